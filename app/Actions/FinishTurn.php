@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Jobs\ReforecastProducts;
+use App\Models\Turn;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Psr\Clock\ClockInterface;
+
+/** Saves a turn: the record, what the water said, the layers it left, the dates that moved, the next visit. */
+final readonly class FinishTurn
+{
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+        private WriteEntry $writeEntry,
+        private RebuildProtection $rebuildProtection,
+        private ForecastLayers $forecastLayers,
+        private ProposeNext $proposeNext,
+        private DueDates $dueDates,
+    ) {}
+
+    /**
+     * @param array<string, mixed> $facts  as validated by WriteTurnRequest
+     */
+    public function __invoke(Vehicle $vehicle, User $writer, array $facts): Turn
+    {
+        return DB::transaction(function () use ($vehicle, $writer, $facts): Turn {
+            // One visit of a vehicle at a time: forecasts of two would otherwise miss each other.
+            Vehicle::query()->whereKey($vehicle->id)->lockForUpdate()->firstOrFail();
+            $before = ($this->dueDates)($vehicle);
+            $workedAt = CarbonImmutable::parse($facts['worked_at']);
+            $turn = Turn::query()->create([
+                ...(isset($facts['id']) ? ['id' => $facts['id']] : []),
+                'vehicle_id' => $vehicle->id,
+                'worked_at' => $workedAt,
+                'created_at' => $this->clock->now(),
+            ]);
+            $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, 1, $before);
+            $this->settle($turn, $vehicle, $entry->id);
+
+            return $turn;
+        });
+    }
+
+    /**
+     * @param array<string, mixed> $facts
+     */
+    public function correct(Turn $turn, User $writer, array $facts, string $reason): Turn
+    {
+        return DB::transaction(function () use ($turn, $writer, $facts, $reason): Turn {
+            $vehicle = Vehicle::query()->whereKey($turn->vehicle_id)->lockForUpdate()->firstOrFail();
+            $before = ($this->dueDates)($vehicle);
+            $revision = (int) $turn->entries()->max('revision') + 1;
+            $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $revision, $before, $reason);
+            $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
+            $this->settle($turn, $vehicle, $entry->id);
+
+            return $turn;
+        });
+    }
+
+    private function settle(Turn $turn, Vehicle $vehicle, string $entryId): void
+    {
+        $turn->current_entry_id = $entryId;
+        $turn->save();
+        $products = ($this->rebuildProtection)($vehicle);
+        ($this->forecastLayers)([$vehicle->id]);
+        ($this->proposeNext)($turn, $vehicle, ($this->dueDates)($vehicle));
+        if ($products !== []) {
+            ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
+        }
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Forecast;
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Record\EvidenceBook;
+use App\Record\TurnLog;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Life\RenewalWindow;
+use Vicissa\Core\Protection\WearFactors;
+use Vicissa\Core\Protection\WearPath;
+
+/** Reckons when each layer on some vehicles is next due, and writes it down. Queries don't grow with the vehicles. */
+final readonly class ForecastLayers
+{
+    /** Beyond this a date says nothing. */
+    private const HORIZON_DAYS = 3650;
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
+
+    /**
+     * @param list<string> $vehicleIds
+     */
+    public function __invoke(array $vehicleIds): void
+    {
+        if ($vehicleIds === []) {
+            return;
+        }
+        $now = CarbonImmutable::instance($this->clock->now());
+        $workspace = $this->tenancy->workspace();
+        $layers = Layer::query()->with(['vehicle', 'product'])->whereIn('vehicle_id', $vehicleIds)->whereNull('ended_at')->orderBy('id')->get();
+        $log = TurnLog::of($vehicleIds);
+        $evidence = EvidenceBook::forProducts($layers->pluck('product_id')->filter()->unique()->values()->all());
+        $rows = [];
+        foreach ($layers as $layer) {
+            $row = $this->forecast($layer, $layer->vehicle ?? throw new \LogicException('A layer without its vehicle.'), $workspace, $log, $evidence, $now);
+            if ($row !== null) {
+                $rows[] = $row;
+            }
+        }
+        Forecast::query()->whereIn('vehicle_id', $vehicleIds)->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))
+            ->whereNotIn('layer_id', array_column($rows, 'layer_id'))->delete();
+        foreach (array_chunk($rows, 100) as $chunk) {
+            Forecast::query()->upsert($chunk, ['layer_id']);
+        }
+    }
+
+    /** @return array<string, mixed>|null null where nothing wears */
+    private function forecast(Layer $layer, Vehicle $vehicle, Workspace $workspace, TurnLog $log, EvidenceBook $evidence, CarbonImmutable $now): ?array
+    {
+        $label = $layer->labelWeeks();
+        if ($label === null) {
+            return null;
+        }
+        $path = $log->path($vehicle, $layer);
+        $perWeek = $this->expected($layer, $vehicle, $log);
+        $worn = $layer->held ?? 0.0;
+        [$model, $others, $own] = $evidence->about($layer, $label);
+        try {
+            $life = $model->forecast($others->curve, $own, $worn);
+        } catch (InvalidInput) {
+            // It has outlived everything the label could mean: the label is wrong, the readings are not.
+            $life = $model->forecast($others->curve, $own, 0.0);
+        }
+        $window = RenewalWindow::atRisk($workspace->risk());
+        $today = $layer->dayOf($now);
+        $moment = fn (float $risk): ?CarbonImmutable => $this->moment($layer, $path, $life->quantile($risk), $today, $perWeek);
+        $dueWear = $life->quantile($window->due);
+        $failed = $layer->failed_at;
+
+        return [
+            'layer_id' => $layer->id,
+            'workspace_id' => $workspace->id,
+            'vehicle_id' => $vehicle->id,
+            'per_week' => $perWeek,
+            'product_life' => $life->productLife,
+            'worn_known' => $worn,
+            'p10' => $life->quantile(0.1),
+            'p50' => $life->quantile(0.5),
+            'p90' => $life->quantile(0.9),
+            'due_wear' => $dueWear,
+            'from_at' => $failed ?? $moment($window->from),
+            'due_at' => $failed ?? $this->moment($layer, $path, $dueWear, $today, $perWeek),
+            'late_at' => $failed ?? $moment($window->late),
+            'evidence_own' => count($own),
+            'evidence_others' => $others->layers,
+            'why' => $this->why($layer, $layer->product, $label, $workspace, count($own), $others->layers, $perWeek),
+            'computed_at' => $now,
+        ];
+    }
+
+    /** Wear-weeks per week from here on, by the vehicle's habits, its rhythm and how it has been washed lately. */
+    private function expected(Layer $layer, Vehicle $vehicle, TurnLog $log): float
+    {
+        $zone = Zone::from($layer->zone);
+        $washes = 7.0 / $vehicle->cadence_target;
+
+        return max(0.02, (new WearFactors)->idle($vehicle->habits()) + $washes * $log->during($layer)->usualWash($zone, $layer->family()));
+    }
+
+    private function moment(Layer $layer, WearPath $path, float $wear, float $today, float $perWeek): ?CarbonImmutable
+    {
+        $day = $path->reaches($wear, $today, $perWeek);
+
+        return $day === null || $day > $today + self::HORIZON_DAYS ? null : $layer->momentOf($day);
+    }
+
+    /** @param array{float, float} $label */
+    private function why(Layer $layer, ?Product $product, array $label, Workspace $workspace, int $own, int $others, float $perWeek): string
+    {
+        $known = match (true) {
+            $own + $others === 0 => sprintf('No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).', $this->plain($label[0]), $this->plain($label[1])),
+            $own === 0 => sprintf('Rests on the label and on %d layer%s of it on other vehicles.', $others, $others === 1 ? '' : 's'),
+            $others === 0 => sprintf('Rests on the label and on %d earlier layer%s of it on this vehicle.', $own, $own === 1 ? '' : 's'),
+            default => sprintf('Rests on %d earlier layer%s on this vehicle, %d on others, and the label.', $own, $own === 1 ? '' : 's', $others),
+        };
+        $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
+
+        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($perWeek, 2)), $workspace->caution);
+    }
+
+    private function plain(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
+    }
+}

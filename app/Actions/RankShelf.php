@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Vehicle;
+use App\Record\JudgeProduct;
+use Vicissa\Core\Matching\Fit;
+use Vicissa\Core\Matching\Leaves;
+use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Remark;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Water;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Mix\DilutionReader;
+use Vicissa\Core\Mix\InMeans;
+use Vicissa\Core\Protection\Family;
+
+/** The shelf as it stands for one vehicle now: by role, best first, then what was ruled out and why. */
+final readonly class RankShelf
+{
+    public function __construct(private JudgeProduct $judgeProduct) {}
+
+    /**
+     * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
+     * @return list<array{role: string, zone: string, layer: string, products: list<array<string, mixed>>}>
+     */
+    public function __invoke(Vehicle $vehicle, array $now, ?Zone $zone = null): array
+    {
+        $stack = Layer::query()->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get();
+        $products = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->groupBy('role');
+        $shelf = [];
+        foreach (Role::cases() as $role) {
+            $where = $zone ?? $this->usualZone($role);
+            $outermost = $stack->firstWhere('zone', $where->value);
+            $base = $stack->where('zone', $where->value)->firstWhere('kind', 'base');
+            $ranked = [];
+            foreach ($products[$role->value] ?? [] as $product) {
+                $ranked[] = $this->judged($product, $vehicle, $where, $outermost, $base, $now);
+            }
+            // Ruled out last; then by fit, cost of a litre as used, and name.
+            usort($ranked, static fn (array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [$a['allowed'], $a['points'], $b['cost'], $b['name']]);
+            if ($ranked !== []) {
+                $shelf[] = ['role' => $role->value, 'zone' => $where->value, 'layer' => ($outermost?->family() ?? Family::Bare)->value, 'products' => $ranked];
+            }
+        }
+
+        return $shelf;
+    }
+
+    /**
+     * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
+     * @return array<string, mixed>
+     */
+    private function judged(Product $product, Vehicle $vehicle, Zone $zone, ?Layer $outermost, ?Layer $base, array $now): array
+    {
+        $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $outermost, $now);
+        // The layer worth feeding is the one that is meant to last.
+        $fed = $base ?? $outermost;
+        $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
+
+        return [
+            'id' => $product->id,
+            'name' => $product->name,
+            'line' => $product->line,
+            'allowed' => $verdict->allowed(),
+            'points' => $fit->points,
+            'why' => $fit->why,
+            'cost' => $this->costPerLitre($product),
+            'remarks' => array_map(static fn (Remark $remark): array => [
+                'code' => $remark->code->value,
+                'severity' => $remark->severity->value,
+                'says' => $remark->code->says(),
+            ], $verdict->remarks),
+            'cautions' => $product->cautions,
+        ];
+    }
+
+    private function usualZone(Role $role): Zone
+    {
+        return match ($role) {
+            Role::Wheel => Zone::Wheels,
+            Role::Tyre => Zone::Tyres,
+            Role::Glass => Zone::Glass,
+            Role::Trim => Zone::Trim,
+            default => Zone::Paint,
+        };
+    }
+
+    /** Price of a litre ready for use, in minor units; products without a price count as free, they are already there. */
+    private function costPerLitre(Product $product): float
+    {
+        if ($product->price_minor === null || $product->pack_ml === null || $product->pack_ml <= 0.0) {
+            return 0.0;
+        }
+        /** @var array<string, string> $dilutions */
+        $dilutions = $product->dilutions;
+        $text = reset($dilutions);
+        try {
+            $share = $text === false ? 1.0 : (new DilutionReader(inMeans: InMeans::Total))->read($text)->share;
+        } catch (\DomainException) {
+            $share = 1.0;
+        }
+
+        return round(1000.0 * $product->price_minor / $product->pack_ml * $share, 3);
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Vehicle;
+use App\Record\LoggedTurn;
+use App\Record\TurnLog;
+use Illuminate\Support\Collection;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Designed;
+use Vicissa\Core\Protection\Family;
+
+/**
+ * Derives a vehicle's layers from its record: toppers from turns, every layer's end, and the wear at which each was
+ * last seen to hold and first seen to fail. Running it again changes nothing.
+ */
+final class RebuildProtection
+{
+    /** @return list<string> products whose evidence may have changed */
+    public function __invoke(Vehicle $vehicle): array
+    {
+        $log = TurnLog::of([$vehicle->id]);
+        $before = Layer::query()->where('vehicle_id', $vehicle->id)->orderBy('on_at')->orderBy('id')->get();
+        $layers = $this->withToppers($vehicle, $log, $before);
+        foreach (Zone::cases() as $zone) {
+            $stack = $layers->where('zone', $zone->value)->sortBy([['on_at', 'asc'], ['id', 'asc']])->values();
+            $this->end($stack, $log->turns($vehicle->id), $zone);
+            foreach ($stack as $layer) {
+                $this->read($vehicle, $layer, $stack, $log);
+            }
+        }
+        $changed = $layers->filter(static fn (Layer $layer): bool => $layer->isDirty() || $layer->wasRecentlyCreated);
+        $changed->each(static fn (Layer $layer) => $layer->save());
+
+        /** @var list<string> */
+        return $changed->pluck('product_id')->merge($before->diff($layers)->pluck('product_id'))->filter()->unique()->values()->all();
+    }
+
+    /**
+     * @param Collection<int, Layer> $known
+     * @return Collection<int, Layer>
+     */
+    private function withToppers(Vehicle $vehicle, TurnLog $log, Collection $known): Collection
+    {
+        $wanted = [];
+        foreach ($log->turns($vehicle->id) as $turn) {
+            foreach (Zone::cases() as $zone) {
+                $product = $turn->topperOn($zone);
+                if ($product !== null) {
+                    $wanted[$turn->id.' '.$zone->value] = [$turn, $zone, $product];
+                }
+            }
+        }
+        $products = Product::query()->whereIn('id', array_unique(array_column($wanted, 2)))->get()->keyBy('id');
+        [$fromTurns, $declared] = $known->partition(static fn (Layer $layer): bool => $layer->turn_id !== null);
+        $layers = collect($declared->all());
+        $byKey = $fromTurns->keyBy(static fn (Layer $layer): string => $layer->turn_id.' '.$layer->zone);
+        $byKey->diffKeys($wanted)->each(static fn (Layer $layer) => $layer->delete());
+        foreach ($wanted as $key => [$turn, $zone, $productId]) {
+            $product = $products[$productId] ?? null;
+            if ($product === null || $product->layerFamily() === Family::Bare) {
+                $byKey->get($key)?->delete();
+
+                continue;
+            }
+            $layer = $byKey->get($key) ?? new Layer(['turn_id' => $turn->id, 'vehicle_id' => $vehicle->id, 'zone' => $zone->value, 'kind' => 'topper']);
+            $base = $declared->where('zone', $zone->value)->where('kind', 'base')->last();
+            $layer->fill([
+                'product_id' => $product->id, 'family' => $product->layerFamily()->value, 'name' => $product->name, 'line' => $product->line,
+                'designed' => $base->designed ?? Designed::Beads->value, 'on_at' => $turn->at,
+                'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks,
+            ]);
+            $layers->push($layer);
+        }
+
+        return $layers;
+    }
+
+    /**
+     * A topper ends with the next topper or base, a base with the next base; a reset ends all that it strips.
+     *
+     * @param Collection<int, Layer> $stack
+     * @param list<LoggedTurn> $turns
+     */
+    private function end(Collection $stack, array $turns, Zone $zone): void
+    {
+        foreach ($stack as $i => $layer) {
+            if ($layer->ended_by === 'removed') {
+                continue;
+            }
+            $next = $stack->slice($i + 1)->first(static fn (Layer $later): bool => $later->kind === $layer->kind || $later->kind === 'base');
+            $strippable = $layer->kind === 'topper' || in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true);
+            $reset = $strippable ? collect($turns)->first(static fn (LoggedTurn $turn): bool => $turn->at > $layer->on_at && $turn->strips($zone)) : null;
+            [$layer->ended_at, $layer->ended_by] = match (true) {
+                $reset !== null && ($next === null || $reset->at <= $next->on_at) => [$reset->at, 'stripped'],
+                $next !== null => [$next->on_at, 'renewed'],
+                default => [null, null],
+            };
+        }
+    }
+
+    /**
+     * Clean readings while the layer was the outermost one say when it held and when it no longer did. A later reading
+     * that holds overrules an earlier failure: that one was clogging.
+     *
+     * @param Collection<int, Layer> $stack
+     */
+    private function read(Vehicle $vehicle, Layer $layer, Collection $stack, TurnLog $log): void
+    {
+        $zone = Zone::from($layer->zone);
+        $path = $log->path($vehicle, $layer);
+        $held = $failed = $failedAt = null;
+        foreach ($log->during($layer)->turns as $i => $turn) {
+            $reading = $turn->cleanReading($zone);
+            $covered = $layer->kind === 'base' && $stack->contains(static fn (Layer $above): bool => $above->kind === 'topper'
+                && $above->on_at < $turn->at && ($above->ended_at === null || $above->ended_at >= $turn->at));
+            if ($reading === null || $covered) {
+                continue;
+            }
+            $wear = $path->steps()[$i]['washed'];
+            if ($reading->holds($layer->designedFor())) {
+                [$held, $failed, $failedAt] = [max($held ?? 0.0, $wear), null, null];
+            } elseif ($failed === null && $wear > ($held ?? 0.0)) {
+                [$failed, $failedAt] = [$wear, $turn->at];
+            }
+        }
+        $layer->fill(['held' => $held, 'failed' => $failed, 'failed_at' => $failedAt]);
+    }
+}

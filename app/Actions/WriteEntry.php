@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Reading;
+use App\Models\Turn;
+use App\Models\TurnEntry;
+use App\Models\TurnProduct;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Record\JudgeProduct;
+use Carbon\CarbonImmutable;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Water;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Protection\Designed;
+use Vicissa\Core\Protection\Diagnosis;
+
+/** Writes one entry of a turn with its readings and products, and what was concluded from them at the time. */
+final readonly class WriteEntry
+{
+    public function __construct(
+        private ClockInterface $clock,
+        private JudgeProduct $judgeProduct,
+    ) {}
+
+    /**
+     * @param array<string, mixed> $facts
+     * @param list<array<string, mixed>> $dueBefore
+     */
+    public function __invoke(Turn $turn, Vehicle $vehicle, User $writer, array $facts, int $revision, array $dueBefore, ?string $reason = null): TurnEntry
+    {
+        $at = CarbonImmutable::parse($facts['worked_at']);
+        $stack = Layer::query()->where('vehicle_id', $vehicle->id)
+            ->where(static fn ($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))
+            ->where('on_at', '<=', $at)->where(static fn ($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
+            ->orderByRaw("kind = 'topper' desc")->orderByDesc('on_at')->get();
+        $entry = TurnEntry::query()->create([
+            'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
+            'soil' => $facts['soil'], 'grit' => $facts['grit'] ?? false, 'method' => $facts['method'], 'purpose' => $facts['purpose'] ?? 'maintain',
+            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'note' => $facts['note'] ?? null,
+            'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all()), 'due_before' => $dueBefore,
+            'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
+        ]);
+        foreach ($facts['readings'] ?? [] as $reading) {
+            Reading::query()->create([
+                'entry_id' => $entry->id, 'stage' => $reading['stage'], 'zone' => $reading['zone'],
+                'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null,
+            ]);
+        }
+        $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
+        foreach ($facts['products'] ?? [] as $use) {
+            $product = $products[$use['product_id']] ?? throw new \LogicException('A product passed validation and is gone.');
+            $zone = Zone::from($use['zone']);
+            $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack->firstWhere('zone', $zone->value), [
+                'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
+            ]);
+            TurnProduct::query()->create([
+                'entry_id' => $entry->id, 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value,
+                'quantity_ml' => $use['quantity_ml'] ?? null,
+                'remarks' => array_map(static fn ($remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks),
+            ]);
+        }
+
+        return $entry;
+    }
+
+    /**
+     * @param list<array{stage: string, zone: string, behaviour: string}> $readings
+     * @param array<int, Layer> $stack  outermost first
+     * @return list<array{zone: string, verdict: string, next: string, says: string}>
+     */
+    private function diagnoses(array $readings, array $stack): array
+    {
+        $diagnoses = [];
+        foreach (Zone::cases() as $zone) {
+            $by = array_column(array_filter($readings, static fn (array $reading): bool => $reading['zone'] === $zone->value), 'behaviour', 'stage');
+            if ($by === []) {
+                continue;
+            }
+            $layer = collect($stack)->firstWhere('zone', $zone->value);
+            $read = static fn (string $stage): ?Behaviour => isset($by[$stage]) ? Behaviour::from($by[$stage]) : null;
+            $diagnosis = Diagnosis::from($layer?->designedFor() ?? Designed::Beads, $read('arrival'), $read('after_wash'), $read('after_decon'), $read('after_topper'));
+            $diagnoses[] = ['zone' => $zone->value, 'verdict' => $diagnosis->verdict->value, 'next' => $diagnosis->next->value, 'says' => $diagnosis->says];
+        }
+
+        return $diagnoses;
+    }
+}

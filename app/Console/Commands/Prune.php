@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Tenancy\EachWorkspace;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Psr\Clock\ClockInterface;
+
+/** Forgets what has no more use: answered keys after a week, kept messages after a quarter. */
+final class Prune extends Command
+{
+    protected $signature = 'vicissa:prune';
+
+    protected $description = 'Forget old idempotency keys and kept messages';
+
+    public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock): int
+    {
+        $eachWorkspace(static function () use ($clock): void {
+            DB::table('idempotency_keys')->where('created_at', '<', $clock->now()->modify('-7 days'))->delete();
+            DB::table('outbox_messages')->where('created_at', '<', $clock->now()->modify('-90 days'))->delete();
+        });
+
+        return self::SUCCESS;
+    }
+}

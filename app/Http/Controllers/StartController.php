@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\StartVehicle;
+use App\Http\Controllers\Concerns\Versioned;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
+use App\Http\Requests\StartRequest;
+use App\Http\Resources\VehicleResource;
+use App\Models\Vehicle;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+final class StartController
+{
+    use Versioned;
+
+    #[OA\Post(path: '/api/v1/start', operationId: 'start', summary: 'Three answers, a first due date', tags: ['Vehicles'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[Takes('StartInput')]
+    #[Returns('Vehicle', 201)]
+    public function __invoke(StartRequest $request, StartVehicle $startVehicle): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $vehicle = $startVehicle($request->validated())->refresh()->load(['client', 'site', 'layers.forecast']);
+
+        return $this->sent(new VehicleResource($vehicle), $vehicle, 201);
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ForecastLayers;
+use App\Http\Controllers\Concerns\Versioned;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
+use App\Http\OpenApi\Takes;
+use App\Http\Problems\Problem;
+use App\Http\Resources\WorkspaceResource;
+use App\Models\Membership;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Tenancy\Tenancy;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+#[Shape('WorkspaceInput', new Field('name?', 'string'), new Field('time_zone?', 'string'), new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+    new Field('caution?', 'integer', null, [10, 30, 50]), new Field('bare_face?', 'boolean'))]
+final class WorkspaceController
+{
+    use Versioned;
+
+    public function __construct(private readonly Tenancy $tenancy) {}
+
+    #[OA\Get(path: '/api/v1/workspace', operationId: 'showWorkspace', tags: ['Workspace'])]
+    #[Returns('Workspace')]
+    public function show(): JsonResponse
+    {
+        $workspace = $this->tenancy->workspace();
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
+    }
+
+    #[OA\Patch(path: '/api/v1/workspace', operationId: 'updateWorkspace', summary: 'Change settings; needs If-Match', tags: ['Workspace'], parameters: [new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[Takes('WorkspaceInput')]
+    #[Returns('Workspace')]
+    public function update(Request $request, ForecastLayers $forecastLayers): JsonResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+        $facts = $request->validate([
+            'name' => ['sometimes', 'string', 'min:1', 'max:120'],
+            'time_zone' => ['sometimes', 'timezone:all'],
+            'units' => ['sometimes', 'in:metric,us,imperial'],
+            'caution' => ['sometimes', 'integer', 'in:10,30,50'],
+            'bare_face' => ['sometimes', 'boolean'],
+        ]);
+        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn (Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
+            $row->fill($facts);
+        });
+        $this->tenancy->renew($workspace);
+        if (isset($facts['caution'])) {
+            // Another caution moves every date.
+            /** @var list<string> $ids */
+            $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
+            $forecastLayers($ids);
+        }
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
+    }
+
+    #[OA\Post(path: '/api/v1/workspaces/{id}/enter', operationId: 'enterWorkspace', summary: 'Work in another of one’s workspaces', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function enter(Request $request, string $id): Response
+    {
+        Membership::query()->where('user_id', $request->user()?->getAuthIdentifier())->where('workspace_id', $id)->first()
+            ?? throw Problem::refused('You don’t belong to that workspace.');
+        $request->session()->put('workspace_id', $id);
+
+        return response()->noContent();
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\Problems\Problem;
+use App\Models\User;
+use App\Tenancy\Tenancy;
+use Closure;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * A write that carries an Idempotency-Key happens once: a repeat gets the first answer again. The key is claimed in
+ * the same transaction as the work, so a repeat that arrives meanwhile waits for it. Refused requests claim nothing.
+ */
+final readonly class AnswerOnce
+{
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        $key = $request->header('Idempotency-Key');
+        if ($key === null || $key === '') {
+            return $next($request);
+        }
+        if (strlen($key) > 100) {
+            throw Problem::field('Idempotency-Key', 'An Idempotency-Key has at most 100 characters.');
+        }
+        /** @var User $user */
+        $user = $request->user();
+        $mine = ['workspace_id' => $this->tenancy->workspace()->id, 'user_id' => $user->id, 'key' => $key];
+        $hash = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+
+        DB::beginTransaction();
+        try {
+            $claimed = DB::table('idempotency_keys')->insertOrIgnore([...$mine, 'id' => Str::uuid7()->toString(), 'request_hash' => $hash, 'created_at' => $this->clock->now()]);
+            if ($claimed === 0) {
+                DB::rollBack();
+
+                return $this->again($mine, $hash);
+            }
+            $response = $next($request);
+            if ($response->getStatusCode() >= 400) {
+                DB::rollBack();
+
+                return $response;
+            }
+            DB::table('idempotency_keys')->where($mine)->update([
+                'status' => $response->getStatusCode(),
+                'response' => json_encode(['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')], JSON_THROW_ON_ERROR),
+            ]);
+            DB::commit();
+
+            return $response;
+        } catch (\Throwable $e) {
+            DB::rollBack();
+
+            throw $e;
+        }
+    }
+
+    /** @param array<string, string> $mine */
+    private function again(array $mine, string $hash): Response
+    {
+        $first = DB::table('idempotency_keys')->where($mine)->first() ?? throw Problem::conflict('The same request is being worked on. Try again in a moment.');
+        if ($first->request_hash !== $hash) {
+            throw Problem::repeatedDifferently();
+        }
+        /** @var array{body: string, etag: string|null} $answer */
+        $answer = json_decode((string) $first->response, true, 512, JSON_THROW_ON_ERROR);
+
+        return JsonResponse::fromJsonString($answer['body'], (int) $first->status, ['Idempotent-Replayed' => 'true', ...($answer['etag'] === null ? [] : ['ETag' => $answer['etag']])]);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\OpenApi;
+
+use Attribute;
+use OpenApi\Attributes as OA;
+
+/**
+ * A property in short: Field('name', 'string'), Field('note', 'string?'), Field('tags', 'string[]'), Field('layer', 'Layer'),
+ * Field('layers', 'Layer[]'), Field('since?', 'date') for one that may be absent. Capitalised kinds refer to schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats.
+ */
+#[Attribute(Attribute::TARGET_ALL | Attribute::IS_REPEATABLE)]
+final class Field extends OA\Property
+{
+    public bool $mayBeAbsent = false;
+
+    /**
+     * @param list<string|int>|null $oneOf  the values allowed
+     */
+    public function __construct(string $name, string $kind, ?string $says = null, ?array $oneOf = null)
+    {
+        $this->mayBeAbsent = str_ends_with($name, '?');
+        $name = rtrim($name, '?');
+        $nullable = str_ends_with($kind, '?');
+        $kind = rtrim($kind, '?');
+        $list = str_ends_with($kind, '[]');
+        $kind = $list ? substr($kind, 0, -2) : $kind;
+        [$type, $format, $ref] = match (true) {
+            $kind === 'date', $kind === 'date-time', $kind === 'uuid', $kind === 'email' => ['string', $kind, null],
+            ctype_upper($kind[0]) => [null, null, '#/components/schemas/'.$kind],
+            default => [$kind, null, null],
+        };
+        match (true) {
+            $list => parent::__construct(property: $name, type: 'array', nullable: $nullable ?: null, description: $says, items: $ref !== null
+                ? new OA\Items(ref: $ref) : new OA\Items(type: $type, format: $format, enum: $oneOf)),
+            // OpenAPI 3.1: beside a $ref, null is another alternative.
+            $ref !== null && $nullable => parent::__construct(property: $name, description: $says, oneOf: [new OA\Schema(ref: $ref), new OA\Schema(type: 'null')]),
+            $ref !== null => parent::__construct(property: $name, ref: $ref),
+            default => parent::__construct(property: $name, type: $type, format: $format, enum: $oneOf, nullable: $nullable ?: null, description: $says),
+        };
+    }
+}

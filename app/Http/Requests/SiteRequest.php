@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use Illuminate\Validation\Rule;
+use Vicissa\Core\Matching\Water;
+
+#[Shape('SiteInput',
+    new Field('name', 'string'), new Field('client_id?', 'uuid?'), new Field('address?', 'string?'), new Field('water?', 'string', null, ['none', 'tap', 'treated']),
+    new Field('tds_mg_l?', 'number?'), new Field('power?', 'boolean'), new Field('surface?', 'string?'), new Field('run_off?', 'string?'),
+    new Field('hours?', 'string?'), new Field('access?', 'string?'), new Field('certificate_expires_on?', 'date?'), new Field('travel_min?', 'integer'))]
+final class SiteRequest extends FactsRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'name' => [$this->isMethod('POST') ? 'required' : 'sometimes', 'string', 'min:1', 'max:120'],
+            'client_id' => ['sometimes', 'nullable', 'uuid', $this->mine('clients')],
+            'address' => ['sometimes', 'nullable', 'string', 'max:240'],
+            'water' => ['sometimes', Rule::enum(Water::class)],
+            'tds_mg_l' => ['sometimes', 'nullable', 'numeric', 'between:0,5000'],
+            'power' => ['sometimes', 'boolean'],
+            'surface' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'run_off' => ['sometimes', 'nullable', 'string', 'max:240'],
+            'hours' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'access' => ['sometimes', 'nullable', 'string', 'max:240'],
+            'certificate_expires_on' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
+            'travel_min' => ['sometimes', 'integer', 'between:0,600'],
+        ];
+    }
+}

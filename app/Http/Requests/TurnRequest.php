@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use App\Models\Turn;
+use App\Models\Vehicle;
+use Carbon\CarbonImmutable;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Water;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Protection\Stage;
+
+#[Shape('ReadingInput', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'),
+    new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg?', 'number?'))]
+#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'))]
+#[Shape('TurnInput',
+    new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'), new Field('worked_at', 'date-time'), new Field('minutes?', 'integer?'), new Field('soil', 'integer'), new Field('grit?', 'boolean'),
+    new Field('method', 'string'), new Field('purpose?', 'string', null, ['maintain', 'reset']), new Field('water', 'string', null, ['none', 'tap', 'treated']), new Field('panel_c?', 'number?'),
+    new Field('clay?', 'boolean'), new Field('note?', 'string?'), new Field('readings?', 'ReadingInput[]'), new Field('products?', 'UseInput[]'),
+    new Field('reason?', 'string', 'Why, when this corrects a saved turn'))]
+final class TurnRequest extends FactsRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'id' => ['sometimes', 'uuid', Rule::unique('turns', 'id')],
+            'worked_at' => ['required', 'date', 'after:1990-01-01'],
+            'minutes' => ['sometimes', 'nullable', 'integer', 'between:1,1440'],
+            'soil' => ['required', 'integer', 'between:0,5'],
+            'grit' => ['sometimes', 'boolean'],
+            'method' => ['required', Rule::enum(Method::class)],
+            'purpose' => ['sometimes', Rule::enum(Purpose::class)],
+            'water' => ['required', Rule::enum(Water::class)],
+            'panel_c' => ['sometimes', 'nullable', 'numeric', 'between:-30,95'],
+            'clay' => ['sometimes', 'boolean'],
+            'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
+            'readings' => ['sometimes', 'array', 'max:20'],
+            'readings.*.stage' => ['required', Rule::enum(Stage::class)],
+            'readings.*.zone' => ['required', Rule::enum(Zone::class)],
+            'readings.*.behaviour' => ['required', Rule::enum(Behaviour::class)],
+            'readings.*.angle_deg' => ['sometimes', 'nullable', 'numeric', 'between:0,180'],
+            'products' => ['sometimes', 'array', 'max:20'],
+            'products.*.product_id' => ['required', 'uuid', $this->mine('products')],
+            'products.*.zone' => ['required', Rule::enum(Zone::class)],
+            'products.*.quantity_ml' => ['sometimes', 'nullable', 'numeric', 'between:0.1,20000'],
+            'reason' => [$this->route('turn') instanceof Turn ? 'required' : 'sometimes', 'string', 'min:3', 'max:240'],
+        ];
+    }
+
+    /** @return list<callable(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            if ($validator->errors()->isNotEmpty()) {
+                return;
+            }
+            $turn = $this->route('turn');
+            $vehicle = $turn instanceof Turn ? $turn->vehicle()->first() : $this->route('vehicle');
+            $at = CarbonImmutable::parse($this->string('worked_at')->value());
+            // A phone's clock may be a little ahead of ours.
+            if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {
+                $validator->errors()->add('worked_at', 'That is still to come. A turn is recorded once it has been worked; nothing you typed is lost.');
+            } elseif ($vehicle instanceof Vehicle && $vehicle->in_service_on !== null && $at->toDateString() < $vehicle->in_service_on->toDateString()) {
+                $validator->errors()->add('worked_at', sprintf('This vehicle has been on the road since %s; it can’t have been washed before.', $vehicle->in_service_on->toDateString()));
+            }
+            $seen = [];
+            foreach ($this->array('readings') as $i => $reading) {
+                $key = $reading['stage'].' '.$reading['zone'];
+                if (isset($seen[$key])) {
+                    $validator->errors()->add("readings.{$i}.stage", 'There are two readings of the same stage and zone; keep the one that counts.');
+                }
+                $seen[$key] = true;
+            }
+        }];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            ...parent::messages(),
+            'reason.required' => 'Say in a few words why the record is corrected; the old values stay visible beside it.',
+            'soil.required' => 'How dirty was it on arrival?',
+            'method.required' => 'How was it washed?',
+            'id.unique' => 'This turn has been saved already.',
+        ];
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use App\Models\Vehicle;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+use Vicissa\Core\Matching\Body;
+use Vicissa\Core\Matching\Finish;
+use Vicissa\Core\Matching\WheelFinish;
+use Vicissa\Core\Protection\Road;
+use Vicissa\Core\Protection\Storage;
+
+#[Shape('VehicleInput',
+    new Field('name?', 'string'), new Field('body?', 'string'), new Field('model?', 'string?'), new Field('plate?', 'string?'), new Field('client_id?', 'uuid?'),
+    new Field('site_id?', 'uuid?'), new Field('in_service_on?', 'date?'), new Field('colour?', 'string?'), new Field('tone?', 'string'), new Field('hardness?', 'string'),
+    new Field('finish?', 'string[]'), new Field('wheel_finish?', 'string'), new Field('paint_m2?', 'number'), new Field('storage?', 'string'), new Field('road?', 'string'),
+    new Field('km_per_week?', 'integer'), new Field('cadence_min?', 'integer'), new Field('cadence_target?', 'integer'), new Field('cadence_max?', 'integer'), new Field('note?', 'string?'))]
+final class VehicleRequest extends FactsRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $new = $this->isMethod('POST') ? 'required' : 'sometimes';
+
+        return [
+            'name' => [$new, 'string', 'min:1', 'max:120'],
+            'body' => [$new, Rule::enum(Body::class)],
+            'model' => ['sometimes', 'nullable', 'string', 'max:120'],
+            'plate' => ['sometimes', 'nullable', 'string', 'max:20'],
+            'client_id' => ['sometimes', 'nullable', 'uuid', $this->mine('clients')],
+            'site_id' => ['sometimes', 'nullable', 'uuid', $this->mine('sites')],
+            'in_service_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:1900-01-01', 'before:tomorrow'],
+            'colour' => ['sometimes', 'nullable', 'string', 'max:60'],
+            'tone' => ['sometimes', 'in:white,silver,mid,dark,black'],
+            'hardness' => ['sometimes', 'in:soft,medium,hard'],
+            'finish' => ['sometimes', 'array'],
+            'finish.*' => [Rule::enum(Finish::class), 'distinct'],
+            'wheel_finish' => ['sometimes', Rule::enum(WheelFinish::class)],
+            'paint_m2' => ['sometimes', 'numeric', 'between:1,200'],
+            'storage' => ['sometimes', Rule::enum(Storage::class)],
+            'road' => ['sometimes', Rule::enum(Road::class)],
+            'km_per_week' => ['sometimes', 'integer', 'between:0,10000'],
+            'cadence_min' => ['sometimes', 'integer', 'between:1,365'],
+            'cadence_target' => ['sometimes', 'integer', 'between:1,365'],
+            'cadence_max' => ['sometimes', 'integer', 'between:1,730'],
+            'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
+        ];
+    }
+
+    /** @return list<callable(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            if ($validator->errors()->isNotEmpty()) {
+                return;
+            }
+            $vehicle = $this->route('vehicle');
+            $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle;
+            [$min, $target, $max] = array_map(fn (string $field): int => $this->integer($field, $has->{$field}), ['cadence_min', 'cadence_target', 'cadence_max']);
+            if ($min > $target || $target > $max) {
+                $validator->errors()->add('cadence_target', 'The usual gap between visits must lie between the shortest and the longest.');
+            }
+            $since = $this->string('in_service_on')->value();
+            if ($vehicle instanceof Vehicle && $since !== '') {
+                $first = $vehicle->layers()->min('on_at');
+                if ($first !== null && substr((string) $first, 0, 10) < $since) {
+                    $validator->errors()->add('in_service_on', sprintf('A layer went on this vehicle on %s, before that date. Correct the layer first if the vehicle is really newer.', substr((string) $first, 0, 10)));
+                }
+            }
+        }];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use App\Models\Site;
+use Illuminate\Http\Request;
+
+/** @mixin Site */
+#[Shape('Site', new Field('id', 'uuid'), new Field('client_id', 'uuid?'), new Field('name', 'string'), new Field('address', 'string?'),
+    new Field('water', 'string', null, ['none', 'tap', 'treated']), new Field('tds_mg_l', 'number?'), new Field('power', 'boolean'), new Field('surface', 'string?'),
+    new Field('run_off', 'string?'), new Field('hours', 'string?'), new Field('access', 'string?'), new Field('certificate_expires_on', 'date?'),
+    new Field('travel_min', 'integer'), new Field('vehicles', 'integer'), new Field('version', 'integer'))]
+final class SiteResource extends RowResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            ...$this->resource->only(['id', 'client_id', 'name', 'address', 'water', 'tds_mg_l', 'power', 'surface', 'run_off', 'hours', 'access', 'travel_min', 'version']),
+            'certificate_expires_on' => $this->certificate_expires_on?->toDateString(),
+            'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
+        ];
+    }
+}

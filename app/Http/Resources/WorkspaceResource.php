@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use App\Models\Workspace;
+use Illuminate\Http\Request;
+
+/** @mixin Workspace */
+#[Shape('Workspace', new Field('id', 'uuid'), new Field('name', 'string'), new Field('time_zone', 'string'), new Field('units', 'string', null, ['metric', 'us', 'imperial']),
+    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent'), new Field('bare_face', 'boolean'), new Field('version', 'integer'))]
+final class WorkspaceResource extends RowResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return $this->resource->only(['id', 'name', 'time_zone', 'units', 'caution', 'bare_face', 'version']);
+    }
+}

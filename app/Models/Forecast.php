@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/** When a layer is next due, and on what that rests. Wear figures are wear-weeks. */
+class Forecast extends Model
+{
+    use OfWorkspace;
+
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'layer_id';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return [
+            'from_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'late_at' => 'immutable_datetime', 'computed_at' => 'immutable_datetime',
+            'per_week' => 'float', 'product_life' => 'float', 'worn_known' => 'float', 'p10' => 'float', 'p50' => 'float', 'p90' => 'float', 'due_wear' => 'float',
+            'evidence_own' => 'integer', 'evidence_others' => 'integer',
+        ];
+    }
+
+    /** @return list<string> the key is the layer's, none is made */
+    public function uniqueIds(): array
+    {
+        return [];
+    }
+
+    /** @return BelongsTo<Layer, $this> */
+    public function layer(): BelongsTo
+    {
+        return $this->belongsTo(Layer::class);
+    }
+}

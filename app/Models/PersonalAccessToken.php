@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Laravel\Sanctum\PersonalAccessToken as SanctumToken;
+
+/** A bearer token for scripts, bound to one workspace. */
+class PersonalAccessToken extends SanctumToken
+{
+    protected $fillable = ['name', 'token', 'abilities', 'expires_at', 'workspace_id'];
+}

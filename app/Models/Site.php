@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/** A place of work: its water, its power, its rules. */
+class Site extends Model
+{
+    use OfWorkspace;
+
+    protected $guarded = [];
+
+    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'travel_min' => 0];
+
+    protected function casts(): array
+    {
+        return ['tds_mg_l' => 'float', 'power' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
+    }
+
+    /** @return BelongsTo<Client, $this> */
+    public function client(): BelongsTo
+    {
+        return $this->belongsTo(Client::class);
+    }
+
+    /** @return HasMany<Vehicle, $this> */
+    public function vehicles(): HasMany
+    {
+        return $this->hasMany(Vehicle::class);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/** One visit to a vehicle. What happened stands in its entries; the newest counts, the others are kept. */
+class Turn extends Model
+{
+    use OfWorkspace;
+
+    public const UPDATED_AT = null;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['worked_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Vehicle, $this> */
+    public function vehicle(): BelongsTo
+    {
+        return $this->belongsTo(Vehicle::class);
+    }
+
+    /** @return BelongsTo<TurnEntry, $this> */
+    public function current(): BelongsTo
+    {
+        return $this->belongsTo(TurnEntry::class, 'current_entry_id');
+    }
+
+    /** @return HasMany<TurnEntry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(TurnEntry::class)->orderBy('revision');
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Vicissa\Core\Matching\Finish;
+use Vicissa\Core\Protection\Habits;
+use Vicissa\Core\Protection\Road;
+use Vicissa\Core\Protection\Storage;
+
+/** What is kept clean: its surfaces, its habits, its rhythm. */
+class Vehicle extends Model
+{
+    use OfWorkspace;
+
+    protected $guarded = [];
+
+    protected $attributes = [
+        'version' => 1, 'tone' => 'mid', 'hardness' => 'medium', 'finish' => '[]', 'wheel_finish' => 'painted', 'storage' => 'outdoors',
+        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28,
+    ];
+
+    protected function casts(): array
+    {
+        return [
+            'finish' => 'array', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
+            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'version' => 'integer',
+        ];
+    }
+
+    public function habits(): Habits
+    {
+        return Habits::of(Storage::from($this->storage), Road::from($this->road), (float) $this->km_per_week);
+    }
+
+    /** @return list<Finish> what is special about the paint; softness counts as a finish */
+    public function finishes(): array
+    {
+        /** @var list<string> $flags */
+        $flags = $this->finish;
+        $finishes = array_map(Finish::from(...), $flags);
+        if ($this->hardness === 'soft' && ! in_array(Finish::Soft, $finishes, true)) {
+            $finishes[] = Finish::Soft;
+        }
+
+        return $finishes;
+    }
+
+    /** @return BelongsTo<Client, $this> */
+    public function client(): BelongsTo
+    {
+        return $this->belongsTo(Client::class);
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+
+    /** @return HasMany<Layer, $this> */
+    public function layers(): HasMany
+    {
+        return $this->hasMany(Layer::class)->orderBy('on_at')->orderBy('id');
+    }
+
+    /** @return HasMany<Turn, $this> */
+    public function turns(): HasMany
+    {
+        return $this->hasMany(Turn::class);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Models\Client;
+use App\Models\PersonalAccessToken;
+use App\Models\Product;
+use App\Models\Site;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Policies\RowPolicy;
+use App\Policies\WorkspacePolicy;
+use App\Reckon\BeadModel;
+use App\Reckon\DiagnoseModel;
+use App\Reckon\DueModel;
+use App\Reckon\RatioModel;
+use App\Reckon\Reckoning;
+use App\Reckon\VerdictModel;
+use App\Reckon\WearModel;
+use App\Standins\Messenger;
+use App\Tenancy\Tenancy;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Illuminate\Validation\Rules\Password;
+use Laravel\Sanctum\Sanctum;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Clock\NativeClock;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->bind(ClockInterface::class, static fn (): ClockInterface => new NativeClock('UTC'));
+        $this->app->scoped(Tenancy::class, static fn ($app): Tenancy => new Tenancy($app->make('db.connection')));
+        $this->app->bind(Messenger::class, static fn ($app): Messenger => $app->make(config()->string('vicissa.messenger')));
+        $this->app->singleton(Reckoning::class, static fn (): Reckoning => new Reckoning([
+            new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
+        ]));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
+        Password::defaults(static fn (): Password => Password::min(10)->letters());
+        foreach ([Client::class, Site::class, Vehicle::class, Product::class] as $model) {
+            Gate::policy($model, RowPolicy::class);
+        }
+        Gate::policy(Workspace::class, WorkspacePolicy::class);
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))
+            ->by($request->user()?->getAuthIdentifier() ?? $request->ip()));
+        RateLimiter::for('sign-in', static fn (Request $request): array => [
+            Limit::perMinute(config()->integer('vicissa.limits.sign_in'))->by('who '.mb_strtolower((string) $request->input('email')).' '.$request->ip()),
+            Limit::perMinute(10 * config()->integer('vicissa.limits.sign_in'))->by('from '.$request->ip()),
+        ]);
+    }
+}

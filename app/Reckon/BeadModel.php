@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use Vicissa\Core\Protection\Drop;
+
+/** `bead`: contact angle of a drop from the side. */
+final readonly class BeadModel implements Model
+{
+    public function name(): string
+    {
+        return 'bead';
+    }
+
+    public function reckon(Input $input): array
+    {
+        $drop = Drop::measured($input->number('base_mm'), $input->number('height_mm'));
+
+        return ['angle_deg' => $drop->angleDeg, 'behaviour' => $drop->behaviour()->value];
+    }
+}

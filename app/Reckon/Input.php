@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use BackedEnum;
+use Vicissa\Core\InvalidInput;
+
+/** Typed reading of a JSON object. Every error names the field by its path. */
+final readonly class Input
+{
+    /** @param array<array-key, mixed> $data */
+    public function __construct(
+        private array $data,
+        private string $path = '',
+    ) {}
+
+    public function has(string $field): bool
+    {
+        return isset($this->data[$field]);
+    }
+
+    public function number(string $field): float
+    {
+        return $this->numberOrNull($field) ?? throw $this->wrong($field, 'is missing; a number is needed');
+    }
+
+    public function numberOrNull(string $field): ?float
+    {
+        $value = $this->data[$field] ?? null;
+
+        return match (true) {
+            $value === null => null,
+            is_int($value), is_float($value) => (float) $value,
+            default => throw $this->wrong($field, 'must be a number'),
+        };
+    }
+
+    public function text(string $field): string
+    {
+        $value = $this->data[$field] ?? null;
+
+        return match (true) {
+            is_string($value) => $value,
+            $value === null => throw $this->wrong($field, 'is missing; a text is needed'),
+            default => throw $this->wrong($field, 'must be a text'),
+        };
+    }
+
+    public function flag(string $field, ?bool $default = null): bool
+    {
+        $value = $this->data[$field] ?? $default;
+
+        return is_bool($value) ? $value : throw $this->wrong($field, $value === null ? 'is missing; true or false is needed' : 'must be true or false');
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param class-string<T> $enum
+     * @return T
+     */
+    public function choice(string $field, string $enum): BackedEnum
+    {
+        return $this->choiceOrNull($field, $enum) ?? throw $this->wrong($field, 'is missing; one of '.$this->spelled($enum).' is needed');
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param class-string<T> $enum
+     * @return T|null
+     */
+    public function choiceOrNull(string $field, string $enum): ?BackedEnum
+    {
+        $value = $this->data[$field] ?? null;
+        if ($value === null) {
+            return null;
+        }
+
+        return (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'must be one of '.$this->spelled($enum));
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param class-string<T> $enum
+     * @return list<T>
+     */
+    public function choices(string $field, string $enum): array
+    {
+        return array_map(
+            fn (mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'may hold only '.$this->spelled($enum)),
+            $this->items($field),
+        );
+    }
+
+    public function object(string $field): self
+    {
+        $value = $this->data[$field] ?? null;
+        if (! is_array($value) || ($value !== [] && array_is_list($value))) {
+            throw $this->wrong($field, $value === null ? 'is missing; an object is needed' : 'must be an object');
+        }
+
+        return new self($value, $this->at($field).'.');
+    }
+
+    /** A missing object reads as one without fields. */
+    public function objectOrEmpty(string $field): self
+    {
+        return isset($this->data[$field]) ? $this->object($field) : new self([], $this->at($field).'.');
+    }
+
+    /** @return list<mixed> */
+    public function items(string $field): array
+    {
+        $value = $this->data[$field] ?? null;
+
+        return is_array($value) && array_is_list($value) ? $value : throw $this->wrong($field, $value === null ? 'is missing; a list is needed' : 'must be a list');
+    }
+
+    /** @return list<array-key> */
+    public function keys(): array
+    {
+        return array_keys($this->data);
+    }
+
+    public function at(string $field): string
+    {
+        return $this->path.$field;
+    }
+
+    public function wrong(string $field, string $what): InvalidInput
+    {
+        return InvalidInput::at($this->at($field), sprintf('%s %s.', $this->at($field), $what));
+    }
+
+    /** @param class-string<BackedEnum> $enum */
+    private function spelled(string $enum): string
+    {
+        return implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use Vicissa\Core\InvalidInput;
+
+/** The models by name. */
+final readonly class Reckoning
+{
+    /** @var array<string, Model> */
+    private array $models;
+
+    /** @param list<Model> $models */
+    public function __construct(array $models)
+    {
+        $this->models = array_column(array_map(static fn (Model $model): array => [$model->name(), $model], $models), 1, 0);
+    }
+
+    /** @return list<string> */
+    public function names(): array
+    {
+        return array_keys($this->models);
+    }
+
+    public function knows(string $model): bool
+    {
+        return isset($this->models[$model]);
+    }
+
+    /**
+     * @param mixed $item  one decoded JSON value
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput
+     */
+    public function one(string $model, mixed $item): array
+    {
+        if (! is_array($item) || ($item !== [] && array_is_list($item))) {
+            throw InvalidInput::at('', 'Each item must be a JSON object.');
+        }
+
+        return $this->models[$model]->reckon(new Input($item));
+    }
+
+    /**
+     * @param array<array-key, mixed> $items
+     * @return array{results: list<array<string, mixed>>, clean: bool} results in order, errors in their places
+     */
+    public function all(string $model, array $items): array
+    {
+        $results = [];
+        $clean = true;
+        foreach ($items as $item) {
+            try {
+                $result = $this->one($model, $item);
+            } catch (InvalidInput $e) {
+                $result = ['error' => 'invalid', 'field' => $e->field, 'message' => $e->getMessage()];
+            }
+            $clean = $clean && ! isset($result['error']);
+            $results[] = $result;
+        }
+
+        return ['results' => $results, 'clean' => $clean];
+    }
+}

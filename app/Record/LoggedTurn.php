@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use Carbon\CarbonImmutable;
+use Vicissa\Core\Matching\Leaves;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\VerdictRules;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Protection\WashTrait;
+
+/** A turn as the layers felt it. */
+final readonly class LoggedTurn
+{
+    /**
+     * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> $uses
+     * @param array<string, array<string, array{behaviour: string, angle_deg: float|null}>> $readings  by zone, then stage
+     */
+    public function __construct(
+        public string $id,
+        public CarbonImmutable $at,
+        public Method $method,
+        public bool $reset,
+        public bool $clay,
+        public array $uses,
+        public array $readings,
+    ) {}
+
+    /** @return list<WashTrait> what was done to a zone */
+    public function traits(Zone $zone, VerdictRules $rules = new VerdictRules): array
+    {
+        $traits = [$this->method->wear()];
+        if ($this->clay && $zone === Zone::Paint) {
+            $traits[] = WashTrait::Clay;
+        }
+        foreach ($this->usesOn($zone) as $use) {
+            $traits = [...$traits, ...array_filter([
+                $use['role'] === Role::Iron->value ? WashTrait::IronRemover : null,
+                $use['role'] === Role::Prewash->value && $use['ph'] > $rules->alkalineAbovePh ? WashTrait::AlkalinePrewash : null,
+                $use['strips'] === Strips::Strong->value ? WashTrait::StrippingCleaner : null,
+            ])];
+        }
+
+        return $traits;
+    }
+
+    /** Whether a drying aid was used that feeds a layer of this family. */
+    public function dryingAidFor(Zone $zone, Family $family): bool
+    {
+        foreach ($this->usesOn($zone) as $use) {
+            if ($use['role'] === Role::DryingAid->value && Leaves::from($use['leaves'])->suits($family)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether old wax and sealant were taken off this zone on purpose. */
+    public function strips(Zone $zone): bool
+    {
+        foreach ($this->usesOn($zone) as $use) {
+            if ($this->reset && $use['strips'] === Strips::Strong->value) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function topperOn(Zone $zone): ?string
+    {
+        foreach ($this->usesOn($zone) as $use) {
+            if ($use['role'] === Role::Topper->value) {
+                return $use['product_id'];
+            }
+        }
+
+        return null;
+    }
+
+    public function reading(Zone $zone, Stage $stage): ?Behaviour
+    {
+        $reading = $this->readings[$zone->value][$stage->value] ?? null;
+
+        return $reading === null ? null : Behaviour::from($reading['behaviour']);
+    }
+
+    /** The reading that tells about the layer: on the clean surface, before anything new went on. */
+    public function cleanReading(Zone $zone): ?Behaviour
+    {
+        return $this->reading($zone, Stage::AfterDecon) ?? $this->reading($zone, Stage::AfterWash);
+    }
+
+    /** @return list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> */
+    private function usesOn(Zone $zone): array
+    {
+        return array_values(array_filter($this->uses, static fn (array $use): bool => $use['zone'] === $zone->value));
+    }
+}

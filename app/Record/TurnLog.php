@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use App\Models\Layer;
+use App\Models\Vehicle;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use stdClass;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Wash;
+use Vicissa\Core\Protection\WearPath;
+
+/** The turns of some vehicles, read in three queries however many there are. Corrected turns appear as corrected. */
+final readonly class TurnLog
+{
+    /** @param array<string, list<LoggedTurn>> $turns  by vehicle, oldest first */
+    private function __construct(private array $turns) {}
+
+    /**
+     * @param list<string> $vehicleIds
+     */
+    public static function of(array $vehicleIds): self
+    {
+        /** @var list<stdClass> $entries */
+        $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
+            ->whereIn('turns.vehicle_id', $vehicleIds)->orderBy('turns.worked_at')->orderBy('turns.id')
+            ->get(['turns.id', 'turns.vehicle_id', 'turns.worked_at', 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
+        $vehicles = static fn ($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
+        $uses = $readings = [];
+        $products = DB::table('turn_products as u')->join('products as p', 'p.id', '=', 'u.product_id')
+            ->whereIn('u.entry_id', $vehicles)
+            ->where(static fn ($query) => $query->whereIn('u.role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhere('p.strips', 'strong'))
+            ->get(['u.entry_id', 'u.product_id', 'u.zone', 'u.role', 'p.ph', 'p.strips', 'p.leaves']);
+        foreach ($products as $row) {
+            $uses[$row->entry_id][] = [
+                'product_id' => $row->product_id, 'zone' => $row->zone, 'role' => $row->role,
+                'ph' => (float) $row->ph, 'strips' => $row->strips, 'leaves' => $row->leaves,
+            ];
+        }
+        foreach (DB::table('readings')->whereIn('entry_id', $vehicles)->get(['entry_id', 'stage', 'zone', 'behaviour', 'angle_deg']) as $row) {
+            $readings[$row->entry_id][$row->zone][$row->stage] = [
+                'behaviour' => $row->behaviour, 'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg,
+            ];
+        }
+        $turns = [];
+        foreach ($entries as $row) {
+            $turns[$row->vehicle_id][] = new LoggedTurn(
+                $row->id,
+                CarbonImmutable::parse($row->worked_at),
+                Method::from($row->method),
+                $row->purpose === 'reset',
+                (bool) $row->clay,
+                $uses[$row->entry_id] ?? [],
+                $readings[$row->entry_id] ?? [],
+            );
+        }
+
+        return new self($turns);
+    }
+
+    /** @return list<LoggedTurn> */
+    public function turns(string $vehicleId): array
+    {
+        return $this->turns[$vehicleId] ?? [];
+    }
+
+    /** Turns that wore a layer: after it went on, until it ended (the turn that renewed it washed it first). */
+    public function during(Layer $layer): WearingTurns
+    {
+        return new WearingTurns(array_values(array_filter(
+            $this->turns($layer->vehicle_id),
+            static fn (LoggedTurn $turn): bool => $turn->at > $layer->on_at && ($layer->ended_at === null || $turn->at <= $layer->ended_at),
+        )));
+    }
+
+    public function path(Vehicle $vehicle, Layer $layer): WearPath
+    {
+        $zone = Zone::from($layer->zone);
+
+        return WearPath::of($vehicle->habits(), array_map(
+            static fn (LoggedTurn $turn): Wash => new Wash($layer->dayOf($turn->at), $turn->traits($zone), $turn->dryingAidFor($zone, $layer->family())),
+            $this->during($layer)->turns,
+        ));
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tenancy;
+
+use Illuminate\Support\Facades\DB;
+
+/** For migrations: shuts a table to every workspace but the one entered. */
+final class RowSecurity
+{
+    public const WORKSPACE = "nullif(current_setting('vicissa.workspace', true), '')::uuid";
+
+    public const USER = "nullif(current_setting('vicissa.user', true), '')::uuid";
+
+    public static function guard(string $table, ?string $using = null, ?string $check = null): void
+    {
+        $using ??= 'workspace_id = '.self::WORKSPACE;
+        $check ??= 'workspace_id = '.self::WORKSPACE;
+        DB::unprepared(<<<SQL
+            alter table {$table} enable row level security;
+            create policy {$table}_of_workspace on {$table} using ({$using}) with check ({$check});
+            SQL);
+    }
+
+    /** Rows are written once and never changed: takes the application's right to update and delete. */
+    public static function appendOnly(string $table, string ...$changeable): void
+    {
+        DB::unprepared("revoke update, delete, truncate on {$table} from vicissa_app");
+        if ($changeable !== []) {
+            DB::unprepared('grant update ('.implode(', ', $changeable).") on {$table} to vicissa_app");
+        }
+    }
+}

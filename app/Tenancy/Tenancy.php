@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tenancy;
+
+use App\Models\Membership;
+use App\Models\Workspace;
+use Illuminate\Database\ConnectionInterface;
+use LogicException;
+
+/**
+ * Which workspace the present request or job works in. PostgreSQL's row-level security reads it from two settings of
+ * the connection; without them every tenant table looks empty and takes no rows.
+ */
+final class Tenancy
+{
+    private ?Workspace $workspace = null;
+
+    private ?Membership $membership = null;
+
+    public function __construct(private readonly ConnectionInterface $database) {}
+
+    /** Names the person first, so that their memberships can be seen before a workspace is chosen. */
+    public function actAs(string $userId): void
+    {
+        $this->database->select("select set_config('vicissa.user', ?, false)", [$userId]);
+    }
+
+    /**
+     * @param Membership|null $membership  as whom; null for work the program does by itself
+     */
+    public function enter(string $workspaceId, ?Membership $membership = null): Workspace
+    {
+        $this->membership = $membership;
+        $this->database->select("select set_config('vicissa.workspace', ?, false)", [$workspaceId]);
+
+        return $this->workspace = Workspace::query()->findOrFail($workspaceId);
+    }
+
+    /** Opens the door to a workspace that is about to be created under this id. */
+    public function found(string $workspaceId): void
+    {
+        $this->database->select("select set_config('vicissa.workspace', ?, false)", [$workspaceId]);
+    }
+
+    public function leave(): void
+    {
+        $this->workspace = $this->membership = null;
+        $this->database->select("select set_config('vicissa.workspace', '', false), set_config('vicissa.user', '', false)");
+    }
+
+    public function workspace(): Workspace
+    {
+        return $this->workspace ?? throw new LogicException('No workspace has been entered.');
+    }
+
+    /** The workspace's settings have just been changed. */
+    public function renew(Workspace $workspace): void
+    {
+        $this->workspace = $workspace;
+    }
+
+    public function isOwner(): bool
+    {
+        return $this->membership?->isOwner() ?? false;
+    }
+
+    public function entered(): bool
+    {
+        return $this->workspace !== null;
+    }
+}

@@ -1,0 +1,272 @@
+# Shared by bin/start, bin/test and the other scripts here. Sourced, not run.
+# Sets ROOT and VAR; every function says in one sentence what went wrong and ends.
+
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd -P)
+VAR=${VICISSA_VAR:-$ROOT/var}
+PG_BIN=/usr/lib/postgresql/15/bin
+cd "$ROOT"
+
+say() { printf '\033[1m·\033[0m %s\n' "$*"; }
+die() { printf '\033[1;31m✗\033[0m %s\n' "$*" >&2; exit 1; }
+
+# Services never run as root. On a machine where we are root they run as two users that can't read each other's files.
+if [ "$(id -u)" = 0 ]; then DB_AS=postgres WEB_AS=www-data; else DB_AS=$(id -un) WEB_AS=$DB_AS; fi
+
+as() { # as USER COMMAND…
+    local user=$1; shift
+    if [ "$(id -u)" != 0 ]; then "$@"; return; fi
+    local caps=()
+    # A checkout below a folder closed to others stays readable for the services through this one capability.
+    if ! setpriv --reuid="$user" --regid="$(id -g "$user")" --init-groups test -r "$ROOT/artisan" 2>/dev/null; then
+        caps=(--inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
+    fi
+    setpriv --reuid="$user" --regid="$(id -g "$user")" --init-groups "${caps[@]}" env HOME="$VAR/home" "$@"
+}
+
+port_open() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+free_port() { # free_port FIRST
+    local port=$1
+    while port_open "$port"; do port=$((port + 1)); done
+    echo "$port"
+}
+
+secret() { head -c 24 /dev/urandom | base64 | tr -d '/+=\n'; }
+
+# --- what the machine needs -------------------------------------------------------------------------------------
+
+DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath nginx-light curl unzip)
+DEBIAN_TEST=(chromium chromium-driver)
+
+missing_packages() {
+    local name
+    for name in "$@"; do
+        [ "$(dpkg-query -W -f='${db:Status-Status}' "$name" 2>/dev/null)" = installed ] && continue
+        # Any build of nginx will do.
+        [ "$name" = nginx-light ] && command -v nginx >/dev/null && continue
+        echo "$name"
+    done
+}
+
+install_packages() {
+    local missing; mapfile -t missing < <(missing_packages "$@")
+    [ "${#missing[@]}" = 0 ] && return
+    local sudo=()
+    if [ "$(id -u)" != 0 ]; then
+        command -v sudo >/dev/null || die "These Debian packages are missing and only root can install them: ${missing[*]}. Run this once as root or install sudo."
+        sudo=(sudo)
+    fi
+    say "Installing Debian packages: ${missing[*]}"
+    # Keep the packages from starting services of their own; Vicissa runs its own copies.
+    local policy=/usr/sbin/policy-rc.d placed=
+    if [ ! -e "$policy" ]; then printf '#!/bin/sh\nexit 101\n' | "${sudo[@]}" tee "$policy" >/dev/null && "${sudo[@]}" chmod +x "$policy" && placed=1; fi
+    if [ ! -e /etc/postgresql-common/createcluster.conf ]; then
+        "${sudo[@]}" mkdir -p /etc/postgresql-common
+        echo 'create_main_cluster = false' | "${sudo[@]}" tee /etc/postgresql-common/createcluster.conf >/dev/null
+    fi
+    local log; log=$(mktemp)
+    if ! { "${sudo[@]}" apt-get update -qq && "${sudo[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}"; } >"$log" 2>&1; then
+        [ -n "$placed" ] && "${sudo[@]}" rm -f "$policy"
+        tail -n 5 "$log" >&2
+        die "Debian packages could not be installed (the last lines are above, all of it is in $log)."
+    fi
+    [ -n "$placed" ] && "${sudo[@]}" rm -f "$policy"
+    if [ -d /run/systemd/system ]; then
+        local unit; for unit in nginx php8.2-fpm postgresql; do
+            case " ${missing[*]} " in *" $unit"*) "${sudo[@]}" systemctl disable --quiet --now "$unit" 2>/dev/null || true ;; esac
+        done
+    fi
+    rm -f "$log"
+}
+
+fingerprint() { # fingerprint PATH… : changes when any file below them does
+    find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1
+}
+
+fresh() { # fresh NAME VALUE : has this been done for this state?
+    [ "$(cat "$ROOT/var/stamps/$1" 2>/dev/null)" = "$2" ]
+}
+
+done_for() { mkdir -p "$ROOT/var/stamps"; printf '%s' "$2" >"$ROOT/var/stamps/$1"; }
+
+install_libraries() {
+    command -v composer >/dev/null || install_packages composer
+    command -v node >/dev/null || die 'Node.js 20.19 or newer is needed and was not found; install it and start again.'
+    local print log; log=$(mktemp)
+    print=$(fingerprint composer.json)
+    if [ ! -f vendor/autoload.php ] || ! fresh composer "$print"; then
+        say 'Installing PHP libraries (a minute or two the first time)'
+        COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "PHP libraries could not be installed (all of it is in $log)."; }
+        # Some archives carry files that only their owner may read.
+        chmod -R go+rX vendor
+        done_for composer "$print"
+    fi
+    print=$(fingerprint package.json package-lock.json)
+    if [ ! -d node_modules ] || ! fresh npm "$print"; then
+        say 'Installing interface libraries'
+        npm ci --no-audit --no-fund --ignore-scripts >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "Interface libraries could not be installed (all of it is in $log)."; }
+        done_for npm "$print"
+    fi
+    rm -f "$log"
+}
+
+build_interface() {
+    local print log; print=$(fingerprint resources vite.config.ts package-lock.json tsconfig.json)
+    [ -f public/build/manifest.json ] && fresh interface "$print" && return
+    say 'Building the interface'
+    log=$(mktemp)
+    (umask 022; npm run --silent build) >"$log" 2>&1 || { tail -n 20 "$log" >&2; die "The interface did not build (all of it is in $log)."; }
+    rm -f "$log"
+    done_for interface "$print"
+}
+
+# --- settings and folders -----------------------------------------------------------------------------------------
+
+make_folders() {
+    mkdir -p "$VAR"/{run,log,home,secrets,storage/{app,framework/{views,cache,sessions},logs},cache}
+    chmod 700 "$VAR/secrets"
+    if [ "$(id -u)" = 0 ]; then
+        chown "$WEB_AS": "$VAR/home"
+        chown -R "$WEB_AS": "$VAR/storage" "$VAR/cache"
+        chmod 755 "$VAR" "$VAR/run"
+        chmod 1777 "$VAR/run" "$VAR/log"
+    fi
+    # Socket paths are limited to 107 bytes: below a long path they move to a folder of their own under /tmp.
+    RUN=$VAR/run
+    if [ "${#RUN}" -gt 80 ]; then
+        RUN=/tmp/vicissa-$(printf '%s' "$VAR" | sha256sum | cut -c1-10)
+        mkdir -p "$RUN" && chmod 1777 "$RUN"
+    fi
+}
+
+keep_secret() { # keep_secret NAME : prints it, making it once
+    local file=$VAR/secrets/$1
+    [ -s "$file" ] || (umask 077; secret >"$file")
+    cat "$file"
+}
+
+write_env() {
+    [ -f .env ] && return
+    say 'Writing .env with fresh secrets'
+    (umask 027; sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(secret)|" .env.example >.env)
+    [ "$(id -u)" = 0 ] && chgrp "$WEB_AS" .env
+    chmod 640 .env
+}
+
+# --- the database ------------------------------------------------------------------------------------------------
+
+psql_admin() { PGPASSWORD=$(keep_secret admin) "$PG_BIN/psql" -X -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U vicissa_admin "$@"; }
+
+start_database() {
+    if [ ! -f "$VAR/pg/PG_VERSION" ]; then
+        say 'Creating the PostgreSQL cluster'
+        mkdir -p "$VAR/pg"; chmod 700 "$VAR/pg"
+        local pass; pass=$(mktemp); keep_secret admin >"$pass"
+        [ "$(id -u)" = 0 ] && chown "$DB_AS": "$VAR/pg" "$pass"
+        as "$DB_AS" "$PG_BIN/initdb" -D "$VAR/pg" -U vicissa_admin --pwfile="$pass" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 >"$VAR/log/initdb.log" 2>&1 \
+            || { rm -f "$pass"; tail -n 5 "$VAR/log/initdb.log" >&2; die "The PostgreSQL cluster could not be created (see $VAR/log/initdb.log)."; }
+        rm -f "$pass"
+    fi
+    if as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" status >/dev/null 2>&1; then
+        as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -m fast stop >/dev/null 2>&1 || true
+    fi
+    port_open "$DB_PORT" && die "Port $DB_PORT is taken by another program; set DB_PORT in .env to a free one."
+    as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -w -t 30 -l "$VAR/log/postgres.log" \
+        -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB ${PG_OPTIONS:-}" start >/dev/null 2>&1 9>&- \
+        || { tail -n 3 "$VAR/log/postgres.log" >&2; die "PostgreSQL did not start (see $VAR/log/postgres.log)."; }
+}
+
+stop_database() { as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -m fast -w -t 20 stop >/dev/null 2>&1 || true; }
+
+make_database() { # make_database NAME
+    psql_admin -d postgres <<SQL || die 'The database roles could not be created.'
+do \$\$ begin
+    if not exists (select from pg_roles where rolname = 'vicissa_owner') then create role vicissa_owner login; end if;
+    if not exists (select from pg_roles where rolname = 'vicissa_app') then create role vicissa_app login nosuperuser nobypassrls nocreatedb nocreaterole; end if;
+end \$\$;
+alter role vicissa_owner password '$DB_OWNER_PASSWORD';
+alter role vicissa_app password '$DB_PASSWORD';
+SQL
+    if [ -z "$(psql_admin -d postgres -Atc "select 1 from pg_database where datname = '$1'")" ]; then
+        psql_admin -d postgres -c "create database \"$1\" owner vicissa_owner" || die "The database $1 could not be created."
+        psql_admin -d "$1" <<SQL || die "The database $1 could not be set up."
+revoke all on schema public from public;
+alter schema public owner to vicissa_owner;
+grant usage on schema public to vicissa_app;
+alter default privileges for role vicissa_owner in schema public grant select, insert, update, delete on tables to vicissa_app;
+alter default privileges for role vicissa_owner in schema public grant usage, select on sequences to vicissa_app;
+SQL
+    fi
+}
+
+migrate() { # migrate DATABASE
+    DB_DATABASE=$1 DB_OWNER_PASSWORD=$DB_OWNER_PASSWORD php artisan migrate --database=owner --force --no-interaction >"$VAR/log/migrate.log" 2>&1 \
+        || { tail -n 12 "$VAR/log/migrate.log" >&2; die "The database could not be brought up to date (see $VAR/log/migrate.log)."; }
+}
+
+# --- serving -----------------------------------------------------------------------------------------------------
+
+CHILDREN=()
+
+service() { # service NAME USER COMMAND…
+    local name=$1 user=$2; shift 2
+    as "$user" "$@" >>"$VAR/log/$name.log" 2>&1 9>&- &
+    CHILDREN+=($!)
+}
+
+worker() { # worker NAME USER COMMAND… : a service that may end by itself (memory limit) and then starts afresh
+    local name=$1 user=$2; shift 2
+    (
+        trap 'kill "$child" 2>/dev/null; wait "$child" 2>/dev/null; exit 0' TERM INT
+        while :; do as "$user" "$@" & child=$!; wait "$child" || true; sleep 1; done
+    ) >>"$VAR/log/$name.log" 2>&1 9>&- &
+    CHILDREN+=($!)
+}
+
+cache_settings() {
+    export APP_CONFIG_CACHE=$VAR/cache/config.php APP_ROUTES_CACHE=$VAR/cache/routes.php APP_EVENTS_CACHE=$VAR/cache/events.php VICISSA_STORAGE=$VAR/storage
+    rm -f "$VAR"/cache/*.php
+    as "$WEB_AS" php artisan config:cache >/dev/null && as "$WEB_AS" php artisan route:cache >/dev/null && as "$WEB_AS" php artisan view:cache >/dev/null \
+        || die 'The settings could not be read; check .env.'
+}
+
+serve() { # serve PORT : starts everything but the database
+    local port=$1
+    port_open "$port" && die "Port $port is taken by another program; set VICISSA_PORT (and APP_URL) in .env to a free one."
+    cat >"$VAR/run/fpm.conf" <<CONF
+[global]
+error_log = $VAR/log/fpm.log
+daemonize = no
+[www]
+listen = $RUN/fpm.sock
+listen.mode = 0600
+pm = dynamic
+pm.max_children = 8
+pm.start_servers = 3
+pm.min_spare_servers = 2
+pm.max_spare_servers = 4
+pm.max_requests = 2000
+catch_workers_output = yes
+env[APP_CONFIG_CACHE] = $APP_CONFIG_CACHE
+env[APP_ROUTES_CACHE] = $APP_ROUTES_CACHE
+env[APP_EVENTS_CACHE] = $APP_EVENTS_CACHE
+env[VICISSA_STORAGE] = $VICISSA_STORAGE
+CONF
+    mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
+    sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
+    service fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d expose_php=0
+    service nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
+    worker queue "$WEB_AS" php artisan queue:work --sleep=1 --tries=3
+    worker scheduler "$WEB_AS" php artisan schedule:work
+    local tries=0
+    until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do
+        tries=$((tries + 1)); [ "$tries" -gt 100 ] && { tail -n 5 "$VAR/log/fpm.log" "$VAR/log/nginx.log" "$VAR/log/nginx-error.log" >&2; die "The health check did not answer (logs are in $VAR/log)."; }
+        sleep 0.1
+    done
+}
+
+stop_serving() {
+    [ "${#CHILDREN[@]}" -gt 0 ] && kill "${CHILDREN[@]}" 2>/dev/null
+    [ "${#CHILDREN[@]}" -gt 0 ] && wait "${CHILDREN[@]}" 2>/dev/null
+    CHILDREN=()
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\AnswerOnce;
+use App\Http\Middleware\EnterWorkspace;
+use App\Http\Middleware\SecureHeaders;
+use App\Http\Problems\ProblemRenderer;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Laravel\Sanctum\Http\Middleware\CheckAbilities;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        api: __DIR__.'/../routes/api.php',
+        commands: __DIR__.'/../routes/console.php',
+        health: '/up',
+        apiPrefix: 'api/v1',
+    )
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->statefulApi();
+        // Rows are looked up by address only once the workspace is open.
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: EnterWorkspace::class);
+        $middleware->append(SecureHeaders::class);
+        $middleware->alias([
+            'workspace' => EnterWorkspace::class,
+            'once' => AnswerOnce::class,
+            'abilities' => CheckAbilities::class,
+        ]);
+        $middleware->redirectGuestsTo('/sign-in');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->render(static fn (Throwable $e, Request $request) => app(ProblemRenderer::class)->render($e, $request));
+    })
+    ->create();
+
+$app->useStoragePath($_ENV['VICISSA_STORAGE'] ?? $_SERVER['VICISSA_STORAGE'] ?? dirname(__DIR__).'/var/storage');
+
+return $app;

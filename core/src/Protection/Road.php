@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Protection;
+
+/** What a vehicle mostly drives on. */
+enum Road: string
+{
+    case Normal = 'normal';
+    case Unpaved = 'unpaved';
+    case Salted = 'salted';
+}

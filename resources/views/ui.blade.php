@@ -1,0 +1,15 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
+    <meta name="color-scheme" content="light dark">
+    <title>Vicissa</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite('resources/ui/main.ts')
+</head>
+<body>
+    <div id="app"></div>
+    <noscript>Vicissa needs JavaScript to draw its ribbons.</noscript>
+</body>
+</html>

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\AuthController;
+use App\Http\Controllers\ClientController;
+use App\Http\Controllers\FilmController;
+use App\Http\Controllers\LayerController;
+use App\Http\Controllers\MeController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\ProductController;
+use App\Http\Controllers\ReckonController;
+use App\Http\Controllers\SiteController;
+use App\Http\Controllers\StartController;
+use App\Http\Controllers\TurnController;
+use App\Http\Controllers\VehicleController;
+use App\Http\Controllers\WorkspaceController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
+    Route::post('register', [AuthController::class, 'register']);
+    Route::post('sign-in', [AuthController::class, 'signIn']);
+    Route::post('forgot', [AuthController::class, 'forgot']);
+    Route::post('reset', [AuthController::class, 'reset']);
+    Route::get('invitation', [AuthController::class, 'invitation']);
+    Route::post('join', [AuthController::class, 'join']);
+});
+
+Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function (): void {
+    Route::post('auth/sign-out', [AuthController::class, 'signOut']);
+
+    Route::middleware('abilities:read')->group(function (): void {
+        Route::get('me', [MeController::class, 'show']);
+        Route::get('workspace', [WorkspaceController::class, 'show']);
+        Route::get('members', [PeopleController::class, 'members']);
+        Route::get('invitations', [PeopleController::class, 'invitations']);
+        Route::get('messages', [PeopleController::class, 'messages']);
+        Route::get('tokens', [PeopleController::class, 'tokens']);
+        Route::get('film', [FilmController::class, 'index']);
+        Route::get('vehicles/{vehicle}/film', [FilmController::class, 'show']);
+        Route::get('vehicles/{vehicle}/shelf', [FilmController::class, 'shelf']);
+        Route::get('vehicles/{vehicle}/turns', [TurnController::class, 'index']);
+        Route::get('turns/{turn}', [TurnController::class, 'show']);
+        Route::apiResource('clients', ClientController::class)->only(['index', 'show']);
+        Route::apiResource('sites', SiteController::class)->only(['index', 'show']);
+        Route::apiResource('vehicles', VehicleController::class)->only(['index', 'show']);
+        Route::apiResource('products', ProductController::class)->only(['index', 'show']);
+    });
+
+    Route::middleware(['abilities:write', 'once'])->group(function (): void {
+        Route::patch('me', [MeController::class, 'update']);
+        Route::patch('workspace', [WorkspaceController::class, 'update']);
+        Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');
+        Route::delete('members/{member}', [PeopleController::class, 'remove']);
+        Route::post('invitations', [PeopleController::class, 'invite']);
+        Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
+        Route::post('tokens', [PeopleController::class, 'issue']);
+        Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
+        Route::post('start', StartController::class);
+        Route::apiResource('clients', ClientController::class)->only(['store', 'update', 'destroy']);
+        Route::apiResource('sites', SiteController::class)->only(['store', 'update', 'destroy']);
+        Route::apiResource('vehicles', VehicleController::class)->only(['store', 'update', 'destroy']);
+        Route::apiResource('products', ProductController::class)->only(['store', 'update', 'destroy']);
+        Route::post('vehicles/{vehicle}/restore', [VehicleController::class, 'restore']);
+        Route::post('products/{product}/restore', [ProductController::class, 'restore']);
+        Route::post('vehicles/{vehicle}/layers', [LayerController::class, 'store']);
+        Route::patch('layers/{layer}', [LayerController::class, 'update']);
+        Route::delete('layers/{layer}', [LayerController::class, 'destroy']);
+        Route::post('vehicles/{vehicle}/turns', [TurnController::class, 'store']);
+        Route::post('turns/{turn}/corrections', [TurnController::class, 'correct']);
+    });
+
+    Route::post('reckon/{model}', ReckonController::class)->middleware('abilities:reckon');
+});

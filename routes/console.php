@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Support\Facades\Schedule;
+
+Schedule::command('sanctum:prune-expired --hours=24')->daily();
+Schedule::command('auth:clear-resets')->daily();
+Schedule::command('vicissa:prune')->dailyAt('03:20');
+Schedule::command('vicissa:reforecast')->dailyAt('03:40');
