@@ -4,32 +4,40 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\Layer;
 use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Record\FilmForecast;
+use App\Record\FilmLayer;
+use App\Record\FilmLayers;
 use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
-use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Protection\WearPath;
 
 /**
  * Ribbons for the film: what is left of each layer along time, every wash, every reading, and the spread ahead.
- * A handful of queries whatever the number of vehicles.
+ * A handful of queries whatever the number of vehicles, and no calendar in the inner loops.
  */
-final readonly class DrawFilm
+final class DrawFilm
 {
+    private const DAY = 86400;
+
     private const PAST_DAYS = 112;
 
     private const AHEAD_DAYS = 84;
 
+    private int $now;
+
+    private int $from;
+
+    private \DateTimeZone $zone;
+
     public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
+        private readonly Tenancy $tenancy,
+        private readonly ClockInterface $clock,
     ) {}
 
     /**
@@ -38,25 +46,23 @@ final readonly class DrawFilm
      */
     public function __invoke(?string $vehicleId = null): array
     {
-        $workspace = $this->tenancy->workspace();
-        $now = CarbonImmutable::instance($this->clock->now());
-        $vehicles = Vehicle::query()->with(['client', 'site'])
+        $this->now = $this->clock->now()->getTimestamp();
+        $this->from = $this->now - self::PAST_DAYS * self::DAY;
+        $this->zone = new \DateTimeZone($this->tenancy->workspace()->time_zone);
+        $vehicles = Vehicle::query()->with(['client:id,name', 'site:id,name'])
             ->when($vehicleId !== null, static fn ($query) => $query->whereKey($vehicleId), static fn ($query) => $query->whereNull('archived_at'))
             ->orderBy('name')->orderBy('id')->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
-        $from = $now->subDays(self::PAST_DAYS);
-        $layers = Layer::query()->with(['forecast', 'product'])->whereIn('vehicle_id', $ids)
-            ->where(static fn ($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $from))
-            ->orderBy('on_at')->orderBy('id')->get()->groupBy('vehicle_id');
+        $layers = FilmLayers::of($ids, $this->from);
         $log = TurnLog::of($ids);
         $ribbons = [];
         foreach ($vehicles as $vehicle) {
-            $of = $layers[$vehicle->id] ?? new Collection;
+            $habits = $vehicle->habits();
             foreach ($vehicleId === null ? [Zone::Paint] : Zone::cases() as $zone) {
-                $stack = $of->where('zone', $zone->value)->values();
-                if ($zone === Zone::Paint || $stack->isNotEmpty()) {
-                    $ribbons[] = $this->ribbon($vehicle, $zone, $stack, $log, $workspace, $from, $now);
+                $stack = array_values(array_filter($layers[$vehicle->id] ?? [], static fn (FilmLayer $layer): bool => $layer->span->zone === $zone));
+                if ($zone === Zone::Paint || $stack !== []) {
+                    $ribbons[] = $this->ribbon($vehicle, $habits, $zone, $stack, $log);
                 }
             }
         }
@@ -64,28 +70,30 @@ final readonly class DrawFilm
         usort($ribbons, static fn (array $a, array $b): int => [$a['due_at'] === null, $a['due_at'], $a['name'], $a['zone']] <=> [$b['due_at'] === null, $b['due_at'], $b['name'], $b['zone']]);
 
         return [
-            'today' => $now->toIso8601ZuluString(),
-            'from' => $from->toIso8601ZuluString(),
-            'to' => $now->addDays(self::AHEAD_DAYS)->toIso8601ZuluString(),
+            'today' => $this->moment($this->now),
+            'from' => $this->moment($this->from),
+            'to' => $this->moment($this->now + self::AHEAD_DAYS * self::DAY),
             'ribbons' => $ribbons,
         ];
     }
 
     /**
-     * @param Collection<int, Layer> $stack
+     * @param list<FilmLayer> $stack  oldest first
      * @return array<string, mixed>
      */
-    private function ribbon(Vehicle $vehicle, Zone $zone, Collection $stack, TurnLog $log, Workspace $workspace, CarbonImmutable $from, CarbonImmutable $now): array
+    private function ribbon(Vehicle $vehicle, Habits $habits, Zone $zone, array $stack, TurnLog $log): array
     {
-        $toppers = $stack->where('kind', 'topper');
-        $base = $stack->where('kind', 'base')->last();
-        $outermost = $toppers->whereNull('ended_at')->last() ?? ($base?->ended_at === null ? $base : null);
+        $toppers = array_values(array_filter($stack, static fn (FilmLayer $layer): bool => $layer->kind === 'topper'));
+        $bases = array_values(array_filter($stack, static fn (FilmLayer $layer): bool => $layer->kind === 'base'));
+        $base = $bases === [] ? null : $bases[count($bases) - 1];
+        $on = array_values(array_filter([...$bases, ...$toppers], static fn (FilmLayer $layer): bool => $layer->span->end === null));
+        $outermost = $on === [] ? null : $on[count($on) - 1];
         $forecast = $outermost?->forecast;
         // Above a base the ribbon is the toppers; without any it is the base itself.
-        $shown = $toppers->isNotEmpty() ? $toppers : $stack->where('kind', 'base');
-        $turns = array_values(array_filter($log->turns($vehicle->id), static fn (LoggedTurn $turn): bool => $turn->at >= $from));
-        $last = $log->turns($vehicle->id) === [] ? null : $log->turns($vehicle->id)[count($log->turns($vehicle->id)) - 1]->at;
-        $worn = $outermost === null ? null : $log->path($vehicle, $outermost)->at($outermost->dayOf($now));
+        $paths = array_map(static fn (FilmLayer $layer) => $log->path($habits, $layer->span), $shown = $toppers === [] ? $bases : $toppers);
+        $turns = array_values(array_filter($log->turns($vehicle->id), fn (LoggedTurn $turn): bool => $turn->at >= $this->from));
+        $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
+        $worn = $outermost === null ? 0.0 : $log->path($habits, $outermost->span)->at($outermost->span->day($this->now));
 
         return [
             'vehicle_id' => $vehicle->id,
@@ -95,95 +103,102 @@ final readonly class DrawFilm
             'client' => $vehicle->client?->name,
             'site' => $vehicle->site?->name,
             'zone' => $zone->value,
-            'base' => $base === null ? null : ['family' => $base->family, 'name' => $base->name, 'on_at' => $this->iso($base->on_at)],
-            'outermost' => $outermost === null ? null : ['id' => $outermost->id, 'kind' => $outermost->kind, 'family' => $outermost->family, 'name' => $outermost->name],
+            'base' => $base === null ? null : ['family' => $base->span->family->value, 'name' => $base->name, 'on_at' => $this->moment($base->span->on)],
+            'outermost' => $outermost === null ? null : ['id' => $outermost->id, 'kind' => $outermost->kind, 'family' => $outermost->span->family->value, 'name' => $outermost->name],
             'designed' => $outermost->designed ?? 'beads',
-            'state' => $this->state($outermost, $now),
-            'from_at' => $this->iso($forecast?->from_at),
-            'due_at' => $this->iso($forecast?->due_at),
-            'late_at' => $this->iso($forecast?->late_at),
-            'why' => $forecast->why ?? null,
-            'left' => $worn === null || $forecast === null ? null : round(max(0.0, 1.0 - $worn / $forecast->p50), 4),
-            'spread' => $outermost === null || $forecast === null ? null : $this->spread($outermost, $worn ?? 0.0, $now),
-            'segments' => array_values($shown->map(fn (Layer $layer): array => $this->segment($layer, $vehicle, $log, $from, $now))->all()),
-            'washes' => array_map(fn (LoggedTurn $turn): string => (string) $this->iso($turn->at), $turns),
+            'state' => $this->state($outermost),
+            'from_at' => $this->momentOrNull($forecast?->from),
+            'due_at' => $this->momentOrNull($forecast?->due),
+            'late_at' => $this->momentOrNull($forecast?->late),
+            'why' => $forecast?->why,
+            'left' => $forecast === null ? null : round(max(0.0, 1.0 - $worn / $forecast->p50), 4),
+            'spread' => $forecast === null ? null : $this->spread($forecast, $worn),
+            'segments' => array_map(fn (FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
+            'washes' => array_map(fn (LoggedTurn $turn): string => $this->moment($turn->at), $turns),
             'readings' => $this->readings($turns, $zone),
-            'last_wash_on' => $last === null ? null : $workspace->dateOf($last),
-            'next_wash_on' => $last === null ? null : $workspace->dateOf($last->addDays($vehicle->cadence_target)),
+            'last_wash_on' => $last === null ? null : $this->date($last),
+            'next_wash_on' => $last === null ? null : $this->date($last + $vehicle->cadence_target * self::DAY),
         ];
     }
 
-    private function state(?Layer $outermost, CarbonImmutable $now): string
+    private function state(?FilmLayer $outermost): string
     {
         $forecast = $outermost?->forecast;
 
         return match (true) {
             $outermost === null => 'bare',
             $forecast === null => 'unknown',
-            $outermost->failed_at !== null => 'failed',
-            $forecast->due_at === null => 'later',
-            $forecast->due_at <= $now => 'due',
-            $forecast->from_at <= $now => 'open',
-            $forecast->due_at <= $now->addDays(14) => 'soon',
+            $outermost->failedAt !== null => 'failed',
+            $forecast->due === null => 'later',
+            $forecast->due <= $this->now => 'due',
+            $forecast->from <= $this->now => 'open',
+            $forecast->due <= $this->now + 14 * self::DAY => 'soon',
             default => 'later',
         };
     }
 
-    /** @return array{p10: string|null, p50: string|null, p90: string|null} when the layer is used up, by chance */
-    private function spread(Layer $layer, float $worn, CarbonImmutable $now): array
+    /** @return array{p10: string, p50: string, p90: string} when the layer is used up, by chance */
+    private function spread(FilmForecast $forecast, float $worn): array
     {
-        $forecast = $layer->forecast ?? throw new \LogicException('Only forecast layers fray.');
-        $end = fn (float $life): ?string => $this->iso($now->addMinutes((int) round(min(3650.0, max(0.0, 7.0 * ($life - $worn) / $forecast->per_week)) * 1440)));
+        $end = fn (float $life): string => $this->moment($this->now + (int) round(min(3650.0, max(0.0, 7.0 * ($life - $worn) / $forecast->perWeek)) * self::DAY));
 
         return ['p10' => $end($forecast->p10), 'p50' => $end($forecast->p50), 'p90' => $end($forecast->p90)];
     }
 
     /**
-     * @return array{layer_id: string, kind: string, family: string, name: string|null, points: list<array{at: string|null, left: float}>}
+     * @return array{layer_id: string, kind: string, family: string, name: string|null, points: list<array{at: string, left: float}>}
      */
-    private function segment(Layer $layer, Vehicle $vehicle, TurnLog $log, CarbonImmutable $from, CarbonImmutable $now): array
+    private function segment(FilmLayer $layer, WearPath $path): array
     {
-        $label = $layer->labelWeeks() ?? [10.0, 10.0];
-        $life = $layer->forecast->p50 ?? 0.8 * sqrt($label[0] * $label[1]);
-        $path = $log->path($vehicle, $layer);
-        $end = $layer->dayOf($layer->ended_at ?? $now);
-        $start = $layer->dayOf($from);
-        $left = static fn (float $wear): float => round(max(0.0, 1.0 - $wear / $life), 4);
-        $points = [['at' => $this->iso($layer->momentOf($start)), 'left' => $left($path->at($start))]];
+        $end = $layer->span->day($layer->span->end ?? $this->now);
+        $start = $layer->span->day($this->from);
+        $left = static fn (float $wear): float => round(max(0.0, 1.0 - $wear / $layer->life), 4);
+        $moment = fn (float $day): string => $this->moment($layer->span->moment($day));
+        $points = [['at' => $moment($start), 'left' => $left($path->at($start))]];
         foreach ($path->steps() as $step) {
             if ($step['day'] > $start && $step['day'] <= $end) {
-                $at = $this->iso($layer->momentOf($step['day']));
-                $points[] = ['at' => $at, 'left' => $left($step['before'])];
-                $points[] = ['at' => $at, 'left' => $left($step['after'])];
+                $points[] = ['at' => $moment($step['day']), 'left' => $left($step['before'])];
+                $points[] = ['at' => $moment($step['day']), 'left' => $left($step['after'])];
             }
         }
-        $points[] = ['at' => $this->iso($layer->momentOf($end)), 'left' => $left($path->at($end))];
+        $points[] = ['at' => $moment($end), 'left' => $left($path->at($end))];
 
-        return ['layer_id' => $layer->id, 'kind' => $layer->kind, 'family' => $layer->family, 'name' => $layer->name, 'points' => $points];
+        return ['layer_id' => $layer->id, 'kind' => $layer->kind, 'family' => $layer->span->family->value, 'name' => $layer->name, 'points' => $points];
     }
 
     /**
      * @param list<LoggedTurn> $turns
-     * @return list<array{at: string|null, stage: string, behaviour: string, angle_deg: float|null}>
+     * @return list<array{at: string, stage: string, behaviour: string, angle_deg: float|null}>
      */
     private function readings(array $turns, Zone $zone): array
     {
         $readings = [];
         foreach ($turns as $turn) {
-            $clean = $turn->reading($zone, Stage::AfterDecon) !== null ? Stage::AfterDecon : Stage::AfterWash;
-            $read = $turn->readings[$zone->value][$clean->value] ?? null;
-            $stage = $read === null ? Stage::Arrival : $clean;
-            $read ??= $turn->readings[$zone->value][Stage::Arrival->value] ?? null;
-            if ($read !== null) {
-                $readings[] = ['at' => $this->iso($turn->at), 'stage' => $stage->value, 'behaviour' => Behaviour::from($read['behaviour'])->value, 'angle_deg' => $read['angle_deg']];
+            // The reading that tells most: on the clean surface, else on arrival.
+            foreach ([Stage::AfterDecon, Stage::AfterWash, Stage::Arrival] as $stage) {
+                $read = $turn->readings[$zone->value][$stage->value] ?? null;
+                if ($read !== null) {
+                    $readings[] = ['at' => $this->moment($turn->at), 'stage' => $stage->value, ...$read];
+                    break;
+                }
             }
         }
 
         return $readings;
     }
 
-    private function iso(?CarbonImmutable $moment): ?string
+    private function moment(int $seconds): string
     {
-        return $moment?->toIso8601ZuluString();
+        return gmdate('Y-m-d\TH:i:s\Z', $seconds);
+    }
+
+    private function momentOrNull(?int $seconds): ?string
+    {
+        return $seconds === null ? null : $this->moment($seconds);
+    }
+
+    private function date(int $seconds): string
+    {
+        return (new \DateTimeImmutable('@'.$seconds))->setTimezone($this->zone)->format('Y-m-d');
     }
 }

@@ -10,13 +10,13 @@ use App\Models\Product;
 use App\Models\Vehicle;
 use App\Models\Workspace;
 use App\Record\EvidenceBook;
+use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
-use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Protection\WearPath;
@@ -66,8 +66,9 @@ final readonly class ForecastLayers
         if ($label === null) {
             return null;
         }
-        $path = $log->path($vehicle, $layer);
-        $perWeek = $this->expected($layer, $vehicle, $log);
+        $span = LayerSpan::of($layer);
+        $path = $log->path($vehicle->habits(), $span);
+        $perWeek = $this->expected($span, $vehicle, $log);
         $worn = $layer->held ?? 0.0;
         [$model, $others, $own] = $evidence->about($layer, $label);
         try {
@@ -77,8 +78,8 @@ final readonly class ForecastLayers
             $life = $model->forecast($others->curve, $own, 0.0);
         }
         $window = RenewalWindow::atRisk($workspace->risk());
-        $today = $layer->dayOf($now);
-        $moment = fn (float $risk): ?CarbonImmutable => $this->moment($layer, $path, $life->quantile($risk), $today, $perWeek);
+        $today = $span->day($now->getTimestamp());
+        $moment = fn (float $risk): ?CarbonImmutable => $this->moment($span, $path, $life->quantile($risk), $today, $perWeek);
         $dueWear = $life->quantile($window->due);
         $failed = $layer->failed_at;
 
@@ -94,7 +95,7 @@ final readonly class ForecastLayers
             'p90' => $life->quantile(0.9),
             'due_wear' => $dueWear,
             'from_at' => $failed ?? $moment($window->from),
-            'due_at' => $failed ?? $this->moment($layer, $path, $dueWear, $today, $perWeek),
+            'due_at' => $failed ?? $this->moment($span, $path, $dueWear, $today, $perWeek),
             'late_at' => $failed ?? $moment($window->late),
             'evidence_own' => count($own),
             'evidence_others' => $others->layers,
@@ -104,19 +105,18 @@ final readonly class ForecastLayers
     }
 
     /** Wear-weeks per week from here on, by the vehicle's habits, its rhythm and how it has been washed lately. */
-    private function expected(Layer $layer, Vehicle $vehicle, TurnLog $log): float
+    private function expected(LayerSpan $layer, Vehicle $vehicle, TurnLog $log): float
     {
-        $zone = Zone::from($layer->zone);
         $washes = 7.0 / $vehicle->cadence_target;
 
-        return max(0.02, (new WearFactors)->idle($vehicle->habits()) + $washes * $log->during($layer)->usualWash($zone, $layer->family()));
+        return max(0.02, (new WearFactors)->idle($vehicle->habits()) + $washes * $log->during($layer)->usualWash($layer->zone, $layer->family));
     }
 
-    private function moment(Layer $layer, WearPath $path, float $wear, float $today, float $perWeek): ?CarbonImmutable
+    private function moment(LayerSpan $layer, WearPath $path, float $wear, float $today, float $perWeek): ?CarbonImmutable
     {
         $day = $path->reaches($wear, $today, $perWeek);
 
-        return $day === null || $day > $today + self::HORIZON_DAYS ? null : $layer->momentOf($day);
+        return $day === null || $day > $today + self::HORIZON_DAYS ? null : CarbonImmutable::createFromTimestampUTC($layer->moment($day));
     }
 
     /** @param array{float, float} $label */

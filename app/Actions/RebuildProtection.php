@@ -7,8 +7,10 @@ namespace App\Actions;
 use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
+use App\Record\LayerSpan;
 use App\Record\LoggedTurn;
 use App\Record\TurnLog;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
@@ -71,7 +73,7 @@ final class RebuildProtection
             $base = $declared->where('zone', $zone->value)->where('kind', 'base')->last();
             $layer->fill([
                 'product_id' => $product->id, 'family' => $product->layerFamily()->value, 'name' => $product->name, 'line' => $product->line,
-                'designed' => $base->designed ?? Designed::Beads->value, 'on_at' => $turn->at,
+                'designed' => $base->designed ?? Designed::Beads->value, 'on_at' => CarbonImmutable::createFromTimestampUTC($turn->at),
                 'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks,
             ]);
             $layers->push($layer);
@@ -93,10 +95,11 @@ final class RebuildProtection
                 continue;
             }
             $next = $stack->slice($i + 1)->first(static fn (Layer $later): bool => $later->kind === $layer->kind || $later->kind === 'base');
+            $on = $layer->on_at->getTimestamp();
             $strippable = $layer->kind === 'topper' || in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true);
-            $reset = $strippable ? collect($turns)->first(static fn (LoggedTurn $turn): bool => $turn->at > $layer->on_at && $turn->strips($zone)) : null;
+            $reset = $strippable ? collect($turns)->first(static fn (LoggedTurn $turn): bool => $turn->at > $on && $turn->strips($zone)) : null;
             [$layer->ended_at, $layer->ended_by] = match (true) {
-                $reset !== null && ($next === null || $reset->at <= $next->on_at) => [$reset->at, 'stripped'],
+                $reset !== null && ($next === null || $reset->at <= $next->on_at->getTimestamp()) => [CarbonImmutable::createFromTimestampUTC($reset->at), 'stripped'],
                 $next !== null => [$next->on_at, 'renewed'],
                 default => [null, null],
             };
@@ -112,20 +115,23 @@ final class RebuildProtection
     private function read(Vehicle $vehicle, Layer $layer, Collection $stack, TurnLog $log): void
     {
         $zone = Zone::from($layer->zone);
-        $path = $log->path($vehicle, $layer);
+        $span = LayerSpan::of($layer);
+        $steps = $log->path($vehicle->habits(), $span)->steps();
+        $designed = $layer->designedFor();
+        $covers = $layer->kind === 'topper' ? [] : $stack->where('kind', 'topper')
+            ->map(static fn (Layer $above): array => [$above->on_at->getTimestamp(), $above->ended_at?->getTimestamp() ?? PHP_INT_MAX])->values()->all();
         $held = $failed = $failedAt = null;
-        foreach ($log->during($layer)->turns as $i => $turn) {
+        foreach ($log->during($span)->turns as $i => $turn) {
             $reading = $turn->cleanReading($zone);
-            $covered = $layer->kind === 'base' && $stack->contains(static fn (Layer $above): bool => $above->kind === 'topper'
-                && $above->on_at < $turn->at && ($above->ended_at === null || $above->ended_at >= $turn->at));
-            if ($reading === null || $covered) {
+            $covered = array_filter($covers, static fn (array $span): bool => $span[0] < $turn->at && $turn->at <= $span[1]);
+            if ($reading === null || $covered !== []) {
                 continue;
             }
-            $wear = $path->steps()[$i]['washed'];
-            if ($reading->holds($layer->designedFor())) {
+            $wear = $steps[$i]['washed'];
+            if ($reading->holds($designed)) {
                 [$held, $failed, $failedAt] = [max($held ?? 0.0, $wear), null, null];
             } elseif ($failed === null && $wear > ($held ?? 0.0)) {
-                [$failed, $failedAt] = [$wear, $turn->at];
+                [$failed, $failedAt] = [$wear, CarbonImmutable::createFromTimestampUTC($turn->at)];
             }
         }
         $layer->fill(['held' => $held, 'failed' => $failed, 'failed_at' => $failedAt]);

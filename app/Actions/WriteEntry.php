@@ -14,8 +14,10 @@ use App\Models\User;
 use App\Models\Vehicle;
 use App\Record\JudgeProduct;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
@@ -48,25 +50,25 @@ final readonly class WriteEntry
             'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all()), 'due_before' => $dueBefore,
             'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
         ]);
-        foreach ($facts['readings'] ?? [] as $reading) {
-            Reading::query()->create([
-                'entry_id' => $entry->id, 'stage' => $reading['stage'], 'zone' => $reading['zone'],
-                'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null,
-            ]);
-        }
+        $workspaceId = $entry->workspace_id;
+        $mark = static fn (): array => ['id' => Str::uuid7()->toString(), 'workspace_id' => $workspaceId, 'entry_id' => $entry->id];
+        Reading::query()->insert(array_map(static fn (array $reading): array => [
+            ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null,
+        ], $facts['readings'] ?? []));
         $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
+        $uses = [];
         foreach ($facts['products'] ?? [] as $use) {
             $product = $products[$use['product_id']] ?? throw new \LogicException('A product passed validation and is gone.');
             $zone = Zone::from($use['zone']);
             $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack->firstWhere('zone', $zone->value), [
                 'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
             ]);
-            TurnProduct::query()->create([
-                'entry_id' => $entry->id, 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value,
-                'quantity_ml' => $use['quantity_ml'] ?? null,
-                'remarks' => array_map(static fn ($remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks),
-            ]);
+            $uses[] = [
+                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null,
+                'remarks' => json_encode(array_map(static fn (Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
+            ];
         }
+        TurnProduct::query()->insert($uses);
 
         return $entry;
     }

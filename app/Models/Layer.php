@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
-use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -40,18 +39,6 @@ class Layer extends Model
     public function designedFor(): Designed
     {
         return Designed::from($this->designed);
-    }
-
-    /** Days from the application to a moment. */
-    public function dayOf(CarbonImmutable $moment): float
-    {
-        return max(0.0, ($moment->getTimestamp() - $this->on_at->getTimestamp()) / 86400.0);
-    }
-
-    /** The moment so many days after the application. */
-    public function momentOf(float $day): CarbonImmutable
-    {
-        return $this->on_at->addSeconds((int) round($day * 86400.0));
     }
 
     /** @return array{float, float}|null label weeks, from the layer or its family; null where nothing wears */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use Carbon\CarbonImmutable;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Role;
@@ -20,12 +19,13 @@ use Vicissa\Core\Protection\WashTrait;
 final readonly class LoggedTurn
 {
     /**
+     * @param int $at  seconds since 1970: thousands of these are compared, and calendars are slow
      * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> $uses
      * @param array<string, array<string, array{behaviour: string, angle_deg: float|null}>> $readings  by zone, then stage
      */
     public function __construct(
         public string $id,
-        public CarbonImmutable $at,
+        public int $at,
         public Method $method,
         public bool $reset,
         public bool $clay,

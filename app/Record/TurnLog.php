@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use App\Models\Layer;
-use App\Models\Vehicle;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Matching\Method;
-use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WearPath;
 
@@ -28,7 +25,7 @@ final readonly class TurnLog
         /** @var list<stdClass> $entries */
         $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
             ->whereIn('turns.vehicle_id', $vehicleIds)->orderBy('turns.worked_at')->orderBy('turns.id')
-            ->get(['turns.id', 'turns.vehicle_id', 'turns.worked_at', 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
+            ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
         $vehicles = static fn ($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
         $uses = $readings = [];
         $products = DB::table('turn_products as u')->join('products as p', 'p.id', '=', 'u.product_id')
@@ -50,7 +47,7 @@ final readonly class TurnLog
         foreach ($entries as $row) {
             $turns[$row->vehicle_id][] = new LoggedTurn(
                 $row->id,
-                CarbonImmutable::parse($row->worked_at),
+                (int) $row->at,
                 Method::from($row->method),
                 $row->purpose === 'reset',
                 (bool) $row->clay,
@@ -69,20 +66,20 @@ final readonly class TurnLog
     }
 
     /** Turns that wore a layer: after it went on, until it ended (the turn that renewed it washed it first). */
-    public function during(Layer $layer): WearingTurns
+    public function during(LayerSpan $layer): WearingTurns
     {
+        $end = $layer->end ?? PHP_INT_MAX;
+
         return new WearingTurns(array_values(array_filter(
-            $this->turns($layer->vehicle_id),
-            static fn (LoggedTurn $turn): bool => $turn->at > $layer->on_at && ($layer->ended_at === null || $turn->at <= $layer->ended_at),
+            $this->turns($layer->vehicleId),
+            static fn (LoggedTurn $turn): bool => $turn->at > $layer->on && $turn->at <= $end,
         )));
     }
 
-    public function path(Vehicle $vehicle, Layer $layer): WearPath
+    public function path(Habits $habits, LayerSpan $layer): WearPath
     {
-        $zone = Zone::from($layer->zone);
-
-        return WearPath::of($vehicle->habits(), array_map(
-            static fn (LoggedTurn $turn): Wash => new Wash($layer->dayOf($turn->at), $turn->traits($zone), $turn->dryingAidFor($zone, $layer->family())),
+        return WearPath::of($habits, array_map(
+            static fn (LoggedTurn $turn): Wash => new Wash($layer->day($turn->at), $turn->traits($layer->zone), $turn->dryingAidFor($layer->zone, $layer->family)),
             $this->during($layer)->turns,
         ));
     }

@@ -9,9 +9,10 @@ use Illuminate\Support\Facades\DB;
 /** For migrations: shuts a table to every workspace but the one entered. */
 final class RowSecurity
 {
-    public const WORKSPACE = "nullif(current_setting('vicissa.workspace', true), '')::uuid";
+    // In a sub-select the setting is read once a query instead of once a row.
+    public const WORKSPACE = "(select nullif(current_setting('vicissa.workspace', true), '')::uuid)";
 
-    public const USER = "nullif(current_setting('vicissa.user', true), '')::uuid";
+    public const USER = "(select nullif(current_setting('vicissa.user', true), '')::uuid)";
 
     public static function guard(string $table, ?string $using = null, ?string $check = null): void
     {

@@ -11,6 +11,7 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use Carbon\CarbonImmutable;
 use Random\Engine\Mt19937;
@@ -173,11 +174,12 @@ final class Year
     /** How far the layer on now is through its true life at the moment after this wash. */
     private function ratio(Vehicle $vehicle, Layer $layer, CarbonImmutable $at): float
     {
+        $span = LayerSpan::of($layer);
         $label = $layer->labelWeeks() ?? [10.0, 10.0];
         $true = Cast::TRUE_LIFE[$layer->name ?? ''] ?? 0.9 * sqrt($label[0] * $label[1]);
         $life = $this->lives[$layer->id] ??= $true * exp($this->vehicleEffect[$vehicle->id] + 0.25 * $this->normal());
 
-        return (TurnLog::of([$vehicle->id])->path($vehicle, $layer)->at($layer->dayOf($at)) + 0.25) / $life;
+        return (TurnLog::of([$vehicle->id])->path($vehicle->habits(), $span)->at($span->day($at->getTimestamp())) + 0.25) / $life;
     }
 
     /** @return array{stage: string, zone: string, behaviour: string, angle_deg: float} */

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use App\Models\Layer;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Family;
+
+/** When a layer was on, in seconds since 1970: what wear is reckoned from, without a calendar. */
+final readonly class LayerSpan
+{
+    public function __construct(
+        public string $vehicleId,
+        public Zone $zone,
+        public Family $family,
+        public int $on,
+        public ?int $end,
+    ) {}
+
+    public static function of(Layer $layer): self
+    {
+        return new self($layer->vehicle_id, Zone::from($layer->zone), $layer->family(), $layer->on_at->getTimestamp(), $layer->ended_at?->getTimestamp());
+    }
+
+    /** Days from the application to a moment. */
+    public function day(int $moment): float
+    {
+        return max(0.0, ($moment - $this->on) / 86400.0);
+    }
+
+    /** The moment so many days after the application. */
+    public function moment(float $day): int
+    {
+        return $this->on + (int) round($day * 86400.0);
+    }
+}
