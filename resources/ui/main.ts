@@ -1,1 +1,21 @@
-export {}
+import '@fontsource-variable/commissioner'
+import '@fontsource-variable/literata'
+import './style/tokens.css'
+import './style/base.css'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { Problem } from './api/client'
+import { makeRouter } from './router'
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 15_000,
+      // A refusal does not get better by asking again; a lost signal may.
+      retry: (count, error) => count < 2 && !(error instanceof Problem && error.status > 0),
+    },
+  },
+})
+
+createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(makeRouter(queries)).mount('#app')

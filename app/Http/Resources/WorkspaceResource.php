@@ -11,7 +11,7 @@ use Illuminate\Http\Request;
 
 /** @mixin Workspace */
 #[Shape('Workspace', new Field('id', 'uuid'), new Field('name', 'string'), new Field('time_zone', 'string'), new Field('units', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent'), new Field('bare_face', 'boolean'), new Field('version', 'integer'))]
+    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]), new Field('bare_face', 'boolean'), new Field('version', 'integer'))]
 final class WorkspaceResource extends RowResource
 {
     /** @return array<string, mixed> */

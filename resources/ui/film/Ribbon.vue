@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { behaviours } from '@/lib/words'
+import { bodyPath, dropPath, nicksPath, timeScale } from './geometry'
+
+// One layer's life along time: what is left is its thickness, washes nick it, readings stand on it as drops,
+// ahead of today it frays into the spread, and a bracket marks when to renew it.
+const props = defineProps<{
+  ribbon: Schemas['Ribbon']
+  from: string
+  to: string
+  today: string
+  width: number
+  height?: number
+}>()
+
+const H = computed(() => props.height ?? 54)
+const floor = computed(() => H.value - 15)
+const tall = computed(() => H.value - 29)
+const x = computed(() => timeScale(props.from, props.to, props.width))
+const now = computed(() => x.value(props.today))
+
+const bodies = computed(() =>
+  props.ribbon.segments.map((segment) => ({
+    id: segment.layer_id,
+    body: bodyPath(segment.points, x.value, floor.value, tall.value, 0, now.value),
+    nicks: nicksPath(segment.points, x.value, floor.value, tall.value, 2.4),
+    family: segment.family,
+    // A new layer stands up with a firm leading edge.
+    edge: segment.points[0] && x.value(segment.points[0].at) > 1 ? x.value(segment.points[0].at) : null,
+    edgeTop: floor.value - (segment.points[0]?.left ?? 0) * tall.value,
+  })),
+)
+
+const fray = computed(() => {
+  const { spread, left } = props.ribbon
+  if (!spread || left === null) return null
+  const top = floor.value - left * tall.value
+  const [early, middle, late] = [spread.p10, spread.p50, spread.p90].map((at) => (at ? x.value(at) : props.width * 4))
+  if (early === undefined || middle === undefined || late === undefined) return null
+  const wedge = (end: number) => `M${now.value} ${floor.value}V${top}L${end} ${floor.value}z`
+  // Loose fibres between the early and the late end.
+  const fibres = [0.15, 0.35, 0.55, 0.75, 0.95]
+    .map((share) => {
+      const end = early + (late - early) * share
+      return `M${now.value} ${top}Q${now.value + (end - now.value) * 0.55} ${top + (floor.value - top) * 0.42} ${end} ${floor.value}`
+    })
+    .join('')
+  return { early: wedge(early), middle: wedge(middle), late: wedge(late), fibres }
+})
+
+const angles: Record<string, number> = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
+
+function topAt(at: string): number {
+  const moment = Date.parse(at)
+  for (const segment of props.ribbon.segments) {
+    const last = segment.points.at(-1)
+    const first = segment.points[0]
+    if (!first || !last || moment < Date.parse(first.at) || moment > Date.parse(last.at)) continue
+    for (let i = 1; i < segment.points.length; i++) {
+      const a = segment.points[i - 1]
+      const b = segment.points[i]
+      if (!a || !b || Date.parse(b.at) < moment) continue
+      return floor.value - b.left * tall.value
+    }
+  }
+  return floor.value
+}
+
+const drops = computed(() =>
+  props.ribbon.readings.map((reading) => ({
+    key: reading.at,
+    clean: reading.stage !== 'arrival',
+    path: dropPath(
+      x.value(reading.at),
+      Math.max(13, topAt(reading.at)),
+      reading.angle_deg ?? angles[reading.behaviour] ?? 90,
+      5,
+    ),
+  })),
+)
+
+const bracket = computed(() => {
+  const { from_at: open, due_at: due, late_at: late, state } = props.ribbon
+  if (!due || state === 'failed') return null
+  const clamp = (value: number) => Math.min(props.width - 1, Math.max(1, value))
+  const [a, b, c] = [open ?? due, due, late ?? due].map((at) => x.value(at))
+  if (a === undefined || b === undefined || c === undefined || a > props.width) return null
+  const y = H.value - 9
+  const left = a >= 0 ? `M${clamp(a)} ${y - 4}V${y}` : `M1 ${y}`
+  const right = c <= props.width ? `V${y - 4}` : ''
+  const tick = b >= 0 && b <= props.width ? `M${b} ${y}l-4 7h8z` : ''
+  return { line: `${left}H${clamp(c)}${right}`, tick }
+})
+</script>
+
+<template>
+  <svg class="ribbon" :width="width" :height="H" :viewBox="`0 0 ${width} ${H}`" aria-hidden="true">
+    <path class="base" :class="ribbon.base?.family ?? 'bare'" :d="`M0 ${floor + 2}H${width}`" />
+    <template v-if="fray">
+      <path class="late" :d="fray.late" />
+      <path class="middle" :d="fray.middle" />
+      <path class="early" :d="fray.early" />
+      <path class="fibres" :d="fray.fibres" />
+    </template>
+    <g v-for="body in bodies" :key="body.id">
+      <path class="body" :class="body.family" :d="body.body" />
+      <path class="nicks" :d="body.nicks" />
+      <path v-if="body.edge !== null" class="edge" :d="`M${body.edge} ${floor}V${body.edgeTop - 2}`" />
+    </g>
+    <path v-for="drop in drops" :key="drop.key" class="drop" :class="{ dirty: !drop.clean }" :d="drop.path" />
+    <template v-if="bracket">
+      <path class="bracket" :d="bracket.line" />
+      <path class="tick" :d="bracket.tick" />
+    </template>
+  </svg>
+</template>
+
+<style scoped>
+.ribbon {
+  display: block;
+  overflow: hidden;
+}
+
+.body {
+  fill: var(--film);
+}
+
+.body.wax {
+  fill: color-mix(in oklab, var(--film) 55%, #b58b2c);
+}
+
+.body.polymer {
+  fill: color-mix(in oklab, var(--film) 60%, #3f6fae);
+}
+
+.body.ceramic,
+.body.film,
+.body.wrap {
+  fill: var(--base);
+}
+
+.nicks {
+  fill: var(--paper);
+}
+
+.edge {
+  stroke: var(--film-deep);
+  stroke-width: 2;
+}
+
+.early {
+  fill: var(--film);
+  opacity: 0.5;
+}
+
+.middle {
+  fill: var(--film);
+  opacity: 0.26;
+}
+
+.late {
+  fill: var(--film);
+  opacity: 0.14;
+}
+
+.fibres {
+  fill: none;
+  stroke: var(--film);
+  stroke-width: 0.8;
+  opacity: 0.6;
+}
+
+.base {
+  stroke: var(--base);
+  stroke-width: 4;
+}
+
+.base.wax {
+  stroke-dasharray: 7 2;
+}
+
+.base.polymer {
+  stroke-dasharray: 2 2;
+}
+
+.base.silica-spray {
+  stroke-dasharray: 12 2 2 2;
+}
+
+.base.wrap,
+.base.film {
+  stroke-dasharray: none;
+  stroke-width: 6;
+}
+
+.base.bare {
+  stroke: var(--line-strong);
+  stroke-width: 1.5;
+  stroke-dasharray: 2 5;
+}
+
+.drop {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.3;
+}
+
+.drop.dirty {
+  fill: none;
+  stroke: var(--ink-3);
+  stroke-dasharray: 2 1.5;
+}
+
+.bracket {
+  fill: none;
+  stroke: var(--due);
+  stroke-width: 2;
+}
+
+.tick {
+  fill: var(--due);
+}
+</style>

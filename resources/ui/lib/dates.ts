@@ -1,0 +1,72 @@
+const DAY = 86_400_000
+
+/** A calendar day of the workspace's zone, "2026-11-25". */
+export function dayIn(zone: string, moment: Date | string | number = Date.now()): string {
+  return new Intl.DateTimeFormat('sv-SE', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+    new Date(moment),
+  )
+}
+
+/** "25 Nov", with the year when it is another one. */
+export function shortDay(moment: string, zone: string): string {
+  const day = moment.length === 10 ? moment : dayIn(zone, moment)
+  const date = new Date(day + 'T12:00:00Z')
+  const other = day.slice(0, 4) !== dayIn(zone).slice(0, 4)
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(other ? { year: 'numeric' } : {}),
+    timeZone: 'UTC',
+  }).format(date)
+}
+
+export function dayAndTime(moment: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: zone,
+  }).format(new Date(moment))
+}
+
+/** Whole calendar days from today to a day; negative in the past. */
+export function daysUntil(moment: string, zone: string): number {
+  const day = moment.length === 10 ? moment : dayIn(zone, moment)
+  return Math.round((Date.parse(day + 'T00:00:00Z') - Date.parse(dayIn(zone) + 'T00:00:00Z')) / DAY)
+}
+
+/** "today", "in 12 days", "in 7 weeks", "3 days ago". */
+export function fromToday(moment: string, zone: string): string {
+  const days = daysUntil(moment, zone)
+  if (days === 0) return 'today'
+  const size = Math.abs(days)
+  const words =
+    size < 21
+      ? `${size} ${size === 1 ? 'day' : 'days'}`
+      : size < 120
+        ? `${Math.round(size / 7)} weeks`
+        : size < 700
+          ? `${Math.round(size / 30.4)} months`
+          : `${Math.round(size / 365)} years`
+  return days > 0 ? `in ${words}` : `${words} ago`
+}
+
+/** The local wall-clock value of a datetime input for a moment, and back. */
+export function wallClock(zone: string, moment: Date = new Date()): string {
+  return new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' })
+    .format(moment)
+    .replace(' ', 'T')
+}
+
+export function fromWallClock(zone: string, value: string): string {
+  // Guess as if the zone were UTC, then correct by what that moment reads there; twice, for the hours around a clock change.
+  let moment = Date.parse(value + ':00Z')
+  if (Number.isNaN(moment)) return ''
+  for (let round = 0; round < 2; round++) {
+    moment += Date.parse(value + ':00Z') - Date.parse(wallClock(zone, new Date(moment)) + ':00Z')
+  }
+  return new Date(moment).toISOString()
+}

@@ -1,0 +1,62 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, type Ref } from 'vue'
+import { Problem } from '@/api/client'
+
+/**
+ * Editing one row that others may edit too: what was typed stays whatever happens, and a newer version is shown rather
+ * than overwritten.
+ */
+export function useEdit<Row extends object>(options: {
+  load: () => Promise<{ data: Row; tag: string }>
+  save: (form: Row, tag: string) => Promise<unknown>
+  touches: unknown[][]
+}) {
+  const queries = useQueryClient()
+  const form: Ref<Row | null> = ref(null)
+  const tag = ref('')
+  const problem = ref<unknown>(null)
+  const busy = ref(false)
+
+  async function load() {
+    try {
+      const answer = await options.load()
+      form.value = structuredClone(answer.data)
+      tag.value = answer.tag
+    } catch (caught) {
+      problem.value = caught
+    }
+  }
+
+  async function save(): Promise<boolean> {
+    if (!form.value) return false
+    busy.value = true
+    problem.value = null
+    try {
+      await options.save(form.value, tag.value)
+      await Promise.all(options.touches.map((queryKey) => queries.invalidateQueries({ queryKey })))
+      return true
+    } catch (caught) {
+      problem.value = caught
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+
+  return {
+    form,
+    problem,
+    busy,
+    load,
+    save,
+    fields: computed(() => (problem.value instanceof Problem ? problem.value.fields : {})),
+    /** What someone else has saved meanwhile. */
+    newer: computed(() => (problem.value instanceof Problem ? (problem.value.current as Row | null) : null)),
+    async overrule(): Promise<boolean> {
+      const answer = await options.load()
+      tag.value = answer.tag
+      return save()
+    },
+    takeTheirs: load,
+  }
+}

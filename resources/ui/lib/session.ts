@@ -1,0 +1,41 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, watchEffect } from 'vue'
+import { usePreferredDark } from '@vueuse/core'
+import { api, told, type Schemas } from '@/api/client'
+
+export type Me = Schemas['Me']
+
+export const meQuery = {
+  queryKey: ['me'],
+  queryFn: () => told(api.GET('/api/v1/me')),
+  staleTime: 60_000,
+  retry: false,
+}
+
+export function useMe() {
+  const { data } = useQuery(meQuery)
+  return {
+    me: data,
+    workspace: computed(() => data.value?.workspace),
+    isOwner: computed(() => data.value?.role === 'owner'),
+    units: computed(() => data.value?.workspace.units ?? 'metric'),
+    zone: computed(() => data.value?.workspace.time_zone ?? 'UTC'),
+  }
+}
+
+/** Light and dark: the person's choice, else the device's. */
+export function useTheme() {
+  const dark = usePreferredDark()
+  const queries = useQueryClient()
+  const { me } = useMe()
+  const theme = computed(() => me.value?.theme ?? 'auto')
+  watchEffect(() => {
+    const wanted = theme.value === 'auto' ? (dark.value ? 'dark' : 'light') : theme.value
+    document.documentElement.dataset.theme = wanted
+    document.documentElement.style.colorScheme = wanted
+  })
+  async function choose(next: Me['theme']) {
+    queries.setQueryData(['me'], await told(api.PATCH('/api/v1/me', { body: { theme: next } })))
+  }
+  return { theme, choose }
+}

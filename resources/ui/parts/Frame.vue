@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, told } from '@/api/client'
+import { useMe, useTheme } from '@/lib/session'
+import Glyph from './Glyph.vue'
+import Mark from './Mark.vue'
+
+const { me, workspace } = useMe()
+const { theme, choose } = useTheme()
+const queries = useQueryClient()
+const router = useRouter()
+
+const places = [
+  { to: '/', name: 'Film', glyph: 'film' },
+  { to: '/book', name: 'Book', glyph: 'book' },
+  { to: '/shelf', name: 'Shelf', glyph: 'shelf' },
+  { to: '/workspace', name: 'Workspace', glyph: 'house' },
+] as const
+
+const dark = computed(() => theme.value === 'dark')
+
+async function signOut() {
+  await told(api.POST('/api/v1/auth/sign-out'))
+  queries.clear()
+  await router.push('/sign-in')
+}
+</script>
+
+<template>
+  <a class="skip" href="#main">To the content</a>
+  <header class="band">
+    <RouterLink to="/" class="sign"><Mark /> <span>Vicissa</span></RouterLink>
+    <nav class="places" aria-label="Places">
+      <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place">
+        <Glyph :name="place.glyph" /> <span>{{ place.name }}</span>
+      </RouterLink>
+    </nav>
+    <div class="who">
+      <span class="names" :title="me?.email"
+        >{{ workspace?.name }} <span class="quiet">· {{ me?.name }}</span></span
+      >
+      <button
+        type="button"
+        class="icon"
+        :aria-label="dark ? 'Light theme' : 'Dark theme'"
+        @click="choose(dark ? 'light' : 'dark')"
+      >
+        <Glyph :name="dark ? 'light' : 'dark'" />
+      </button>
+      <button type="button" class="icon" aria-label="Sign out" @click="signOut"><Glyph name="out" /></button>
+    </div>
+  </header>
+  <main id="main" tabindex="-1"><slot /></main>
+</template>
+
+<style scoped>
+.skip {
+  position: absolute;
+  left: -999px;
+}
+
+.skip:focus {
+  left: var(--s3);
+  top: var(--s3);
+  z-index: 20;
+  background: var(--sheet);
+  padding: var(--s2) var(--s3);
+}
+
+main:focus {
+  outline: none;
+}
+
+.band {
+  position: sticky;
+  top: 0;
+  z-index: 10;
+  display: flex;
+  align-items: stretch;
+  gap: var(--s5);
+  height: 54px;
+  padding: 0 var(--s5);
+  background: var(--paper);
+  border-bottom: 1px solid var(--line);
+}
+
+.sign {
+  display: flex;
+  align-items: center;
+  gap: var(--s2);
+  font: italic 560 21px var(--book);
+  text-decoration: none;
+}
+
+.places {
+  display: flex;
+  gap: var(--s1);
+}
+
+.place {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  padding: 0 var(--s3);
+  text-decoration: none;
+  color: var(--ink-2);
+  border-bottom: 3px solid transparent;
+  border-top: 3px solid transparent;
+}
+
+.place:hover {
+  color: var(--ink);
+}
+
+.place.router-link-exact-active {
+  color: var(--ink);
+  font-weight: 650;
+  border-bottom-color: var(--film);
+}
+
+.who {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: var(--s2);
+}
+
+.names {
+  font-size: 14px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  max-width: 340px;
+}
+
+.icon {
+  width: var(--touch);
+  height: var(--touch);
+  display: grid;
+  place-items: center;
+  border: 0;
+  background: none;
+  color: var(--ink-2);
+  cursor: pointer;
+}
+
+.icon:hover {
+  color: var(--ink);
+}
+
+@media (max-width: 700px) {
+  .band {
+    padding: 0 var(--s3);
+    height: 48px;
+  }
+
+  .names {
+    display: none;
+  }
+
+  .places {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 10;
+    background: var(--sheet);
+    border-top: 1px solid var(--line-strong);
+    padding-bottom: env(safe-area-inset-bottom);
+  }
+
+  .place {
+    flex: 1;
+    flex-direction: column;
+    justify-content: center;
+    gap: 2px;
+    height: 58px;
+    font-size: 13px;
+    border-bottom: 0;
+    border-top: 3px solid transparent;
+  }
+
+  .place.router-link-exact-active {
+    border-top-color: var(--film);
+  }
+}
+</style>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { api, told, toldWithTag, type Schemas } from '@/api/client'
+import { useEdit } from '@/lib/edit'
+import { newId } from '@/lib/ids'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import NewerVersion from '@/parts/NewerVersion.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+const props = defineProps<{ id: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { isOwner } = useMe()
+const isNew = props.id === 'new'
+const key = ref(newId())
+const path = { params: { path: { client: props.id } } }
+const empty: Schemas['Client'] = {
+  id: '',
+  name: '',
+  contact: null,
+  phone: null,
+  email: null,
+  note: null,
+  vehicles: 0,
+  version: 0,
+}
+
+const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Client']>({
+  load: () =>
+    isNew ? Promise.resolve({ data: empty, tag: '' }) : toldWithTag(api.GET('/api/v1/clients/{client}', path)),
+  save: (row, tag) =>
+    isNew
+      ? told(api.POST('/api/v1/clients', { params: { header: { 'Idempotency-Key': key.value } }, body: row }))
+      : told(
+          api.PATCH('/api/v1/clients/{client}', { params: { ...path.params, header: { 'If-Match': tag } }, body: row }),
+        ),
+  touches: [['clients'], ['vehicles'], ['film']],
+})
+onMounted(load)
+
+async function done(work: Promise<boolean>) {
+  if (await work) emit('done')
+}
+
+async function remove() {
+  try {
+    await told(api.DELETE('/api/v1/clients/{client}', path))
+    emit('done')
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+const sure = ref(false)
+</script>
+
+<template>
+  <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
+    <div class="two">
+      <Field label="Name" :error="fields.name"
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
+      ></Field>
+      <Field label="Who to ask for" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.contact" maxlength="120" /></template
+      ></Field>
+      <Field label="Phone" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.phone" type="tel" maxlength="40" /></template
+      ></Field>
+      <Field label="E-mail" optional :error="fields.email"
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.email" type="email" maxlength="200" /></template
+      ></Field>
+    </div>
+    <Field label="Note" optional
+      ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="2000" /></template
+    ></Field>
+    <ProblemNote :problem="problem">
+      <NewerVersion
+        v-if="newer"
+        :mine="form"
+        :theirs="newer"
+        @overrule="done(overrule())"
+        @take="takeTheirs().then(() => (problem = null))"
+      />
+    </ProblemNote>
+    <div class="row">
+      <button type="submit" class="act" :disabled="busy">Save</button>
+      <button type="button" class="words" @click="$emit('done')">Leave it</button>
+      <template v-if="isOwner && !isNew">
+        <button v-if="!sure" type="button" class="words" @click="sure = true">Remove…</button>
+        <span v-else
+          >The vehicles stay, without an owner.
+          <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
+        >
+      </template>
+    </div>
+  </form>
+  <ProblemNote v-else :problem="problem" />
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--s4);
+}
+
+@media (max-width: 700px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { onMounted, ref } from 'vue'
+import { all, api, told, toldWithTag, type Schemas } from '@/api/client'
+import { useEdit } from '@/lib/edit'
+import { newId } from '@/lib/ids'
+import { useMe } from '@/lib/session'
+import { waters } from '@/lib/words'
+import Field from '@/parts/Field.vue'
+import NewerVersion from '@/parts/NewerVersion.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+
+const props = defineProps<{ id: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { isOwner } = useMe()
+const isNew = props.id === 'new'
+const key = ref(newId())
+const sure = ref(false)
+const path = { params: { path: { site: props.id } } }
+const empty: Schemas['Site'] = {
+  id: '',
+  client_id: null,
+  name: '',
+  address: null,
+  water: 'tap',
+  tds_mg_l: null,
+  power: true,
+  surface: null,
+  run_off: null,
+  hours: null,
+  access: null,
+  certificate_expires_on: null,
+  travel_min: 0,
+  vehicles: 0,
+  version: 0,
+}
+const { data: clients } = useQuery({
+  queryKey: ['clients'],
+  queryFn: () => all((cursor) => told(api.GET('/api/v1/clients', { params: { query: { limit: 200, cursor } } }))),
+})
+
+const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Site']>({
+  load: () => (isNew ? Promise.resolve({ data: empty, tag: '' }) : toldWithTag(api.GET('/api/v1/sites/{site}', path))),
+  save: (row, tag) => {
+    const body = {
+      ...row,
+      tds_mg_l: String(row.tds_mg_l ?? '') === '' ? null : Number(row.tds_mg_l),
+      travel_min: Number(row.travel_min) || 0,
+      certificate_expires_on: row.certificate_expires_on || null,
+    }
+    return isNew
+      ? told(api.POST('/api/v1/sites', { params: { header: { 'Idempotency-Key': key.value } }, body }))
+      : told(api.PATCH('/api/v1/sites/{site}', { params: { ...path.params, header: { 'If-Match': tag } }, body }))
+  },
+  touches: [['sites'], ['vehicles'], ['film']],
+})
+onMounted(load)
+
+async function done(work: Promise<boolean>) {
+  if (await work) emit('done')
+}
+
+async function remove() {
+  try {
+    await told(api.DELETE('/api/v1/sites/{site}', path))
+    emit('done')
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+</script>
+
+<template>
+  <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
+    <div class="three">
+      <Field label="Name" :error="fields.name"
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
+      ></Field>
+      <Field label="Whose" optional
+        ><template #default="f"
+          ><SearchSelect
+            v-bind="f"
+            v-model="form.client_id"
+            :options="Object.fromEntries((clients ?? []).map((row) => [row.id, row.name]))"
+            none="—" /></template
+      ></Field>
+      <Field label="Address" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.address" maxlength="240" /></template
+      ></Field>
+      <Field label="Water"
+        ><template #default="f"><PlainSelect v-bind="f" v-model="form.water" :options="waters" /></template
+      ></Field>
+      <Field label="Dissolved solids" optional :error="fields.tds_mg_l"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="form.tds_mg_l" type="number" min="0" suffix="mg/l" /></template
+      ></Field>
+      <Field label="Way there" optional :error="fields.travel_min"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="form.travel_min" type="number" min="0" suffix="min" /></template
+      ></Field>
+      <Field label="Ground" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.surface" maxlength="120" /></template
+      ></Field>
+      <Field label="Open" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.hours" maxlength="120" /></template
+      ></Field>
+      <Field label="Certificate valid until" optional :error="fields.certificate_expires_on"
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.certificate_expires_on" type="date" /></template
+      ></Field>
+    </div>
+    <Field label="Rules of the gate" optional
+      ><template #default="f"><PlainInput v-bind="f" v-model="form.access" maxlength="240" /></template
+    ></Field>
+    <Field
+      label="Where the dirty water runs"
+      optional
+      hint="Many places forbid wash water in storm drains. Local rules decide, not this program."
+      ><template #default="f"><PlainInput v-bind="f" v-model="form.run_off" maxlength="240" /></template
+    ></Field>
+    <label class="row"><input v-model="form.power" type="checkbox" /> There is power</label>
+    <ProblemNote :problem="problem">
+      <NewerVersion
+        v-if="newer"
+        :mine="form"
+        :theirs="newer"
+        @overrule="done(overrule())"
+        @take="takeTheirs().then(() => (problem = null))"
+      />
+    </ProblemNote>
+    <div class="row">
+      <button type="submit" class="act" :disabled="busy">Save</button>
+      <button type="button" class="words" @click="$emit('done')">Leave it</button>
+      <template v-if="isOwner && !isNew">
+        <button v-if="!sure" type="button" class="words" @click="sure = true">Remove…</button>
+        <span v-else
+          >The vehicles stay, without a place.
+          <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
+        >
+      </template>
+    </div>
+  </form>
+  <ProblemNote v-else :problem="problem" />
+</template>
+
+<style scoped>
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: var(--s4);
+}
+
+@media (max-width: 700px) {
+  .three {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

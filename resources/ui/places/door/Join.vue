@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, Problem, told } from '@/api/client'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import DoorFrame from './DoorFrame.vue'
+
+const route = useRoute()
+const router = useRouter()
+const queries = useQueryClient()
+const token = String(route.query.token ?? '')
+const { data: invitation, error } = useQuery({
+  queryKey: ['invitation', token],
+  queryFn: () => told(api.GET('/api/v1/auth/invitation', { params: { query: { token } } })),
+  retry: false,
+})
+const name = ref('')
+const password = ref('')
+const problem = ref<unknown>(null)
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+
+async function join() {
+  problem.value = null
+  try {
+    await told(
+      api.POST('/api/v1/auth/join', {
+        body: { token, password: password.value, ...(invitation.value?.known ? {} : { name: name.value }) },
+      }),
+    )
+    queries.clear()
+    await router.push('/')
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+</script>
+
+<template>
+  <DoorFrame
+    :title="invitation ? `Join ${invitation.workspace}` : 'Join'"
+    :lead="invitation ? `You come in as ${invitation.role}, with ${invitation.email}.` : undefined"
+  >
+    <ProblemNote :problem="error" />
+    <form v-if="invitation" class="grid" novalidate @submit.prevent="join">
+      <Field v-if="!invitation.known" label="Your name" :error="fields.name">
+        <template #default="{ id, describedby }"
+          ><PlainInput :id="id" v-model="name" name="name" autocomplete="name" :describedby="describedby"
+        /></template>
+      </Field>
+      <Field
+        :label="invitation.known ? 'Your password' : 'A password'"
+        :hint="invitation.known ? undefined : 'At least ten characters, with a letter.'"
+        :error="fields.password"
+      >
+        <template #default="{ id, describedby }"
+          ><PlainInput
+            :id="id"
+            v-model="password"
+            type="password"
+            name="password"
+            :autocomplete="invitation.known ? 'current-password' : 'new-password'"
+            :describedby="describedby"
+        /></template>
+      </Field>
+      <ProblemNote :problem="problem" />
+      <button type="submit" class="act">Come in</button>
+    </form>
+    <p><RouterLink to="/sign-in">To sign in</RouterLink></p>
+  </DoorFrame>
+</template>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, Problem, told } from '@/api/client'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import DoorFrame from './DoorFrame.vue'
+
+const route = useRoute()
+const password = ref('')
+const done = ref(false)
+const problem = ref<unknown>(null)
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+
+async function save() {
+  problem.value = null
+  try {
+    await told(
+      api.POST('/api/v1/auth/reset', {
+        body: {
+          email: String(route.query.email ?? ''),
+          token: String(route.query.token ?? ''),
+          password: password.value,
+        },
+      }),
+    )
+    done.value = true
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+</script>
+
+<template>
+  <DoorFrame title="Choose a new password">
+    <p v-if="done" role="status">The new password stands. Everyone signed in with the old one is out.</p>
+    <form v-else class="grid" novalidate @submit.prevent="save">
+      <Field label="New password" hint="At least ten characters, with a letter." :error="fields.password">
+        <template #default="{ id, describedby }"
+          ><PlainInput
+            :id="id"
+            v-model="password"
+            type="password"
+            name="password"
+            autocomplete="new-password"
+            :describedby="describedby"
+        /></template>
+      </Field>
+      <ProblemNote :problem="problem" />
+      <button type="submit" class="act">Save it</button>
+    </form>
+    <p><RouterLink to="/sign-in">To sign in</RouterLink></p>
+  </DoorFrame>
+</template>

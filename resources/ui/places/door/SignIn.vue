@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, told } from '@/api/client'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import DoorFrame from './DoorFrame.vue'
+
+const email = ref('')
+const password = ref('')
+const remember = ref(true)
+const problem = ref<unknown>(null)
+const busy = ref(false)
+const router = useRouter()
+const route = useRoute()
+const queries = useQueryClient()
+
+async function enter() {
+  busy.value = true
+  problem.value = null
+  try {
+    await told(
+      api.POST('/api/v1/auth/sign-in', {
+        body: { email: email.value, password: password.value, remember: remember.value },
+      }),
+    )
+    queries.clear()
+    // Only a place of our own: never an address someone slipped into the link.
+    const next = typeof route.query.next === 'string' && /^\/(?![/\\])/.test(route.query.next) ? route.query.next : '/'
+    await router.push(next)
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <DoorFrame title="Sign in">
+    <form class="grid" novalidate @submit.prevent="enter">
+      <Field label="E-mail">
+        <template #default="{ id }"
+          ><PlainInput :id="id" v-model="email" type="email" name="email" autocomplete="username" required
+        /></template>
+      </Field>
+      <Field label="Password">
+        <template #default="{ id }"
+          ><PlainInput
+            :id="id"
+            v-model="password"
+            type="password"
+            name="password"
+            autocomplete="current-password"
+            required
+        /></template>
+      </Field>
+      <label class="row"><input v-model="remember" type="checkbox" /> Stay signed in on this device</label>
+      <ProblemNote :problem="problem" />
+      <button type="submit" class="act" :disabled="busy">{{ busy ? 'One moment…' : 'Sign in' }}</button>
+    </form>
+    <p class="row">
+      <RouterLink to="/forgot">Forgotten the password?</RouterLink>
+      <RouterLink to="/register">New here: begin</RouterLink>
+    </p>
+  </DoorFrame>
+</template>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { all, api, told, type Schemas } from '@/api/client'
+import { useUnits } from '@/lib/units'
+import { leaves, roles } from '@/lib/words'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import Bottle from '@/film/Bottle.vue'
+
+const units = useUnits()
+const search = ref('')
+const archived = ref(false)
+const { data, error, isPending } = useQuery({
+  queryKey: ['products', archived],
+  queryFn: () =>
+    all((cursor) =>
+      told(
+        api.GET('/api/v1/products', {
+          params: { query: { limit: 200, cursor, ...(archived.value ? { archived: true } : {}) } },
+        }),
+      ),
+    ),
+})
+const byRole = computed(() => {
+  const words = search.value.trim().toLocaleLowerCase()
+  const rows = (data.value ?? []).filter((product) =>
+    [product.name, product.line, product.maker].join(' ').toLocaleLowerCase().includes(words),
+  )
+  return Object.keys(roles)
+    .map((role) => ({ role, products: rows.filter((product) => product.role === role) }))
+    .filter((group) => group.products.length)
+})
+const claim = (product: Schemas['Product']) =>
+  product.label_low_weeks ? `${product.label_low_weeks}–${product.label_high_weeks} weeks by its label` : ''
+const low = (product: Schemas['Product']) => product.stock_ml <= product.reorder_ml
+const mixes = (product: Schemas['Product']) =>
+  Object.entries(product.dilutions)
+    .map(([way, text]) => `${way} ${text}`)
+    .join(' · ')
+</script>
+
+<template>
+  <div class="page">
+    <div class="row spread head">
+      <h1>Shelf</h1>
+      <label class="find"
+        ><span class="hidden-text">Find on the shelf</span
+        ><input v-model="search" type="search" placeholder="Find on the shelf"
+      /></label>
+      <label class="row"><input v-model="archived" type="checkbox" /> also what was put away</label>
+      <RouterLink to="/shelf/new" class="act">A new product</RouterLink>
+    </div>
+    <ProblemNote :problem="error" />
+    <p v-if="isPending" class="quiet" role="status">Looking along the shelf…</p>
+    <p v-else-if="!byRole.length" class="quiet">
+      {{
+        search
+          ? 'Nothing on the shelf fits that.'
+          : 'The shelf is empty. A product with what its label says is enough to begin.'
+      }}
+    </p>
+
+    <section v-for="group in byRole" :key="group.role" class="board">
+      <h2>{{ roles[group.role] }}</h2>
+      <ul>
+        <li v-for="product in group.products" :key="product.id">
+          <RouterLink :to="`/shelf/${product.id}`" class="bottle">
+            <Bottle :left="product.pack_ml ? product.stock_ml / product.pack_ml : product.stock_ml > 0 ? 0.6 : 0" />
+            <span class="text">
+              <strong>{{ product.name }}</strong>
+              <span class="small"
+                >pH {{ product.ph }}, leaves {{ leaves[product.leaves]?.toLowerCase()
+                }}<template v-if="product.strips !== 'none'">, strips {{ product.strips }}ly</template></span
+              >
+              <span v-if="claim(product)" class="small">{{ claim(product) }}</span>
+              <span class="small quiet">{{ mixes(product) }}</span>
+              <span class="small" :class="{ low: low(product) }"
+                >{{ units.volume(product.stock_ml) }}{{ low(product) ? ' left: reorder' : ''
+                }}<template v-if="product.archived"> · put away</template></span
+              >
+            </span>
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  margin-bottom: var(--s3);
+}
+
+.find {
+  margin-left: auto;
+}
+
+.find input {
+  min-height: var(--touch);
+  width: 240px;
+  font: inherit;
+  font-size: 16px;
+  color: inherit;
+  padding: 0 12px;
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+}
+
+.board {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 1fr);
+  gap: var(--s4);
+  border-bottom: 5px solid var(--line);
+  padding: var(--s4) 0 0;
+}
+
+.board h2 {
+  font-size: 15px;
+  font-style: italic;
+  padding-top: var(--s2);
+}
+
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
+  gap: 0 var(--s4);
+}
+
+.bottle {
+  display: flex;
+  gap: var(--s3);
+  align-items: flex-end;
+  padding: var(--s2) 0 0;
+  text-decoration: none;
+}
+
+.bottle:hover strong {
+  text-decoration: underline;
+}
+
+.text {
+  display: grid;
+  align-content: end;
+  line-height: 1.35;
+  padding-bottom: var(--s3);
+}
+
+.low {
+  font-weight: 650;
+  text-decoration: underline wavy;
+  text-underline-offset: 3px;
+}
+
+@media (max-width: 700px) {
+  .board {
+    grid-template-columns: 1fr;
+    gap: 0;
+  }
+
+  .find,
+  .find input {
+    width: 100%;
+  }
+}
+</style>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import Drop from '@/film/Drop.vue'
+import { behaviours, type BehaviourName } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+
+// How the water stands, by looking: the drawings carry the true angles.
+defineProps<{ label: string; hint?: string }>()
+const value = defineModel<BehaviourName | undefined>()
+const options = behaviours.map(({ value: key, name, says }) => ({ value: key, name, says }))
+const angle = (key: string) => behaviours.find((known) => known.value === key)?.angle ?? 90
+</script>
+
+<template>
+  <div>
+    <Choices v-model="value" :label="label" :options="options" :columns="5">
+      <template #drawing="{ option }"><Drop :angle="angle(option.value)" /></template>
+    </Choices>
+    <p class="under small quiet">
+      {{ hint }}
+      <button v-if="value" type="button" class="words small" @click="value = undefined">not read</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.under {
+  margin: 4px 0 0;
+  min-height: 26px;
+}
+
+.words {
+  min-height: 24px;
+}
+</style>

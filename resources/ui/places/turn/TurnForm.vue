@@ -1,0 +1,218 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed } from 'vue'
+import { api, told } from '@/api/client'
+import { useUnits } from '@/lib/units'
+import { methods, soils, waters } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { rolesInOrder, type Draft } from './draft'
+import ProductPick from './ProductPick.vue'
+import ReadWater from './ReadWater.vue'
+import SoilDrawing from './SoilDrawing.vue'
+
+const props = defineProps<{ vehicleId: string; fields: Record<string, string> }>()
+const draft = defineModel<Draft>({ required: true })
+const units = useUnits()
+
+const panel = computed({
+  get: () => (draft.value.panelC === '' ? '' : String(units.temperatureOut(Number(draft.value.panelC)))),
+  set: (typed) =>
+    (draft.value.panelC =
+      typed === '' || typed === null ? '' : String(Number(units.temperatureIn(Number(typed)).toFixed(1)))),
+})
+const settledPanel = refDebounced(
+  computed(() => draft.value.panelC),
+  400,
+)
+const { data: shelf, error } = useQuery({
+  queryKey: ['shelf', () => props.vehicleId, () => draft.value.water, () => draft.value.purpose, settledPanel],
+  queryFn: () =>
+    told(
+      api.GET('/api/v1/vehicles/{vehicle}/shelf', {
+        params: {
+          path: { vehicle: props.vehicleId },
+          query: {
+            water: draft.value.water,
+            purpose: draft.value.purpose,
+            ...(settledPanel.value === '' ? {} : { panel_c: Number(settledPanel.value) }),
+          },
+        },
+      }),
+    ),
+  placeholderData: (before) => before,
+})
+const shelves = computed(() => rolesInOrder.flatMap((role) => shelf.value?.data.find((row) => row.role === role) ?? []))
+const deconned = computed(() =>
+  Boolean(
+    draft.value.products.iron ?? draft.value.products.tar ?? draft.value.products['clay-lube'] ?? draft.value.clay,
+  ),
+)
+
+const methodOptions = Object.entries(methods).map(([value, method]) => ({ value, ...method }))
+const waterOptions = Object.entries(waters).map(([value, name]) => ({ value: value as Draft['water'], name }))
+
+function pick(role: string, zone: string, id: string | undefined) {
+  draft.value.products[role] = id ? { id, zone } : undefined
+}
+</script>
+
+<template>
+  <section class="sheet grid">
+    <h2>Arrive and look</h2>
+    <div class="three">
+      <Field label="When" :error="fields.worked_at">
+        <template #default="{ id, describedby }"
+          ><PlainInput :id="id" v-model="draft.workedAt" type="datetime-local" :describedby="describedby"
+        /></template>
+      </Field>
+      <Field label="Minutes on it" optional :error="fields.minutes">
+        <template #default="{ id, describedby }"
+          ><PlainInput
+            :id="id"
+            v-model="draft.minutes"
+            inputmode="numeric"
+            type="number"
+            min="1"
+            max="1440"
+            :describedby="describedby"
+        /></template>
+      </Field>
+      <Field label="Panel temperature" optional :error="fields.panel_c">
+        <template #default="{ id, describedby }"
+          ><PlainInput
+            :id="id"
+            v-model="panel"
+            type="number"
+            step="0.5"
+            inputmode="decimal"
+            :suffix="units.temperatureUnit.value"
+            :describedby="describedby"
+        /></template>
+      </Field>
+    </div>
+    <Choices v-model="draft.soil" label="How dirty?" :options="soils" :columns="6" :error="fields.soil">
+      <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
+    </Choices>
+    <label class="row check"><input v-model="draft.grit" type="checkbox" /> There is grit in it</label>
+    <ReadWater
+      v-model="draft.readings.arrival"
+      label="Water on the dirty paint"
+      hint="Tells about dirt on the layer, never that a coating is dead."
+    />
+  </section>
+
+  <section class="sheet grid">
+    <h2>Wash</h2>
+    <Choices
+      v-model="draft.method"
+      label="How was it washed?"
+      :options="methodOptions"
+      :columns="3"
+      :error="fields.method"
+    />
+    <Choices v-model="draft.water" label="Water there" :options="waterOptions" compact />
+    <div class="row">
+      <label class="row check"><input v-model="draft.clay" type="checkbox" /> Clayed</label>
+      <label class="row check"
+        ><input
+          :checked="draft.purpose === 'reset'"
+          type="checkbox"
+          @change="draft.purpose = draft.purpose === 'reset' ? 'maintain' : 'reset'"
+        />
+        A reset: old wax or sealant is stripped on purpose</label
+      >
+    </div>
+  </section>
+
+  <section class="sheet">
+    <h2>From the shelf</h2>
+    <p class="quiet small">Ranked for what lies on this vehicle, this water and this panel.</p>
+    <ProblemNote :problem="error" />
+    <ProductPick
+      v-for="role in shelves"
+      :key="role.role"
+      :shelf="role"
+      :open="role.role === 'soap' || role.role === 'topper' || role.role === 'drying-aid'"
+      :model-value="draft.products[role.role]?.id"
+      @update:model-value="pick(role.role, role.zone, $event)"
+    />
+    <p v-if="shelf && !shelves.length">
+      The shelf is empty. <RouterLink to="/shelf/new">Put the first bottle on it</RouterLink>; the turn can be saved
+      without.
+    </p>
+  </section>
+
+  <section class="sheet grid">
+    <h2>Read the water again</h2>
+    <ReadWater
+      v-model="draft.readings.after_wash"
+      label="Water on the clean paint"
+      hint="Before any topper. This is the reading that tells about the layer."
+    />
+    <ReadWater
+      v-if="deconned || draft.readings.after_decon"
+      v-model="draft.readings.after_decon"
+      label="After decontamination"
+      hint="If the beads are back, a topper is a choice, not a need."
+    />
+    <ReadWater
+      v-if="draft.products.topper || draft.readings.after_topper"
+      v-model="draft.readings.after_topper"
+      label="With the new topper on"
+      hint="Once it is rinsed or wiped."
+    />
+  </section>
+
+  <section class="sheet grid">
+    <Field label="What was noticed" optional :error="fields.note">
+      <template #default="{ id }">
+        <textarea
+          :id="id"
+          v-model="draft.note"
+          rows="3"
+          maxlength="2000"
+          placeholder="Chips, loose edges, wishes of the owner"
+        />
+      </template>
+    </Field>
+  </section>
+</template>
+
+<style scoped>
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: var(--s4);
+}
+
+.check {
+  min-height: var(--touch);
+  cursor: pointer;
+}
+
+.check input {
+  width: 22px;
+  height: 22px;
+}
+
+textarea {
+  width: 100%;
+  font: inherit;
+  font-size: 16px;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+  padding: 9px 11px;
+}
+
+@media (max-width: 700px) {
+  .three {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,134 @@
+import { useLocalStorage } from '@vueuse/core'
+import type { Schemas } from '@/api/client'
+import { fromWallClock, wallClock } from '@/lib/dates'
+import { newId } from '@/lib/ids'
+import type { BehaviourName } from '@/lib/words'
+
+export type Stage = 'arrival' | 'after_wash' | 'after_decon' | 'after_topper'
+
+export type Draft = {
+  id: string
+  key: string
+  workedAt: string
+  minutes: string
+  soil: number | null
+  grit: boolean
+  method: string | null
+  purpose: 'maintain' | 'reset'
+  water: 'none' | 'tap' | 'treated'
+  panelC: string
+  clay: boolean
+  note: string
+  readings: Partial<Record<Stage, BehaviourName>>
+  /** Product ids by role; the zone comes from the shelf. */
+  products: Record<string, { id: string; zone: string } | undefined>
+  kept: { product_id: string; zone: string; quantity_ml: number | null }[]
+  reason: string
+}
+
+export function blank(zone: string, water: string | undefined): Draft {
+  return {
+    id: newId(),
+    key: newId(),
+    workedAt: wallClock(zone),
+    minutes: '',
+    soil: null,
+    grit: false,
+    method: null,
+    purpose: 'maintain',
+    water: water === 'none' || water === 'treated' ? water : 'tap',
+    panelC: '',
+    clay: false,
+    note: '',
+    readings: {},
+    products: {},
+    kept: [],
+    reason: '',
+  }
+}
+
+/** What was typed stays on the device until it is saved: through a reload, a closed tab, an empty battery. */
+export function useDraft(vehicleId: string, zone: string, water: string | undefined) {
+  return useLocalStorage<Draft>(`turn-${vehicleId}`, () => blank(zone, water), { mergeDefaults: true })
+}
+
+/** Roles the form offers, in the order of the visit. */
+export const rolesInOrder = [
+  'prewash',
+  'foam',
+  'soap',
+  'rinseless',
+  'waterless',
+  'wheel',
+  'iron',
+  'tar',
+  'clay-lube',
+  'topper',
+  'drying-aid',
+  'glass',
+  'tyre',
+  'trim',
+]
+
+/** A saved entry as a draft to correct. */
+export function draftOf(entry: Schemas['TurnEntry'], zone: string): Draft {
+  const draft = blank(zone, entry.water)
+  const products: Draft['products'] = {}
+  const kept: Draft['kept'] = []
+  for (const use of entry.products) {
+    if (products[use.role]) kept.push({ product_id: use.product_id, zone: use.zone, quantity_ml: use.quantity_ml })
+    else products[use.role] = { id: use.product_id, zone: use.zone }
+  }
+  return {
+    ...draft,
+    workedAt: wallClock(zone, new Date(entry.worked_at)),
+    minutes: entry.minutes === null ? '' : String(entry.minutes),
+    soil: entry.soil,
+    grit: entry.grit,
+    method: entry.method,
+    purpose: entry.purpose === 'reset' ? 'reset' : 'maintain',
+    panelC: entry.panel_c === null ? '' : String(entry.panel_c),
+    clay: entry.clay,
+    note: entry.note ?? '',
+    readings: Object.fromEntries(
+      entry.readings.filter((row) => row.zone === 'paint').map((row) => [row.stage, row.behaviour]),
+    ),
+    products,
+    kept,
+  }
+}
+
+/** The draft as the API takes it. What a correction does not touch is carried over from the saved entry. */
+export function bodyOf(draft: Draft, zone: string, saved?: Schemas['TurnEntry']): Schemas['TurnInput'] {
+  const angle = (stage: string, behaviour: string) =>
+    saved?.readings.find((row) => row.zone === 'paint' && row.stage === stage && row.behaviour === behaviour)
+      ?.angle_deg ?? null
+  const quantity = (id: string) => saved?.products.find((use) => use.product_id === id)?.quantity_ml ?? null
+  return {
+    worked_at: fromWallClock(zone, draft.workedAt),
+    minutes: draft.minutes === '' ? null : Number(draft.minutes),
+    soil: draft.soil ?? -1,
+    grit: draft.grit,
+    method: draft.method ?? '',
+    purpose: draft.purpose,
+    water: draft.water,
+    panel_c: draft.panelC === '' ? null : Number(draft.panelC),
+    clay: draft.clay,
+    note: draft.note.trim() || null,
+    readings: [
+      ...Object.entries(draft.readings).map(([stage, behaviour]) => ({
+        stage: stage as Stage,
+        zone: 'paint',
+        behaviour,
+        angle_deg: angle(stage, behaviour),
+      })),
+      ...(saved?.readings.filter((row) => row.zone !== 'paint') ?? []),
+    ],
+    products: [
+      ...Object.values(draft.products).flatMap((use) =>
+        use ? [{ product_id: use.id, zone: use.zone, quantity_ml: quantity(use.id) }] : [],
+      ),
+      ...draft.kept,
+    ],
+  }
+}

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import { shortDay } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import { families, zones } from '@/lib/words'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+const props = defineProps<{ layers: Schemas['Layer'][]; vehicleId: string }>()
+const { zone } = useMe()
+const queries = useQueryClient()
+const problem = ref<unknown>(null)
+const taken = ref<Schemas['Layer'] | null>(null)
+
+const on = computed(() => props.layers.filter((layer) => !layer.ended_on).reverse())
+const past = computed(() => props.layers.filter((layer) => layer.ended_on).reverse())
+const named = (layer: Schemas['Layer']) => layer.name ?? families[layer.family]?.name ?? layer.family
+const ends: Record<string, string> = { renewed: 'renewed', stripped: 'stripped', removed: 'removed' }
+
+async function refresh() {
+  await Promise.all([
+    queries.invalidateQueries({ queryKey: ['vehicle', props.vehicleId] }),
+    queries.invalidateQueries({ queryKey: ['film'] }),
+  ])
+}
+
+async function takeBack(layer: Schemas['Layer']) {
+  problem.value = null
+  try {
+    await told(api.DELETE('/api/v1/layers/{layer}', { params: { path: { layer: layer.id } } }))
+    taken.value = layer
+    await refresh()
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+
+async function undo() {
+  const layer = taken.value
+  if (!layer) return
+  try {
+    await told(
+      api.POST('/api/v1/vehicles/{vehicle}/layers', {
+        params: { path: { vehicle: props.vehicleId } },
+        body: { ...layer, on: layer.on },
+      }),
+    )
+    taken.value = null
+    await refresh()
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+</script>
+
+<template>
+  <ProblemNote :problem="problem" />
+  <p v-if="taken" class="taken" role="status">
+    {{ named(taken) }} was taken back. <button type="button" class="words" @click="undo">Put it on again</button>
+  </p>
+  <ul>
+    <li v-for="layer in on" :key="layer.id">
+      <div>
+        <strong>{{ named(layer) }}</strong>
+        <span class="quiet"
+          >{{ zones[layer.zone]?.toLowerCase() }}, {{ layer.kind }}, since {{ shortDay(layer.on, zone) }}</span
+        >
+        <div v-if="layer.forecast?.due_on" class="small">
+          renew by {{ shortDay(layer.forecast.due_on, zone) }} · lasts {{ layer.forecast.p10_weeks }}–{{
+            layer.forecast.p90_weeks
+          }}
+          reference weeks
+        </div>
+      </div>
+      <button
+        v-if="!layer.turn_id"
+        type="button"
+        class="words small"
+        :aria-label="'Take back ' + named(layer)"
+        @click="takeBack(layer)"
+      >
+        take back
+      </button>
+    </li>
+  </ul>
+  <details v-if="past.length">
+    <summary class="small">{{ past.length }} earlier {{ past.length === 1 ? 'layer' : 'layers' }}</summary>
+    <ul class="small">
+      <li v-for="layer in past" :key="layer.id">
+        <span
+          >{{ named(layer) }}, {{ zones[layer.zone]?.toLowerCase() }}: {{ shortDay(layer.on, zone) }} –
+          {{ shortDay(layer.ended_on ?? layer.on, zone) }}, {{ ends[layer.ended_by ?? '']
+          }}<template v-if="layer.failed_on">, had failed by {{ shortDay(layer.failed_on, zone) }}</template></span
+        >
+      </li>
+    </ul>
+  </details>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: var(--s3) 0 0;
+  padding: 0;
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--s3);
+  align-items: flex-start;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+
+li .words {
+  min-height: 24px;
+}
+
+.taken {
+  background: var(--film-mist);
+  padding: 0 var(--s3);
+}
+
+summary {
+  cursor: pointer;
+  padding: var(--s2) 0;
+  text-decoration: underline;
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, Problem, told } from '@/api/client'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+const { me, isOwner } = useMe()
+const queries = useQueryClient()
+const { data: members } = useQuery({ queryKey: ['members'], queryFn: () => told(api.GET('/api/v1/members')) })
+const { data: invitations } = useQuery({
+  queryKey: ['invitations'],
+  enabled: isOwner,
+  queryFn: () => told(api.GET('/api/v1/invitations')),
+})
+const open = computed(() => invitations.value?.data.filter((one) => !one.accepted) ?? [])
+const email = ref('')
+const role = ref<'owner' | 'technician'>('technician')
+const problem = ref<unknown>(null)
+const sent = ref('')
+const sure = ref('')
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+
+async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+  problem.value = null
+  try {
+    await work()
+    await Promise.all(
+      ['members', 'invitations', 'messages'].map((name) => queries.invalidateQueries({ queryKey: [name] })),
+    )
+    return true
+  } catch (caught) {
+    problem.value = caught
+    return false
+  }
+}
+
+async function invite() {
+  sent.value = ''
+  if (await attempt(() => told(api.POST('/api/v1/invitations', { body: { email: email.value, role: role.value } })))) {
+    sent.value = email.value
+    email.value = ''
+  }
+}
+const withdraw = (id: string) =>
+  attempt(() => told(api.DELETE('/api/v1/invitations/{invitation}', { params: { path: { invitation: id } } })))
+const remove = (id: string) =>
+  attempt(() => told(api.DELETE('/api/v1/members/{member}', { params: { path: { member: id } } })))
+</script>
+
+<template>
+  <section class="sheet grid">
+    <h2>People</h2>
+    <ul>
+      <li v-for="member in members?.data" :key="member.id" class="row spread">
+        <span
+          ><strong>{{ member.name }}</strong> <span class="quiet">{{ member.email }}, {{ member.role }}</span></span
+        >
+        <template v-if="isOwner && member.user_id !== me?.id">
+          <button v-if="sure !== member.id" type="button" class="words" @click="sure = member.id">Remove…</button>
+          <button v-else type="button" class="beside" @click="remove(member.id)">
+            Yes, {{ member.name }} no longer works here
+          </button>
+        </template>
+      </li>
+      <li v-for="invitation in open" :key="invitation.id" class="row spread">
+        <span class="quiet">{{ invitation.email }}, invited as {{ invitation.role }}</span>
+        <button type="button" class="words" @click="withdraw(invitation.id)">Withdraw</button>
+      </li>
+    </ul>
+    <form v-if="isOwner" class="row invite" novalidate @submit.prevent="invite">
+      <Field label="Invite by e-mail" :error="fields.email"
+        ><template #default="f"><PlainInput v-bind="f" v-model="email" type="email" /></template
+      ></Field>
+      <Field label="As"
+        ><template #default="f"
+          ><PlainSelect v-bind="f" v-model="role" :options="{ technician: 'Technician', owner: 'Owner' }" /></template
+      ></Field>
+      <button type="submit" class="beside">Invite</button>
+    </form>
+    <p v-if="sent" role="status">An invitation for {{ sent }} is in the messages below.</p>
+    <ProblemNote :problem="problem" />
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  border-top: 1px solid var(--line);
+  min-height: var(--touch);
+}
+
+.invite {
+  align-items: end;
+}
+</style>

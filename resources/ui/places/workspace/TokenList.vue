@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, told } from '@/api/client'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+const queries = useQueryClient()
+const { data: tokens } = useQuery({ queryKey: ['tokens'], queryFn: () => told(api.GET('/api/v1/tokens')) })
+const name = ref('')
+const abilities = ref(['read', 'reckon'])
+const secret = ref('')
+const problem = ref<unknown>(null)
+
+async function attempt(work: () => Promise<void>) {
+  problem.value = null
+  try {
+    await work()
+    await queries.invalidateQueries({ queryKey: ['tokens'] })
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+const make = () =>
+  attempt(async () => {
+    const token = await told(api.POST('/api/v1/tokens', { body: { name: name.value, abilities: abilities.value } }))
+    secret.value = token.secret ?? ''
+    name.value = ''
+  })
+const revoke = (id: number) =>
+  attempt(async () => {
+    await told(api.DELETE('/api/v1/tokens/{id}', { params: { path: { id } } }))
+  })
+</script>
+
+<template>
+  <section class="sheet grid">
+    <h2>Tokens for scripts</h2>
+    <p class="quiet small">
+      A script sends one as “Authorization: Bearer …”. What it may do is chosen here; the addresses are in
+      docs/openapi.json.
+    </p>
+    <ul v-if="tokens?.data.length">
+      <li v-for="token in tokens.data" :key="token.id" class="row spread">
+        <span
+          ><strong>{{ token.name }}</strong> <span class="quiet">{{ token.abilities.join(', ') }}</span></span
+        >
+        <button type="button" class="words" @click="revoke(token.id)">Revoke</button>
+      </li>
+    </ul>
+    <form class="row make" novalidate @submit.prevent="make">
+      <Field label="What for"
+        ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="120" /></template
+      ></Field>
+      <label v-for="ability in ['read', 'write', 'reckon']" :key="ability" class="row"
+        ><input v-model="abilities" type="checkbox" :value="ability" /> {{ ability }}</label
+      >
+      <button type="submit" class="beside">Make a token</button>
+    </form>
+    <p v-if="secret" role="status">
+      Copy it now, it is not shown again: <code>{{ secret }}</code>
+    </p>
+    <ProblemNote :problem="problem" />
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  border-top: 1px solid var(--line);
+}
+
+.make {
+  align-items: end;
+}
+
+.make .row {
+  min-height: var(--touch);
+}
+
+code {
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, onMounted } from 'vue'
+import { api, told, toldWithTag, type Schemas } from '@/api/client'
+import { useEdit } from '@/lib/edit'
+import { useMe, useTheme } from '@/lib/session'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import NewerVersion from '@/parts/NewerVersion.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+import MessageList from './MessageList.vue'
+import PeopleList from './PeopleList.vue'
+import TokenList from './TokenList.vue'
+
+const { me, isOwner } = useMe()
+const { theme, choose } = useTheme()
+const queries = useQueryClient()
+const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
+  load: () => toldWithTag(api.GET('/api/v1/workspace')),
+  save: (row, tag) => told(api.PATCH('/api/v1/workspace', { params: { header: { 'If-Match': tag } }, body: row })),
+  touches: [[]],
+})
+onMounted(load)
+
+const zones = Object.fromEntries(Intl.supportedValuesOf('timeZone').map((name) => [name, name.replaceAll('_', ' ')]))
+const units = [
+  { value: 'metric' as const, name: 'Metric', says: 'Litres, °C, km' },
+  { value: 'us' as const, name: 'US', says: 'Fluid ounces, °F, miles' },
+  { value: 'imperial' as const, name: 'Imperial', says: 'Imperial ounces, °C, miles' },
+]
+const cautions = [
+  { value: 10, name: '10 in 100', says: 'Early: almost never caught out, more topper used' },
+  { value: 30, name: '30 in 100', says: 'Between the two' },
+  { value: 50, name: '50 in 100', says: 'Late: half of the layers have failed by their date' },
+]
+const faces = [
+  { value: true, name: 'Bare face', says: 'Coatings stay free of wax and oils: they hide the layer paid for' },
+  { value: false, name: 'Tolerated', says: 'Wax on a coating is allowed with a caution' },
+]
+const face = computed({
+  get: () => (form.value?.bare_face ? 1 : 0),
+  set: (next) => form.value && (form.value.bare_face = next === 1),
+})
+const themes = [
+  { value: 'auto' as const, name: 'As the device' },
+  { value: 'light' as const, name: 'Light' },
+  { value: 'dark' as const, name: 'Dark' },
+]
+
+async function again() {
+  if (await save()) await load()
+}
+async function enter(id: string) {
+  await told(api.POST('/api/v1/workspaces/{id}/enter', { params: { path: { id } } }))
+  queries.clear()
+  location.assign('/')
+}
+</script>
+
+<template>
+  <div class="page narrow grid">
+    <h1>Workspace</h1>
+    <section class="sheet grid">
+      <Choices
+        label="Light or dark, for you"
+        compact
+        :options="themes"
+        :model-value="theme"
+        @update:model-value="(next) => next && choose(next)"
+      />
+      <div v-if="(me?.workspaces.length ?? 0) > 1" class="row">
+        <strong>You also work in</strong>
+        <button
+          v-for="other in me?.workspaces.filter((one) => one.id !== me?.workspace.id)"
+          :key="other.id"
+          type="button"
+          class="beside"
+          @click="enter(other.id)"
+        >
+          {{ other.name }}
+        </button>
+      </div>
+    </section>
+
+    <form v-if="form && isOwner" class="sheet grid" novalidate @submit.prevent="again">
+      <div class="two">
+        <Field label="Name" :error="fields.name"
+          ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
+        ></Field>
+        <Field label="Time zone" :error="fields.time_zone"
+          ><template #default="f"><SearchSelect v-bind="f" v-model="form.time_zone" :options="zones" /></template
+        ></Field>
+      </div>
+      <Choices v-model="form.units" label="Units" :options="units" :columns="3" />
+      <Choices
+        v-model="form.caution"
+        label="How many layers may have failed by their date"
+        :options="cautions"
+        :columns="3"
+      />
+      <Choices
+        v-model="face"
+        label="Wax-bearing products on a coating"
+        :options="faces.map((one) => ({ ...one, value: one.value ? 1 : 0 }))"
+        :columns="2"
+      />
+      <ProblemNote :problem="problem">
+        <NewerVersion
+          v-if="newer"
+          :mine="form"
+          :theirs="newer"
+          @overrule="overrule().then(load)"
+          @take="takeTheirs().then(() => (problem = null))"
+        />
+      </ProblemNote>
+      <div class="row">
+        <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
+      </div>
+    </form>
+
+    <PeopleList />
+    <template v-if="isOwner">
+      <TokenList />
+      <MessageList />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--s4);
+}
+
+@media (max-width: 700px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

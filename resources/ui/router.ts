@@ -1,0 +1,133 @@
+import type { QueryClient } from '@tanstack/vue-query'
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { Problem } from './api/client'
+import { meQuery } from './lib/session'
+
+const open: RouteRecordRaw[] = [
+  {
+    path: '/sign-in',
+    name: 'sign-in',
+    component: () => import('./places/door/SignIn.vue'),
+    meta: { title: 'Sign in', open: true },
+  },
+  {
+    path: '/register',
+    name: 'register',
+    component: () => import('./places/door/Register.vue'),
+    meta: { title: 'Begin', open: true },
+  },
+  {
+    path: '/forgot',
+    name: 'forgot',
+    component: () => import('./places/door/Forgot.vue'),
+    meta: { title: 'Forgotten password', open: true },
+  },
+  {
+    path: '/reset-password',
+    name: 'reset',
+    component: () => import('./places/door/Reset.vue'),
+    meta: { title: 'New password', open: true },
+  },
+  {
+    path: '/join',
+    name: 'join',
+    component: () => import('./places/door/Join.vue'),
+    meta: { title: 'Join', open: true },
+  },
+]
+
+const places: RouteRecordRaw[] = [
+  { path: '/', name: 'film', component: () => import('./places/film/FilmPlace.vue'), meta: { title: 'Film' } },
+  {
+    path: '/start',
+    name: 'start',
+    component: () => import('./places/start/StartPlace.vue'),
+    meta: { title: 'A new vehicle' },
+  },
+  {
+    path: '/vehicles/:id',
+    name: 'vehicle',
+    component: () => import('./places/vehicle/VehiclePlace.vue'),
+    props: true,
+    meta: { title: 'Vehicle' },
+  },
+  {
+    path: '/vehicles/:id/edit',
+    name: 'vehicle-edit',
+    component: () => import('./places/vehicle/EditVehicle.vue'),
+    props: true,
+    meta: { title: 'Vehicle details' },
+  },
+  {
+    path: '/vehicles/:id/turn',
+    name: 'record',
+    component: () => import('./places/turn/RecordTurn.vue'),
+    props: true,
+    meta: { title: 'Record a turn' },
+  },
+  {
+    path: '/turns/:id',
+    name: 'turn',
+    component: () => import('./places/turn/TurnPlace.vue'),
+    props: true,
+    meta: { title: 'Turn' },
+  },
+  {
+    path: '/turns/:id/correct',
+    name: 'correct',
+    component: () => import('./places/turn/CorrectTurn.vue'),
+    props: true,
+    meta: { title: 'Correct a turn' },
+  },
+  { path: '/book', name: 'book', component: () => import('./places/book/BookPlace.vue'), meta: { title: 'Book' } },
+  { path: '/shelf', name: 'shelf', component: () => import('./places/shelf/ShelfPlace.vue'), meta: { title: 'Shelf' } },
+  {
+    path: '/shelf/new',
+    name: 'product-new',
+    component: () => import('./places/shelf/EditProduct.vue'),
+    meta: { title: 'A new product' },
+  },
+  {
+    path: '/shelf/:id',
+    name: 'product',
+    component: () => import('./places/shelf/EditProduct.vue'),
+    props: true,
+    meta: { title: 'Product' },
+  },
+  {
+    path: '/workspace',
+    name: 'workspace',
+    component: () => import('./places/workspace/WorkspacePlace.vue'),
+    meta: { title: 'Workspace' },
+  },
+  {
+    path: '/:rest(.*)*',
+    name: 'nowhere',
+    component: () => import('./places/door/Nowhere.vue'),
+    meta: { title: 'Nothing here' },
+  },
+]
+
+export function makeRouter(queries: QueryClient) {
+  const router = createRouter({
+    history: createWebHistory(),
+    routes: [...open, ...places],
+    scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? {} : { top: 0 }),
+  })
+  router.beforeEach(async (to) => {
+    if (to.meta.open) return true
+    try {
+      await queries.ensureQueryData(meQuery)
+      return true
+    } catch (problem) {
+      if (problem instanceof Problem && problem.status === 401) {
+        return { name: 'sign-in', query: to.fullPath === '/' ? {} : { next: to.fullPath } }
+      }
+      return true
+    }
+  })
+  router.afterEach((to) => {
+    document.title = `${String(to.meta.title ?? 'Vicissa')} · Vicissa`
+  })
+  return router
+}
