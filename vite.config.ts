@@ -8,7 +8,8 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   plugins: [
     laravel({ input: ['resources/ui/main.ts'] }),
-    vue(),
+    // A line break between two inline elements is a space, as in any document.
+    vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
     components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/ui', import.meta.url)) } },

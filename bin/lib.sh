@@ -12,15 +12,20 @@ die() { printf '\033[1;31m✗\033[0m %s\n' "$*" >&2; exit 1; }
 # Services never run as root. On a machine where we are root they run as two users that can't read each other's files.
 if [ "$(id -u)" = 0 ]; then DB_AS=postgres WEB_AS=www-data; else DB_AS=$(id -un) WEB_AS=$DB_AS; fi
 
-as() { # as USER COMMAND…
-    local user=$1; shift
-    if [ "$(id -u)" != 0 ]; then "$@"; return; fi
-    local caps=()
+# Fills AS with the words that make the rest of a command run as USER.
+become() { # become USER
+    local user=$1
+    AS=()
+    [ "$(id -u)" = 0 ] || return 0
+    local ids=(--reuid="$user" --regid="$(id -g "$user")" --init-groups)
     # A checkout below a folder closed to others stays readable for the services through this one capability.
-    if ! setpriv --reuid="$user" --regid="$(id -g "$user")" --init-groups test -r "$ROOT/artisan" 2>/dev/null; then
-        caps=(--inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
-    fi
-    setpriv --reuid="$user" --regid="$(id -g "$user")" --init-groups "${caps[@]}" env HOME="$VAR/home" "$@"
+    setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
+    AS=(setpriv "${ids[@]}" env HOME="$VAR/home")
+}
+
+as() { # as USER COMMAND…
+    local AS; become "$1"; shift
+    "${AS[@]}" "$@"
 }
 
 port_open() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -210,15 +215,17 @@ CHILDREN=()
 
 service() { # service NAME USER COMMAND…
     local name=$1 user=$2; shift 2
-    as "$user" "$@" >>"$VAR/log/$name.log" 2>&1 9>&- &
+    local AS; become "$user"
+    # exec, so that the process we stop is the service and not a shell around it.
+    (exec "${AS[@]}" "$@") >>"$VAR/log/$name.log" 2>&1 9>&- &
     CHILDREN+=($!)
 }
 
 worker() { # worker NAME USER COMMAND… : a service that may end by itself (memory limit) and then starts afresh
-    local name=$1 user=$2; shift 2
+    local name=$1 AS; become "$2"; shift 2
     (
         trap 'kill "$child" 2>/dev/null; wait "$child" 2>/dev/null; exit 0' TERM INT
-        while :; do as "$user" "$@" & child=$!; wait "$child" || true; sleep 1; done
+        while :; do (exec "${AS[@]}" "$@") & child=$!; wait "$child" || true; sleep 1; done
     ) >>"$VAR/log/$name.log" 2>&1 9>&- &
     CHILDREN+=($!)
 }
@@ -235,7 +242,7 @@ serve() { # serve PORT : starts everything but the database
     port_open "$port" && die "Port $port is taken by another program; set VICISSA_PORT (and APP_URL) in .env to a free one."
     cat >"$VAR/run/fpm.conf" <<CONF
 [global]
-error_log = $VAR/log/fpm.log
+error_log = $VAR/log/php-fpm.log
 daemonize = no
 [www]
 listen = $RUN/fpm.sock

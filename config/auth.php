@@ -1,11 +1,12 @@
 <?php
 
 declare(strict_types=1);
+use App\Models\User;
 
 return [
     'defaults' => ['guard' => 'web', 'passwords' => 'users'],
     'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],
-    'providers' => ['users' => ['driver' => 'eloquent', 'model' => App\Models\User::class]],
+    'providers' => ['users' => ['driver' => 'eloquent', 'model' => User::class]],
     'passwords' => [
         'users' => ['provider' => 'users', 'table' => 'password_reset_tokens', 'expire' => 60, 'throttle' => 60],
     ],

@@ -42,7 +42,7 @@ final readonly class DeclareLayer
         }
         $layer->fill(array_intersect_key($facts, array_flip(['zone', 'kind', 'family', 'product_id', 'name', 'designed', 'label_low_weeks', 'label_high_weeks'])));
         if (isset($facts['product_id'])) {
-            $product = Product::query()->findOrFail($facts['product_id']);
+            $product = Product::query()->whereKey($facts['product_id'])->firstOrFail();
             $layer->fill([
                 'name' => $facts['name'] ?? $product->name, 'line' => $product->line,
                 'label_low_weeks' => $facts['label_low_weeks'] ?? $product->label_low_weeks,

@@ -11,6 +11,8 @@ use App\Record\FilmLayers;
 use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
+use DateTimeImmutable;
+use DateTimeZone;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
@@ -33,7 +35,7 @@ final class DrawFilm
 
     private int $from;
 
-    private \DateTimeZone $zone;
+    private DateTimeZone $zone;
 
     public function __construct(
         private readonly Tenancy $tenancy,
@@ -48,9 +50,9 @@ final class DrawFilm
     {
         $this->now = $this->clock->now()->getTimestamp();
         $this->from = $this->now - self::PAST_DAYS * self::DAY;
-        $this->zone = new \DateTimeZone($this->tenancy->workspace()->time_zone);
+        $this->zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
         $vehicles = Vehicle::query()->with(['client:id,name', 'site:id,name'])
-            ->when($vehicleId !== null, static fn ($query) => $query->whereKey($vehicleId), static fn ($query) => $query->whereNull('archived_at'))
+            ->when($vehicleId !== null, static fn($query) => $query->whereKey($vehicleId), static fn($query) => $query->whereNull('archived_at'))
             ->orderBy('name')->orderBy('id')->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
@@ -60,14 +62,14 @@ final class DrawFilm
         foreach ($vehicles as $vehicle) {
             $habits = $vehicle->habits();
             foreach ($vehicleId === null ? [Zone::Paint] : Zone::cases() as $zone) {
-                $stack = array_values(array_filter($layers[$vehicle->id] ?? [], static fn (FilmLayer $layer): bool => $layer->span->zone === $zone));
+                $stack = array_values(array_filter($layers[$vehicle->id] ?? [], static fn(FilmLayer $layer): bool => $layer->span->zone === $zone));
                 if ($zone === Zone::Paint || $stack !== []) {
                     $ribbons[] = $this->ribbon($vehicle, $habits, $zone, $stack, $log);
                 }
             }
         }
         // Most urgent first; what nothing is known about comes last, not first.
-        usort($ribbons, static fn (array $a, array $b): int => [$a['due_at'] === null, $a['due_at'], $a['name'], $a['zone']] <=> [$b['due_at'] === null, $b['due_at'], $b['name'], $b['zone']]);
+        usort($ribbons, static fn(array $a, array $b): int => [$a['due_at'] === null, $a['due_at'], $a['name'], $a['zone']] <=> [$b['due_at'] === null, $b['due_at'], $b['name'], $b['zone']]);
 
         return [
             'today' => $this->moment($this->now),
@@ -83,15 +85,15 @@ final class DrawFilm
      */
     private function ribbon(Vehicle $vehicle, Habits $habits, Zone $zone, array $stack, TurnLog $log): array
     {
-        $toppers = array_values(array_filter($stack, static fn (FilmLayer $layer): bool => $layer->kind === 'topper'));
-        $bases = array_values(array_filter($stack, static fn (FilmLayer $layer): bool => $layer->kind === 'base'));
+        $toppers = array_values(array_filter($stack, static fn(FilmLayer $layer): bool => $layer->kind === 'topper'));
+        $bases = array_values(array_filter($stack, static fn(FilmLayer $layer): bool => $layer->kind === 'base'));
         $base = $bases === [] ? null : $bases[count($bases) - 1];
-        $on = array_values(array_filter([...$bases, ...$toppers], static fn (FilmLayer $layer): bool => $layer->span->end === null));
+        $on = array_values(array_filter([...$bases, ...$toppers], static fn(FilmLayer $layer): bool => $layer->span->end === null));
         $outermost = $on === [] ? null : $on[count($on) - 1];
         $forecast = $outermost?->forecast;
         // Above a base the ribbon is the toppers; without any it is the base itself.
-        $paths = array_map(static fn (FilmLayer $layer) => $log->path($habits, $layer->span), $shown = $toppers === [] ? $bases : $toppers);
-        $turns = array_values(array_filter($log->turns($vehicle->id), fn (LoggedTurn $turn): bool => $turn->at >= $this->from));
+        $paths = array_map(static fn(FilmLayer $layer) => $log->path($habits, $layer->span), $shown = $toppers === [] ? $bases : $toppers);
+        $turns = array_values(array_filter($log->turns($vehicle->id), fn(LoggedTurn $turn): bool => $turn->at >= $this->from));
         $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
         $worn = $outermost === null ? 0.0 : $log->path($habits, $outermost->span)->at($outermost->span->day($this->now));
 
@@ -113,8 +115,8 @@ final class DrawFilm
             'why' => $forecast?->why,
             'left' => $forecast === null ? null : round(max(0.0, 1.0 - $worn / $forecast->p50), 4),
             'spread' => $forecast === null ? null : $this->spread($forecast, $worn),
-            'segments' => array_map(fn (FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
-            'washes' => array_map(fn (LoggedTurn $turn): string => $this->moment($turn->at), $turns),
+            'segments' => array_map(fn(FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
+            'washes' => array_map(fn(LoggedTurn $turn): string => $this->moment($turn->at), $turns),
             'readings' => $this->readings($turns, $zone),
             'last_wash_on' => $last === null ? null : $this->date($last),
             'next_wash_on' => $last === null ? null : $this->date($last + $vehicle->cadence_target * self::DAY),
@@ -140,7 +142,7 @@ final class DrawFilm
     /** @return array{p10: string, p50: string, p90: string} when the layer is used up, by chance */
     private function spread(FilmForecast $forecast, float $worn): array
     {
-        $end = fn (float $life): string => $this->moment($this->now + (int) round(min(3650.0, max(0.0, 7.0 * ($life - $worn) / $forecast->perWeek)) * self::DAY));
+        $end = fn(float $life): string => $this->moment($this->now + (int) round(min(3650.0, max(0.0, 7.0 * ($life - $worn) / $forecast->perWeek)) * self::DAY));
 
         return ['p10' => $end($forecast->p10), 'p50' => $end($forecast->p50), 'p90' => $end($forecast->p90)];
     }
@@ -152,8 +154,8 @@ final class DrawFilm
     {
         $end = $layer->span->day($layer->span->end ?? $this->now);
         $start = $layer->span->day($this->from);
-        $left = static fn (float $wear): float => round(max(0.0, 1.0 - $wear / $layer->life), 4);
-        $moment = fn (float $day): string => $this->moment($layer->span->moment($day));
+        $left = static fn(float $wear): float => round(max(0.0, 1.0 - $wear / $layer->life), 4);
+        $moment = fn(float $day): string => $this->moment($layer->span->moment($day));
         $points = [['at' => $moment($start), 'left' => $left($path->at($start))]];
         foreach ($path->steps() as $step) {
             if ($step['day'] > $start && $step['day'] <= $end) {
@@ -199,6 +201,6 @@ final class DrawFilm
 
     private function date(int $seconds): string
     {
-        return (new \DateTimeImmutable('@'.$seconds))->setTimezone($this->zone)->format('Y-m-d');
+        return (new DateTimeImmutable('@'.$seconds))->setTimezone($this->zone)->format('Y-m-d');
     }
 }

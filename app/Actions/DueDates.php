@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Forecast;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
+use DateTimeInterface;
 
 /** The due dates of a vehicle's layers as they stand, for "moved from … to …". */
 final readonly class DueDates
@@ -19,11 +20,11 @@ final readonly class DueDates
     public function __invoke(Vehicle $vehicle): array
     {
         $workspace = $this->tenancy->workspace();
-        $date = static fn (?\DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
+        $date = static fn(?DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
 
         return array_values(Forecast::query()->with('layer')->where('vehicle_id', $vehicle->id)
-            ->whereHas('layer', static fn ($query) => $query->whereNull('ended_at'))->get()
-            ->map(static fn (Forecast $forecast): array => [
+            ->whereHas('layer', static fn($query) => $query->whereNull('ended_at'))->get()
+            ->map(static fn(Forecast $forecast): array => [
                 'layer_id' => $forecast->layer_id,
                 'zone' => $forecast->layer->zone ?? '',
                 'kind' => $forecast->layer->kind ?? '',

@@ -6,7 +6,6 @@ namespace App\Actions;
 
 use App\Models\Forecast;
 use App\Models\Layer;
-use App\Models\Product;
 use App\Models\Vehicle;
 use App\Models\Workspace;
 use App\Record\EvidenceBook;
@@ -14,7 +13,7 @@ use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
+use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Life\RenewalWindow;
@@ -42,12 +41,12 @@ final readonly class ForecastLayers
         }
         $now = CarbonImmutable::instance($this->clock->now());
         $workspace = $this->tenancy->workspace();
-        $layers = Layer::query()->with(['vehicle', 'product'])->whereIn('vehicle_id', $vehicleIds)->whereNull('ended_at')->orderBy('id')->get();
+        $layers = Layer::query()->with('vehicle')->whereIn('vehicle_id', $vehicleIds)->whereNull('ended_at')->orderBy('id')->get();
         $log = TurnLog::of($vehicleIds);
-        $evidence = EvidenceBook::forProducts($layers->pluck('product_id')->filter()->unique()->values()->all());
+        $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all()))));
         $rows = [];
         foreach ($layers as $layer) {
-            $row = $this->forecast($layer, $layer->vehicle ?? throw new \LogicException('A layer without its vehicle.'), $workspace, $log, $evidence, $now);
+            $row = $this->forecast($layer, $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'), $workspace, $log, $evidence, $now);
             if ($row !== null) {
                 $rows[] = $row;
             }
@@ -79,7 +78,7 @@ final readonly class ForecastLayers
         }
         $window = RenewalWindow::atRisk($workspace->risk());
         $today = $span->day($now->getTimestamp());
-        $moment = fn (float $risk): ?CarbonImmutable => $this->moment($span, $path, $life->quantile($risk), $today, $perWeek);
+        $moment = fn(float $risk): ?CarbonImmutable => $this->moment($span, $path, $life->quantile($risk), $today, $perWeek);
         $dueWear = $life->quantile($window->due);
         $failed = $layer->failed_at;
 
@@ -99,7 +98,7 @@ final readonly class ForecastLayers
             'late_at' => $failed ?? $moment($window->late),
             'evidence_own' => count($own),
             'evidence_others' => $others->layers,
-            'why' => $this->why($layer, $layer->product, $label, $workspace, count($own), $others->layers, $perWeek),
+            'why' => $this->why($layer, $label, $workspace, count($own), $others->layers, $perWeek),
             'computed_at' => $now,
         ];
     }
@@ -120,7 +119,7 @@ final readonly class ForecastLayers
     }
 
     /** @param array{float, float} $label */
-    private function why(Layer $layer, ?Product $product, array $label, Workspace $workspace, int $own, int $others, float $perWeek): string
+    private function why(Layer $layer, array $label, Workspace $workspace, int $own, int $others, float $perWeek): string
     {
         $known = match (true) {
             $own + $others === 0 => sprintf('No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).', $this->plain($label[0]), $this->plain($label[1])),

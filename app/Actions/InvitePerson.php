@@ -26,7 +26,7 @@ final readonly class InvitePerson
     public function __invoke(User $inviter, string $email, string $role): Invitation
     {
         $email = mb_strtolower($email);
-        if (Membership::query()->whereHas('user', static fn ($query) => $query->where('email', $email))->exists()) {
+        if (Membership::query()->whereHas('user', static fn($query) => $query->where('email', $email))->exists()) {
             throw Problem::field('email', 'That person already works here.');
         }
         $token = Str::random(48);

@@ -15,7 +15,7 @@ final readonly class ProposeNext
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @param list<array{kind: string, from: string|null}> $due  due dates after the turn
+     * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null}> $due  due dates after the turn
      */
     public function __invoke(Turn $turn, Vehicle $vehicle, array $due): void
     {
@@ -24,7 +24,7 @@ final readonly class ProposeNext
         /** @var list<array{next: string}> $diagnoses */
         $diagnoses = $entry->diagnoses;
         $says = array_column($diagnoses, 'next');
-        $topperDue = array_filter($due, static fn (array $date): bool => $date['kind'] === 'topper' && $date['from'] !== null && $date['from'] <= $next);
+        $topperDue = array_filter($due, static fn(array $date): bool => $date['kind'] === 'topper' && $date['from'] !== null && $date['from'] <= $next);
         $kinds = ['wash'];
         if ($topperDue !== [] || in_array('apply-topper', $says, true)) {
             $kinds[] = 'topper';

@@ -8,6 +8,7 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Record\JudgeProduct;
+use DomainException;
 use Vicissa\Core\Matching\Fit;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Purpose;
@@ -42,7 +43,7 @@ final readonly class RankShelf
                 $ranked[] = $this->judged($product, $vehicle, $where, $outermost, $base, $now);
             }
             // Ruled out last; then by fit, cost of a litre as used, and name.
-            usort($ranked, static fn (array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [$a['allowed'], $a['points'], $b['cost'], $b['name']]);
+            usort($ranked, static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [$a['allowed'], $a['points'], $b['cost'], $b['name']]);
             if ($ranked !== []) {
                 $shelf[] = ['role' => $role->value, 'zone' => $where->value, 'layer' => ($outermost?->family() ?? Family::Bare)->value, 'products' => $ranked];
             }
@@ -70,7 +71,7 @@ final readonly class RankShelf
             'points' => $fit->points,
             'why' => $fit->why,
             'cost' => $this->costPerLitre($product),
-            'remarks' => array_map(static fn (Remark $remark): array => [
+            'remarks' => array_map(static fn(Remark $remark): array => [
                 'code' => $remark->code->value,
                 'severity' => $remark->severity->value,
                 'says' => $remark->code->says(),
@@ -101,7 +102,7 @@ final readonly class RankShelf
         $text = reset($dilutions);
         try {
             $share = $text === false ? 1.0 : (new DilutionReader(inMeans: InMeans::Total))->read($text)->share;
-        } catch (\DomainException) {
+        } catch (DomainException) {
             $share = 1.0;
         }
 

@@ -35,8 +35,8 @@ final class RebuildProtection
                 $this->read($vehicle, $layer, $stack, $log);
             }
         }
-        $changed = $layers->filter(static fn (Layer $layer): bool => $layer->isDirty() || $layer->wasRecentlyCreated);
-        $changed->each(static fn (Layer $layer) => $layer->save());
+        $changed = $layers->filter(static fn(Layer $layer): bool => $layer->isDirty() || $layer->wasRecentlyCreated);
+        $changed->each(static fn(Layer $layer) => $layer->save());
 
         /** @var list<string> */
         return $changed->pluck('product_id')->merge($before->diff($layers)->pluck('product_id'))->filter()->unique()->values()->all();
@@ -58,10 +58,11 @@ final class RebuildProtection
             }
         }
         $products = Product::query()->whereIn('id', array_unique(array_column($wanted, 2)))->get()->keyBy('id');
-        [$fromTurns, $declared] = $known->partition(static fn (Layer $layer): bool => $layer->turn_id !== null);
+        $fromTurns = $known->whereNotNull('turn_id');
+        $declared = $known->whereNull('turn_id');
         $layers = collect($declared->all());
-        $byKey = $fromTurns->keyBy(static fn (Layer $layer): string => $layer->turn_id.' '.$layer->zone);
-        $byKey->diffKeys($wanted)->each(static fn (Layer $layer) => $layer->delete());
+        $byKey = $fromTurns->keyBy(static fn(Layer $layer): string => $layer->turn_id.' '.$layer->zone);
+        $byKey->diffKeys($wanted)->each(static fn(Layer $layer) => $layer->delete());
         foreach ($wanted as $key => [$turn, $zone, $productId]) {
             $product = $products[$productId] ?? null;
             if ($product === null || $product->layerFamily() === Family::Bare) {
@@ -94,10 +95,10 @@ final class RebuildProtection
             if ($layer->ended_by === 'removed') {
                 continue;
             }
-            $next = $stack->slice($i + 1)->first(static fn (Layer $later): bool => $later->kind === $layer->kind || $later->kind === 'base');
+            $next = $stack->slice($i + 1)->first(static fn(Layer $later): bool => $later->kind === $layer->kind || $later->kind === 'base');
             $on = $layer->on_at->getTimestamp();
             $strippable = $layer->kind === 'topper' || in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true);
-            $reset = $strippable ? collect($turns)->first(static fn (LoggedTurn $turn): bool => $turn->at > $on && $turn->strips($zone)) : null;
+            $reset = $strippable ? collect($turns)->first(static fn(LoggedTurn $turn): bool => $turn->at > $on && $turn->strips($zone)) : null;
             [$layer->ended_at, $layer->ended_by] = match (true) {
                 $reset !== null && ($next === null || $reset->at <= $next->on_at->getTimestamp()) => [CarbonImmutable::createFromTimestampUTC($reset->at), 'stripped'],
                 $next !== null => [$next->on_at, 'renewed'],
@@ -119,11 +120,11 @@ final class RebuildProtection
         $steps = $log->path($vehicle->habits(), $span)->steps();
         $designed = $layer->designedFor();
         $covers = $layer->kind === 'topper' ? [] : $stack->where('kind', 'topper')
-            ->map(static fn (Layer $above): array => [$above->on_at->getTimestamp(), $above->ended_at?->getTimestamp() ?? PHP_INT_MAX])->values()->all();
+            ->map(static fn(Layer $above): array => [$above->on_at->getTimestamp(), $above->ended_at?->getTimestamp() ?? PHP_INT_MAX])->values()->all();
         $held = $failed = $failedAt = null;
         foreach ($log->during($span)->turns as $i => $turn) {
             $reading = $turn->cleanReading($zone);
-            $covered = array_filter($covers, static fn (array $span): bool => $span[0] < $turn->at && $turn->at <= $span[1]);
+            $covered = array_filter($covers, static fn(array $span): bool => $span[0] < $turn->at && $turn->at <= $span[1]);
             if ($reading === null || $covered !== []) {
                 continue;
             }

@@ -8,6 +8,7 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Body;
@@ -43,7 +44,7 @@ final readonly class StartVehicle
         });
     }
 
-    /** @param array{product_id?: string|null, layer_name?: string|null, since?: string|null} $answers */
+    /** @param array{product_id?: string|null, layer_name?: string|null, since?: string|null, ...} $answers */
     private function layer(Vehicle $vehicle, Family $family, array $answers): void
     {
         $product = isset($answers['product_id']) ? Product::query()->find($answers['product_id']) : null;
@@ -54,7 +55,7 @@ final readonly class StartVehicle
         // Not known since when: somewhere in the middle of such a layer's life is the least wrong.
         $onAt = isset($answers['since'])
             ? $workspace->noon($answers['since'])
-            : \Carbon\CarbonImmutable::instance($this->clock->now())->subDays((int) round(7 * 0.4 * sqrt($label[0] * $label[1])));
+            : CarbonImmutable::instance($this->clock->now())->subDays((int) round(7 * 0.4 * sqrt($label[0] * $label[1])));
         Layer::query()->create([
             'vehicle_id' => $vehicle->id, 'zone' => 'paint', 'kind' => 'base', 'family' => $family->value,
             'product_id' => $product?->id, 'name' => $product->name ?? $answers['layer_name'] ?? null, 'line' => $product?->line,

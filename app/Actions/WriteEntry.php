@@ -15,6 +15,7 @@ use App\Models\Vehicle;
 use App\Record\JudgeProduct;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
+use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
@@ -40,8 +41,8 @@ final readonly class WriteEntry
     {
         $at = CarbonImmutable::parse($facts['worked_at']);
         $stack = Layer::query()->where('vehicle_id', $vehicle->id)
-            ->where(static fn ($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))
-            ->where('on_at', '<=', $at)->where(static fn ($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
+            ->where(static fn($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))
+            ->where('on_at', '<=', $at)->where(static fn($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
             ->orderByRaw("kind = 'topper' desc")->orderByDesc('on_at')->get();
         $entry = TurnEntry::query()->create([
             'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
@@ -51,21 +52,21 @@ final readonly class WriteEntry
             'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
         ]);
         $workspaceId = $entry->workspace_id;
-        $mark = static fn (): array => ['id' => Str::uuid7()->toString(), 'workspace_id' => $workspaceId, 'entry_id' => $entry->id];
-        Reading::query()->insert(array_map(static fn (array $reading): array => [
+        $mark = static fn(): array => ['id' => Str::uuid7()->toString(), 'workspace_id' => $workspaceId, 'entry_id' => $entry->id];
+        Reading::query()->insert(array_map(static fn(array $reading): array => [
             ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null,
         ], $facts['readings'] ?? []));
         $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
         $uses = [];
         foreach ($facts['products'] ?? [] as $use) {
-            $product = $products[$use['product_id']] ?? throw new \LogicException('A product passed validation and is gone.');
+            $product = $products[$use['product_id']] ?? throw new LogicException('A product passed validation and is gone.');
             $zone = Zone::from($use['zone']);
             $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack->firstWhere('zone', $zone->value), [
                 'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [
                 ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null,
-                'remarks' => json_encode(array_map(static fn (Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
+                'remarks' => json_encode(array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
             ];
         }
         TurnProduct::query()->insert($uses);
@@ -82,12 +83,12 @@ final readonly class WriteEntry
     {
         $diagnoses = [];
         foreach (Zone::cases() as $zone) {
-            $by = array_column(array_filter($readings, static fn (array $reading): bool => $reading['zone'] === $zone->value), 'behaviour', 'stage');
+            $by = array_column(array_filter($readings, static fn(array $reading): bool => $reading['zone'] === $zone->value), 'behaviour', 'stage');
             if ($by === []) {
                 continue;
             }
             $layer = collect($stack)->firstWhere('zone', $zone->value);
-            $read = static fn (string $stage): ?Behaviour => isset($by[$stage]) ? Behaviour::from($by[$stage]) : null;
+            $read = static fn(string $stage): ?Behaviour => isset($by[$stage]) ? Behaviour::from($by[$stage]) : null;
             $diagnosis = Diagnosis::from($layer?->designedFor() ?? Designed::Beads, $read('arrival'), $read('after_wash'), $read('after_decon'), $read('after_topper'));
             $diagnoses[] = ['zone' => $zone->value, 'verdict' => $diagnosis->verdict->value, 'next' => $diagnosis->next->value, 'says' => $diagnosis->says];
         }

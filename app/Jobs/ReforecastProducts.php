@@ -37,7 +37,7 @@ final class ReforecastProducts implements ShouldQueue
             DB::transaction(function () use ($forecastLayers): void {
                 /** @var list<string> $vehicles */
                 $vehicles = Layer::query()->whereIn('product_id', $this->productIds)->whereNull('ended_at')
-                    ->when($this->exceptVehicleId !== null, fn ($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
+                    ->when($this->exceptVehicleId !== null, fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
                     ->distinct()->orderBy('vehicle_id')->pluck('vehicle_id')->all();
                 $forecastLayers($vehicles);
             });

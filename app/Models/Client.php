@@ -8,7 +8,18 @@ use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
-/** Whoever owns the vehicles. */
+/**
+ * Whoever owns the vehicles.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $name
+ * @property string|null $contact
+ * @property string|null $phone
+ * @property string|null $email
+ * @property string|null $note
+ * @property int $version
+ */
 class Client extends Model
 {
     use OfWorkspace;

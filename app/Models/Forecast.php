@@ -5,10 +5,29 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
-/** When a layer is next due, and on what that rests. Wear figures are wear-weeks. */
+/**
+ * When a layer is next due, and on what that rests. Wear figures are wear-weeks.
+ *
+ * @property string $layer_id
+ * @property string $vehicle_id
+ * @property float $per_week
+ * @property float $product_life
+ * @property float $worn_known
+ * @property float $p10
+ * @property float $p50
+ * @property float $p90
+ * @property float $due_wear
+ * @property CarbonImmutable|null $from_at
+ * @property CarbonImmutable|null $due_at
+ * @property CarbonImmutable|null $late_at
+ * @property int $evidence_own
+ * @property int $evidence_others
+ * @property string $why
+ */
 class Forecast extends Model
 {
     use OfWorkspace;
@@ -21,6 +40,7 @@ class Forecast extends Model
 
     protected $guarded = [];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

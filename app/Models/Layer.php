@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -14,6 +15,27 @@ use Vicissa\Core\Protection\Family;
 /**
  * One application of protection on a zone. Layers that came from a turn, and every layer's end, wear evidence and
  * forecast, are derived from the record (Actions\RebuildProtection); only declared layers are typed in.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $vehicle_id
+ * @property string|null $product_id
+ * @property string|null $turn_id
+ * @property string $zone
+ * @property string $kind
+ * @property string $family
+ * @property string|null $name
+ * @property string|null $line
+ * @property string $designed
+ * @property float|null $label_low_weeks
+ * @property float|null $label_high_weeks
+ * @property CarbonImmutable $on_at
+ * @property CarbonImmutable|null $ended_at
+ * @property string|null $ended_by
+ * @property float|null $held
+ * @property float|null $failed
+ * @property CarbonImmutable|null $failed_at
+ * @property int $version
  */
 class Layer extends Model
 {
@@ -23,6 +45,7 @@ class Layer extends Model
 
     protected $attributes = ['version' => 1, 'designed' => 'beads'];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

@@ -8,7 +8,14 @@ use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
-/** A person in a workspace, as owner or technician. */
+/**
+ * A person in a workspace, as owner or technician.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $user_id
+ * @property string $role
+ */
 class Membership extends Model
 {
     use OfWorkspace;

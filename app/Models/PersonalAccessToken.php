@@ -6,7 +6,11 @@ namespace App\Models;
 
 use Laravel\Sanctum\PersonalAccessToken as SanctumToken;
 
-/** A bearer token for scripts, bound to one workspace. */
+/**
+ * A bearer token for scripts, bound to one workspace.
+ *
+ * @property string $workspace_id
+ */
 class PersonalAccessToken extends SanctumToken
 {
     protected $fillable = ['name', 'token', 'abilities', 'expires_at', 'workspace_id'];

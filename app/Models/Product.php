@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\ProductTraits;
@@ -13,7 +14,39 @@ use Vicissa\Core\Matching\Strips;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 
-/** A bottle on the shelf, with what its label says. */
+/**
+ * A bottle on the shelf, with what its label says.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $name
+ * @property string|null $line
+ * @property string|null $maker
+ * @property string $role
+ * @property list<string> $surfaces
+ * @property float $ph
+ * @property string $leaves
+ * @property string $strips
+ * @property bool $solvent
+ * @property array<string, string> $dilutions
+ * @property int $dwell_min_s
+ * @property int|null $dwell_max_s
+ * @property bool $may_dry
+ * @property float|null $min_c
+ * @property float|null $max_c
+ * @property bool $rinse
+ * @property string|null $family
+ * @property float|null $label_low_weeks
+ * @property float|null $label_high_weeks
+ * @property string|null $applied
+ * @property float|null $pack_ml
+ * @property int|null $price_minor
+ * @property float $stock_ml
+ * @property float $reorder_ml
+ * @property list<string> $cautions
+ * @property CarbonImmutable|null $archived_at
+ * @property int $version
+ */
 class Product extends Model
 {
     use OfWorkspace;
@@ -25,6 +58,7 @@ class Product extends Model
         'may_dry' => true, 'rinse' => false, 'stock_ml' => 0, 'reorder_ml' => 0, 'cautions' => '[]',
     ];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

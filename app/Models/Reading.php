@@ -7,7 +7,16 @@ namespace App\Models;
 use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 
-/** How water stood on a zone at one stage of a turn. */
+/**
+ * How water stood on a zone at one stage of a turn.
+ *
+ * @property string $id
+ * @property string $entry_id
+ * @property string $stage
+ * @property string $zone
+ * @property string $behaviour
+ * @property float|null $angle_deg
+ */
 class Reading extends Model
 {
     use OfWorkspace;
@@ -16,6 +25,7 @@ class Reading extends Model
 
     protected $guarded = [];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return ['angle_deg' => 'float'];

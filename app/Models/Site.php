@@ -8,8 +8,27 @@ use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 
-/** A place of work: its water, its power, its rules. */
+/**
+ * A place of work: its water, its power, its rules.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string|null $client_id
+ * @property string $name
+ * @property string|null $address
+ * @property string $water
+ * @property float|null $tds_mg_l
+ * @property bool $power
+ * @property string|null $surface
+ * @property string|null $run_off
+ * @property string|null $hours
+ * @property string|null $access
+ * @property Carbon|null $certificate_expires_on
+ * @property int $travel_min
+ * @property int $version
+ */
 class Site extends Model
 {
     use OfWorkspace;
@@ -18,6 +37,7 @@ class Site extends Model
 
     protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'travel_min' => 0];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return ['tds_mg_l' => 'float', 'power' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];

@@ -5,11 +5,20 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
-/** One visit to a vehicle. What happened stands in its entries; the newest counts, the others are kept. */
+/**
+ * One visit to a vehicle. What happened stands in its entries; the newest counts, the others are kept.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $vehicle_id
+ * @property string|null $current_entry_id
+ * @property CarbonImmutable $worked_at
+ */
 class Turn extends Model
 {
     use OfWorkspace;
@@ -18,6 +27,7 @@ class Turn extends Model
 
     protected $guarded = [];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return ['worked_at' => 'immutable_datetime'];

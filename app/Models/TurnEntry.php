@@ -5,11 +5,38 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 
-/** A turn as someone wrote it down: the record itself, or a correction of it. Never changed. */
+/**
+ * A turn as someone wrote it down: the record itself, or a correction of it. Never changed.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $turn_id
+ * @property int $revision
+ * @property CarbonImmutable $worked_at
+ * @property int|null $minutes
+ * @property int $soil
+ * @property bool $grit
+ * @property string $method
+ * @property string $purpose
+ * @property string $water
+ * @property float|null $panel_c
+ * @property bool $clay
+ * @property string|null $note
+ * @property list<array{zone: string, verdict: string, next: string, says: string}> $diagnoses
+ * @property Carbon|null $next_on
+ * @property list<string> $next_kinds
+ * @property list<array<string, string|null>>|null $due_before
+ * @property list<array<string, string|null>>|null $due_after
+ * @property string|null $reason
+ * @property string $written_by
+ * @property CarbonImmutable $written_at
+ */
 class TurnEntry extends Model
 {
     use OfWorkspace;
@@ -18,6 +45,7 @@ class TurnEntry extends Model
 
     protected $guarded = [];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

@@ -8,7 +8,17 @@ use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
-/** A product used in a turn, with what was said against it at the time. */
+/**
+ * A product used in a turn, with what was said against it at the time.
+ *
+ * @property string $id
+ * @property string $entry_id
+ * @property string $product_id
+ * @property string $role
+ * @property string $zone
+ * @property float|null $quantity_ml
+ * @property list<array{code: string, severity: string}> $remarks
+ */
 class TurnProduct extends Model
 {
     use OfWorkspace;
@@ -17,6 +27,7 @@ class TurnProduct extends Model
 
     protected $guarded = [];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return ['remarks' => 'array', 'quantity_ml' => 'float'];

@@ -5,15 +5,44 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
 
-/** What is kept clean: its surfaces, its habits, its rhythm. */
+/**
+ * What is kept clean: its surfaces, its habits, its rhythm.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string|null $client_id
+ * @property string|null $site_id
+ * @property string $name
+ * @property string|null $model
+ * @property string|null $plate
+ * @property Carbon|null $in_service_on
+ * @property string $body
+ * @property string|null $colour
+ * @property string $tone
+ * @property string $hardness
+ * @property list<string> $finish
+ * @property string $wheel_finish
+ * @property float $paint_m2
+ * @property string $storage
+ * @property string $road
+ * @property int $km_per_week
+ * @property int $cadence_min
+ * @property int $cadence_target
+ * @property int $cadence_max
+ * @property string|null $note
+ * @property CarbonImmutable|null $archived_at
+ * @property int $version
+ */
 class Vehicle extends Model
 {
     use OfWorkspace;
@@ -25,6 +54,7 @@ class Vehicle extends Model
         'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28,
     ];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return [

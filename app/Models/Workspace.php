@@ -5,11 +5,22 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use DateTimeInterface;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
-/** A business: everything recorded belongs to one. */
+/**
+ * A business: everything recorded belongs to one.
+ *
+ * @property string $id
+ * @property string $name
+ * @property string $time_zone
+ * @property string $units
+ * @property int $caution
+ * @property bool $bare_face
+ * @property int $version
+ */
 class Workspace extends Model
 {
     use HasUuids;
@@ -18,6 +29,7 @@ class Workspace extends Model
 
     protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'caution' => 30, 'bare_face' => true, 'version' => 1];
 
+    /** @return array<string, string> */
     protected function casts(): array
     {
         return ['bare_face' => 'boolean', 'caution' => 'integer', 'version' => 'integer'];
@@ -41,7 +53,7 @@ class Workspace extends Model
         return CarbonImmutable::parse($date.' 12:00', $this->time_zone)->utc();
     }
 
-    public function dateOf(\DateTimeInterface $moment): string
+    public function dateOf(DateTimeInterface $moment): string
     {
         return CarbonImmutable::instance($moment)->setTimezone($this->time_zone)->toDateString();
     }

@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\URL;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
 use Laravel\Sanctum\Sanctum;
@@ -36,26 +38,29 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->bind(ClockInterface::class, static fn (): ClockInterface => new NativeClock('UTC'));
-        $this->app->scoped(Tenancy::class, static fn ($app): Tenancy => new Tenancy($app->make('db.connection')));
-        $this->app->bind(Messenger::class, static fn ($app): Messenger => $app->make(config()->string('vicissa.messenger')));
-        $this->app->singleton(Reckoning::class, static fn (): Reckoning => new Reckoning([
+        $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
+        $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
+        $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
+        $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
         ]));
     }
 
     public function boot(): void
     {
+        // Links in messages name the address we were given, never the one a request claims; files are fetched from wherever the page was.
+        URL::forceRootUrl(config()->string('app.url'));
+        Vite::createAssetPathsUsing(static fn(string $path): string => '/'.$path);
         Model::shouldBeStrict(! $this->app->isProduction());
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
-        Password::defaults(static fn (): Password => Password::min(10)->letters());
+        Password::defaults(static fn(): Password => Password::min(10)->letters());
         foreach ([Client::class, Site::class, Vehicle::class, Product::class] as $model) {
             Gate::policy($model, RowPolicy::class);
         }
         Gate::policy(Workspace::class, WorkspacePolicy::class);
-        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))
+        RateLimiter::for('api', static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))
             ->by($request->user()?->getAuthIdentifier() ?? $request->ip()));
-        RateLimiter::for('sign-in', static fn (Request $request): array => [
+        RateLimiter::for('sign-in', static fn(Request $request): array => [
             Limit::perMinute(config()->integer('vicissa.limits.sign_in'))->by('who '.mb_strtolower((string) $request->input('email')).' '.$request->ip()),
             Limit::perMinute(10 * config()->integer('vicissa.limits.sign_in'))->by('from '.$request->ip()),
         ]);

@@ -23,15 +23,12 @@ final readonly class DueModel implements Model
             throw $input->wrong('label_weeks', 'must be the shortest and the longest life in weeks');
         }
         $model = new LifeModel((float) $label[0], (float) $label[1]);
-        $sum = [];
+        $curves = [];
         $others = $input->objectOrEmpty('others');
         foreach ($others->keys() as $vehicle) {
-            $curve = $model->vehicleEvidence($this->intervals($others, (string) $vehicle));
-            foreach ($curve as $i => $value) {
-                $sum[$i] = ($sum[$i] ?? 0.0) + $value;
-            }
+            $curves[] = $model->vehicleEvidence($this->intervals($others, (string) $vehicle));
         }
-        $life = $model->forecast($sum, $input->has('own') ? $this->intervals($input, 'own') : [], $input->numberOrNull('worn') ?? 0.0);
+        $life = $model->forecast(LifeModel::together($curves), $input->has('own') ? $this->intervals($input, 'own') : [], $input->numberOrNull('worn') ?? 0.0);
 
         return ['product_life' => $life->productLife, 'p10' => $life->quantile(0.1), 'p50' => $life->quantile(0.5), 'p90' => $life->quantile(0.9)];
     }

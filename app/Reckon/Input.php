@@ -91,7 +91,7 @@ final readonly class Input
     public function choices(string $field, string $enum): array
     {
         return array_map(
-            fn (mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'may hold only '.$this->spelled($enum)),
+            fn(mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'may hold only '.$this->spelled($enum)),
             $this->items($field),
         );
     }
@@ -139,6 +139,6 @@ final readonly class Input
     /** @param class-string<BackedEnum> $enum */
     private function spelled(string $enum): string
     {
-        return implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
+        return implode(', ', array_map(static fn(BackedEnum $case): string => (string) $case->value, $enum::cases()));
     }
 }

@@ -15,7 +15,7 @@ final readonly class Reckoning
     /** @param list<Model> $models */
     public function __construct(array $models)
     {
-        $this->models = array_column(array_map(static fn (Model $model): array => [$model->name(), $model], $models), 1, 0);
+        $this->models = array_column(array_map(static fn(Model $model): array => [$model->name(), $model], $models), 1, 0);
     }
 
     /** @return list<string> */

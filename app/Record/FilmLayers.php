@@ -18,10 +18,10 @@ final class FilmLayers
      */
     public static function of(array $vehicleIds, int $since): array
     {
-        $epoch = static fn (string $column) => DB::raw("extract(epoch from {$column})::bigint as ".str_replace('.', '_', $column));
+        $epoch = static fn(string $column) => DB::raw("extract(epoch from {$column})::bigint as ".str_replace('.', '_', $column));
         /** @var list<stdClass> $rows */
         $rows = DB::table('layers as l')->leftJoin('forecasts as f', 'f.layer_id', '=', 'l.id')->whereIn('l.vehicle_id', $vehicleIds)
-            ->where(static fn ($query) => $query->whereNull('l.ended_at')->orWhereRaw('l.ended_at >= to_timestamp(?)', [$since]))
+            ->where(static fn($query) => $query->whereNull('l.ended_at')->orWhereRaw('l.ended_at >= to_timestamp(?)', [$since]))
             ->orderBy('l.on_at')->orderBy('l.id')
             ->get(['l.id', 'l.vehicle_id', 'l.zone', 'l.kind', 'l.family', 'l.name', 'l.designed', 'l.label_low_weeks', 'l.label_high_weeks', 'f.per_week', 'f.p10', 'f.p50', 'f.p90', 'f.why',
                 $epoch('l.on_at'), $epoch('l.ended_at'), $epoch('l.failed_at'), $epoch('f.from_at'), $epoch('f.due_at'), $epoch('f.late_at')])->all();

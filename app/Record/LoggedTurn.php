@@ -102,6 +102,6 @@ final readonly class LoggedTurn
     /** @return list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> */
     private function usesOn(Zone $zone): array
     {
-        return array_values(array_filter($this->uses, static fn (array $use): bool => $use['zone'] === $zone->value));
+        return array_values(array_filter($this->uses, static fn(array $use): bool => $use['zone'] === $zone->value));
     }
 }

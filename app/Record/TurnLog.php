@@ -26,11 +26,11 @@ final readonly class TurnLog
         $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
             ->whereIn('turns.vehicle_id', $vehicleIds)->orderBy('turns.worked_at')->orderBy('turns.id')
             ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
-        $vehicles = static fn ($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
+        $vehicles = static fn($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
         $uses = $readings = [];
         $products = DB::table('turn_products as u')->join('products as p', 'p.id', '=', 'u.product_id')
             ->whereIn('u.entry_id', $vehicles)
-            ->where(static fn ($query) => $query->whereIn('u.role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhere('p.strips', 'strong'))
+            ->where(static fn($query) => $query->whereIn('u.role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhere('p.strips', 'strong'))
             ->get(['u.entry_id', 'u.product_id', 'u.zone', 'u.role', 'p.ph', 'p.strips', 'p.leaves']);
         foreach ($products as $row) {
             $uses[$row->entry_id][] = [
@@ -72,14 +72,14 @@ final readonly class TurnLog
 
         return new WearingTurns(array_values(array_filter(
             $this->turns($layer->vehicleId),
-            static fn (LoggedTurn $turn): bool => $turn->at > $layer->on && $turn->at <= $end,
+            static fn(LoggedTurn $turn): bool => $turn->at > $layer->on && $turn->at <= $end,
         )));
     }
 
     public function path(Habits $habits, LayerSpan $layer): WearPath
     {
         return WearPath::of($habits, array_map(
-            static fn (LoggedTurn $turn): Wash => new Wash($layer->day($turn->at), $turn->traits($layer->zone), $turn->dryingAidFor($layer->zone, $layer->family)),
+            static fn(LoggedTurn $turn): Wash => new Wash($layer->day($turn->at), $turn->traits($layer->zone), $turn->dryingAidFor($layer->zone, $layer->family)),
             $this->during($layer)->turns,
         ));
     }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
+use App\Actions\DeclareLayer;
 use App\Actions\FinishTurn;
 use App\Actions\ForecastLayers;
 use App\Actions\FoundWorkspace;
-use App\Actions\DeclareLayer;
 use App\Models\Client;
 use App\Models\Membership;
 use App\Models\Product;
@@ -40,7 +40,7 @@ final readonly class Isles
         try {
             [$owner] = $this->app->make(FoundWorkspace::class)(
                 ['name' => 'Rhona Skarne', 'email' => 'rhona@marram-sedge.example', 'password' => Cast::PASSWORD],
-                ['name' => 'Marram & Sedge', 'time_zone' => 'Atlantic/Faroe', 'units' => 'metric'],
+                ['name' => 'Marram & Sedge', 'time_zone' => 'UTC', 'units' => 'metric'],
                 starterShelf: false,
             );
             $technician = User::query()->create(['name' => 'Tam Ostrey', 'email' => 'tam@marram-sedge.example', 'password' => Cast::PASSWORD]);
@@ -51,7 +51,7 @@ final readonly class Isles
             $vehicles = $this->vehicles($today);
             $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $owner, $technician))->live($vehicles, $today);
             $clock->modify($today->toIso8601String());
-            ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn (Vehicle $vehicle): string => $vehicle->id, $vehicles)));
+            ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {

@@ -67,7 +67,7 @@ final class Year
                 $day += max($cast['cadence'][0], $cast['cadence'][1] + $this->chance->getInt(-2, 3));
             }
         }
-        usort($visits, static fn (array $a, array $b): int => [$a[0]->getTimestamp(), $a[1]->name] <=> [$b[0]->getTimestamp(), $b[1]->name]);
+        usort($visits, static fn(array $a, array $b): int => [$a[0]->getTimestamp(), $a[1]->name] <=> [$b[0]->getTimestamp(), $b[1]->name]);
         foreach ($visits as [$at, $vehicle, $cast]) {
             $this->visit($vehicle, $cast, $at);
         }

@@ -4,10 +4,12 @@ import { useRoute } from 'vue-router'
 import Frame from './parts/Frame.vue'
 
 const route = useRoute()
+// Before the first route is known, nothing is drawn and nothing is asked.
+const known = computed(() => route.matched.length > 0)
 const framed = computed(() => !route.meta.open)
 </script>
 
 <template>
-  <Frame v-if="framed"><RouterView /></Frame>
+  <Frame v-if="known && framed"><RouterView /></Frame>
   <RouterView v-else />
 </template>

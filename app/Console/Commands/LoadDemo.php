@@ -19,7 +19,7 @@ final class LoadDemo extends Command
     public function handle(Isles $isles, Tenancy $tenancy): int
     {
         // All of it or none: a half-loaded year would look like a real one.
-        $told = DB::transaction(static fn (): string => $isles->settle());
+        $told = DB::transaction(static fn(): string => $isles->settle());
         $tenancy->leave();
         $this->info($told);
 

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Reckon\Reckoning;
 use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** The models on the command line: JSON in on standard input, JSON out; exit status 1 when an item was invalid. */
 final class Reckon extends Command
@@ -31,7 +32,7 @@ final class Reckon extends Command
         return $answer['clean'] ? self::SUCCESS : self::FAILURE;
     }
 
-    private const OUTPUT_RAW = \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW;
+    private const OUTPUT_RAW = OutputInterface::OUTPUT_RAW;
 
     private function refuse(string $sentence): int
     {

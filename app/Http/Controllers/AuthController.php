@@ -42,7 +42,11 @@ final class AuthController
     {
         [$user, $workspace] = $foundWorkspace(
             ['name' => $request->string('name')->value(), 'email' => $request->string('email')->value(), 'password' => $request->string('password')->value()],
-            array_filter(['name' => $request->string('workspace')->value(), 'time_zone' => $request->input('time_zone'), 'units' => $request->input('units')]),
+            [
+                'name' => $request->string('workspace')->value(),
+                ...($request->filled('time_zone') ? ['time_zone' => $request->string('time_zone')->value()] : []),
+                ...($request->filled('units') ? ['units' => $request->string('units')->value()] : []),
+            ],
         );
         $this->admit($request, $user, $workspace->id);
 

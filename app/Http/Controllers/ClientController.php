@@ -36,7 +36,7 @@ final class ClientController
         $search = $request->string('search')->trim()->value();
 
         return $this->page(Client::query()->withCount('vehicles')
-            ->when($search !== '', fn ($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)))
+            ->when($search !== '', fn($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)))
             ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), ClientResource::class);
     }
 
@@ -46,7 +46,7 @@ final class ClientController
     public function store(ClientRequest $request): JsonResponse
     {
         Gate::authorize('create', Client::class);
-        $client = DB::transaction(static fn (): Client => Client::query()->create($request->validated()));
+        $client = DB::transaction(static fn(): Client => Client::query()->create($request->validated()));
 
         return $this->sent(new ClientResource($client->loadCount('vehicles')->refresh()), $client, 201);
     }
@@ -69,7 +69,7 @@ final class ClientController
     public function update(ClientRequest $request, Client $client): JsonResponse
     {
         Gate::authorize('update', $client);
-        $client = $this->changed($request, $client, static fn (Client $row): ClientResource => new ClientResource($row), static fn (Client $row): Client => $row->fill($request->validated()));
+        $client = $this->changed($request, $client, static fn(Client $row): ClientResource => new ClientResource($row), static fn(Client $row): Client => $row->fill($request->validated()));
         return $this->sent(new ClientResource($client->loadCount('vehicles')), $client);
     }
 

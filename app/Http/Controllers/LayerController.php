@@ -46,7 +46,7 @@ final class LayerController
     public function update(LayerRequest $request, Layer $layer, DeclareLayer $declareLayer): JsonResponse
     {
         $vehicle = $this->declared($layer);
-        $this->changed($request, $layer, static fn (Layer $row): LayerResource => new LayerResource($row->load('forecast')), static function (Layer $row) use ($declareLayer, $vehicle, $request): void {
+        $this->changed($request, $layer, static fn(Layer $row): LayerResource => new LayerResource($row->load('forecast')), static function (Layer $row) use ($declareLayer, $vehicle, $request): void {
             $declareLayer->fill($row, $request->validated())->save();
             $declareLayer->settle($vehicle);
             // What followed from the change is in the row already; only the version is still to be counted.

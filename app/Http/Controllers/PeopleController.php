@@ -39,7 +39,7 @@ final class PeopleController
     public function members(): JsonResponse
     {
         return new JsonResponse(['data' => Membership::query()->where('workspace_id', $this->tenancy->workspace()->id)->with('user')->orderBy('created_at')->orderBy('id')->get()
-            ->map(static fn (Membership $member): array => [
+            ->map(static fn(Membership $member): array => [
                 'id' => $member->id, 'user_id' => $member->user_id, 'name' => $member->user->name ?? '', 'email' => $member->user->email ?? '', 'role' => $member->role,
             ])->all()]);
     }
@@ -109,7 +109,7 @@ final class PeopleController
         $this->ownersOnly();
 
         return new JsonResponse(['data' => PersonalAccessToken::query()->where('workspace_id', $this->tenancy->workspace()->id)->orderBy('id')
-            ->get()->map(static fn (PersonalAccessToken $token): array => $token->only(['id', 'name', 'abilities', 'last_used_at']))->all()]);
+            ->get()->map(static fn(PersonalAccessToken $token): array => $token->only(['id', 'name', 'abilities', 'last_used_at']))->all()]);
     }
 
     #[OA\Post(path: '/api/v1/tokens', operationId: 'createToken', tags: ['Workspace'])]

@@ -40,8 +40,8 @@ final class ProductController
         $search = $request->string('search')->trim()->value();
 
         return $this->page(Product::query()
-            ->when(! $request->boolean('archived'), static fn ($query) => $query->whereNull('archived_at'))
-            ->when($search !== '', fn ($query) => $query->whereAny(['name', 'line', 'maker', 'role'], 'ilike', $this->like($search)))
+            ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
+            ->when($search !== '', fn($query) => $query->whereAny(['name', 'line', 'maker', 'role'], 'ilike', $this->like($search)))
             ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), ProductResource::class);
     }
 
@@ -51,7 +51,7 @@ final class ProductController
     public function store(ProductRequest $request): JsonResponse
     {
         Gate::authorize('create', Product::class);
-        $product = DB::transaction(static fn (): Product => Product::query()->create($request->validated()));
+        $product = DB::transaction(static fn(): Product => Product::query()->create($request->validated()));
 
         return $this->sent(new ProductResource($product->refresh()), $product, 201);
     }
@@ -74,7 +74,7 @@ final class ProductController
     public function update(ProductRequest $request, Product $product): JsonResponse
     {
         Gate::authorize('update', $product);
-        $product = $this->changed($request, $product, static fn (Product $row): ProductResource => new ProductResource($row), static fn (Product $row): Product => $row->fill($request->validated()));
+        $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), static fn(Product $row): Product => $row->fill($request->validated()));
         return $this->sent(new ProductResource($product), $product);
     }
 

@@ -36,7 +36,7 @@ final class SiteController
         $search = $request->string('search')->trim()->value();
 
         return $this->page(Site::query()->withCount('vehicles')
-            ->when($search !== '', fn ($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)))
+            ->when($search !== '', fn($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)))
             ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), SiteResource::class);
     }
 
@@ -46,7 +46,7 @@ final class SiteController
     public function store(SiteRequest $request): JsonResponse
     {
         Gate::authorize('create', Site::class);
-        $site = DB::transaction(static fn (): Site => Site::query()->create($request->validated()));
+        $site = DB::transaction(static fn(): Site => Site::query()->create($request->validated()));
 
         return $this->sent(new SiteResource($site->loadCount('vehicles')->refresh()), $site, 201);
     }
@@ -69,7 +69,7 @@ final class SiteController
     public function update(SiteRequest $request, Site $site): JsonResponse
     {
         Gate::authorize('update', $site);
-        $site = $this->changed($request, $site, static fn (Site $row): SiteResource => new SiteResource($row), static fn (Site $row): Site => $row->fill($request->validated()));
+        $site = $this->changed($request, $site, static fn(Site $row): SiteResource => new SiteResource($row), static fn(Site $row): Site => $row->fill($request->validated()));
         return $this->sent(new SiteResource($site->loadCount('vehicles')), $site);
     }
 

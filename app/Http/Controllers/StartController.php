@@ -25,7 +25,7 @@ final class StartController
     public function __invoke(StartRequest $request, StartVehicle $startVehicle): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = $startVehicle($request->validated())->refresh()->load(['client', 'site', 'layers.forecast']);
+        $vehicle = $startVehicle($request->answers())->refresh()->load(['client', 'site', 'layers.forecast']);
 
         return $this->sent(new VehicleResource($vehicle), $vehicle, 201);
     }

@@ -47,8 +47,8 @@ final class VehicleController
         $search = $request->string('search')->trim()->value();
 
         return $this->page(Vehicle::query()->with(['client', 'site'])
-            ->when(! $request->boolean('archived'), static fn ($query) => $query->whereNull('archived_at'))
-            ->when($search !== '', fn ($query) => $query->whereAny(['name', 'model', 'plate'], 'ilike', $this->like($search)))
+            ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
+            ->when($search !== '', fn($query) => $query->whereAny(['name', 'model', 'plate'], 'ilike', $this->like($search)))
             ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), VehicleResource::class);
     }
 
@@ -58,7 +58,7 @@ final class VehicleController
     public function store(VehicleRequest $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = DB::transaction(static fn (): Vehicle => Vehicle::query()->create([...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())]));
+        $vehicle = DB::transaction(static fn(): Vehicle => Vehicle::query()->create([...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())]));
 
         return $this->sent(new VehicleResource($vehicle->refresh()->load(['client', 'site', 'layers.forecast'])), $vehicle, 201);
     }
@@ -81,7 +81,7 @@ final class VehicleController
     public function update(VehicleRequest $request, Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('update', $vehicle);
-        $vehicle = $this->changed($request, $vehicle, static fn (Vehicle $row): VehicleResource => new VehicleResource($row->load(['client', 'site', 'layers.forecast'])), function (Vehicle $row) use ($request): void {
+        $vehicle = $this->changed($request, $vehicle, static fn(Vehicle $row): VehicleResource => new VehicleResource($row->load(['client', 'site', 'layers.forecast'])), function (Vehicle $row) use ($request): void {
             $row->fill($request->validated())->save();
             // Habits, rhythm and softness bear on every date.
             ($this->rebuildProtection)($row);

@@ -22,8 +22,14 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
-#[Shape('WorkspaceInput', new Field('name?', 'string'), new Field('time_zone?', 'string'), new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('caution?', 'integer', null, [10, 30, 50]), new Field('bare_face?', 'boolean'))]
+#[Shape(
+    'WorkspaceInput',
+    new Field('name?', 'string'),
+    new Field('time_zone?', 'string'),
+    new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+    new Field('caution?', 'integer', null, [10, 30, 50]),
+    new Field('bare_face?', 'boolean'),
+)]
 final class WorkspaceController
 {
     use Versioned;
@@ -52,7 +58,7 @@ final class WorkspaceController
             'caution' => ['sometimes', 'integer', 'in:10,30,50'],
             'bare_face' => ['sometimes', 'boolean'],
         ]);
-        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn (Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
+        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
             $row->fill($facts);
         });
         $this->tenancy->renew($workspace);

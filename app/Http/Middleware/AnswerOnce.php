@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
+use Throwable;
 
 /**
  * A write that carries an Idempotency-Key happens once: a repeat gets the first answer again. The key is claimed in
@@ -61,7 +62,7 @@ final readonly class AnswerOnce
             DB::commit();
 
             return $response;
-        } catch (\Throwable $e) {
+        } catch (Throwable $e) {
             DB::rollBack();
 
             throw $e;

@@ -58,6 +58,6 @@ final class Problem extends RuntimeException
     /** "products.0.zone" as the JSON pointer "/products/0/zone". */
     public static function pointer(string $field): string
     {
-        return $field === '' ? '' : '/'.implode('/', array_map(static fn (string $part): string => strtr($part, ['~' => '~0', '/' => '~1']), explode('.', $field)));
+        return $field === '' ? '' : '/'.implode('/', array_map(static fn(string $part): string => strtr($part, ['~' => '~0', '/' => '~1']), explode('.', $field)));
     }
 }

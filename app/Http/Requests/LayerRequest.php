@@ -15,10 +15,18 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 
-#[Shape('LayerInput',
-    new Field('zone?', 'string'), new Field('kind?', 'string', null, ['base', 'topper']), new Field('family?', 'string'), new Field('product_id?', 'uuid?'),
-    new Field('name?', 'string?'), new Field('designed?', 'string', null, ['beads', 'sheets']), new Field('on?', 'date'),
-    new Field('label_low_weeks?', 'number?'), new Field('label_high_weeks?', 'number?'))]
+#[Shape(
+    'LayerInput',
+    new Field('zone?', 'string'),
+    new Field('kind?', 'string', null, ['base', 'topper']),
+    new Field('family?', 'string'),
+    new Field('product_id?', 'uuid?'),
+    new Field('name?', 'string?'),
+    new Field('designed?', 'string', null, ['beads', 'sheets']),
+    new Field('on?', 'date'),
+    new Field('label_low_weeks?', 'number?'),
+    new Field('label_high_weeks?', 'number?'),
+)]
 final class LayerRequest extends FactsRequest
 {
     /** @return array<string, mixed> */

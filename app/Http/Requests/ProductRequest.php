@@ -7,6 +7,7 @@ namespace App\Http\Requests;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Models\Product;
+use DomainException;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Vicissa\Core\Matching\Leaves;
@@ -18,14 +19,34 @@ use Vicissa\Core\Mix\DilutionReader;
 use Vicissa\Core\Mix\InMeans;
 use Vicissa\Core\Protection\Family;
 
-#[Shape('ProductInput',
-    new Field('name?', 'string'), new Field('line?', 'string?'), new Field('maker?', 'string?'), new Field('role?', 'string'), new Field('surfaces?', 'string[]'),
-    new Field('ph?', 'number'), new Field('leaves?', 'string'), new Field('strips?', 'string'), new Field('solvent?', 'boolean'),
+#[Shape(
+    'ProductInput',
+    new Field('name?', 'string'),
+    new Field('line?', 'string?'),
+    new Field('maker?', 'string?'),
+    new Field('role?', 'string'),
+    new Field('surfaces?', 'string[]'),
+    new Field('ph?', 'number'),
+    new Field('leaves?', 'string'),
+    new Field('strips?', 'string'),
+    new Field('solvent?', 'boolean'),
     new Field('dilutions?', 'object', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
-    new Field('dwell_min_s?', 'integer'), new Field('dwell_max_s?', 'integer?'), new Field('may_dry?', 'boolean'), new Field('min_c?', 'number?'), new Field('max_c?', 'number?'),
-    new Field('rinse?', 'boolean'), new Field('family?', 'string?'), new Field('label_low_weeks?', 'number?'), new Field('label_high_weeks?', 'number?'),
-    new Field('applied?', 'string?'), new Field('pack_ml?', 'number?'), new Field('price_minor?', 'integer?'), new Field('stock_ml?', 'number'), new Field('reorder_ml?', 'number'),
-    new Field('cautions?', 'string[]'))]
+    new Field('dwell_min_s?', 'integer'),
+    new Field('dwell_max_s?', 'integer?'),
+    new Field('may_dry?', 'boolean'),
+    new Field('min_c?', 'number?'),
+    new Field('max_c?', 'number?'),
+    new Field('rinse?', 'boolean'),
+    new Field('family?', 'string?'),
+    new Field('label_low_weeks?', 'number?'),
+    new Field('label_high_weeks?', 'number?'),
+    new Field('applied?', 'string?'),
+    new Field('pack_ml?', 'number?'),
+    new Field('price_minor?', 'integer?'),
+    new Field('stock_ml?', 'number'),
+    new Field('reorder_ml?', 'number'),
+    new Field('cautions?', 'string[]'),
+)]
 final class ProductRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -82,7 +103,7 @@ final class ProductRequest extends FactsRequest
             foreach ($this->array('dilutions') as $way => $text) {
                 try {
                     (new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total))->read((string) $text);
-                } catch (AmbiguousDilution|\DomainException $e) {
+                } catch (AmbiguousDilution|DomainException $e) {
                     $validator->errors()->add("dilutions.{$way}", $e->getMessage());
                 }
             }

@@ -9,10 +9,21 @@ use App\Http\OpenApi\Shape;
 use Illuminate\Validation\Rule;
 use Vicissa\Core\Matching\Water;
 
-#[Shape('SiteInput',
-    new Field('name', 'string'), new Field('client_id?', 'uuid?'), new Field('address?', 'string?'), new Field('water?', 'string', null, ['none', 'tap', 'treated']),
-    new Field('tds_mg_l?', 'number?'), new Field('power?', 'boolean'), new Field('surface?', 'string?'), new Field('run_off?', 'string?'),
-    new Field('hours?', 'string?'), new Field('access?', 'string?'), new Field('certificate_expires_on?', 'date?'), new Field('travel_min?', 'integer'))]
+#[Shape(
+    'SiteInput',
+    new Field('name', 'string'),
+    new Field('client_id?', 'uuid?'),
+    new Field('address?', 'string?'),
+    new Field('water?', 'string', null, ['none', 'tap', 'treated']),
+    new Field('tds_mg_l?', 'number?'),
+    new Field('power?', 'boolean'),
+    new Field('surface?', 'string?'),
+    new Field('run_off?', 'string?'),
+    new Field('hours?', 'string?'),
+    new Field('access?', 'string?'),
+    new Field('certificate_expires_on?', 'date?'),
+    new Field('travel_min?', 'integer'),
+)]
 final class SiteRequest extends FactsRequest
 {
     /** @return array<string, mixed> */

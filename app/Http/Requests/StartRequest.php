@@ -13,9 +13,18 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Protection\Family;
 
-#[Shape('StartInput',
-    new Field('id?', 'uuid'), new Field('name', 'string'), new Field('body', 'string'), new Field('tone?', 'string'), new Field('finish?', 'string[]'),
-    new Field('family', 'string'), new Field('product_id?', 'uuid?'), new Field('layer_name?', 'string?'), new Field('since?', 'date?'))]
+#[Shape(
+    'StartInput',
+    new Field('id?', 'uuid'),
+    new Field('name', 'string'),
+    new Field('body', 'string'),
+    new Field('tone?', 'string'),
+    new Field('finish?', 'string[]'),
+    new Field('family', 'string'),
+    new Field('product_id?', 'uuid?'),
+    new Field('layer_name?', 'string?'),
+    new Field('since?', 'date?'),
+)]
 final class StartRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -33,6 +42,16 @@ final class StartRequest extends FactsRequest
             'layer_name' => ['sometimes', 'nullable', 'string', 'max:120'],
             'since' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:1950-01-01'],
         ];
+    }
+
+    /**
+     * @return array{id?: string, name: string, body: string, tone?: string, finish?: list<string>, family: string,
+     *     product_id?: string|null, layer_name?: string|null, since?: string|null}
+     */
+    public function answers(): array
+    {
+        /** @var array{id?: string, name: string, body: string, tone?: string, finish?: list<string>, family: string, product_id?: string|null, layer_name?: string|null, since?: string|null} */
+        return $this->validated();
     }
 
     /** @return list<callable(Validator): void> */

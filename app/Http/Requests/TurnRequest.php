@@ -19,14 +19,31 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Stage;
 
-#[Shape('ReadingInput', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'),
-    new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg?', 'number?'))]
+#[Shape(
+    'ReadingInput',
+    new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']),
+    new Field('zone', 'string'),
+    new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']),
+    new Field('angle_deg?', 'number?'),
+)]
 #[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'))]
-#[Shape('TurnInput',
-    new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'), new Field('worked_at', 'date-time'), new Field('minutes?', 'integer?'), new Field('soil', 'integer'), new Field('grit?', 'boolean'),
-    new Field('method', 'string'), new Field('purpose?', 'string', null, ['maintain', 'reset']), new Field('water', 'string', null, ['none', 'tap', 'treated']), new Field('panel_c?', 'number?'),
-    new Field('clay?', 'boolean'), new Field('note?', 'string?'), new Field('readings?', 'ReadingInput[]'), new Field('products?', 'UseInput[]'),
-    new Field('reason?', 'string', 'Why, when this corrects a saved turn'))]
+#[Shape(
+    'TurnInput',
+    new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'),
+    new Field('worked_at', 'date-time'),
+    new Field('minutes?', 'integer?'),
+    new Field('soil', 'integer'),
+    new Field('grit?', 'boolean'),
+    new Field('method', 'string'),
+    new Field('purpose?', 'string', null, ['maintain', 'reset']),
+    new Field('water', 'string', null, ['none', 'tap', 'treated']),
+    new Field('panel_c?', 'number?'),
+    new Field('clay?', 'boolean'),
+    new Field('note?', 'string?'),
+    new Field('readings?', 'ReadingInput[]'),
+    new Field('products?', 'UseInput[]'),
+    new Field('reason?', 'string', 'Why, when this corrects a saved turn'),
+)]
 final class TurnRequest extends FactsRequest
 {
     /** @return array<string, mixed> */

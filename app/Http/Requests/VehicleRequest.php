@@ -15,11 +15,29 @@ use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
 
-#[Shape('VehicleInput',
-    new Field('name?', 'string'), new Field('body?', 'string'), new Field('model?', 'string?'), new Field('plate?', 'string?'), new Field('client_id?', 'uuid?'),
-    new Field('site_id?', 'uuid?'), new Field('in_service_on?', 'date?'), new Field('colour?', 'string?'), new Field('tone?', 'string'), new Field('hardness?', 'string'),
-    new Field('finish?', 'string[]'), new Field('wheel_finish?', 'string'), new Field('paint_m2?', 'number'), new Field('storage?', 'string'), new Field('road?', 'string'),
-    new Field('km_per_week?', 'integer'), new Field('cadence_min?', 'integer'), new Field('cadence_target?', 'integer'), new Field('cadence_max?', 'integer'), new Field('note?', 'string?'))]
+#[Shape(
+    'VehicleInput',
+    new Field('name?', 'string'),
+    new Field('body?', 'string'),
+    new Field('model?', 'string?'),
+    new Field('plate?', 'string?'),
+    new Field('client_id?', 'uuid?'),
+    new Field('site_id?', 'uuid?'),
+    new Field('in_service_on?', 'date?'),
+    new Field('colour?', 'string?'),
+    new Field('tone?', 'string'),
+    new Field('hardness?', 'string'),
+    new Field('finish?', 'string[]'),
+    new Field('wheel_finish?', 'string'),
+    new Field('paint_m2?', 'number'),
+    new Field('storage?', 'string'),
+    new Field('road?', 'string'),
+    new Field('km_per_week?', 'integer'),
+    new Field('cadence_min?', 'integer'),
+    new Field('cadence_target?', 'integer'),
+    new Field('cadence_max?', 'integer'),
+    new Field('note?', 'string?'),
+)]
 final class VehicleRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -61,7 +79,7 @@ final class VehicleRequest extends FactsRequest
             }
             $vehicle = $this->route('vehicle');
             $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle;
-            [$min, $target, $max] = array_map(fn (string $field): int => $this->integer($field, $has->{$field}), ['cadence_min', 'cadence_target', 'cadence_max']);
+            [$min, $target, $max] = array_map(fn(string $field): int => $this->integer($field, $has->{$field}), ['cadence_min', 'cadence_target', 'cadence_max']);
             if ($min > $target || $target > $max) {
                 $validator->errors()->add('cadence_target', 'The usual gap between visits must lie between the shortest and the longest.');
             }

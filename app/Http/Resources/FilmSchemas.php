@@ -14,12 +14,30 @@ use App\Http\OpenApi\Shape;
 #[Shape('RibbonSpread', new Field('p10', 'date-time?'), new Field('p50', 'date-time?'), new Field('p90', 'date-time?'))]
 #[Shape('RibbonBase', new Field('family', 'string'), new Field('name', 'string?'), new Field('on_at', 'date-time'))]
 #[Shape('RibbonOutermost', new Field('id', 'uuid'), new Field('kind', 'string'), new Field('family', 'string'), new Field('name', 'string?'))]
-#[Shape('Ribbon',
-    new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('model', 'string?'), new Field('tone', 'string'), new Field('client', 'string?'), new Field('site', 'string?'),
-    new Field('zone', 'string'), new Field('base', 'RibbonBase?'), new Field('outermost', 'RibbonOutermost?'), new Field('designed', 'string'),
+#[Shape(
+    'Ribbon',
+    new Field('vehicle_id', 'uuid'),
+    new Field('name', 'string'),
+    new Field('model', 'string?'),
+    new Field('tone', 'string'),
+    new Field('client', 'string?'),
+    new Field('site', 'string?'),
+    new Field('zone', 'string'),
+    new Field('base', 'RibbonBase?'),
+    new Field('outermost', 'RibbonOutermost?'),
+    new Field('designed', 'string'),
     new Field('state', 'string', null, ['bare', 'unknown', 'failed', 'due', 'open', 'soon', 'later']),
-    new Field('from_at', 'date-time?'), new Field('due_at', 'date-time?'), new Field('late_at', 'date-time?'), new Field('why', 'string?'), new Field('left', 'number?'),
-    new Field('spread', 'RibbonSpread?'), new Field('segments', 'RibbonSegment[]'), new Field('washes', 'date-time[]'), new Field('readings', 'RibbonReading[]'),
-    new Field('last_wash_on', 'date?'), new Field('next_wash_on', 'date?'))]
+    new Field('from_at', 'date-time?'),
+    new Field('due_at', 'date-time?'),
+    new Field('late_at', 'date-time?'),
+    new Field('why', 'string?'),
+    new Field('left', 'number?'),
+    new Field('spread', 'RibbonSpread?'),
+    new Field('segments', 'RibbonSegment[]'),
+    new Field('washes', 'date-time[]'),
+    new Field('readings', 'RibbonReading[]'),
+    new Field('last_wash_on', 'date?'),
+    new Field('next_wash_on', 'date?'),
+)]
 #[Shape('Film', new Field('today', 'date-time'), new Field('from', 'date-time'), new Field('to', 'date-time'), new Field('ribbons', 'Ribbon[]'))]
 final class FilmSchemas {}

@@ -8,22 +8,49 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Models\Layer;
 use App\Tenancy\Tenancy;
+use DateTimeInterface;
 use Illuminate\Http\Request;
 
 /** @mixin Layer */
-#[Shape('LayerForecast', new Field('from_on', 'date?'), new Field('due_on', 'date?'), new Field('late_on', 'date?'), new Field('p10_weeks', 'number', 'Wear-weeks'),
-    new Field('p50_weeks', 'number'), new Field('p90_weeks', 'number'), new Field('per_week', 'number', 'Wear-weeks a week from here on'), new Field('why', 'string'))]
-#[Shape('Layer', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string', null, ['base', 'topper']), new Field('family', 'string'),
-    new Field('product_id', 'uuid?'), new Field('turn_id', 'uuid?'), new Field('name', 'string?'), new Field('line', 'string?'), new Field('designed', 'string', null, ['beads', 'sheets']),
-    new Field('label_low_weeks', 'number?'), new Field('label_high_weeks', 'number?'), new Field('on', 'date'), new Field('ended_on', 'date?'), new Field('ended_by', 'string?'),
-    new Field('failed_on', 'date?'), new Field('forecast', 'LayerForecast?'), new Field('version', 'integer'))]
+#[Shape(
+    'LayerForecast',
+    new Field('from_on', 'date?'),
+    new Field('due_on', 'date?'),
+    new Field('late_on', 'date?'),
+    new Field('p10_weeks', 'number', 'Wear-weeks'),
+    new Field('p50_weeks', 'number'),
+    new Field('p90_weeks', 'number'),
+    new Field('per_week', 'number', 'Wear-weeks a week from here on'),
+    new Field('why', 'string'),
+)]
+#[Shape(
+    'Layer',
+    new Field('id', 'uuid'),
+    new Field('vehicle_id', 'uuid'),
+    new Field('zone', 'string'),
+    new Field('kind', 'string', null, ['base', 'topper']),
+    new Field('family', 'string'),
+    new Field('product_id', 'uuid?'),
+    new Field('turn_id', 'uuid?'),
+    new Field('name', 'string?'),
+    new Field('line', 'string?'),
+    new Field('designed', 'string', null, ['beads', 'sheets']),
+    new Field('label_low_weeks', 'number?'),
+    new Field('label_high_weeks', 'number?'),
+    new Field('on', 'date'),
+    new Field('ended_on', 'date?'),
+    new Field('ended_by', 'string?'),
+    new Field('failed_on', 'date?'),
+    new Field('forecast', 'LayerForecast?'),
+    new Field('version', 'integer'),
+)]
 final class LayerResource extends RowResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
         $workspace = app(Tenancy::class)->workspace();
-        $date = static fn (?\DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
+        $date = static fn(?DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
         $forecast = $this->forecast;
 
         return [
@@ -33,7 +60,7 @@ final class LayerResource extends RowResource
             'failed_on' => $date($this->failed_at),
             'forecast' => $forecast === null ? null : [
                 'from_on' => $date($forecast->from_at), 'due_on' => $date($forecast->due_at), 'late_on' => $date($forecast->late_at),
-                'p10_weeks' => round($forecast->p10, 2), 'p50_weeks' => round($forecast->p50, 2), 'p90_weeks' => round($forecast->p90, 2),
+                'p10_weeks' => round($forecast->p10, 1), 'p50_weeks' => round($forecast->p50, 1), 'p90_weeks' => round($forecast->p90, 1),
                 'per_week' => round($forecast->per_week, 3), 'why' => $forecast->why,
             ],
         ];

@@ -11,11 +11,37 @@ use Illuminate\Http\Request;
 
 /** @mixin Product */
 #[Shape('Dilutions', new Field('bucket?', 'string'), new Field('lance?', 'string'), new Field('sprayer?', 'string'), new Field('bottle?', 'string'), new Field('wheel?', 'string'), new Field('tyre?', 'string'))]
-#[Shape('Product', new Field('id', 'uuid'), new Field('name', 'string'), new Field('line', 'string?'), new Field('maker', 'string?'), new Field('role', 'string'), new Field('surfaces', 'string[]'),
-    new Field('ph', 'number'), new Field('leaves', 'string'), new Field('strips', 'string'), new Field('solvent', 'boolean'), new Field('dilutions', 'Dilutions'),
-    new Field('dwell_min_s', 'integer'), new Field('dwell_max_s', 'integer?'), new Field('may_dry', 'boolean'), new Field('min_c', 'number?'), new Field('max_c', 'number?'), new Field('rinse', 'boolean'),
-    new Field('family', 'string?'), new Field('label_low_weeks', 'number?'), new Field('label_high_weeks', 'number?'), new Field('applied', 'string?'), new Field('pack_ml', 'number?'),
-    new Field('price_minor', 'integer?'), new Field('stock_ml', 'number'), new Field('reorder_ml', 'number'), new Field('cautions', 'string[]'), new Field('archived', 'boolean'), new Field('version', 'integer'))]
+#[Shape(
+    'Product',
+    new Field('id', 'uuid'),
+    new Field('name', 'string'),
+    new Field('line', 'string?'),
+    new Field('maker', 'string?'),
+    new Field('role', 'string'),
+    new Field('surfaces', 'string[]'),
+    new Field('ph', 'number'),
+    new Field('leaves', 'string'),
+    new Field('strips', 'string'),
+    new Field('solvent', 'boolean'),
+    new Field('dilutions', 'Dilutions'),
+    new Field('dwell_min_s', 'integer'),
+    new Field('dwell_max_s', 'integer?'),
+    new Field('may_dry', 'boolean'),
+    new Field('min_c', 'number?'),
+    new Field('max_c', 'number?'),
+    new Field('rinse', 'boolean'),
+    new Field('family', 'string?'),
+    new Field('label_low_weeks', 'number?'),
+    new Field('label_high_weeks', 'number?'),
+    new Field('applied', 'string?'),
+    new Field('pack_ml', 'number?'),
+    new Field('price_minor', 'integer?'),
+    new Field('stock_ml', 'number'),
+    new Field('reorder_ml', 'number'),
+    new Field('cautions', 'string[]'),
+    new Field('archived', 'boolean'),
+    new Field('version', 'integer'),
+)]
 final class ProductResource extends RowResource
 {
     /** @return array<string, mixed> */

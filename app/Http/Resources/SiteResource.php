@@ -10,10 +10,24 @@ use App\Models\Site;
 use Illuminate\Http\Request;
 
 /** @mixin Site */
-#[Shape('Site', new Field('id', 'uuid'), new Field('client_id', 'uuid?'), new Field('name', 'string'), new Field('address', 'string?'),
-    new Field('water', 'string', null, ['none', 'tap', 'treated']), new Field('tds_mg_l', 'number?'), new Field('power', 'boolean'), new Field('surface', 'string?'),
-    new Field('run_off', 'string?'), new Field('hours', 'string?'), new Field('access', 'string?'), new Field('certificate_expires_on', 'date?'),
-    new Field('travel_min', 'integer'), new Field('vehicles', 'integer'), new Field('version', 'integer'))]
+#[Shape(
+    'Site',
+    new Field('id', 'uuid'),
+    new Field('client_id', 'uuid?'),
+    new Field('name', 'string'),
+    new Field('address', 'string?'),
+    new Field('water', 'string', null, ['none', 'tap', 'treated']),
+    new Field('tds_mg_l', 'number?'),
+    new Field('power', 'boolean'),
+    new Field('surface', 'string?'),
+    new Field('run_off', 'string?'),
+    new Field('hours', 'string?'),
+    new Field('access', 'string?'),
+    new Field('certificate_expires_on', 'date?'),
+    new Field('travel_min', 'integer'),
+    new Field('vehicles', 'integer'),
+    new Field('version', 'integer'),
+)]
 final class SiteResource extends RowResource
 {
     /** @return array<string, mixed> */

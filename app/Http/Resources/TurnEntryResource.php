@@ -17,10 +17,31 @@ use Illuminate\Http\Request;
 #[Shape('ProductUse', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('quantity_ml', 'number?'), new Field('remarks', 'Remark[]'))]
 #[Shape('Diagnosis', new Field('zone', 'string'), new Field('verdict', 'string'), new Field('next', 'string'), new Field('says', 'string'))]
 #[Shape('DueDate', new Field('layer_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('from', 'date?'), new Field('due', 'date?'), new Field('late', 'date?'))]
-#[Shape('TurnEntry', new Field('id', 'uuid'), new Field('revision', 'integer'), new Field('worked_at', 'date-time'), new Field('minutes', 'integer?'), new Field('soil', 'integer'), new Field('grit', 'boolean'),
-    new Field('method', 'string'), new Field('purpose', 'string'), new Field('water', 'string'), new Field('panel_c', 'number?'), new Field('clay', 'boolean'), new Field('note', 'string?'),
-    new Field('readings', 'Reading[]'), new Field('products', 'ProductUse[]'), new Field('diagnoses', 'Diagnosis[]'), new Field('due_before', 'DueDate[]'), new Field('due_after', 'DueDate[]'),
-    new Field('next_on', 'date?'), new Field('next_kinds', 'string[]'), new Field('reason', 'string?'), new Field('written_by', 'string'), new Field('written_at', 'date-time'))]
+#[Shape(
+    'TurnEntry',
+    new Field('id', 'uuid'),
+    new Field('revision', 'integer'),
+    new Field('worked_at', 'date-time'),
+    new Field('minutes', 'integer?'),
+    new Field('soil', 'integer'),
+    new Field('grit', 'boolean'),
+    new Field('method', 'string'),
+    new Field('purpose', 'string'),
+    new Field('water', 'string'),
+    new Field('panel_c', 'number?'),
+    new Field('clay', 'boolean'),
+    new Field('note', 'string?'),
+    new Field('readings', 'Reading[]'),
+    new Field('products', 'ProductUse[]'),
+    new Field('diagnoses', 'Diagnosis[]'),
+    new Field('due_before', 'DueDate[]'),
+    new Field('due_after', 'DueDate[]'),
+    new Field('next_on', 'date?'),
+    new Field('next_kinds', 'string[]'),
+    new Field('reason', 'string?'),
+    new Field('written_by', 'string'),
+    new Field('written_at', 'date-time'),
+)]
 final class TurnEntryResource extends RowResource
 {
     /** @return array<string, mixed> */
@@ -29,8 +50,8 @@ final class TurnEntryResource extends RowResource
         return [
             ...$this->resource->only(['id', 'revision', 'minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note', 'diagnoses', 'next_kinds', 'reason']),
             'worked_at' => $this->iso($this->worked_at),
-            'readings' => $this->readings->map(static fn (Reading $reading): array => $reading->only(['stage', 'zone', 'behaviour', 'angle_deg']))->all(),
-            'products' => $this->products->map(static fn (TurnProduct $use): array => [
+            'readings' => $this->readings->map(static fn(Reading $reading): array => $reading->only(['stage', 'zone', 'behaviour', 'angle_deg']))->all(),
+            'products' => $this->products->map(static fn(TurnProduct $use): array => [
                 ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'remarks']), 'name' => $use->product->name ?? '',
             ])->all(),
             'due_before' => $this->due_before ?? [],

@@ -11,14 +11,21 @@ use App\Models\TurnEntry;
 use Illuminate\Http\Request;
 
 /** @mixin Turn */
-#[Shape('Turn', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string?'), new Field('worked_at', 'date-time'),
-    new Field('revisions', 'integer'), new Field('entries', 'TurnEntry[]', 'Newest first; the first one counts'))]
+#[Shape(
+    'Turn',
+    new Field('id', 'uuid'),
+    new Field('vehicle_id', 'uuid'),
+    new Field('vehicle', 'string?'),
+    new Field('worked_at', 'date-time'),
+    new Field('revisions', 'integer'),
+    new Field('entries', 'TurnEntry[]', 'Newest first; the first one counts'),
+)]
 final class TurnResource extends RowResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $entries = $this->entries->sortByDesc(static fn (TurnEntry $entry): int => $entry->revision)->values();
+        $entries = $this->entries->sortByDesc(static fn(TurnEntry $entry): int => $entry->revision)->values();
 
         return [
             'id' => $this->id,

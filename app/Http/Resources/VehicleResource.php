@@ -12,11 +12,35 @@ use Illuminate\Http\Request;
 /** @mixin Vehicle */
 #[Shape('VehicleClient', new Field('id', 'uuid'), new Field('name', 'string'))]
 #[Shape('VehicleSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('water', 'string'))]
-#[Shape('Vehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('model', 'string?'), new Field('plate', 'string?'), new Field('client', 'VehicleClient?'), new Field('site', 'VehicleSite?'),
-    new Field('client_id', 'uuid?'), new Field('site_id', 'uuid?'), new Field('in_service_on', 'date?'), new Field('body', 'string'), new Field('colour', 'string?'), new Field('tone', 'string'), new Field('hardness', 'string'),
-    new Field('finish', 'string[]'), new Field('wheel_finish', 'string'), new Field('paint_m2', 'number'), new Field('storage', 'string'), new Field('road', 'string'), new Field('km_per_week', 'integer'),
-    new Field('cadence_min', 'integer'), new Field('cadence_target', 'integer'), new Field('cadence_max', 'integer'), new Field('note', 'string?'), new Field('archived', 'boolean'),
-    new Field('layers?', 'Layer[]'), new Field('version', 'integer'))]
+#[Shape(
+    'Vehicle',
+    new Field('id', 'uuid'),
+    new Field('name', 'string'),
+    new Field('model', 'string?'),
+    new Field('plate', 'string?'),
+    new Field('client', 'VehicleClient?'),
+    new Field('site', 'VehicleSite?'),
+    new Field('client_id', 'uuid?'),
+    new Field('site_id', 'uuid?'),
+    new Field('in_service_on', 'date?'),
+    new Field('body', 'string'),
+    new Field('colour', 'string?'),
+    new Field('tone', 'string'),
+    new Field('hardness', 'string'),
+    new Field('finish', 'string[]'),
+    new Field('wheel_finish', 'string'),
+    new Field('paint_m2', 'number'),
+    new Field('storage', 'string'),
+    new Field('road', 'string'),
+    new Field('km_per_week', 'integer'),
+    new Field('cadence_min', 'integer'),
+    new Field('cadence_target', 'integer'),
+    new Field('cadence_max', 'integer'),
+    new Field('note', 'string?'),
+    new Field('archived', 'boolean'),
+    new Field('layers?', 'Layer[]'),
+    new Field('version', 'integer'),
+)]
 final class VehicleResource extends RowResource
 {
     /** @return array<string, mixed> */

@@ -10,8 +10,16 @@ use App\Models\Workspace;
 use Illuminate\Http\Request;
 
 /** @mixin Workspace */
-#[Shape('Workspace', new Field('id', 'uuid'), new Field('name', 'string'), new Field('time_zone', 'string'), new Field('units', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]), new Field('bare_face', 'boolean'), new Field('version', 'integer'))]
+#[Shape(
+    'Workspace',
+    new Field('id', 'uuid'),
+    new Field('name', 'string'),
+    new Field('time_zone', 'string'),
+    new Field('units', 'string', null, ['metric', 'us', 'imperial']),
+    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
+    new Field('bare_face', 'boolean'),
+    new Field('version', 'integer'),
+)]
 final class WorkspaceResource extends RowResource
 {
     /** @return array<string, mixed> */

@@ -37,7 +37,7 @@ final readonly class Verdict
                 $remarks[] = new Remark($code, $severity);
             }
         }
-        usort($remarks, static fn (Remark $a, Remark $b): int => $a->code->value <=> $b->code->value);
+        usort($remarks, static fn(Remark $a, Remark $b): int => $a->code->value <=> $b->code->value);
 
         return new self($remarks);
     }
@@ -54,7 +54,7 @@ final readonly class Verdict
 
     private function count(Severity $severity): int
     {
-        return count(array_filter($this->remarks, static fn (Remark $remark): bool => $remark->severity === $severity));
+        return count(array_filter($this->remarks, static fn(Remark $remark): bool => $remark->severity === $severity));
     }
 
     private static function leavesShine(ProductTraits $product): bool

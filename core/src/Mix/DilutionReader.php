@@ -151,12 +151,12 @@ final readonly class DilutionReader
         $text = strtr($text, ['−' => '-', '–' => '-', '∶' => ':', '％' => '%', "\u{2019}" => "'"]);
         $text = (string) preg_replace_callback(
             '/(\d*) ?([½¼¾⅓⅔])/u',
-            static fn (array $m): string => ($m[1] === '' ? '0' : $m[1]).self::FRACTIONS[$m[2]],
+            static fn(array $m): string => ($m[1] === '' ? '0' : $m[1]).self::FRACTIONS[$m[2]],
             $text,
         );
         $text = (string) preg_replace('/[\s\x{00A0}\x{202F}\x{2009}]+/u', ' ', $text);
         // 1,800 and 1 800 and 1'800 are eighteen hundred; 7,5 is seven and a half.
-        $text = (string) preg_replace_callback("/(?<![\d.,])\d{1,3}(?:[, ']\d{3})+(?![\d,])/", static fn (array $m): string => str_replace([',', ' ', "'"], '', $m[0]), $text);
+        $text = (string) preg_replace_callback("/(?<![\d.,])\d{1,3}(?:[, ']\d{3})+(?![\d,])/", static fn(array $m): string => str_replace([',', ' ', "'"], '', $m[0]), $text);
         $text = (string) preg_replace('/(?<=\d),(?=\d)/', '.', $text);
         $text = (string) preg_replace('/\b(fl|oz|gal|imp|approx)\./', '$1', $text);
         $text = (string) preg_replace('/\b(parts?|of product|of water|product|water)\b/', '', $text);

@@ -53,7 +53,7 @@ final readonly class WearFactors
             return $this->of($this->wash, WashTrait::Contact->value);
         }
 
-        return max(array_map(fn (WashTrait $trait): float => $this->of($this->wash, $trait->value), $traits));
+        return max(array_map(fn(WashTrait $trait): float => $this->of($this->wash, $trait->value), $traits));
     }
 
     /**

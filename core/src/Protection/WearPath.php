@@ -23,7 +23,7 @@ final readonly class WearPath
      */
     public static function of(Habits $habits, array $washes, WearFactors $factors = new WearFactors): self
     {
-        usort($washes, static fn (Wash $a, Wash $b): int => $a->day <=> $b->day);
+        usort($washes, static fn(Wash $a, Wash $b): int => $a->day <=> $b->day);
         $idle = $factors->idle($habits) / 7.0;
         $steps = [];
         [$day, $worn] = [0.0, 0.0];

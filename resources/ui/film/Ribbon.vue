@@ -25,7 +25,7 @@ const bodies = computed(() =>
   props.ribbon.segments.map((segment) => ({
     id: segment.layer_id,
     body: bodyPath(segment.points, x.value, floor.value, tall.value, 0, now.value),
-    nicks: nicksPath(segment.points, x.value, floor.value, tall.value, 2.4),
+    nicks: nicksPath(segment.points, x.value, floor.value, tall.value),
     family: segment.family,
     // A new layer stands up with a firm leading edge.
     edge: segment.points[0] && x.value(segment.points[0].at) > 1 ? x.value(segment.points[0].at) : null,
@@ -74,7 +74,7 @@ const drops = computed(() =>
     clean: reading.stage !== 'arrival',
     path: dropPath(
       x.value(reading.at),
-      Math.max(13, topAt(reading.at)),
+      Math.max(13, topAt(reading.at)) - 2,
       reading.angle_deg ?? angles[reading.behaviour] ?? 90,
       5,
     ),

@@ -37,7 +37,7 @@ const strata = computed<Stratum[]>(() => {
       name: named(base),
       note: `${families[base.family]?.name.toLowerCase()} since ${base.on}`,
       fill: 'var(--base)',
-      height: 20,
+      height: 34,
     })
   if (props.zone === 'paint') {
     list.push({
@@ -60,10 +60,10 @@ const strata = computed<Stratum[]>(() => {
 })
 
 const placed = computed(() => {
-  let y = 14
+  let y = 16
   return strata.value.map((stratum) => {
     const at = y
-    y += stratum.height + 2
+    y += Math.max(stratum.height, stratum.note ? 34 : 16) + 2
     return { ...stratum, y: at }
   })
 })
@@ -93,7 +93,7 @@ const height = computed(() => (placed.value.at(-1)?.y ?? 0) + 26)
         </text>
       </g>
     </svg>
-    <figcaption class="small quiet">Not to scale: layers are thinner than a hair’s hundredth.</figcaption>
+    <figcaption class="small quiet">Not to scale.</figcaption>
   </figure>
 </template>
 

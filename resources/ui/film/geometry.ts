@@ -34,16 +34,16 @@ export function bodyPath(points: Point[], x: Scale, floor: number, height: numbe
   return `M${f(first[0])} ${f(floor)}${line.map(([px, py]) => `L${f(px)} ${f(py)}`).join('')}L${f(last[0])} ${f(floor)}z`
 }
 
-/** Small notches cut into the upper edge, one a wash. */
-export function nicksPath(points: Point[], x: Scale, floor: number, height: number, size: number): string {
+/** Slits cut down from the upper edge, one a wash: as deep as the share the wash took, and never too small to see. */
+export function nicksPath(points: Point[], x: Scale, floor: number, height: number): string {
   let path = ''
-  for (let i = 1; i < points.length - 1; i++) {
+  for (let i = 0; i < points.length - 1; i++) {
     const point = points[i]
     const next = points[i + 1]
     if (!point || !next || point.at !== next.at) continue
-    const px = x(point.at)
-    const py = floor - point.left * height
-    path += `M${(px - size).toFixed(1)} ${(py - 0.6).toFixed(1)}l${size} ${size * 1.5}l${size} ${-size * 1.5}z`
+    const top = floor - point.left * height
+    const depth = Math.min(floor - top, Math.max(7, (point.left - next.left) * height + 5))
+    path += `M${(x(point.at) - 2.6).toFixed(1)} ${(top - 1).toFixed(1)}l2.6 ${(depth + 1).toFixed(1)}l2.6 ${(-depth - 1).toFixed(1)}z`
   }
   return path
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Concerns;
 use Illuminate\Contracts\Pagination\CursorPaginator;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
 
 /** Lists by cursor: {data, next_cursor}. */
 trait Paged
@@ -18,7 +19,7 @@ trait Paged
 
     /**
      * @param CursorPaginator<int, covariant \Illuminate\Database\Eloquent\Model> $page
-     * @param class-string<\Illuminate\Http\Resources\Json\JsonResource> $as
+     * @param class-string<JsonResource> $as
      */
     private function page(CursorPaginator $page, string $as): JsonResponse
     {

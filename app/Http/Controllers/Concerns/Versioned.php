@@ -26,7 +26,7 @@ trait Versioned
      *
      * @param T $row
      * @param callable(T): JsonResource $as
-     * @param callable(T): void $change
+     * @param callable(T): mixed $change  what it returns is not used
      * @return T
      */
     private function changed(Request $request, Model $row, callable $as, callable $change): Model

@@ -87,6 +87,21 @@ final readonly class LifeModel
     }
 
     /**
+     * The evidence of several vehicles as one.
+     *
+     * @param list<list<float>> $curves  from vehicleEvidence, of one model
+     * @return list<float> empty for none
+     */
+    public static function together(array $curves): array
+    {
+        if ($curves === []) {
+            return [];
+        }
+
+        return array_map(static fn(float ...$values): float => array_sum($values), ...$curves);
+    }
+
+    /**
      * @param list<float> $others         ln likelihood of the other vehicles along μ (sums of vehicleEvidence), [] for none
      * @param list<FailureInterval> $own  this vehicle's earlier layers of the product
      * @param float $worn                 wear-weeks to which the layer now on is known to have held
@@ -123,13 +138,13 @@ final readonly class LifeModel
         if ($mass <= 0.0) {
             throw InvalidInput::at('worn', 'That layer has outlived anything this label could mean. Check the label weeks and the date it went on.');
         }
-        $floor = 1e-11 * max($mixture);
-        $matters = array_keys(array_filter($mixture, static fn (float $weight): bool => $weight > $floor));
+        $floor = 1e-11 * ($mixture === [] ? 0.0 : max($mixture));
+        $matters = array_keys(array_filter($mixture, static fn(float $weight): bool => $weight > $floor));
 
         return new LifeForecast(
             exp($moment / $mass),
-            array_map(static fn (int $k): float => $points[$k], $matters),
-            array_map(static fn (int $k): float => $mixture[$k], $matters),
+            array_map(static fn(int $k): float => $points[$k], $matters),
+            array_map(static fn(int $k): float => $mixture[$k], $matters),
             $this->layerSpread,
             $worn,
         );
@@ -164,10 +179,10 @@ final readonly class LifeModel
     private function region(array $others, int $parts): array
     {
         $logs = $this->posterior($others);
-        $floor = max($logs) - self::NEGLIGIBLE;
-        $within = array_keys(array_filter($logs, static fn (float $log): bool => $log > $floor));
-        $from = max(0, min($within) - 1);
-        $to = min(2 * $this->muHalf, max($within) + 1);
+        $floor = max([-INF, ...$logs]) - self::NEGLIGIBLE;
+        $within = array_keys(array_filter($logs, static fn(float $log): bool => $log > $floor));
+        $from = max(0, ($within[0] ?? 0) - 1);
+        $to = min(2 * $this->muHalf, ($within[count($within) - 1] ?? 0) + 1);
 
         // Within NEGLIGIBLE lie about ±9 standard deviations; forty points across them are ample.
         return [$from, $to, max(1, (int) ceil(40 / (max(1, $to - $from - 2) * $parts)))];
@@ -241,7 +256,7 @@ final readonly class LifeModel
             }
         }
 
-        return $alongT;
+        return array_values($alongT);
     }
 
     /** @return list<float> weights of v, symmetric about its zero */
@@ -272,6 +287,6 @@ final readonly class LifeModel
     {
         $top = $logs === [] ? 0.0 : max($logs);
 
-        return [array_map(static fn (float $log): float => exp($log - $top), $logs), $top];
+        return [array_map(static fn(float $log): float => exp($log - $top), $logs), $top];
     }
 }

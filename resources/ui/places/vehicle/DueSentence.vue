@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { fromToday, shortDay } from '@/lib/dates'
+import { daysUntil, fromToday, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { families } from '@/lib/words'
 
@@ -9,6 +9,7 @@ import { families } from '@/lib/words'
 const props = defineProps<{ ribbon: Schemas['Ribbon']; caution: number }>()
 const { zone } = useMe()
 const day = (at: string) => shortDay(at, zone.value)
+const past = (at: string) => daysUntil(at, zone.value) < 0
 const what = computed(
   () => props.ribbon.outermost?.name ?? families[props.ribbon.outermost?.family ?? 'bare']?.name ?? 'The layer',
 )
@@ -24,9 +25,16 @@ const what = computed(
     </template>
     <template v-else-if="ribbon.due_at">
       <p class="lead">
-        Renew {{ what }} by <span class="due">{{ day(ribbon.due_at) }}</span>, {{ fromToday(ribbon.due_at, zone) }}.
-        <span class="window"
-          >Worth doing from {{ day(ribbon.from_at ?? ribbon.due_at)
+        <template v-if="past(ribbon.due_at)"
+          >{{ what }} was due on <span class="due">{{ day(ribbon.due_at) }}</span>,
+          {{ fromToday(ribbon.due_at, zone) }}.</template
+        >
+        <template v-else
+          >Renew {{ what }} by <span class="due">{{ day(ribbon.due_at) }}</span>,
+          {{ fromToday(ribbon.due_at, zone) }}.</template
+        >
+        <span class="window">
+          Worth doing from {{ day(ribbon.from_at ?? ribbon.due_at)
           }}<template v-if="ribbon.late_at">, late after {{ day(ribbon.late_at) }}</template
           >.</span
         >
@@ -41,7 +49,12 @@ const what = computed(
       <p class="quiet">{{ ribbon.why }}</p>
     </details>
     <p v-if="ribbon.next_wash_on" class="quiet small next">
-      Next wash by its rhythm: {{ day(ribbon.next_wash_on) }}, {{ fromToday(ribbon.next_wash_on, zone) }}.
+      <template v-if="past(ribbon.next_wash_on)"
+        >By its rhythm a wash has been due since {{ day(ribbon.next_wash_on) }}.</template
+      >
+      <template v-else
+        >Next wash by its rhythm: {{ day(ribbon.next_wash_on) }}, {{ fromToday(ribbon.next_wash_on, zone) }}.</template
+      >
     </p>
   </div>
 </template>

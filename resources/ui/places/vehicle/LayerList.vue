@@ -115,6 +115,7 @@ li {
 }
 
 li .words {
+  white-space: nowrap;
   min-height: 24px;
 }
 
