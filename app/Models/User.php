@@ -29,6 +29,8 @@ class User extends Authenticatable
 
     protected $guarded = [];
 
+    protected $attributes = ['theme' => 'auto'];
+
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */

@@ -22,7 +22,7 @@ final class MeController
     #[Returns('Me')]
     public function show(Request $request): JsonResponse
     {
-        return (new MeResource($request->user()))->response();
+        return (new MeResource($request->user()))->response()->setStatusCode(200);
     }
 
     #[OA\Patch(path: '/api/v1/me', operationId: 'updateMe', tags: ['Sign-in'])]
@@ -34,6 +34,6 @@ final class MeController
         $user = $request->user();
         $user->update($request->validate(['name' => ['sometimes', 'string', 'min:1', 'max:120'], 'theme' => ['sometimes', 'in:auto,light,dark']]));
 
-        return (new MeResource($user))->response();
+        return (new MeResource($user))->response()->setStatusCode(200);
     }
 }

@@ -36,9 +36,16 @@ final class ReckonController
                 throw Problem::field('', sprintf('At most %d items at a time.', self::MOST));
             }
 
-            return new JsonResponse($reckoning->all($model, $body)['results']);
+            return $this->answer($reckoning->all($model, $body)['results']);
         }
 
-        return new JsonResponse($reckoning->one($model, $body));
+        return $this->answer($reckoning->one($model, $body));
+    }
+
+    /** @param array<array-key, mixed> $result */
+    private function answer(array $result): JsonResponse
+    {
+        // 250.0 stays 250.0, as on the command line.
+        return new JsonResponse($result, options: JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE);
     }
 }

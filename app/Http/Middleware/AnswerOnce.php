@@ -44,29 +44,23 @@ final readonly class AnswerOnce
         DB::beginTransaction();
         try {
             $claimed = DB::table('idempotency_keys')->insertOrIgnore([...$mine, 'id' => Str::uuid7()->toString(), 'request_hash' => $hash, 'created_at' => $this->clock->now()]);
-            if ($claimed === 0) {
+            $response = $claimed === 1 ? $next($request) : null;
+            if ($response !== null && $response->getStatusCode() < 400) {
+                DB::table('idempotency_keys')->where($mine)->update([
+                    'status' => $response->getStatusCode(),
+                    'response' => json_encode(['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')], JSON_THROW_ON_ERROR),
+                ]);
+                DB::commit();
+            } else {
                 DB::rollBack();
-
-                return $this->again($mine, $hash);
             }
-            $response = $next($request);
-            if ($response->getStatusCode() >= 400) {
-                DB::rollBack();
-
-                return $response;
-            }
-            DB::table('idempotency_keys')->where($mine)->update([
-                'status' => $response->getStatusCode(),
-                'response' => json_encode(['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')], JSON_THROW_ON_ERROR),
-            ]);
-            DB::commit();
-
-            return $response;
         } catch (Throwable $e) {
             DB::rollBack();
 
             throw $e;
         }
+
+        return $response ?? $this->again($mine, $hash);
     }
 
     /** @param array<string, string> $mine */

@@ -32,6 +32,9 @@ final class ProblemRenderer
             $e instanceof AuthorizationException => $this->json(403, 'refused', 'Not yours to do', 'Only the owner of the workspace can do that.'),
             $e instanceof ModelNotFoundException => $this->json(404, 'not-found', 'Not here', 'There is no such thing in this workspace.'),
             $e instanceof TokenMismatchException => $this->json(419, 'stale-page', 'This page is too old', 'Reload the page and try again; nothing was saved.'),
+            // The framework wraps these two before they get here.
+            $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof ModelNotFoundException,
+            $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof AuthorizationException => $this->render($e->getPrevious(), $request),
             $e instanceof HttpExceptionInterface => $this->http($e),
             default => $this->json(500, 'broken', 'That did not work', config('app.debug') ? $e->getMessage() : 'Something broke on our side. Nothing was half-saved; try again in a moment.'),
         };

@@ -235,7 +235,11 @@ onKeyStroke('Escape', () => {
   }
 
   .word {
-    display: none;
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
   }
 
   .beside {

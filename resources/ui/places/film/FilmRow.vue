@@ -22,16 +22,16 @@ const last = computed(() => {
   const reading = props.ribbon.readings.at(-1)
   return reading ? behaviours.find((known) => known.value === reading.behaviour)?.name.toLowerCase() : undefined
 })
-const spoken = computed(
+// Said after what can be seen, for those who hear it.
+const heard = computed(
   () =>
-    `${props.ribbon.name}. ${layersOf(props.ribbon)}. ${states[props.ribbon.state]}. Renew by ${due.value.day}, ${due.value.away}.` +
     (last.value ? ` Last reading ${last.value}.` : '') +
     (props.ribbon.next_wash_on ? ` Next wash ${shortDay(props.ribbon.next_wash_on, zone.value)}.` : ''),
 )
 </script>
 
 <template>
-  <RouterLink :to="`/vehicles/${ribbon.vehicle_id}`" class="row" :data-vehicle="ribbon.vehicle_id" :aria-label="spoken">
+  <RouterLink :to="`/vehicles/${ribbon.vehicle_id}`" class="row" :data-vehicle="ribbon.vehicle_id">
     <span class="label">
       <span class="name">{{ ribbon.name }}</span>
       <span class="what">{{ layersOf(ribbon) }}</span>
@@ -39,10 +39,12 @@ const spoken = computed(
     <span class="lane"
       ><Ribbon :ribbon="ribbon" :from="film.from" :to="film.to" :today="film.today" :width="width"
     /></span>
+    <span class="hidden-text">. {{ states[ribbon.state] }}. Renew by </span>
     <span class="when" :class="{ due: urgent }">
       <span class="day">{{ due.day }}</span>
       <span class="away">{{ due.away }}</span>
     </span>
+    <span class="hidden-text">.{{ heard }}</span>
   </RouterLink>
 </template>
 

@@ -310,8 +310,8 @@ h1 {
 }
 
 .check input {
-  width: 20px;
-  height: 20px;
+  width: 24px;
+  height: 24px;
 }
 
 textarea {

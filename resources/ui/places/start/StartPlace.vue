@@ -214,8 +214,8 @@ async function save() {
 }
 
 .check input {
-  width: 20px;
-  height: 20px;
+  width: 24px;
+  height: 24px;
 }
 
 .about {

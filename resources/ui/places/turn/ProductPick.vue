@@ -113,7 +113,7 @@ fieldset {
 
 .one {
   display: grid;
-  grid-template-columns: 26px 1fr;
+  grid-template-columns: 30px 1fr;
   gap: var(--s2);
   padding: 7px 0;
   min-height: var(--touch);
@@ -121,9 +121,9 @@ fieldset {
 }
 
 .one input {
-  width: 20px;
-  height: 20px;
-  margin: 2px 0 0;
+  width: 24px;
+  height: 24px;
+  margin: 0;
 }
 
 .best {

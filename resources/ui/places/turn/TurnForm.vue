@@ -195,8 +195,8 @@ function pick(role: string, zone: string, id: string | undefined) {
 }
 
 .check input {
-  width: 22px;
-  height: 22px;
+  width: 24px;
+  height: 24px;
 }
 
 textarea {

@@ -219,8 +219,8 @@ h1 {
 }
 
 .check input {
-  width: 20px;
-  height: 20px;
+  width: 24px;
+  height: 24px;
 }
 
 @media (max-width: 700px) {

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDriverService;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\DriverCommand;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverExpectedCondition;
+use PHPUnit\Framework\TestCase;
+
+/** The real interface in headless Chromium, against the real stack that bin/test has started (VICISSA_URL). */
+abstract class BrowserTestCase extends TestCase
+{
+    private const WAIT = 15;
+
+    private static ?ChromeDriverService $service = null;
+
+    protected RemoteWebDriver $browser;
+
+    /** @var array{int, int} */
+    protected array $size = [1280, 800];
+
+    protected function setUp(): void
+    {
+        $this->browser = self::open(...$this->size);
+    }
+
+    protected function tearDown(): void
+    {
+        $this->browser->quit();
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$service?->stop();
+        self::$service = null;
+    }
+
+    public static function open(int $width, int $height): RemoteWebDriver
+    {
+        self::$service ??= self::serve();
+        $options = (new ChromeOptions)->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-background-networking', '--disable-component-update',
+            '--disable-sync', '--disable-extensions', '--hide-scrollbars', '--force-device-scale-factor=1', "--window-size={$width},{$height}",
+        ]);
+        if ($width < 600) {
+            $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1]]);
+        }
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+
+        return RemoteWebDriver::create(self::$service->getURL(), $capabilities, 20_000, 120_000);
+    }
+
+    protected function visit(string $path): void
+    {
+        $this->browser->get(self::url().$path);
+    }
+
+    public static function url(): string
+    {
+        return getenv('VICISSA_URL') ?: self::fail('VICISSA_URL is not set: run these tests through bin/test.');
+    }
+
+    /** Waits for an element that is there and can be seen. */
+    protected function see(string $xpath): RemoteWebElement
+    {
+        /** @var RemoteWebElement */
+        return $this->browser->wait(self::WAIT, 100)->until(WebDriverExpectedCondition::visibilityOfElementLocated(WebDriverBy::xpath($xpath)), "Not seen: {$xpath}");
+    }
+
+    protected function seeText(string $text): RemoteWebElement
+    {
+        return $this->see(sprintf('//main//*[contains(normalize-space(.), %s)][not(.//*[contains(normalize-space(.), %1$s)])]', self::quoted($text)));
+    }
+
+    /** A control by the words beside it. */
+    protected function field(string $label): RemoteWebElement
+    {
+        return $this->see(sprintf('//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for]', self::quoted($label)));
+    }
+
+    protected function fill(string $label, string $value): void
+    {
+        $field = $this->field($label);
+        if ($field->getTagName() === 'select') {
+            $this->browser->executeScript('const [e, v] = arguments; e.value = [...e.options].find((o) => o.text === v).value; e.dispatchEvent(new Event("change", { bubbles: true }))', [$field, $value]);
+
+            return;
+        }
+        // Date fields take keys in the browser's own order; set the value as the page would.
+        $this->browser->executeScript('const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))', [$field, $value]);
+    }
+
+    protected function press(string $text): void
+    {
+        $button = $this->see(sprintf('//*[self::button or self::a or self::summary][contains(normalize-space(.), %s)]', self::quoted($text)));
+        $this->click($button);
+    }
+
+    /** Chooses a radio or checkbox by its words within a group. */
+    protected function choose(string $group, string $option): void
+    {
+        $this->click($this->see(sprintf('//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]', self::quoted($group), self::quoted($option))));
+    }
+
+    protected function click(RemoteWebElement $element): void
+    {
+        $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
+        try {
+            $element->click();
+        } catch (ElementClickInterceptedException) {
+            // Something was still sliding into place above it.
+            usleep(400_000);
+            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
+            $element->click();
+        }
+    }
+
+    protected function signIn(string $email, string $password = 'sea-pink-tide'): void
+    {
+        $this->visit('/sign-in');
+        $this->field('E-mail')->sendKeys($email);
+        $this->field('Password')->sendKeys($password);
+        $this->press('Sign in');
+        $this->see('//h1[normalize-space(.) = "Film"]');
+    }
+
+    /** Fails on any violation that axe finds on the page as it stands. */
+    protected function assertAccessible(string $where): void
+    {
+        $this->browser->executeScript((string) file_get_contents('node_modules/axe-core/axe.min.js'));
+        /** @var list<array{id: string, help: string, nodes: list<array{html: string, any: list<array{message: string}>}>}> $violations */
+        $violations = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] }).then((result) => done(result.violations))');
+        self::assertSame([], array_map(static fn(array $violation): string => "{$violation['id']}: {$violation['help']} in ".mb_strimwidth($violation['nodes'][0]['html'], 0, 200).' '.($violation['nodes'][0]['any'][0]['message'] ?? ''), $violations), "axe on {$where}");
+    }
+
+    /** Nothing may have been logged as an error, but for what the test expects. */
+    protected function assertQuietConsole(string ...$expected): void
+    {
+        /** @var list<array{level: string, message: string}> $entries */
+        $entries = $this->browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
+        $errors = array_filter($entries, static fn(array $entry): bool => $entry['level'] === 'SEVERE' && array_filter($expected, static fn(string $part): bool => str_contains($entry['message'], $part)) === []);
+        self::assertSame([], array_column($errors, 'message'));
+    }
+
+    protected static function quoted(string $text): string
+    {
+        return str_contains($text, '"') ? "'{$text}'" : "\"{$text}\"";
+    }
+
+    private static function serve(): ChromeDriverService
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertNotFalse($socket);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port={$port}", '--silent']);
+        $service->start();
+
+        return $service;
+    }
+}

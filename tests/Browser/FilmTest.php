@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The home screen with the demo's year on it, by eye, by key and by screen reader. */
+final class FilmTest extends BrowserTestCase
+{
+    public function testAllRibbonsByKeyboardSearchAndTable(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->see('//a[contains(@class, "row")]');
+        self::assertCount(24, $this->browser->findElements(WebDriverBy::cssSelector('a.row')));
+        // Drawn, not only listed: every worn layer has a body, and the due ones a bracket.
+        self::assertGreaterThan(20, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .body'))));
+        self::assertGreaterThan(5, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .bracket'))));
+        self::assertMatchesRegularExpression('/.+ on .+ Renew by .+ Next wash/s', (string) $this->see('(//a[contains(@class, "row")])[1]')->getAttribute('textContent'));
+        $this->assertAccessible('Film');
+
+        $keys = $this->browser->getKeyboard();
+        $keys->sendKeys('/');
+        $keys->sendKeys('taxi');
+        $this->browser->wait(5)->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 2);
+        $this->see('//input[@type="search"]')->sendKeys(WebDriverKeys::ESCAPE);
+        $this->browser->wait(5)->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 24);
+        $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
+        $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
+        $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
+        $third = (string) $this->see('(//a[contains(@class, "row")])[3]')->getAttribute('href');
+        self::assertSame($third, $this->browser->switchTo()->activeElement()->getAttribute('href'));
+
+        $this->press('As a table');
+        $this->see('//table');
+        self::assertCount(24, $this->browser->findElements(WebDriverBy::cssSelector('tbody tr')));
+        $this->assertAccessible('Film as a table');
+        $this->press('As a table');
+        $this->see('(//a[contains(@class, "row")])[3]')->sendKeys(WebDriverKeys::ENTER);
+        $this->see('//h2[normalize-space(.) = "Record"]');
+        $this->assertAccessible('Vehicle of the demo');
+        $this->click($this->see('//button[@aria-label = "Dark theme"]'));
+        $this->see('//button[@aria-label = "Light theme"]');
+        $this->assertAccessible('Vehicle in the dark');
+        $this->click($this->see('//button[@aria-label = "Light theme"]'));
+        $this->see('//button[@aria-label = "Dark theme"]');
+        $this->assertQuietConsole();
+    }
+
+    public function testEveryOtherPlaceIsSoundInBothThemes(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        foreach (['/book' => 'Hearse', '/book?tab=clients' => 'Isles Mobile Library', '/book?tab=sites' => 'Ferry yard', '/shelf' => 'Vell Citron', '/shelf/new' => 'As the label says', '/workspace' => 'Tam Ostrey', '/start' => 'What vehicle?', '/nowhere' => 'leads nowhere'] as $path => $text) {
+            $this->visit($path);
+            $this->seeText($text);
+            $this->assertAccessible($path);
+            $this->browser->executeScript('document.documentElement.dataset.theme = "dark"');
+            $this->assertAccessible("{$path} in the dark");
+        }
+        $this->visit('/book?tab=sites');
+        $this->press('Ferry yard');
+        $this->field('Rules of the gate');
+        $this->assertAccessible('A place in its drawer');
+        $this->assertQuietConsole();
+    }
+
+    public function testALabelIsReadBackAndAnAmbiguousOneIsAsked(): void
+    {
+        $this->signIn('tam@marram-sedge.example');
+        $this->visit('/shelf/new');
+        $this->field('In the bucket')->sendKeys('1,5 oz per gal');
+        $this->seeText('1.5 US fluid ounces of product into 1 US gallon of water.');
+        $this->field('In the pump sprayer')->sendKeys('3:7');
+        $this->seeText('Which side is the product?');
+        $this->assertQuietConsole();
+    }
+}

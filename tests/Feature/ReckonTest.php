@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** The models in their JSON form, the same over HTTP and on the command line. */
+final class ReckonTest extends TestCase
+{
+    private const MODELS = ['ratio' => 1e-6, 'due' => 2e-3, 'bead' => 1e-6, 'diagnose' => 0, 'verdict' => 0];
+
+    /** @return iterable<string, array{string, float}> */
+    public static function models(): iterable
+    {
+        foreach (self::MODELS as $model => $tolerance) {
+            yield $model => [$model, (float) $tolerance];
+        }
+    }
+
+    #[DataProvider('models')]
+    public function testEveryVectorOverHttpAndOnTheCommandLine(string $model, float $tolerance): void
+    {
+        /** @var list<array{name: string, input: array<string, mixed>, expect: array<string, mixed>}> $vectors */
+        $vectors = json_decode((string) file_get_contents(base_path("core/tests/vectors/{$model}.json")), true, 512, JSON_THROW_ON_ERROR);
+        $inputs = array_column($vectors, 'input');
+        [$owner] = $this->business();
+        $http = $this->actingAs($owner)->postJson("/api/v1/reckon/{$model}", $inputs)->assertOk()->json();
+        $process = $this->command($model, (string) json_encode($inputs));
+        self::assertSame($http, json_decode($process->getOutput(), true));
+        $errors = 0;
+        foreach ($vectors as $i => $vector) {
+            $errors += isset($vector['expect']['error']) ? 1 : 0;
+            foreach ($vector['expect'] as $key => $value) {
+                is_int($value) || is_float($value)
+                    ? self::assertEqualsWithDelta($value, $http[$i][$key], $tolerance * max(1e-9, abs($value)), "{$vector['name']} {$key}")
+                    : self::assertSame($value, $http[$i][$key], "{$vector['name']} {$key}");
+            }
+        }
+        self::assertSame($errors === 0 ? 0 : 1, $process->getExitCode());
+    }
+
+    /** @return iterable<string, array{string, mixed, string, string}> */
+    public static function nonsense(): iterable
+    {
+        yield 'no height' => ['bead', ['base_mm' => 3], 'height_mm', 'is missing'];
+        yield 'a drop of no width' => ['bead', ['base_mm' => 0, 'height_mm' => 1], 'base_mm', 'must lie between'];
+        yield 'no reading' => ['diagnose', ['designed' => 'beads'], 'arrival', 'at least one reading'];
+        yield 'an unknown reading' => ['diagnose', ['designed' => 'beads', 'arrival' => 'wet'], 'arrival', 'tight, good, weak'];
+        yield 'a backward label' => ['due', ['label_weeks' => [10, 4], 'own' => [], 'others' => [], 'worn' => 0], 'label_weeks', 'must not be shorter'];
+        yield 'a failure before it held' => ['due', ['label_weeks' => [4, 10], 'own' => [[5, 4]], 'worn' => 0], 'own', 'can’t fail before'];
+        yield 'pH of nothing known' => ['verdict', ['product' => ['role' => 'soap', 'ph' => 20, 'leaves' => 'nothing', 'strips' => 'none', 'solvent' => false, 'surfaces' => ['paint'], 'may_dry' => true, 'rinse' => true], 'layer' => 'wax', 'finish' => [], 'zone' => 'paint', 'context' => ['water' => 'tap', 'purpose' => 'maintain', 'bare_face' => true, 'in_stock' => true]], 'product.ph', 'between 0 and 14'];
+        yield 'a path into the object' => ['verdict', ['product' => ['role' => 'paint']], 'context', 'is missing'];
+        yield 'a distance in words' => ['wear', ['storage' => 'garage', 'road' => 'normal', 'km_per_week' => 'far'], 'km_per_week', 'must be a number'];
+        yield 'a text for a number' => ['ratio', ['text' => 15], 'text', 'must be a text'];
+        yield 'a list for an object' => ['ratio', [[1, 2]], '', 'JSON object'];
+    }
+
+    #[DataProvider('nonsense')]
+    public function testBadInputNamesTheField(string $model, mixed $input, string $field, string $says): void
+    {
+        [$owner] = $this->business();
+        $this->actingAs($owner);
+        $items = is_array($input) && array_is_list($input) ? $input : [$input];
+        $error = $this->postJson("/api/v1/reckon/{$model}", $items)->assertOk()->json('0');
+        self::assertSame(['invalid', $field], [$error['error'], $error['field']]);
+        self::assertStringContainsString($says, $error['message']);
+        if ($field !== '') {
+            $this->assertProblem($this->postJson("/api/v1/reckon/{$model}", $input), 422, $says, '/'.str_replace('.', '/', $field));
+        }
+    }
+
+    public function testTheCommandLineRefusesWhatIsNoJson(): void
+    {
+        $process = $this->command('ratio', 'one to ten');
+        self::assertSame(1, $process->getExitCode());
+        self::assertStringContainsString('JSON object', $process->getOutput());
+        self::assertSame(1, $this->command('shine', '{}')->getExitCode());
+    }
+
+    public function testWearAccruesAsPublished(): void
+    {
+        [$owner] = $this->business();
+        $answer = $this->actingAs($owner)->postJson('/api/v1/reckon/wear', ['storage' => 'outdoors', 'road' => 'normal', 'km_per_week' => 200, 'washes_per_week' => 1, 'days' => 14, 'washes' => [['day' => 7, 'traits' => ['contact'], 'drying_aid' => true]]])->assertOk()->json();
+        self::assertEqualsWithDelta(1.0, $answer['per_week'], 1e-12);
+        self::assertEqualsWithDelta(1.5 + 0.25 - 0.35, $answer['worn'], 1e-12);
+    }
+
+    private function command(string $model, string $input): Process
+    {
+        $process = new Process(['php', base_path('artisan'), 'vicissa:reckon', $model], base_path());
+        $process->setInput($input);
+        $process->run();
+
+        return $process;
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Client;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Tenancy\EachWorkspace;
+use App\Tenancy\Tenancy;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Tries to get from one workspace into another, below and above the application's own checks. */
+final class RowSecurityTest extends TestCase
+{
+    private const TENANT = ['memberships', 'invitations', 'idempotency_keys', 'outbox_messages', 'clients', 'sites', 'vehicles', 'products', 'turns', 'turn_entries', 'turn_products', 'readings', 'layers', 'forecasts'];
+
+    public function testTheRoleOwnsNothingAndCannotBypass(): void
+    {
+        $role = DB::selectOne('select rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname = current_user');
+        self::assertSame([false, false, false, false], array_values((array) $role));
+        self::assertSame([], DB::select('select tablename from pg_tables where tableowner = current_user'));
+    }
+
+    public function testEveryTableOfAWorkspaceIsGuarded(): void
+    {
+        $unguarded = DB::select("select c.table_name from information_schema.columns c join pg_class t on t.relname = c.table_name and t.relnamespace = 'public'::regnamespace
+            where c.table_schema = 'public' and c.column_name = 'workspace_id' and not t.relrowsecurity");
+        // Tokens are looked up before a workspace is known; queries on them name workspace and person.
+        self::assertSame(['personal_access_tokens'], array_column($unguarded, 'table_name'));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function tables(): iterable
+    {
+        foreach (self::TENANT as $table) {
+            yield $table => [$table];
+        }
+    }
+
+    #[DataProvider('tables')]
+    public function testWithoutAWorkspaceATableLooksEmpty(string $table): void
+    {
+        [, $workspace] = $this->business();
+        $this->vehicle($workspace);
+        self::assertSame(0, DB::table($table)->count());
+    }
+
+    public function testAnotherWorkspacesRowsCannotBeSeenChangedDeletedOrPlanted(): void
+    {
+        [, $ours] = $this->business('Ours');
+        [, $theirs] = $this->business('Theirs');
+        $vehicle = $this->vehicle($theirs);
+        app(Tenancy::class)->enter($ours->id);
+
+        self::assertNull(Vehicle::query()->find($vehicle->id));
+        self::assertSame(0, DB::table('vehicles')->where('id', $vehicle->id)->update(['name' => 'Stolen']));
+        self::assertSame(0, DB::table('vehicles')->where('id', $vehicle->id)->delete());
+        self::assertSame(0, DB::table('layers')->where('vehicle_id', $vehicle->id)->count());
+        $this->refused(static fn() => Client::query()->create(['name' => 'Planted', 'workspace_id' => $theirs->id]));
+        $own = $this->inside($ours, static fn() => Client::query()->create(['name' => 'Own']));
+        app(Tenancy::class)->enter($ours->id);
+        $this->refused(static fn() => DB::table('clients')->where('id', $own->id)->update(['workspace_id' => $theirs->id]));
+    }
+
+    public function testTheGuardCannotBeTakenDown(): void
+    {
+        foreach (['alter table vehicles disable row level security', 'drop policy vehicles_of_workspace on vehicles', 'set role vicissa_owner', 'set session authorization vicissa_owner', 'truncate vehicles'] as $attempt) {
+            $this->refused(static fn() => DB::unprepared($attempt));
+        }
+    }
+
+    public function testWhatIsRecordedCannotBeRewritten(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]))->assertCreated();
+        app(Tenancy::class)->enter($workspace->id);
+        foreach (["update turn_entries set soil = 0", "update readings set behaviour = 'tight'", 'delete from readings', 'delete from turn_entries', 'delete from turns', "update turns set vehicle_id = gen_random_uuid()"] as $rewriting) {
+            $this->refused(static fn() => DB::unprepared($rewriting));
+        }
+    }
+
+    public function testIdsOfAnotherWorkspaceAreUnknownOverHttp(): void
+    {
+        [$owner] = $this->business('Ours');
+        [, $theirs] = $this->business('Theirs');
+        $vehicle = $this->vehicle($theirs);
+        $client = $this->inside($theirs, static fn() => Client::query()->create(['name' => 'Theirs']));
+        $this->actingAs($owner);
+
+        foreach (["/api/v1/vehicles/{$vehicle->id}", "/api/v1/vehicles/{$vehicle->id}/film", "/api/v1/vehicles/{$vehicle->id}/turns", "/api/v1/clients/{$client->id}", '/api/v1/vehicles/not-an-id'] as $path) {
+            $this->assertProblem($this->getJson($path), 404, 'no such thing in this workspace');
+        }
+        $this->assertProblem($this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn()), 404, 'no such thing');
+        // An id smuggled into a body is no better than one in the address.
+        $this->assertProblem($this->postJson('/api/v1/sites', ['name' => 'Yard', 'client_id' => $client->id]), 422, 'no such thing in this workspace', '/client_id');
+    }
+
+    public function testNobodyEntersAWorkspaceTheyDoNotBelongTo(): void
+    {
+        [$owner] = $this->business('Ours');
+        [, $theirs] = $this->business('Theirs');
+        $this->assertProblem($this->actingAs($owner)->postJson("/api/v1/workspaces/{$theirs->id}/enter"), 403, 'belong to that workspace');
+        $this->assertProblem($this->actingAs($owner)->withSession(['workspace_id' => $theirs->id])->withHeader('Origin', 'http://127.0.0.1:8680')->getJson('/api/v1/me'), 403, 'no longer belong');
+    }
+
+    public function testAJobWorksInItsOwnWorkspaceAndLeavesIt(): void
+    {
+        [, $workspace] = $this->business();
+        $this->vehicle($workspace);
+        $seen = [];
+        app(EachWorkspace::class)(static function () use (&$seen): void {
+            $seen[] = Vehicle::query()->count();
+        });
+        self::assertContains(1, $seen);
+        self::assertSame(0, Vehicle::query()->count());
+        self::assertNull(Workspace::query()->find($workspace->id));
+    }
+
+    private function refused(callable $attempt): void
+    {
+        $name = 'attempt_'.Str::lower(Str::random(6));
+        DB::unprepared("savepoint {$name}");
+        try {
+            $attempt();
+            self::fail('The database let it through.');
+        } catch (QueryException $e) {
+            DB::unprepared("rollback to savepoint {$name}");
+            self::assertContains((string) $e->getCode(), ['42501', '42000', '22023']);
+        }
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Actions\FoundWorkspace;
+use App\Actions\StartVehicle;
+use App\Models\Membership;
+use App\Models\Product;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Tenancy\Tenancy;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\Clock\MockClock;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Runs against real PostgreSQL as the application's own role, each test in a transaction that is rolled back. */
+abstract class TestCase extends FrameworkTestCase
+{
+    use DatabaseTransactions;
+
+    protected MockClock $clock;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->clock = new MockClock('2026-11-25 12:00:00 UTC');
+        $this->app->instance(ClockInterface::class, $this->clock);
+        $this->travelTo($this->clock->now());
+    }
+
+    /** @return array{User, Workspace} a new business with its owner, nobody's workspace entered */
+    protected function business(string $name = 'Marram'): array
+    {
+        [$owner, $workspace] = app(FoundWorkspace::class)(
+            ['name' => "{$name} owner", 'email' => Str::lower(Str::random(8)).'@example.test', 'password' => 'sea-pink-tide'],
+            ['name' => $name],
+        );
+        app(Tenancy::class)->leave();
+
+        return [$owner, $workspace];
+    }
+
+    protected function technician(Workspace $workspace): User
+    {
+        $user = User::query()->create(['name' => 'Tam', 'email' => Str::lower(Str::random(8)).'@example.test', 'password' => 'sea-pink-tide']);
+        $this->inside($workspace, static fn() => Membership::query()->create(['user_id' => $user->id, 'role' => 'technician']));
+
+        return $user;
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): T $work
+     * @return T
+     */
+    protected function inside(Workspace $workspace, callable $work): mixed
+    {
+        $tenancy = app(Tenancy::class);
+        $tenancy->enter($workspace->id);
+        try {
+            return $work();
+        } finally {
+            $tenancy->leave();
+        }
+    }
+
+    protected function vehicle(Workspace $workspace, string $family = 'silica-spray', string $since = '2026-10-28', string $name = 'The blue estate'): Vehicle
+    {
+        return $this->inside($workspace, static fn(): Vehicle => app(StartVehicle::class)(['name' => $name, 'body' => 'estate', 'family' => $family, 'since' => $since])->refresh());
+    }
+
+    protected function product(Workspace $workspace, string $role, ?string $leaves = null): Product
+    {
+        return $this->inside($workspace, static fn(): Product => Product::query()->where('role', $role)
+            ->when($leaves !== null, static fn($query) => $query->where('leaves', $leaves))->orderBy('name')->firstOrFail());
+    }
+
+    /**
+     * A turn with what matters overridden.
+     *
+     * @param array<string, mixed> $facts
+     * @return array<string, mixed>
+     */
+    protected function turn(array $facts = []): array
+    {
+        return ['worked_at' => '2026-11-25T09:00:00Z', 'soil' => 2, 'method' => 'multi-towel', 'water' => 'tap', ...$facts];
+    }
+
+    /**
+     * Asserts a problem document: its status, a sentence in it, and where it points.
+     *
+     * @param TestResponse<Response> $response
+     */
+    protected function assertProblem(TestResponse $response, int $status, string $says, ?string $pointer = null): void
+    {
+        $response->assertStatus($status)->assertHeader('Content-Type', 'application/problem+json');
+        self::assertStringContainsString($says, (string) $response->json('detail'));
+        if ($pointer !== null) {
+            self::assertContains($pointer, array_column($response->json('errors') ?? [], 'pointer'));
+        }
+    }
+}
