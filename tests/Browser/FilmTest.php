@@ -18,7 +18,7 @@ final class FilmTest extends BrowserTestCase
         // Drawn, not only listed: every worn layer has a body, and the due ones a bracket.
         self::assertGreaterThan(20, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .body'))));
         self::assertGreaterThan(5, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .bracket'))));
-        self::assertMatchesRegularExpression('/.+ on .+ Renew by .+ Next wash/s', (string) $this->see('(//a[contains(@class, "row")])[1]')->getAttribute('textContent'));
+        self::assertMatchesRegularExpression('/.+ on .+ Renew by .+ Next wash/s', (string) $this->see('(//a[contains(@class, "row")])[1]')->getDomProperty('textContent'));
         $this->assertAccessible('Film');
 
         $keys = $this->browser->getKeyboard();

@@ -19,7 +19,8 @@ final class BookTest extends TestCase
         $path = "/api/v1/vehicles/{$vehicle->id}";
         $tag = (string) $this->actingAs($owner)->getJson($path)->headers->get('ETag');
         $this->assertProblem($this->patchJson($path, ['name' => 'Mine']), 428, 'If-Match');
-        $this->patchJson($path, ['name' => 'Hers'], ['If-Match' => $tag])->assertOk()->assertHeader('ETag', '"2"');
+        // As it comes back through a server that compresses.
+        $this->patchJson($path, ['name' => 'Hers'], ['If-Match' => "W/{$tag}"])->assertOk()->assertHeader('ETag', '"2"');
         $late = $this->patchJson($path, ['name' => 'Mine'], ['If-Match' => $tag]);
         $this->assertProblem($late, 412, 'Your text is still here');
         self::assertSame('Hers', $late->json('current.name'));

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\FinishTurn;
 use App\Http\Controllers\Concerns\Paged;
+use App\Http\Controllers\Concerns\Versioned;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Problems\Problem;
@@ -23,6 +24,7 @@ use OpenApi\Attributes as OA;
 final class TurnController
 {
     use Paged;
+    use Versioned;
 
     private const WHOLE = ['vehicle', 'entries.readings', 'entries.products.product', 'entries.writer'];
 
@@ -59,7 +61,7 @@ final class TurnController
     {
         Gate::authorize('view', $turn->vehicle()->firstOrFail());
 
-        return (new TurnResource($turn->load(self::WHOLE)))->response()->header('ETag', $this->tag($turn));
+        return (new TurnResource($turn->load(self::WHOLE)))->response()->header('ETag', $this->revision($turn));
     }
 
     #[OA\Post(path: '/api/v1/turns/{turn}/corrections', operationId: 'correctTurn', summary: 'Correct a turn; what was saved before stays beside it', tags: ['Turns'], parameters: [
@@ -72,18 +74,17 @@ final class TurnController
     public function correct(TurnRequest $request, Turn $turn, FinishTurn $finishTurn): JsonResponse
     {
         Gate::authorize('update', $turn->vehicle()->firstOrFail());
-        $match = $request->header('If-Match') ?? throw Problem::unversioned();
-        if (trim($match) !== $this->tag($turn)) {
+        if ($this->seen($request) !== $this->revision($turn)) {
             /** @var array<string, mixed> $current */
             $current = json_decode((string) json_encode((new TurnResource($turn->load(self::WHOLE)))->resolve($request)), true);
             throw Problem::outdated($current);
         }
         $turn = $finishTurn->correct($turn, $this->writer($request), $request->validated(), $request->string('reason')->value());
 
-        return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201)->header('ETag', $this->tag($turn));
+        return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201)->header('ETag', $this->revision($turn));
     }
 
-    private function tag(Turn $turn): string
+    private function revision(Turn $turn): string
     {
         return sprintf('"%d"', $turn->entries()->max('revision'));
     }

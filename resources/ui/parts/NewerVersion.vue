@@ -30,7 +30,7 @@ const differ = computed(() =>
     </caption>
     <thead>
       <tr>
-        <th scope="col"></th>
+        <th scope="col"><span class="hidden-text">What</span></th>
         <th scope="col">yours</th>
         <th scope="col">saved now</th>
       </tr>

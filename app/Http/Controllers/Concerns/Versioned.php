@@ -31,11 +31,11 @@ trait Versioned
      */
     private function changed(Request $request, Model $row, callable $as, callable $change): Model
     {
-        $match = $request->header('If-Match') ?? throw Problem::unversioned();
+        $match = $this->seen($request);
 
         return DB::transaction(function () use ($request, $row, $as, $change, $match): Model {
             $locked = $row->newQuery()->whereKey($row->getKey())->lockForUpdate()->firstOrFail();
-            if (trim($match) !== $this->tag($locked)) {
+            if ($match !== $this->tag($locked)) {
                 /** @var array<string, mixed> $current */
                 $current = json_decode((string) json_encode($as($locked)->resolve($request)), true);
                 throw Problem::outdated($current);
@@ -46,6 +46,14 @@ trait Versioned
 
             return $locked;
         });
+    }
+
+    /** The version the caller has seen. A server that compresses answers marks tags as weak; they name the same version. */
+    private function seen(Request $request): string
+    {
+        $match = $request->header('If-Match') ?? throw Problem::unversioned();
+
+        return str_replace('W/', '', trim($match));
     }
 
     private function tag(Model $row): string

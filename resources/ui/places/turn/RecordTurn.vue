@@ -87,20 +87,13 @@ header p {
 }
 
 .bar {
-  position: sticky;
-  bottom: 0;
   display: flex;
   align-items: center;
   gap: var(--s4);
   padding: var(--s3) 0;
-  background: linear-gradient(transparent, var(--paper) 22%);
 }
 
 @media (max-width: 700px) {
-  .bar {
-    bottom: 62px;
-  }
-
   .bar .act {
     flex: 1;
     min-height: 54px;
