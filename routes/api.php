@@ -27,6 +27,8 @@ Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
 });
 
 Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function (): void {
+    // Whether the session still stands, and nothing else: the yardstick of bin/bench.
+    Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
     Route::post('auth/sign-out', [AuthController::class, 'signOut']);
 
     Route::middleware('abilities:read')->group(function (): void {

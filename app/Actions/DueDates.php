@@ -32,6 +32,6 @@ final readonly class DueDates
                 'from' => $date($forecast->from_at),
                 'due' => $date($forecast->due_at),
                 'late' => $date($forecast->late_at),
-            ])->all());
+            ])->sortByDesc('kind')->values()->all());
     }
 }

@@ -16,6 +16,7 @@ use Carbon\CarbonImmutable;
 use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Protection\WearPath;
@@ -44,8 +45,12 @@ final readonly class ForecastLayers
         $layers = Layer::query()->with('vehicle')->whereIn('vehicle_id', $vehicleIds)->whereNull('ended_at')->orderBy('id')->get();
         $log = TurnLog::of($vehicleIds);
         $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all()))));
+        $covered = $layers->where('kind', 'topper')->map(static fn(Layer $layer): string => $layer->vehicle_id.' '.$layer->zone)->all();
         $rows = [];
         foreach ($layers as $layer) {
+            if ($this->isHidden($layer, $covered)) {
+                continue;
+            }
             $row = $this->forecast($layer, $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'), $workspace, $log, $evidence, $now);
             if ($row !== null) {
                 $rows[] = $row;
@@ -56,6 +61,19 @@ final readonly class ForecastLayers
         foreach (array_chunk($rows, 100) as $chunk) {
             Forecast::query()->upsert($chunk, ['layer_id']);
         }
+    }
+
+    /**
+     * A short-lived base under a topper has no date of its own: the topper takes the weather, and nobody can read what
+     * lies under it. Coatings and films keep theirs; they are what the toppers are for.
+     *
+     * @param array<array-key, string> $covered  vehicle and zone of every topper that is on
+     */
+    private function isHidden(Layer $layer, array $covered): bool
+    {
+        return $layer->kind === 'base'
+            && in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true)
+            && in_array($layer->vehicle_id.' '.$layer->zone, $covered, true);
     }
 
     /** @return array<string, mixed>|null null where nothing wears */

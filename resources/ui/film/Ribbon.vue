@@ -21,17 +21,22 @@ const tall = computed(() => H.value - 29)
 const x = computed(() => timeScale(props.from, props.to, props.width))
 const now = computed(() => x.value(props.today))
 
-const bodies = computed(() =>
-  props.ribbon.segments.map((segment) => ({
-    id: segment.layer_id,
-    body: bodyPath(segment.points, x.value, floor.value, tall.value, 0, now.value),
-    nicks: nicksPath(segment.points, x.value, floor.value, tall.value),
-    family: segment.family,
+// One path for all that looks alike: hundreds of ribbons must stand at once, and nodes cost more than their outlines.
+const drawn = computed(() => {
+  const bodies: Record<string, string> = {}
+  let nicks = ''
+  let edges = ''
+  for (const segment of props.ribbon.segments) {
+    bodies[segment.family] =
+      (bodies[segment.family] ?? '') + bodyPath(segment.points, x.value, floor.value, tall.value, 0, now.value)
+    nicks += nicksPath(segment.points, x.value, floor.value, tall.value)
+    const first = segment.points[0]
+    const start = first ? x.value(first.at) : 0
     // A new layer stands up with a firm leading edge.
-    edge: segment.points[0] && x.value(segment.points[0].at) > 1 ? x.value(segment.points[0].at) : null,
-    edgeTop: floor.value - (segment.points[0]?.left ?? 0) * tall.value,
-  })),
-)
+    if (first && start > 1) edges += `M${start} ${floor.value}V${floor.value - first.left * tall.value - 2}`
+  }
+  return { bodies, nicks, edges }
+})
 
 const fray = computed(() => {
   const { spread, left } = props.ribbon
@@ -52,34 +57,39 @@ const fray = computed(() => {
 
 const angles: Record<string, number> = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
 
-function topAt(at: string): number {
-  const moment = Date.parse(at)
-  for (const segment of props.ribbon.segments) {
-    const last = segment.points.at(-1)
-    const first = segment.points[0]
-    if (!first || !last || moment < Date.parse(first.at) || moment > Date.parse(last.at)) continue
-    for (let i = 1; i < segment.points.length; i++) {
-      const a = segment.points[i - 1]
-      const b = segment.points[i]
-      if (!a || !b || Date.parse(b.at) < moment) continue
-      return floor.value - b.left * tall.value
-    }
+const spans = computed(() =>
+  props.ribbon.segments.map((segment) =>
+    segment.points.map((point) => ({ at: Date.parse(point.at), left: point.left })),
+  ),
+)
+
+/** Where the upper edge lies at a moment. */
+function topAt(moment: number): number {
+  for (const points of spans.value) {
+    const first = points[0]
+    const last = points.at(-1)
+    if (!first || !last || moment < first.at || moment > last.at) continue
+    const next = points.find((point, i) => i > 0 && point.at >= moment)
+    if (next) return floor.value - next.left * tall.value
   }
   return floor.value
 }
 
-const drops = computed(() =>
-  props.ribbon.readings.map((reading) => ({
-    key: reading.at,
-    clean: reading.stage !== 'arrival',
-    path: dropPath(
-      x.value(reading.at),
-      Math.max(13, topAt(reading.at)) - 2,
-      reading.angle_deg ?? angles[reading.behaviour] ?? 90,
-      5,
-    ),
-  })),
-)
+const drops = computed(() => {
+  const paths = { clean: '', dirty: '' }
+  for (const reading of props.ribbon.readings) {
+    const moment = Date.parse(reading.at)
+    const y = Math.max(13, topAt(moment)) - 2
+    const angle = reading.angle_deg ?? angles[reading.behaviour] ?? 90
+    paths[reading.stage === 'arrival' ? 'dirty' : 'clean'] += dropPath(
+      x.value(moment),
+      y,
+      angle,
+      props.width < 500 ? 3.6 : 5,
+    )
+  }
+  return paths
+})
 
 const bracket = computed(() => {
   const { from_at: open, due_at: due, late_at: late, state } = props.ribbon
@@ -104,12 +114,11 @@ const bracket = computed(() => {
       <path class="early" :d="fray.early" />
       <path class="fibres" :d="fray.fibres" />
     </template>
-    <g v-for="body in bodies" :key="body.id">
-      <path class="body" :class="body.family" :d="body.body" />
-      <path class="nicks" :d="body.nicks" />
-      <path v-if="body.edge !== null" class="edge" :d="`M${body.edge} ${floor}V${body.edgeTop - 2}`" />
-    </g>
-    <path v-for="drop in drops" :key="drop.key" class="drop" :class="{ dirty: !drop.clean }" :d="drop.path" />
+    <path v-for="(body, family) in drawn.bodies" :key="family" class="body" :class="family" :d="body" />
+    <path v-if="drawn.nicks" class="nicks" :d="drawn.nicks" />
+    <path v-if="drawn.edges" class="edge" :d="drawn.edges" />
+    <path v-if="drops.dirty" class="drop dirty" :d="drops.dirty" />
+    <path v-if="drops.clean" class="drop" :d="drops.clean" />
     <template v-if="bracket">
       <path class="bracket" :d="bracket.line" />
       <path class="tick" :d="bracket.tick" />

@@ -21,7 +21,7 @@ const weeks = computed(() => {
     <path :d="weeks" class="weeks" />
     <g v-for="month in months" :key="month.at">
       <path :d="`M${month.x} 8V32`" class="month" />
-      <text :x="month.x + 5" y="18">{{ month.name }}</text>
+      <text v-if="Math.abs(month.x + 18 - x(today)) > 42" :x="month.x + 5" y="18">{{ month.name }}</text>
     </g>
     <text :x="x(today)" y="18" class="today" text-anchor="middle">today</text>
   </svg>

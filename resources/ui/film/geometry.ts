@@ -1,5 +1,8 @@
 /** Pure geometry of our drawings; no numbers of the job are decided here. */
 
+/** A tenth of a pixel is as fine as an eye; rounding by arithmetic is ten times as fast as by text. */
+const f = (value: number) => Math.round(value * 10) / 10
+
 export type Scale = (moment: string | number) => number
 
 /** Moments to pixels over a span of time. */
@@ -18,7 +21,6 @@ export function dropPath(x: number, y: number, angleDeg: number, size: number): 
     size * Math.sqrt(1.3 / ((angle - Math.sin(angle) * Math.cos(angle)) / Math.sin(angle) ** 2)),
   )
   const radius = half / Math.sin(angle)
-  const f = (value: number) => value.toFixed(1)
   return `M${f(x - half)} ${f(y)}A${f(radius)} ${f(radius)} 0 ${angle > Math.PI / 2 ? 1 : 0} 1 ${f(x + half)} ${f(y)}z`
 }
 
@@ -30,7 +32,6 @@ export function bodyPath(points: Point[], x: Scale, floor: number, height: numbe
   const first = line[0]
   const last = line.at(-1)
   if (!first || !last) return ''
-  const f = (value: number) => value.toFixed(1)
   return `M${f(first[0])} ${f(floor)}${line.map(([px, py]) => `L${f(px)} ${f(py)}`).join('')}L${f(last[0])} ${f(floor)}z`
 }
 
@@ -43,7 +44,7 @@ export function nicksPath(points: Point[], x: Scale, floor: number, height: numb
     if (!point || !next || point.at !== next.at) continue
     const top = floor - point.left * height
     const depth = Math.min(floor - top, Math.max(7, (point.left - next.left) * height + 5))
-    path += `M${(x(point.at) - 2.6).toFixed(1)} ${(top - 1).toFixed(1)}l2.6 ${(depth + 1).toFixed(1)}l2.6 ${(-depth - 1).toFixed(1)}z`
+    path += `M${f(x(point.at) - 2.6)} ${f(top - 1)}l2.6 ${f(depth + 1)}l2.6 ${f(-depth - 1)}z`
   }
   return path
 }

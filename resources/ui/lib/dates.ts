@@ -1,8 +1,20 @@
 const DAY = 86_400_000
 
+// Making a formatter costs a hundred times what using it does: each is made once.
+const made = new Map<string, Intl.DateTimeFormat>()
+
+function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = locale + JSON.stringify(options)
+  const known = made.get(key)
+  if (known) return known
+  const fresh = new Intl.DateTimeFormat(locale, options)
+  made.set(key, fresh)
+  return fresh
+}
+
 /** A calendar day of the workspace's zone, "2026-11-25". */
 export function dayIn(zone: string, moment: Date | string | number = Date.now()): string {
-  return new Intl.DateTimeFormat('sv-SE', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+  return formatter('sv-SE', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
     new Date(moment),
   )
 }
@@ -10,18 +22,17 @@ export function dayIn(zone: string, moment: Date | string | number = Date.now())
 /** "25 Nov", with the year when it is another one. */
 export function shortDay(moment: string, zone: string): string {
   const day = moment.length === 10 ? moment : dayIn(zone, moment)
-  const date = new Date(day + 'T12:00:00Z')
   const other = day.slice(0, 4) !== dayIn(zone).slice(0, 4)
-  return new Intl.DateTimeFormat('en-GB', {
+  return formatter('en-GB', {
     day: 'numeric',
     month: 'short',
     ...(other ? { year: 'numeric' } : {}),
     timeZone: 'UTC',
-  }).format(date)
+  }).format(new Date(day + 'T12:00:00Z'))
 }
 
 export function dayAndTime(moment: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return formatter('en-GB', {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -56,9 +67,7 @@ export function fromToday(moment: string, zone: string): string {
 
 /** The local wall-clock value of a datetime input for a moment, and back. */
 export function wallClock(zone: string, moment: Date = new Date()): string {
-  return new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' })
-    .format(moment)
-    .replace(' ', 'T')
+  return formatter('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' }).format(moment).replace(' ', 'T')
 }
 
 export function fromWallClock(zone: string, value: string): string {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Protection\Life;
 
-/** The standard normal distribution: fifteen digits in the middle, ten in tails that a layer may really reach. */
+/** The standard normal distribution: fifteen digits in the middle, eight in tails that a layer may really reach. */
 final class Normal
 {
     private const SQRT_2PI = 2.5066282746310002;

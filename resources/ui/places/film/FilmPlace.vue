@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { timeScale } from '@/film/geometry'
+import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -14,8 +15,14 @@ import FilmTable from './FilmTable.vue'
 import FirstVehicle from './FirstVehicle.vue'
 import { groups, matches } from './groups'
 
-const { data: film, error, isPending } = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')) })
+// Shallow: hundreds of ribbons with dozens of points each are drawn, never changed in place.
+const {
+  data: film,
+  error,
+  isPending,
+} = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')), shallow: true })
 const router = useRouter()
+const { zone } = useMe()
 
 const search = ref('')
 const show = useLocalStorage<string>('film-show', 'all')
@@ -118,6 +125,7 @@ onKeyStroke('Escape', () => {
           :ribbon="ribbon"
           :film="film"
           :width="laneWidth"
+          :zone="zone"
         />
       </section>
       <p v-if="!shown.length" class="nothing">

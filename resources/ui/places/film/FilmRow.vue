@@ -3,20 +3,18 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import { fromToday, shortDay } from '@/lib/dates'
-import { useMe } from '@/lib/session'
 import { behaviours, states } from '@/lib/words'
 import { layersOf } from './groups'
 
-const props = defineProps<{ ribbon: Schemas['Ribbon']; film: Schemas['Film']; width: number }>()
-const { zone } = useMe()
+const props = defineProps<{ ribbon: Schemas['Ribbon']; film: Schemas['Film']; width: number; zone: string }>()
 
 const urgent = computed(() => ['failed', 'due', 'open'].includes(props.ribbon.state))
 const due = computed(() => {
   const { due_at: at, state } = props.ribbon
   if (state === 'bare') return { day: 'no layer', away: 'suggest one' }
   if (!at) return { day: '—', away: states[state] ?? '' }
-  if (state === 'failed') return { day: 'spent', away: `read ${fromToday(at, zone.value)}` }
-  return { day: shortDay(at, zone.value), away: state === 'open' ? 'can be renewed now' : fromToday(at, zone.value) }
+  if (state === 'failed') return { day: 'spent', away: `read ${fromToday(at, props.zone)}` }
+  return { day: shortDay(at, props.zone), away: state === 'open' ? 'can be renewed now' : fromToday(at, props.zone) }
 })
 const last = computed(() => {
   const reading = props.ribbon.readings.at(-1)
@@ -26,7 +24,7 @@ const last = computed(() => {
 const heard = computed(
   () =>
     (last.value ? ` Last reading ${last.value}.` : '') +
-    (props.ribbon.next_wash_on ? ` Next wash ${shortDay(props.ribbon.next_wash_on, zone.value)}.` : ''),
+    (props.ribbon.next_wash_on ? ` Next wash ${shortDay(props.ribbon.next_wash_on, props.zone)}.` : ''),
 )
 </script>
 

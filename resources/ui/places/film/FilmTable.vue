@@ -24,7 +24,7 @@ const read = (ribbon: Schemas['Ribbon']) =>
           <th scope="col">Layers</th>
           <th scope="col">State</th>
           <th scope="col">Left</th>
-          <th scope="col">Last reading</th>
+          <th scope="col">Last read</th>
           <th scope="col">From</th>
           <th scope="col">Renew by</th>
           <th scope="col">Late after</th>

@@ -11,6 +11,8 @@ import { behaviours, methods, roles, soils, stages, waters, zones } from '@/lib/
 const props = defineProps<{ entry: Schemas['TurnEntry']; against?: Schemas['TurnEntry'] }>()
 const units = useUnits()
 const { zone } = useMe()
+const order = Object.keys(stages)
+const usual: Record<string, string> = { wheel: 'wheels', glass: 'glass', tyre: 'tyres', trim: 'trim' }
 const angles = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
 
 function facts(entry: Schemas['TurnEntry']): [string, string][] {
@@ -30,7 +32,7 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
       entry.products
         .map(
           (use) =>
-            `${use.name} (${roles[use.role]?.toLowerCase()}${use.zone === 'paint' ? '' : ', ' + zones[use.zone]?.toLowerCase()}${use.quantity_ml ? ', ' + units.volume(use.quantity_ml) : ''})`,
+            `${use.name} (${roles[use.role]?.toLowerCase()}${use.zone === (usual[use.role] ?? 'paint') ? '' : ', ' + zones[use.zone]?.toLowerCase()}${use.quantity_ml ? ', ' + units.volume(use.quantity_ml) : ''})`,
         )
         .join('; ') || 'nothing noted',
     ],
@@ -45,14 +47,16 @@ const refused = computed(() =>
   props.entry.products.filter((use) => use.remarks.some((remark) => remark.severity === 'block')),
 )
 const readings = computed(() =>
-  props.entry.readings.map((reading) => ({
-    ...reading,
-    gone: props.against
-      ? !props.against.readings.some(
-          (row) => row.stage === reading.stage && row.zone === reading.zone && row.behaviour === reading.behaviour,
-        )
-      : false,
-  })),
+  [...props.entry.readings]
+    .sort((a, b) => order.indexOf(a.stage) - order.indexOf(b.stage))
+    .map((reading) => ({
+      ...reading,
+      gone: props.against
+        ? !props.against.readings.some(
+            (row) => row.stage === reading.stage && row.zone === reading.zone && row.behaviour === reading.behaviour,
+          )
+        : false,
+    })),
 )
 </script>
 

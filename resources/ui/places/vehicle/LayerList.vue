@@ -16,6 +16,8 @@ const taken = ref<Schemas['Layer'] | null>(null)
 const on = computed(() => props.layers.filter((layer) => !layer.ended_on).reverse())
 const past = computed(() => props.layers.filter((layer) => layer.ended_on).reverse())
 const named = (layer: Schemas['Layer']) => layer.name ?? families[layer.family]?.name ?? layer.family
+const covered = (layer: Schemas['Layer']) =>
+  layer.kind === 'base' && on.value.some((above) => above.kind === 'topper' && above.zone === layer.zone)
 const ends: Record<string, string> = { renewed: 'renewed', stripped: 'stripped', removed: 'removed' }
 
 async function refresh() {
@@ -71,6 +73,9 @@ async function undo() {
             layer.forecast.p90_weeks
           }}
           reference weeks
+        </div>
+        <div v-else-if="covered(layer)" class="small quiet">
+          under the topper: it has a date of its own again when that is gone
         </div>
       </div>
       <button

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Prints the figures of the design's budgets that exist so far. Run by bin/bench, which sets up the stack and the fleet.
+ * Absolute times belong to the machine; the ratios are what to compare.
+ */
+
+require __DIR__.'/../../vendor/autoload.php';
+
+use Database\Demo\Cast;
+use Database\Demo\Fleet;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
+use Vicissa\Core\Protection\Life\FailureInterval;
+use Vicissa\Core\Protection\Life\LifeModel;
+
+function line(string $what, string $figure, string $budget): void
+{
+    printf("%-58s %18s   %s\n", $what, $figure, $budget);
+}
+
+/** @param list<float> $values */
+function percentile(array $values, float $share): float
+{
+    sort($values);
+
+    return $values[(int) floor($share * (count($values) - 1))];
+}
+
+// due: 400 vehicles of one product with three earlier layers each
+mt_srand(1);
+$model = new LifeModel(4.0, 10.0);
+$layers = [];
+for ($i = 0; $i < 400; $i++) {
+    for ($k = 0; $k < 3; $k++) {
+        $held = mt_rand(10, 80) / 10;
+        $layers[$i][] = FailureInterval::of($held, $held + 1.0);
+    }
+}
+$runs = [];
+for ($run = 0; $run < 5; $run++) {
+    $start = hrtime(true);
+    $curves = array_map($model->vehicleEvidence(...), $layers);
+    $sum = LifeModel::together(array_values($curves));
+    foreach ($layers as $i => $own) {
+        $life = $model->forecast(array_map(static fn(float $all, float $one): float => $all - $one, $sum, $curves[$i]), $own, 1.5);
+        foreach ([0.1, 0.15, 0.3, 0.5, 0.7, 0.9] as $risk) {
+            $life->quantile($risk);
+        }
+    }
+    $runs[] = (hrtime(true) - $start) / 1e6;
+}
+line('due, 400 vehicles with six quantiles each', sprintf('%.0f ms', percentile($runs, 0.5)), 'budget 1000 ms');
+
+// API calls against a bare signed-in request
+$base = (string) getenv('VICISSA_URL');
+$jar = (string) tempnam(sys_get_temp_dir(), 'jar');
+$request = static function (string $path, ?array $body = null) use ($base, $jar): float {
+    $curl = curl_init($base.$path);
+    $token = preg_match('/XSRF-TOKEN\s+(\S+)/', (string) file_get_contents($jar), $found) ? urldecode($found[1]) : '';
+    curl_setopt_array($curl, ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body)]) + [
+        CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => $jar, CURLOPT_COOKIEJAR => $jar, CURLOPT_ENCODING => 'gzip',
+        CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Origin: {$base}", "X-XSRF-TOKEN: {$token}"],
+    ]);
+    curl_exec($curl);
+    $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+    if ($status >= 400) {
+        throw new RuntimeException("{$path} answered {$status}.");
+    }
+    $time = curl_getinfo($curl, CURLINFO_TOTAL_TIME) * 1000;
+    // The jar is written when the handle goes.
+    unset($curl);
+
+    return $time;
+};
+$p95 = static function (string $path) use ($request): float {
+    $times = [];
+    for ($i = 0; $i < 45; $i++) {
+        $time = $request($path);
+        if ($i >= 5) {
+            $times[] = $time;
+        }
+    }
+
+    return percentile($times, 0.95);
+};
+foreach (['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => 'fleet, 200 vehicles'] as $email => $name) {
+    file_put_contents($jar, '');
+    $request('/sanctum/csrf-cookie');
+    $request('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD]);
+    $bare = $p95('/api/v1/ping');
+    line("p95 of a bare signed-in request ({$name})", sprintf('%.0f ms', $bare), '');
+    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me'] as $path) {
+        $time = $p95($path);
+        line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
+    }
+}
+unlink($jar);
+
+// First load: what the film needs before it is drawn
+$manifest = json_decode((string) file_get_contents(__DIR__.'/../../public/build/manifest.json'), true);
+$needed = [];
+$walk = static function (string $key) use (&$walk, &$needed, $manifest): void {
+    if (! isset($needed[$key])) {
+        $needed[$key] = strlen((string) gzencode((string) file_get_contents(__DIR__.'/../../public/build/'.$manifest[$key]['file']), 6));
+        array_map($walk, $manifest[$key]['imports'] ?? []);
+    }
+};
+array_map($walk, ['resources/ui/main.ts', 'resources/ui/places/film/FilmPlace.vue']);
+line('compressed script before the film is drawn', sprintf('%.0f kB', array_sum($needed) / 1000), 'budget 230 kB');
+
+// The film of 200 vehicles, drawn in Chromium
+$browser = BrowserTestCase::open(1280, 800);
+try {
+    $browser->get($base.'/sign-in');
+    $browser->wait(20)->until(static fn(): bool => $browser->findElements(WebDriverBy::name('email')) !== []);
+    $browser->findElement(WebDriverBy::name('email'))->sendKeys(Fleet::EMAIL);
+    $browser->findElement(WebDriverBy::name('password'))->sendKeys(Cast::PASSWORD)->submit();
+    $browser->wait(20)->until(static fn(): bool => count($browser->findElements(WebDriverBy::cssSelector('a.row'))) === 200);
+    $draws = [];
+    for ($i = 0; $i < 12; $i++) {
+        $draws[] = (float) $browser->executeAsyncScript('const done = arguments[0]; const toggle = document.querySelector("button[aria-pressed]"); toggle.click();
+            requestAnimationFrame(() => setTimeout(() => { const start = performance.now(); toggle.click(); requestAnimationFrame(() => setTimeout(() => done(performance.now() - start))) }, 50))');
+    }
+    line('film of 200 vehicles, from nothing to drawn', sprintf('%.0f ms', percentile(array_slice($draws, 2), 0.5)), 'budget 100 ms');
+} finally {
+    $browser->quit();
+    BrowserTestCase::tearDownAfterClass();
+}

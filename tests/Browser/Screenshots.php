@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+/** Not a test of anything: draws the pictures of the README (bin/screenshots). Its name keeps it out of the suites. */
+final class Screenshots extends BrowserTestCase
+{
+    public function testDraw(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->see('//a[contains(@class, "row")]');
+        $this->shoot('film');
+        $this->press('As a table');
+        $this->shoot('film-table');
+        $this->press('As a table');
+        $this->press('Taxi seven');
+        $this->see('//h2[normalize-space(.) = "Record"]');
+        $this->shoot('vehicle');
+        $vehicle = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
+        $this->click($this->see('(//ol//a)[1]'));
+        $this->see('//h2[normalize-space(.) = "What was done"]');
+        $this->shoot('turn');
+        $this->visit("{$vehicle}/turn");
+        $this->choose('How dirty?', 'Grime');
+        $this->choose('Water on the dirty paint', 'Weak');
+        $this->shoot('record');
+        $this->browser->executeScript('[...document.querySelectorAll("h2")].find((h) => h.textContent.includes("shelf")).scrollIntoView(); scrollBy(0, -70)');
+        $this->shoot('record-shelf');
+        foreach (['/book' => 'book', '/shelf' => 'shelf', '/workspace' => 'workspace'] as $path => $name) {
+            $this->visit($path);
+            $this->see('//h1');
+            $this->shoot($name);
+        }
+        $this->visit('/shelf');
+        $this->press('Ostrand Hood');
+        $this->see('//h2[contains(., "As the label says")]');
+        $this->shoot('product');
+        $this->visit('/');
+        $this->see('//a[contains(@class, "row")]');
+        $this->click($this->see('//button[@aria-label = "Dark theme"]'));
+        $this->see('//button[@aria-label = "Light theme"]');
+        $this->shoot('film-dark');
+        $this->click($this->see('//button[@aria-label = "Light theme"]'));
+        $this->see('//button[@aria-label = "Dark theme"]');
+        $this->visit('/start');
+        $this->see('//h2[contains(., "What vehicle?")]');
+        $this->shoot('start');
+        $this->onAPhone($vehicle);
+        self::assertFileExists('docs/screenshots/film.png');
+    }
+
+    private function onAPhone(string $vehicle): void
+    {
+        $desk = $this->browser;
+        $this->browser = self::open(390, 844);
+        try {
+            $this->signIn('tam@marram-sedge.example');
+            $this->see('//a[contains(@class, "row")]');
+            $this->shoot('film-phone');
+            $this->visit($vehicle);
+            $this->see('//h2[normalize-space(.) = "Record"]');
+            $this->shoot('vehicle-phone');
+            $this->visit("{$vehicle}/turn");
+            $this->choose('How dirty?', 'Road film');
+            $this->browser->executeScript('scrollBy(0, -140)');
+            $this->shoot('record-phone');
+        } finally {
+            $this->browser->quit();
+            $this->browser = $desk;
+        }
+    }
+
+    private function shoot(string $name): void
+    {
+        usleep(700_000);
+        $this->browser->takeScreenshot("docs/screenshots/{$name}.png");
+    }
+}
