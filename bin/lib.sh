@@ -205,7 +205,7 @@ SQL
 }
 
 migrate() { # migrate DATABASE
-    DB_DATABASE=$1 DB_OWNER_PASSWORD=$DB_OWNER_PASSWORD php artisan migrate --database=owner --force --no-interaction >"$VAR/log/migrate.log" 2>&1 \
+    DB_DATABASE=$1 DB_OWNER_PASSWORD=$DB_OWNER_PASSWORD VICISSA_STORAGE=$VAR/storage php artisan migrate --database=owner --force --no-interaction >"$VAR/log/migrate.log" 2>&1 \
         || { tail -n 12 "$VAR/log/migrate.log" >&2; die "The database could not be brought up to date (see $VAR/log/migrate.log)."; }
 }
 
