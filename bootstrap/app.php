@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
 use App\Http\Middleware\SecureHeaders;
+use App\Http\Problems\Problem;
 use App\Http\Problems\ProblemRenderer;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -12,6 +13,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Laravel\Sanctum\Http\Middleware\CheckAbilities;
+use Vicissa\Core\InvalidInput;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -34,6 +36,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        // Answers to the caller, not faults of ours.
+        $exceptions->dontReport([Problem::class, InvalidInput::class]);
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
         $exceptions->render(static fn (Throwable $e, Request $request) => app(ProblemRenderer::class)->render($e, $request));
     })
