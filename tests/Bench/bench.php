@@ -56,11 +56,11 @@ line('due, 400 vehicles with six quantiles each', sprintf('%.0f ms', percentile(
 
 // API calls against a bare signed-in request
 $base = (string) getenv('VICISSA_URL');
-$jar = (string) tempnam(sys_get_temp_dir(), 'jar');
+$jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
 $request = static function (string $path, ?array $body = null) use ($base, $jar): float {
     $curl = curl_init($base.$path);
     $token = preg_match('/XSRF-TOKEN\s+(\S+)/', (string) file_get_contents($jar), $found) ? urldecode($found[1]) : '';
-    curl_setopt_array($curl, ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body)]) + [
+    curl_setopt_array($curl, ($body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)]) + [
         CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => $jar, CURLOPT_COOKIEJAR => $jar, CURLOPT_ENCODING => 'gzip',
         CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Origin: {$base}", "X-XSRF-TOKEN: {$token}"],
     ]);
