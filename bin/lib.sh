@@ -18,8 +18,9 @@ become() { # become USER
     AS=()
     [ "$(id -u)" = 0 ] || return 0
     local ids=(--reuid="$user" --regid="$(id -g "$user")" --init-groups)
-    # A checkout below a folder closed to others stays readable for the services through this one capability.
-    setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
+    # A checkout below a folder closed to others stays readable for the services through this one capability (all others end
+    # with the exec). The securebit lets access(2), by which PHP asks whether a file is there, see it too.
+    setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--securebits=+no_setuid_fixup --inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
     AS=(setpriv "${ids[@]}" env HOME="$VAR/home")
 }
 
