@@ -274,7 +274,9 @@ CONF
 }
 
 stop_serving() {
-    [ "${#CHILDREN[@]}" -gt 0 ] && kill "${CHILDREN[@]}" 2>/dev/null
-    [ "${#CHILDREN[@]}" -gt 0 ] && wait "${CHILDREN[@]}" 2>/dev/null
+    [ "${#CHILDREN[@]}" = 0 ] && return
+    # Whoever has gone already is no reason to leave the others running.
+    kill "${CHILDREN[@]}" 2>/dev/null || true
+    wait "${CHILDREN[@]}" 2>/dev/null || true
     CHILDREN=()
 }

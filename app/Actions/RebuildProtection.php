@@ -128,7 +128,8 @@ final class RebuildProtection
             if ($reading === null || $covered !== []) {
                 continue;
             }
-            $wear = $steps[$i]['washed'];
+            // As many digits as come back from the database, so that nothing looks changed that is not.
+            $wear = round($steps[$i]['washed'], 9);
             if ($reading->holds($designed)) {
                 [$held, $failed, $failedAt] = [max($held ?? 0.0, $wear), null, null];
             } elseif ($failed === null && $wear > ($held ?? 0.0)) {

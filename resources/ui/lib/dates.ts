@@ -72,6 +72,7 @@ export function wallClock(zone: string, moment: Date = new Date()): string {
 
 export function fromWallClock(zone: string, value: string): string {
   // Guess as if the zone were UTC, then correct by what that moment reads there; twice, for the hours around a clock change.
+  if (!/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(value)) return ''
   let moment = Date.parse(value + ':00Z')
   if (Number.isNaN(moment)) return ''
   for (let round = 0; round < 2; round++) {

@@ -8,6 +8,7 @@ import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { bodies, waters } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchBox from '@/parts/SearchBox.vue'
 import EditClient from './EditClient.vue'
 import EditSite from './EditSite.vue'
 
@@ -71,10 +72,7 @@ const loaded = computed(() => list.value.data.value !== undefined)
           {{ name }}
         </button>
       </div>
-      <label class="find"
-        ><span class="hidden-text">Find in the book</span
-        ><input v-model="typed" type="search" placeholder="Find in the book"
-      /></label>
+      <SearchBox v-model="typed" label="Find in the book" />
       <RouterLink v-if="tab === 'vehicles'" to="/start" class="act">A new vehicle</RouterLink>
       <button v-else type="button" class="act" @click="editing = 'new'">
         {{ tab === 'clients' ? 'A new owner' : 'A new place' }}
@@ -173,22 +171,6 @@ const loaded = computed(() => list.value.data.value !== undefined)
   font-weight: 650;
 }
 
-.find {
-  margin-left: auto;
-}
-
-.find input {
-  min-height: var(--touch);
-  width: 240px;
-  font: inherit;
-  font-size: 16px;
-  color: inherit;
-  padding: 0 12px;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-}
-
 .lines {
   list-style: none;
   margin: 0;
@@ -224,11 +206,6 @@ const loaded = computed(() => list.value.data.value !== undefined)
 
   .wide {
     grid-column: 1 / -1;
-  }
-
-  .find,
-  .find input {
-    width: 100%;
   }
 }
 </style>

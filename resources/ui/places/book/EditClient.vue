@@ -56,7 +56,7 @@ const sure = ref(false)
 
 <template>
   <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-    <div class="two">
+    <div class="cols two">
       <Field label="Name" :error="fields.name"
         ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
       ></Field>
@@ -96,17 +96,3 @@ const sure = ref(false)
   </form>
   <ProblemNote v-else :problem="problem" />
 </template>
-
-<style scoped>
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s4);
-}
-
-@media (max-width: 700px) {
-  .two {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

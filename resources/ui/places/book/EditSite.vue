@@ -75,7 +75,7 @@ async function remove() {
 
 <template>
   <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-    <div class="three">
+    <div class="cols three">
       <Field label="Name" :error="fields.name"
         ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
       ></Field>
@@ -144,17 +144,3 @@ async function remove() {
   </form>
   <ProblemNote v-else :problem="problem" />
 </template>
-
-<style scoped>
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: var(--s4);
-}
-
-@media (max-width: 700px) {
-  .three {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

@@ -10,6 +10,7 @@ import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchBox from '@/parts/SearchBox.vue'
 import FilmRow from './FilmRow.vue'
 import FilmTable from './FilmTable.vue'
 import FirstVehicle from './FirstVehicle.vue'
@@ -49,7 +50,7 @@ const light = computed(() =>
   film.value ? timeScale(film.value.from, film.value.to, laneWidth.value)(film.value.today) : 0,
 )
 
-const searchBox = useTemplateRef<HTMLInputElement>('searchBox')
+const searchBox = useTemplateRef('searchBox')
 const typing = (event: KeyboardEvent) =>
   event.target instanceof HTMLElement && event.target.matches('input, select, textarea')
 
@@ -79,7 +80,7 @@ onKeyStroke('r', (event) => {
   if (ribbon) void router.push(`/vehicles/${ribbon.vehicle_id}/turn`)
 })
 onKeyStroke('Escape', () => {
-  if (document.activeElement === searchBox.value) {
+  if (searchBox.value?.has(document.activeElement)) {
     search.value = ''
     searchBox.value?.blur()
   }
@@ -90,10 +91,7 @@ onKeyStroke('Escape', () => {
   <div class="page film">
     <div class="head">
       <h1>Film</h1>
-      <label class="find">
-        <span class="hidden-text">Find a vehicle</span>
-        <input ref="searchBox" v-model="search" type="search" placeholder="Find a vehicle, owner or layer" />
-      </label>
+      <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, owner or layer" />
       <PlainSelect v-model="show" aria-label="Which vehicles" class="which" :options="shows" />
       <button type="button" class="beside" :aria-pressed="asTable" @click="asTable = !asTable">
         <Glyph name="table" /> <span class="word">As a table</span>
@@ -152,24 +150,6 @@ onKeyStroke('Escape', () => {
   margin-bottom: var(--s3);
 }
 
-.find {
-  flex: 1;
-  max-width: 340px;
-  margin-left: auto;
-}
-
-.find input {
-  width: 100%;
-  min-height: var(--touch);
-  font: inherit;
-  font-size: 16px;
-  color: inherit;
-  padding: 0 12px;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-}
-
 .which {
   width: 190px;
 }
@@ -225,12 +205,6 @@ onKeyStroke('Escape', () => {
 @media (max-width: 700px) {
   .head {
     flex-wrap: wrap;
-  }
-
-  .find {
-    order: 3;
-    flex-basis: 100%;
-    max-width: none;
   }
 
   .which {

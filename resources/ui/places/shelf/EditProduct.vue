@@ -114,19 +114,24 @@ const cautions = computed({
 })
 const ways = ['bucket', 'lance', 'sprayer', 'bottle', 'wheel', 'tyre'] as const
 
-function volume(name: 'stock_ml' | 'reorder_ml' | 'pack_ml') {
+type Measured = 'stock_ml' | 'reorder_ml' | 'pack_ml' | 'min_c' | 'max_c'
+
+/** A quantity kept in SI units and typed in the workspace's; an empty field means "the label is silent". */
+function measured(name: Measured, shown: (si: number) => number, kept: (typed: number) => number) {
   return computed({
-    get: () => (form.value?.[name] === null || form.value === null ? '' : units.volumeOut(Number(form.value[name]))),
+    get: () => (form.value?.[name] == null ? '' : shown(Number(form.value[name]))),
     set: (typed: string | number | null) => {
-      if (form.value)
-        form.value[name] =
-          String(typed ?? '') === '' ? (null as unknown as number) : Number(units.volumeIn(Number(typed)).toFixed(1))
+      if (!form.value) return
+      const value = String(typed ?? '') === '' ? null : Number(kept(Number(typed)).toFixed(1))
+      Object.assign(form.value, { [name]: value })
     },
   })
 }
-const stock = volume('stock_ml')
-const reorder = volume('reorder_ml')
-const pack = volume('pack_ml')
+const stock = measured('stock_ml', units.volumeOut, units.volumeIn)
+const reorder = measured('reorder_ml', units.volumeOut, units.volumeIn)
+const pack = measured('pack_ml', units.volumeOut, units.volumeIn)
+const coldest = measured('min_c', units.temperatureOut, units.temperatureIn)
+const hottest = measured('max_c', units.temperatureOut, units.temperatureIn)
 
 async function done(work: Promise<boolean>) {
   if (await work) await router.push('/shelf')
@@ -151,7 +156,7 @@ async function putAway(away: boolean) {
     <h1>{{ id ? (form?.name ?? 'Product') : 'A new product' }}</h1>
     <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
       <section class="sheet grid">
-        <div class="three">
+        <div class="cols three">
           <Field label="Name" :error="fields.name"
             ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
           ></Field>
@@ -200,7 +205,7 @@ async function putAway(away: boolean) {
           :way="way"
           :error="fields[`dilutions/${way}`]"
         />
-        <div class="four">
+        <div class="cols four">
           <Field label="Dwell from" :error="fields.dwell_min_s"
             ><template #default="f"
               ><PlainInput v-bind="f" v-model="form.dwell_min_s" type="number" min="0" suffix="s" /></template
@@ -210,13 +215,15 @@ async function putAway(away: boolean) {
               ><PlainInput v-bind="f" v-model="form.dwell_max_s" type="number" min="0" suffix="s" /></template
           ></Field>
           <Field label="Panel from" :error="fields.min_c"
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.min_c" type="number" suffix="°C" /></template
+            ><template #default="f"
+              ><PlainInput v-bind="f" v-model="coldest" type="number" :suffix="units.temperatureUnit.value" /></template
           ></Field>
           <Field label="Panel to" :error="fields.max_c"
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.max_c" type="number" suffix="°C" /></template
+            ><template #default="f"
+              ><PlainInput v-bind="f" v-model="hottest" type="number" :suffix="units.temperatureUnit.value" /></template
           ></Field>
         </div>
-        <div class="three">
+        <div class="cols three">
           <Field label="Makes a layer of"
             ><template #default="f"
               ><PlainSelect v-bind="f" v-model="form.family" :options="layerFamilies" none="no layer" /></template
@@ -247,7 +254,7 @@ async function putAway(away: boolean) {
         </Field>
       </section>
 
-      <section class="sheet three">
+      <section class="sheet cols three">
         <Field label="Left" :error="fields.stock_ml"
           ><template #default="f"
             ><PlainInput v-bind="f" v-model="stock" type="number" min="0" :suffix="units.volumeUnit.value" /></template
@@ -291,43 +298,5 @@ async function putAway(away: boolean) {
 <style scoped>
 h1 {
   margin-bottom: var(--s4);
-}
-
-.three,
-.four {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: var(--s4);
-}
-
-.four {
-  grid-template-columns: repeat(4, 1fr);
-}
-
-.check {
-  min-height: var(--touch);
-  margin-right: var(--s4);
-}
-
-.check input {
-  width: 24px;
-  height: 24px;
-}
-
-textarea {
-  width: 100%;
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-  padding: 9px 11px;
-}
-
-@media (max-width: 700px) {
-  .three,
-  .four {
-    grid-template-columns: 1fr 1fr;
-  }
 }
 </style>

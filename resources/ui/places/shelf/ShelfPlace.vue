@@ -5,6 +5,7 @@ import { all, api, told, type Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
 import { leaves, roles } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchBox from '@/parts/SearchBox.vue'
 import Bottle from '@/film/Bottle.vue'
 
 const units = useUnits()
@@ -43,10 +44,7 @@ const mixes = (product: Schemas['Product']) =>
   <div class="page">
     <div class="row spread head">
       <h1>Shelf</h1>
-      <label class="find"
-        ><span class="hidden-text">Find on the shelf</span
-        ><input v-model="search" type="search" placeholder="Find on the shelf"
-      /></label>
+      <SearchBox v-model="search" label="Find on the shelf" />
       <label class="row"><input v-model="archived" type="checkbox" /> also what was put away</label>
       <RouterLink to="/shelf/new" class="act">A new product</RouterLink>
     </div>
@@ -89,22 +87,6 @@ const mixes = (product: Schemas['Product']) =>
 <style scoped>
 .head {
   margin-bottom: var(--s3);
-}
-
-.find {
-  margin-left: auto;
-}
-
-.find input {
-  min-height: var(--touch);
-  width: 240px;
-  font: inherit;
-  font-size: 16px;
-  color: inherit;
-  padding: 0 12px;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
 }
 
 .board {
@@ -159,11 +141,6 @@ ul {
   .board {
     grid-template-columns: 1fr;
     gap: 0;
-  }
-
-  .find,
-  .find input {
-    width: 100%;
   }
 }
 </style>

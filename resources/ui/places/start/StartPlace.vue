@@ -95,7 +95,7 @@ async function save() {
 
       <section class="sheet grid">
         <h2><span class="no">1</span> What vehicle?</h2>
-        <div class="two">
+        <div class="cols two">
           <Field label="What do you call it?" :error="fields.name">
             <template #default="{ id, describedby }">
               <PlainInput
@@ -146,7 +146,7 @@ async function save() {
 
       <section v-if="!bare" class="sheet grid">
         <h2><span class="no">3</span> Since when?</h2>
-        <div class="two">
+        <div class="cols two">
           <Field label="The day it went on" :error="fields.since">
             <template #default="{ id, describedby }">
               <PlainInput
@@ -194,28 +194,12 @@ async function save() {
   border-bottom: 3px solid var(--film);
 }
 
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s4);
-}
-
 .swatch {
   width: 22px;
   height: 22px;
   border-radius: 50%;
   border: 1px solid var(--line-strong);
   flex: none;
-}
-
-.check {
-  min-height: var(--touch);
-  cursor: pointer;
-}
-
-.check input {
-  width: 24px;
-  height: 24px;
 }
 
 .about {
@@ -230,11 +214,5 @@ async function save() {
 
 .label {
   font-weight: 600;
-}
-
-@media (max-width: 700px) {
-  .two {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -63,7 +63,7 @@ function pick(role: string, zone: string, id: string | undefined) {
 <template>
   <section class="sheet grid">
     <h2>Arrive and look</h2>
-    <div class="three">
+    <div class="cols three">
       <Field label="When" :error="fields.worked_at">
         <template #default="{ id, describedby }"
           ><PlainInput :id="id" v-model="draft.workedAt" type="datetime-local" :describedby="describedby"
@@ -181,38 +181,3 @@ function pick(role: string, zone: string, id: string | undefined) {
     </Field>
   </section>
 </template>
-
-<style scoped>
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: var(--s4);
-}
-
-.check {
-  min-height: var(--touch);
-  cursor: pointer;
-}
-
-.check input {
-  width: 24px;
-  height: 24px;
-}
-
-textarea {
-  width: 100%;
-  font: inherit;
-  font-size: 16px;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-  padding: 9px 11px;
-}
-
-@media (max-width: 700px) {
-  .three {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

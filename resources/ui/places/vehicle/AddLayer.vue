@@ -86,7 +86,7 @@ async function save() {
         { value: 'topper', name: 'Topper' },
       ]"
     />
-    <div class="two">
+    <div class="cols two">
       <Field label="On" :error="fields.zone"
         ><template #default="{ id }"><PlainSelect :id="id" v-model="layer.zone" :options="zones" /></template
       ></Field>
@@ -132,11 +132,5 @@ async function save() {
   border-block: 1px solid var(--line);
   padding: var(--s4) 0;
   margin: var(--s3) 0;
-}
-
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s3);
 }
 </style>

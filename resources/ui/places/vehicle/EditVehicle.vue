@@ -72,7 +72,7 @@ async function archive(away: boolean) {
   <div class="page narrow">
     <h1>{{ form?.name ?? 'Vehicle' }}</h1>
     <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-      <section class="sheet two">
+      <section class="sheet cols two">
         <Field label="Name" :error="fields.name"
           ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
         ></Field>
@@ -98,7 +98,7 @@ async function archive(away: boolean) {
 
       <section class="sheet grid">
         <h2>Surfaces</h2>
-        <div class="two">
+        <div class="cols two">
           <Field label="Body" :error="fields.body"
             ><template #default="f"><PlainSelect v-bind="f" v-model="form.body" :options="bodies" /></template
           ></Field>
@@ -142,7 +142,7 @@ async function archive(away: boolean) {
       <section class="sheet grid">
         <h2>Habits and rhythm</h2>
         <p class="quiet small">These decide how fast a layer wears between visits. Changing them moves the dates.</p>
-        <div class="two">
+        <div class="cols two">
           <Field label="Where it stands"
             ><template #default="f"><PlainSelect v-bind="f" v-model="form.storage" :options="storages" /></template
           ></Field>
@@ -154,7 +154,7 @@ async function archive(away: boolean) {
               ><PlainInput v-bind="f" v-model="km" type="number" min="0" :suffix="units.distanceUnit.value" /></template
           ></Field>
         </div>
-        <div class="three">
+        <div class="cols three">
           <Field label="Washed at most every" :error="fields.cadence_min"
             ><template #default="f"
               ><PlainInput v-bind="f" v-model="form.cadence_min" type="number" min="1" suffix="days" /></template
@@ -200,33 +200,5 @@ async function archive(away: boolean) {
 <style scoped>
 h1 {
   margin-bottom: var(--s4);
-}
-
-.two,
-.three {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s4);
-}
-
-.three {
-  grid-template-columns: 1fr 1fr 1fr;
-}
-
-.check {
-  min-height: var(--touch);
-  margin-right: var(--s4);
-}
-
-.check input {
-  width: 24px;
-  height: 24px;
-}
-
-@media (max-width: 700px) {
-  .two,
-  .three {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

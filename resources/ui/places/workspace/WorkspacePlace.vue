@@ -85,7 +85,7 @@ async function enter(id: string) {
     </section>
 
     <form v-if="form && isOwner" class="sheet grid" novalidate @submit.prevent="again">
-      <div class="two">
+      <div class="cols two">
         <Field label="Name" :error="fields.name"
           ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
         ></Field>
@@ -127,17 +127,3 @@ async function enter(id: string) {
     </template>
   </div>
 </template>
-
-<style scoped>
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s4);
-}
-
-@media (max-width: 700px) {
-  .two {
-    grid-template-columns: 1fr;
-  }
-}
-</style>
