@@ -121,7 +121,7 @@ final class TurnTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $this->assertProblem($this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['soil' => 9]), ['Idempotency-Key' => 'k']), 422, 'soil', '/soil');
+        $this->assertProblem($this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['soil' => 9]), ['Idempotency-Key' => 'k']), 422, 'How dirty was it', '/soil');
         $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(), ['Idempotency-Key' => 'k'])->assertCreated();
     }
 

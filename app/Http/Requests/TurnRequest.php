@@ -108,6 +108,7 @@ final class TurnRequest extends FactsRequest
             ...parent::messages(),
             'reason.required' => 'Say in a few words why the record is corrected; the old values stay visible beside it.',
             'soil.required' => 'How dirty was it on arrival?',
+            'soil.between' => 'How dirty was it on arrival, from 0 (clean) to 5 (caked)?',
             'method.required' => 'How was it washed?',
             'id.unique' => 'This turn has been saved already.',
         ];

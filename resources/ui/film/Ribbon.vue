@@ -55,6 +55,8 @@ const fray = computed(() => {
   return { early: wedge(early), middle: wedge(middle), late: wedge(late), fibres }
 })
 
+const ahead = computed(() => props.ribbon.outermost?.family)
+
 const angles: Record<string, number> = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
 
 const spans = computed(() =>
@@ -109,10 +111,10 @@ const bracket = computed(() => {
   <svg class="ribbon" :width="width" :height="H" :viewBox="`0 0 ${width} ${H}`" aria-hidden="true">
     <path class="base" :class="ribbon.base?.family ?? 'bare'" :d="`M0 ${floor + 2}H${width}`" />
     <template v-if="fray">
-      <path class="late" :d="fray.late" />
-      <path class="middle" :d="fray.middle" />
-      <path class="early" :d="fray.early" />
-      <path class="fibres" :d="fray.fibres" />
+      <path class="late" :class="ahead" :d="fray.late" />
+      <path class="middle" :class="ahead" :d="fray.middle" />
+      <path class="early" :class="ahead" :d="fray.early" />
+      <path class="fibres" :class="ahead" :d="fray.fibres" />
     </template>
     <path v-for="(body, family) in drawn.bodies" :key="family" class="body" :class="family" :d="body" />
     <path v-if="drawn.nicks" class="nicks" :d="drawn.nicks" />
@@ -132,22 +134,26 @@ const bracket = computed(() => {
   overflow: hidden;
 }
 
+.ribbon {
+  --of: var(--film);
+}
+
+.wax {
+  --of: color-mix(in oklab, var(--film) 55%, #b58b2c);
+}
+
+.polymer {
+  --of: color-mix(in oklab, var(--film) 60%, #3f6fae);
+}
+
+.ceramic,
+.film,
+.wrap {
+  --of: var(--base);
+}
+
 .body {
-  fill: var(--film);
-}
-
-.body.wax {
-  fill: color-mix(in oklab, var(--film) 55%, #b58b2c);
-}
-
-.body.polymer {
-  fill: color-mix(in oklab, var(--film) 60%, #3f6fae);
-}
-
-.body.ceramic,
-.body.film,
-.body.wrap {
-  fill: var(--base);
+  fill: var(--of);
 }
 
 .nicks {
@@ -160,23 +166,23 @@ const bracket = computed(() => {
 }
 
 .early {
-  fill: var(--film);
+  fill: var(--of);
   opacity: 0.5;
 }
 
 .middle {
-  fill: var(--film);
+  fill: var(--of);
   opacity: 0.26;
 }
 
 .late {
-  fill: var(--film);
+  fill: var(--of);
   opacity: 0.14;
 }
 
 .fibres {
   fill: none;
-  stroke: var(--film);
+  stroke: var(--of, var(--film));
   stroke-width: 0.8;
   opacity: 0.6;
 }

@@ -7,7 +7,6 @@ import Ribbon from '@/film/Ribbon.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { fromToday, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
-import { families } from '@/lib/words'
 
 const props = defineProps<{ vehicle: Schemas['Vehicle'] }>()
 defineEmits<{ again: [] }>()
@@ -52,12 +51,7 @@ onMounted(async () => {
           />
         </template>
       </div>
-      <p>
-        <strong>Why then?</strong> {{ families[layer.family]?.name }} of this kind lasts {{ layer.label_low_weeks }}–{{
-          layer.label_high_weeks
-        }}
-        weeks by its label. {{ forecast.why }}
-      </p>
+      <p><strong>Why then?</strong> {{ forecast.why }}</p>
       <p class="quiet">
         Its life is taken as {{ forecast.p10_weeks }} to {{ forecast.p90_weeks }} reference weeks (8 in 10 fall
         between). Tell where it stands and how far it drives, and read the water after a wash: each makes the date
