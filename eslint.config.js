@@ -13,7 +13,7 @@ export default ts.config(
       'vue/component-api-style': ['error', ['script-setup']],
       'vue/block-lang': ['error', { script: { lang: 'ts' } }],
       'vue/define-props-declaration': ['error', 'type-based'],
-      'max-lines': ['error', { max: 320, skipBlankLines: true }],
+      'max-lines': ['error', { max: 250, skipBlankLines: true }],
     },
   },
   prettier,

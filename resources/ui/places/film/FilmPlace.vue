@@ -207,6 +207,10 @@ onKeyStroke('Escape', () => {
     flex-wrap: wrap;
   }
 
+  .search {
+    order: 3;
+  }
+
   .which {
     order: 4;
     flex: 1;

@@ -6,13 +6,14 @@ import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { families, leaves, roles, strips, zones } from '@/lib/words'
+import { leaves, roles, strips, zones } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import DilutionLine from './DilutionLine.vue'
+import LabelFields from './LabelFields.vue'
+import { useMeasured } from './measured'
 
 const props = defineProps<{ id?: string }>()
 const router = useRouter()
@@ -98,40 +99,10 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
 })
 onMounted(load)
 
-const layerFamilies = Object.fromEntries(
-  Object.entries(families)
-    .filter(([name]) => name !== 'bare')
-    .map(([name, family]) => [name, family.name]),
-)
-const cautions = computed({
-  get: () => form.value?.cautions.join('\n') ?? '',
-  set: (text) =>
-    form.value &&
-    (form.value.cautions = text
-      .split('\n')
-      .map((line) => line.trim())
-      .filter(Boolean)),
-})
-const ways = ['bucket', 'lance', 'sprayer', 'bottle', 'wheel', 'tyre'] as const
-
-type Measured = 'stock_ml' | 'reorder_ml' | 'pack_ml' | 'min_c' | 'max_c'
-
-/** A quantity kept in SI units and typed in the workspace's; an empty field means "the label is silent". */
-function measured(name: Measured, shown: (si: number) => number, kept: (typed: number) => number) {
-  return computed({
-    get: () => (form.value?.[name] == null ? '' : shown(Number(form.value[name]))),
-    set: (typed: string | number | null) => {
-      if (!form.value) return
-      const value = String(typed ?? '') === '' ? null : Number(kept(Number(typed)).toFixed(1))
-      Object.assign(form.value, { [name]: value })
-    },
-  })
-}
+const measured = useMeasured(form)
 const stock = measured('stock_ml', units.volumeOut, units.volumeIn)
 const reorder = measured('reorder_ml', units.volumeOut, units.volumeIn)
 const pack = measured('pack_ml', units.volumeOut, units.volumeIn)
-const coldest = measured('min_c', units.temperatureOut, units.temperatureIn)
-const hottest = measured('max_c', units.temperatureOut, units.temperatureIn)
 
 async function done(work: Promise<boolean>) {
   if (await work) await router.push('/shelf')
@@ -196,63 +167,7 @@ async function putAway(away: boolean) {
         </div>
       </section>
 
-      <section class="sheet grid">
-        <h2>As the label says</h2>
-        <DilutionLine
-          v-for="way in ways"
-          :key="way"
-          v-model="form.dilutions[way]"
-          :way="way"
-          :error="fields[`dilutions/${way}`]"
-        />
-        <div class="cols four">
-          <Field label="Dwell from" :error="fields.dwell_min_s"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.dwell_min_s" type="number" min="0" suffix="s" /></template
-          ></Field>
-          <Field label="Dwell to" :error="fields.dwell_max_s"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.dwell_max_s" type="number" min="0" suffix="s" /></template
-          ></Field>
-          <Field label="Panel from" :error="fields.min_c"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="coldest" type="number" :suffix="units.temperatureUnit.value" /></template
-          ></Field>
-          <Field label="Panel to" :error="fields.max_c"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="hottest" type="number" :suffix="units.temperatureUnit.value" /></template
-          ></Field>
-        </div>
-        <div class="cols three">
-          <Field label="Makes a layer of"
-            ><template #default="f"
-              ><PlainSelect v-bind="f" v-model="form.family" :options="layerFamilies" none="no layer" /></template
-          ></Field>
-          <Field label="Lasts from" :error="fields.label_low_weeks"
-            ><template #default="f"
-              ><PlainInput
-                v-bind="f"
-                v-model="form.label_low_weeks"
-                type="number"
-                min="0"
-                step="0.5"
-                suffix="weeks" /></template
-          ></Field>
-          <Field label="Lasts to" :error="fields.label_high_weeks"
-            ><template #default="f"
-              ><PlainInput
-                v-bind="f"
-                v-model="form.label_high_weeks"
-                type="number"
-                min="0"
-                step="0.5"
-                suffix="weeks" /></template
-          ></Field>
-        </div>
-        <Field label="Cautions, one a line" optional :error="fields.cautions">
-          <template #default="f"><textarea :id="f.id" v-model="cautions" rows="2" /></template>
-        </Field>
-      </section>
+      <LabelFields v-model="form" :fields="fields" />
 
       <section class="sheet cols three">
         <Field label="Left" :error="fields.stock_ml"
