@@ -8,6 +8,7 @@ use App\Jobs\ReforecastProducts;
 use App\Models\Turn;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Record\Overtaken;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +28,7 @@ final readonly class FinishTurn
     ) {}
 
     /**
-     * @param array<string, mixed> $facts  as validated by WriteTurnRequest
+     * @param array<string, mixed> $facts  as validated by TurnRequest
      */
     public function __invoke(Vehicle $vehicle, User $writer, array $facts): Turn
     {
@@ -50,15 +51,20 @@ final readonly class FinishTurn
     }
 
     /**
-     * @param array<string, mixed> $facts
+     * @param array<string, mixed> $facts  as validated by TurnRequest
+     * @param int $seen  the revision the writer had before them
+     *
+     * @throws Overtaken when another correction came first; decided under the lock, so that two at once can't both pass
      */
-    public function correct(Turn $turn, User $writer, array $facts, string $reason): Turn
+    public function correct(Turn $turn, User $writer, array $facts, string $reason, int $seen): Turn
     {
-        return DB::transaction(function () use ($turn, $writer, $facts, $reason): Turn {
+        return DB::transaction(function () use ($turn, $writer, $facts, $reason, $seen): Turn {
             $vehicle = Vehicle::query()->whereKey($turn->vehicle_id)->lockForUpdate()->firstOrFail();
             $before = ($this->dueDates)($vehicle);
-            $revision = (int) $turn->entries()->max('revision') + 1;
-            $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $revision, $before, $reason);
+            if ((int) $turn->entries()->max('revision') !== $seen) {
+                throw new Overtaken;
+            }
+            $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
             $this->settle($turn, $vehicle, $entry->id);
 

@@ -15,6 +15,7 @@ use App\Http\Resources\TurnResource;
 use App\Models\Turn;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Record\Overtaken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -74,12 +75,13 @@ final class TurnController
     public function correct(TurnRequest $request, Turn $turn, FinishTurn $finishTurn): JsonResponse
     {
         Gate::authorize('update', $turn->vehicle()->firstOrFail());
-        if ($this->seen($request) !== $this->revision($turn)) {
+        try {
+            $turn = $finishTurn->correct($turn, $this->writer($request), $request->validated(), $request->string('reason')->value(), (int) trim($this->seen($request), '"'));
+        } catch (Overtaken) {
             /** @var array<string, mixed> $current */
             $current = json_decode((string) json_encode((new TurnResource($turn->load(self::WHOLE)))->resolve($request)), true);
             throw Problem::outdated($current);
         }
-        $turn = $finishTurn->correct($turn, $this->writer($request), $request->validated(), $request->string('reason')->value());
 
         return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201)->header('ETag', $this->revision($turn));
     }
