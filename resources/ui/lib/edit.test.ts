@@ -65,7 +65,28 @@ describe('editing what others may edit too', () => {
     stored = { name: 'Kept', version: 9 }
     await other.save()
     await other.takeTheirs()
-    expect(other.form.value).toEqual({ name: 'Kept', version: 9 })
+    expect([other.form.value, other.problem.value]).toEqual([{ name: 'Kept', version: 9 }, null])
+  })
+
+  it('keeps what was typed when the signal is lost between seeing theirs and saving mine', async () => {
+    let offline = false
+    const mine = useEdit<Row>({
+      load: async () => {
+        if (offline) throw Problem.offline()
+        return { data: { name: 'Van', version: 1 }, tag: '"1"' }
+      },
+      save: async () => {
+        throw new Problem(412, 'Someone else was faster', '', [], { name: 'Hers', version: 2 })
+      },
+      touches: [],
+    })
+    await mine.load()
+    if (mine.form.value) mine.form.value.name = 'Mine'
+    await mine.save()
+    offline = true
+    expect(await mine.overrule()).toBe(false)
+    await mine.takeTheirs()
+    expect([mine.form.value?.name, (mine.problem.value as Problem).status]).toEqual(['Mine', 0])
   })
 
   it('saves nothing before it has loaded', async () => {

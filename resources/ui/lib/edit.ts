@@ -22,6 +22,7 @@ export function useEdit<Row extends object>(options: {
       const answer = await options.load()
       form.value = structuredClone(answer.data)
       tag.value = answer.tag
+      problem.value = null
     } catch (caught) {
       problem.value = caught
     }
@@ -53,8 +54,12 @@ export function useEdit<Row extends object>(options: {
     /** What someone else has saved meanwhile. */
     newer: computed(() => (problem.value instanceof Problem ? (problem.value.current as Row | null) : null)),
     async overrule(): Promise<boolean> {
-      const answer = await options.load()
-      tag.value = answer.tag
+      try {
+        tag.value = (await options.load()).tag
+      } catch (caught) {
+        problem.value = caught
+        return false
+      }
       return save()
     },
     takeTheirs: load,

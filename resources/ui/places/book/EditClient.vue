@@ -4,8 +4,8 @@ import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
+import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
-import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
@@ -73,17 +73,14 @@ const sure = ref(false)
     <Field label="Note" optional
       ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="2000" /></template
     ></Field>
-    <ProblemNote :problem="problem">
-      <NewerVersion
-        v-if="newer"
-        :mine="form"
-        :theirs="newer"
-        @overrule="done(overrule())"
-        @take="takeTheirs().then(() => (problem = null))"
-      />
-    </ProblemNote>
-    <div class="row">
-      <button type="submit" class="act" :disabled="busy">Save</button>
+    <EditEnd
+      :problem="problem"
+      :newer="newer"
+      :mine="form"
+      :busy="busy"
+      @overrule="done(overrule())"
+      @take="takeTheirs"
+    >
       <button type="button" class="words" @click="$emit('done')">Leave it</button>
       <template v-if="isOwner && !isNew">
         <button v-if="!sure" type="button" class="words" @click="sure = true">Remove…</button>
@@ -92,7 +89,7 @@ const sure = ref(false)
           <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
         >
       </template>
-    </div>
+    </EditEnd>
   </form>
   <ProblemNote v-else :problem="problem" />
 </template>

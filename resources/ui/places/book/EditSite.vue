@@ -6,8 +6,8 @@ import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
 import { waters } from '@/lib/words'
+import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
-import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -121,17 +121,14 @@ async function remove() {
       ><template #default="f"><PlainInput v-bind="f" v-model="form.run_off" maxlength="240" /></template
     ></Field>
     <label class="row"><input v-model="form.power" type="checkbox" /> There is power</label>
-    <ProblemNote :problem="problem">
-      <NewerVersion
-        v-if="newer"
-        :mine="form"
-        :theirs="newer"
-        @overrule="done(overrule())"
-        @take="takeTheirs().then(() => (problem = null))"
-      />
-    </ProblemNote>
-    <div class="row">
-      <button type="submit" class="act" :disabled="busy">Save</button>
+    <EditEnd
+      :problem="problem"
+      :newer="newer"
+      :mine="form"
+      :busy="busy"
+      @overrule="done(overrule())"
+      @take="takeTheirs"
+    >
       <button type="button" class="words" @click="$emit('done')">Leave it</button>
       <template v-if="isOwner && !isNew">
         <button v-if="!sure" type="button" class="words" @click="sure = true">Remove…</button>
@@ -140,7 +137,7 @@ async function remove() {
           <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
         >
       </template>
-    </div>
+    </EditEnd>
   </form>
   <ProblemNote v-else :problem="problem" />
 </template>

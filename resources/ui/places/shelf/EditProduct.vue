@@ -7,8 +7,8 @@ import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { leaves, roles, strips, zones } from '@/lib/words'
+import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
-import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -189,22 +189,19 @@ async function putAway(away: boolean) {
         ></Field>
       </section>
 
-      <ProblemNote :problem="problem">
-        <NewerVersion
-          v-if="newer"
-          :mine="form"
-          :theirs="newer"
-          @overrule="done(overrule())"
-          @take="takeTheirs().then(() => (problem = null))"
-        />
-      </ProblemNote>
-      <div class="row">
-        <button type="submit" class="act" :disabled="busy">Save</button>
+      <EditEnd
+        :problem="problem"
+        :newer="newer"
+        :mine="form"
+        :busy="busy"
+        @overrule="done(overrule())"
+        @take="takeTheirs"
+      >
         <RouterLink to="/shelf" class="words">Leave it</RouterLink>
         <button v-if="id && isOwner" type="button" class="words" @click="putAway(!form.archived)">
           {{ form.archived ? 'Take it out again' : 'Put it away' }}
         </button>
-      </div>
+      </EditEnd>
     </form>
     <ProblemNote v-else :problem="problem" />
   </div>

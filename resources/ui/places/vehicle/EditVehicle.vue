@@ -8,8 +8,8 @@ import { useEdit } from '@/lib/edit'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes } from '@/lib/words'
+import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
-import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -173,22 +173,19 @@ async function archive(away: boolean) {
         ></Field>
       </section>
 
-      <ProblemNote :problem="problem">
-        <NewerVersion
-          v-if="newer"
-          :mine="form"
-          :theirs="newer"
-          @overrule="done(overrule())"
-          @take="takeTheirs().then(() => (problem = null))"
-        />
-      </ProblemNote>
-      <div class="row">
-        <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
+      <EditEnd
+        :problem="problem"
+        :newer="newer"
+        :mine="form"
+        :busy="busy"
+        @overrule="done(overrule())"
+        @take="takeTheirs"
+      >
         <RouterLink :to="`/vehicles/${id}`" class="words">Leave it</RouterLink>
         <button v-if="isOwner" type="button" class="words" @click="archive(!form.archived)">
           {{ form.archived ? 'Take it out again' : 'Put the vehicle away' }}
         </button>
-      </div>
+      </EditEnd>
       <p v-if="form.archived" class="quiet">
         It is put away: nothing of its record is lost, and it no longer stands on the film.
       </p>

@@ -5,8 +5,8 @@ import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { useMe, useTheme } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
+import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
-import NewerVersion from '@/parts/NewerVersion.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
@@ -49,8 +49,8 @@ const themes = [
   { value: 'dark' as const, name: 'Dark' },
 ]
 
-async function again() {
-  if (await save()) await load()
+async function again(work: Promise<boolean>) {
+  if (await work) await load()
 }
 async function enter(id: string) {
   await told(api.POST('/api/v1/workspaces/{id}/enter', { params: { path: { id } } }))
@@ -84,7 +84,8 @@ async function enter(id: string) {
       </div>
     </section>
 
-    <form v-if="form && isOwner" class="sheet grid" novalidate @submit.prevent="again">
+    <ProblemNote v-if="!form" :problem="problem" />
+    <form v-if="form && isOwner" class="sheet grid" novalidate @submit.prevent="again(save())">
       <div class="cols two">
         <Field label="Name" :error="fields.name"
           ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
@@ -106,18 +107,15 @@ async function enter(id: string) {
         :options="faces.map((one) => ({ ...one, value: one.value ? 1 : 0 }))"
         :columns="2"
       />
-      <ProblemNote :problem="problem">
-        <NewerVersion
-          v-if="newer"
-          :mine="form"
-          :theirs="newer"
-          @overrule="overrule().then(load)"
-          @take="takeTheirs().then(() => (problem = null))"
-        />
-      </ProblemNote>
-      <div class="row">
-        <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
-      </div>
+      <EditEnd
+        :problem="problem"
+        :newer="newer"
+        :mine="form"
+        :busy="busy"
+        @overrule="again(overrule())"
+        @take="takeTheirs"
+      >
+      </EditEnd>
     </form>
 
     <PeopleList />
