@@ -17,8 +17,11 @@ use App\Reckon\DiagnoseModel;
 use App\Reckon\DueModel;
 use App\Reckon\RatioModel;
 use App\Reckon\Reckoning;
+use App\Reckon\SpotsModel;
+use App\Reckon\TowelsModel;
 use App\Reckon\VerdictModel;
 use App\Reckon\WearModel;
+use App\Reckon\WindowModel;
 use App\Standins\Messenger;
 use App\Tenancy\Tenancy;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -43,6 +46,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
+            new WindowModel, new SpotsModel, new TowelsModel,
         ]));
     }
 

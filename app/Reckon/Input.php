@@ -37,6 +37,13 @@ final readonly class Input
         };
     }
 
+    public function whole(string $field): int
+    {
+        $value = $this->number($field);
+
+        return floor($value) === $value && abs($value) < 1e9 ? (int) $value : throw $this->wrong($field, 'must be a whole number');
+    }
+
     public function text(string $field): string
     {
         $value = $this->data[$field] ?? null;
