@@ -15,6 +15,7 @@ use App\Policies\WorkspacePolicy;
 use App\Reckon\BeadModel;
 use App\Reckon\DiagnoseModel;
 use App\Reckon\DueModel;
+use App\Reckon\MatchModel;
 use App\Reckon\RatioModel;
 use App\Reckon\Reckoning;
 use App\Reckon\SpotsModel;
@@ -46,7 +47,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
-            new WindowModel, new SpotsModel, new TowelsModel,
+            new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
         ]));
     }
 

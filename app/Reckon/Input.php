@@ -127,6 +127,31 @@ final readonly class Input
         return is_array($value) && array_is_list($value) ? $value : throw $this->wrong($field, $value === null ? 'is missing; a list is needed' : 'must be a list');
     }
 
+    /** @return list<self> */
+    public function objects(string $field): array
+    {
+        $objects = [];
+        foreach ($this->items($field) as $i => $item) {
+            if (! is_array($item) || ($item !== [] && array_is_list($item))) {
+                throw $this->wrong("{$field}.{$i}", 'must be an object');
+            }
+            $objects[] = new self($item, $this->at("{$field}.{$i}."));
+        }
+
+        return $objects;
+    }
+
+    public function textOrNull(string $field): ?string
+    {
+        return $this->has($field) ? $this->text($field) : null;
+    }
+
+    /** @return array<array-key, mixed> */
+    public function all(): array
+    {
+        return $this->data;
+    }
+
     /** @return list<array-key> */
     public function keys(): array
     {

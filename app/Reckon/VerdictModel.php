@@ -6,12 +6,8 @@ namespace App\Reckon;
 
 use Vicissa\Core\Matching\Circumstances;
 use Vicissa\Core\Matching\Finish;
-use Vicissa\Core\Matching\Leaves;
-use Vicissa\Core\Matching\ProductTraits;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
-use Vicissa\Core\Matching\Role;
-use Vicissa\Core\Matching\Strips;
 use Vicissa\Core\Matching\Surface;
 use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Water;
@@ -32,19 +28,7 @@ final readonly class VerdictModel implements Model
         $product = $input->object('product');
         $context = $input->object('context');
         $verdict = Verdict::of(
-            new ProductTraits(
-                role: $product->choice('role', Role::class),
-                ph: $product->number('ph'),
-                leaves: $product->choice('leaves', Leaves::class),
-                strips: $product->choice('strips', Strips::class),
-                solvent: $product->flag('solvent'),
-                surfaces: $product->choices('surfaces', Zone::class),
-                minC: $product->numberOrNull('min_c'),
-                maxC: $product->numberOrNull('max_c'),
-                dwellMinS: $product->numberOrNull('dwell_min_s') ?? 0.0,
-                mayDry: $product->flag('may_dry'),
-                needsRinse: $product->flag('rinse'),
-            ),
+            ShelfReading::traits($product),
             new Surface(
                 $input->choice('zone', Zone::class),
                 $input->choice('layer', Family::class),

@@ -25,4 +25,16 @@ enum Leaves: string
             self::Nothing, self::Oils => false,
         };
     }
+
+    /** Whether what stays is a protective layer of its own; oils only shine. */
+    public function protects(): bool
+    {
+        return $this === self::Wax || $this === self::Silica || $this === self::Polymer;
+    }
+
+    /** Wax and oils shine, and hide what lies under them. */
+    public function shines(): bool
+    {
+        return $this === self::Wax || $this === self::Oils;
+    }
 }

@@ -25,4 +25,33 @@ enum Method: string
             self::Waterless => WashTrait::Waterless,
         };
     }
+
+    /** Whether it is worked with a hose, rinsing first. */
+    public function needsHose(): bool
+    {
+        return $this !== self::Rinseless && $this !== self::Waterless;
+    }
+
+    /** What it is washed with. */
+    public function role(): Role
+    {
+        return match ($this) {
+            self::Touchless => Role::Foam,
+            self::MultiTowel, self::TwoMitts, self::OneMitt => Role::Soap,
+            self::Rinseless => Role::Rinseless,
+            self::Waterless => Role::Waterless,
+        };
+    }
+
+    public function says(): string
+    {
+        return match ($this) {
+            self::Touchless => 'Touchless',
+            self::MultiTowel => 'Many towels',
+            self::TwoMitts => 'Two mitts',
+            self::OneMitt => 'One mitt',
+            self::Rinseless => 'Rinseless',
+            self::Waterless => 'Waterless',
+        };
+    }
 }

@@ -30,4 +30,37 @@ enum Role: string
             default => false,
         };
     }
+
+    /** Where it is used when nobody says. */
+    public function usualZone(): Zone
+    {
+        return match ($this) {
+            self::Wheel => Zone::Wheels,
+            self::Tyre => Zone::Tyres,
+            self::Glass => Zone::Glass,
+            self::Trim => Zone::Trim,
+            default => Zone::Paint,
+        };
+    }
+
+    /** In the middle of a sentence. */
+    public function says(): string
+    {
+        return match ($this) {
+            self::Prewash => 'pre-wash spray',
+            self::Foam => 'foam',
+            self::Soap => 'soap',
+            self::Rinseless => 'rinseless wash',
+            self::Waterless => 'waterless wash',
+            self::Wheel => 'wheel cleaner',
+            self::Iron => 'iron remover',
+            self::Tar => 'tar remover',
+            self::ClayLube => 'clay lubricant',
+            self::DryingAid => 'drying aid',
+            self::Topper => 'topper',
+            self::Glass => 'glass cleaner',
+            self::Tyre => 'tyre dressing',
+            self::Trim => 'trim care',
+        };
+    }
 }

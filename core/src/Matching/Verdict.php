@@ -21,7 +21,7 @@ final readonly class Verdict
             [Code::MasksLayer, self::masks($product, $surface, $rules) ? ($now->bareFace ? Severity::Block : Severity::Warn) : null],
             [Code::StripsLayer, $now->purpose === Purpose::Maintain ? $rules->strips[$product->strips->value][$surface->layer->value] ?? null : null],
             [Code::NoBond, $surface->layer === Family::Wax ? $rules->onWax[$product->leaves->value][$product->role->value] ?? null : null],
-            [Code::NotForMatte, $surface->is(Finish::Matte) && self::leavesShine($product) ? Severity::Block : null],
+            [Code::NotForMatte, $surface->is(Finish::Matte) && $product->leaves->shines() ? Severity::Block : null],
             [Code::AcidOnSensitive, $product->ph < $rules->acidBelowPh && self::acidSensitive($surface) ? Severity::Block : null],
             [Code::SolventOnFilm, $product->solvent ? self::solvent($surface) : null],
             [Code::AlkalineOnSingleStage, $product->ph > $rules->alkalineAbovePh && $surface->is(Finish::SingleStage) ? Severity::Warn : null],
@@ -42,6 +42,30 @@ final readonly class Verdict
         return new self($remarks);
     }
 
+    /**
+     * The same where several layers have to be suited: what is under the outermost one, or what an unknown one may be.
+     * Of one code the severest stands.
+     *
+     * @param non-empty-list<Surface> $surfaces
+     */
+    public static function onAll(ProductTraits $product, array $surfaces, Circumstances $now, VerdictRules $rules = new VerdictRules): self
+    {
+        $worst = [];
+        foreach ($surfaces as $surface) {
+            foreach (self::of($product, $surface, $now, $rules)->remarks as $remark) {
+                $worst[$remark->code->value] = ($worst[$remark->code->value] ?? null)?->severity === Severity::Block ? $worst[$remark->code->value] : $remark;
+            }
+        }
+        ksort($worst);
+
+        return new self(array_values($worst));
+    }
+
+    public function has(Code $code): bool
+    {
+        return array_filter($this->remarks, static fn(Remark $remark): bool => $remark->code === $code) !== [];
+    }
+
     public function allowed(): bool
     {
         return $this->count(Severity::Block) === 0;
@@ -57,14 +81,9 @@ final readonly class Verdict
         return count(array_filter($this->remarks, static fn(Remark $remark): bool => $remark->severity === $severity));
     }
 
-    private static function leavesShine(ProductTraits $product): bool
-    {
-        return $product->leaves === Leaves::Wax || $product->leaves === Leaves::Oils;
-    }
-
     private static function masks(ProductTraits $product, Surface $surface, VerdictRules $rules): bool
     {
-        return self::leavesShine($product)
+        return $product->leaves->shines()
             && $product->role->staysOnLayer()
             && in_array($surface->layer->value, $rules->maskable, true);
     }

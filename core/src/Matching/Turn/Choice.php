@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+use Vicissa\Core\Matching\Severity;
+use Vicissa\Core\Units\Measures;
+
+/** What is taken from the shelf for a need, with why. */
+final readonly class Choice
+{
+    private function __construct(
+        public Need $need,
+        public ?Judged $chosen,
+        public Ranking $ranking,
+        public string $why,
+        /** Seconds it may sit at most: the label's, or what the film allows here; null when neither says. */
+        public ?float $atMostS,
+    ) {}
+
+    public static function of(Need $need, Ranking $ranking, Situation $situation): self
+    {
+        $best = $ranking->best();
+        if ($best === null) {
+            return new self($need, null, $ranking, sprintf('%s: of %s %s.', $need->for, $need->role->says(), $ranking->whyNone()), null);
+        }
+        $film = $situation->rules->film($need->role, $best->bottle->applied);
+        $limits = array_filter([$best->bottle->dwellMaxS, $film === null || $best->bottle->traits->mayDry ? null : $situation->now->workingS($film)], static fn(?float $s): bool => $s !== null);
+        $second = array_values(array_filter($ranking->all, static fn(Judged $one): bool => $one !== $best && $one->allowed()))[0] ?? null;
+
+        return new self($need, $best, $ranking, $need->for.': '.self::why($best, $second), $limits === [] ? null : min($limits));
+    }
+
+    private static function why(Judged $best, ?Judged $second): string
+    {
+        $facts = $best->fit->points === 0 && $best->verdict->remarks === [] ? 'it is allowed here' : lcfirst(rtrim($best->fit->why, '.'));
+        $before = match (true) {
+            $second === null => '',
+            $second->fit->points < $best->fit->points => sprintf('; it fits better than %s', $second->bottle->name),
+            ($second->cost ?? 0.0) > ($best->cost ?? 0.0) => sprintf('; it costs less a use than %s', $second->bottle->name),
+            default => '',
+        };
+
+        return $facts.$before.'.';
+    }
+
+    /** @return list<string> cautions that go with it here: what the verdict warns of, and what its label says */
+    public function cautions(): array
+    {
+        if ($this->chosen === null) {
+            return [];
+        }
+        $says = [];
+        foreach ($this->chosen->verdict->remarks as $remark) {
+            if ($remark->severity === Severity::Warn) {
+                $says[] = $remark->code->says();
+            }
+        }
+
+        return [...$says, ...$this->chosen->bottle->cautions];
+    }
+
+    /** How long it sits, in words; null when it need not. */
+    public function dwell(): ?string
+    {
+        $least = $this->chosen?->bottle->traits->dwellMinS ?? 0.0;
+
+        return match (true) {
+            $this->chosen === null, $least <= 0.0 && $this->atMostS === null => null,
+            $this->atMostS === null => sprintf('let it sit %s', Measures::time($least)),
+            $least <= 0.0 => sprintf('within %s', Measures::time($this->atMostS)),
+            default => sprintf('let it sit %s, at most %s', Measures::time($least), Measures::time($this->atMostS)),
+        };
+    }
+}

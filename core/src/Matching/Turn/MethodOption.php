@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+use Vicissa\Core\Matching\Method;
+
+/** One method, for this vehicle today. */
+final readonly class MethodOption
+{
+    /** @param list<string> $refused  why it may not be used; empty when it may */
+    public function __construct(
+        public Method $method,
+        public SoilPath $path,
+        /** Contact risk index: soil left × medium × softness. Relative only. */
+        public float $risk,
+        public array $refused,
+        /** What it leaves undone, when that has to be said. */
+        public ?string $leaves = null,
+    ) {}
+
+    public function allowed(): bool
+    {
+        return $this->refused === [];
+    }
+}

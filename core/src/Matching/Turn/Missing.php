@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+/** A fact or a product that the match had to do without. */
+final readonly class Missing
+{
+    public function __construct(
+        /** product or fact */
+        public string $kind,
+        public string $says,
+        /** What to buy, measure or ask. */
+        public string $remedy,
+    ) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Zone;
+
+/** A role the turn has to fill on a zone. */
+final readonly class Need
+{
+    public function __construct(
+        public Role $role,
+        public Zone $zone,
+        public Step $step,
+        /** What it is for, as the beginning of a sentence. */
+        public string $for,
+        /** Whether the turn is complete without it. */
+        public bool $optional = false,
+        public bool $toStrip = false,
+    ) {}
+
+    public function key(): string
+    {
+        return $this->role->value.' '.$this->zone->value;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Matching\Water;
+
+/** Where the work is done. */
+final readonly class Place
+{
+    /**
+     * @param float|null $tapTds      dissolved solids of the tap water, mg/l; null when nobody has measured
+     * @param float|null $treatedTds  of the treated water
+     * @param bool $pressure          a pressure washer can run
+     * @param bool $power             an air dryer can run
+     * @param bool $shade             the vehicle stands, or can stand, in shade
+     * @param bool $bay               under a roof, warm and out of the wind
+     * @param string|null $runOff     where the dirty water goes, as the site's notes say
+     *
+     * @throws InvalidInput
+     */
+    public function __construct(
+        public Water $water = Water::Tap,
+        public ?float $tapTds = null,
+        public ?float $treatedTds = null,
+        public bool $pressure = true,
+        public bool $power = true,
+        public bool $shade = false,
+        public bool $bay = false,
+        public ?string $runOff = null,
+    ) {
+        InvalidInput::unlessBetween('place.tap_tds_mg_l', $tapTds ?? 0.0, 0, 50000, 'mg/l');
+        InvalidInput::unlessBetween('place.treated_tds_mg_l', $treatedTds ?? 0.0, 0, 50000, 'mg/l');
+    }
+
+    public function hasWater(): bool
+    {
+        return $this->water !== Water::None;
+    }
+
+    public function inShade(): self
+    {
+        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, true, $this->bay, $this->runOff);
+    }
+
+    public function withTank(): self
+    {
+        return new self(Water::Treated, $this->tapTds, $this->treatedTds ?? 5.0, true, $this->power, $this->shade, $this->bay, $this->runOff);
+    }
+}

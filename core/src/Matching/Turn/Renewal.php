@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Matching\Turn;
+
+/** When the outermost layer of a zone is due, by the caution taken. */
+final readonly class Renewal
+{
+    /**
+     * @param array<string, float> $dueInDays  days from now by caution ("10", "30", "50"); negative when overdue
+     * @param bool $failed                     a reading on a clean surface has already failed
+     */
+    public function __construct(
+        public array $dueInDays,
+        public bool $failed = false,
+    ) {}
+
+    public function inDays(Schools $schools): ?float
+    {
+        return $this->dueInDays[$schools->side(School::Caution)] ?? null;
+    }
+}
