@@ -118,7 +118,7 @@ final class MatchPropertiesTest extends TestCase
             mt_srand($seed);
             $shuffled = $situation->shelf;
             usort($shuffled, static fn(): int => mt_rand(-1, 1));
-            $again = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, array_values($shuffled), $situation->rules, $situation->measures);
+            $again = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, $shuffled, $situation->rules, $situation->measures);
             $match = TurnMatch::of($situation, $schools);
             self::assertSame([], Change::between($match, TurnMatch::of($again, $schools)));
             $accounted = array_unique([...self::names($match->choices), ...array_map(static fn(Judged $judged): string => $judged->bottle->name, $match->passed)]);

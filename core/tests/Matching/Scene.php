@@ -74,7 +74,7 @@ final class Scene
             $facts['m2'] ?? 12.5,
             Tone::from($facts['tone'] ?? 'mid'),
             $facts['hardness'] ?? 'medium',
-            array_map(Finish::from(...), $facts['finish'] ?? []),
+            array_values(array_map(Finish::from(...), $facts['finish'] ?? [])),
             WheelFinish::from($facts['wheel_finish'] ?? 'painted'),
             $stacks,
             $renewals,
@@ -94,7 +94,7 @@ final class Scene
         return new Assessment(
             $facts['soil'] ?? 2,
             $facts['grit'] ?? false,
-            array_map(Contaminant::from(...), $facts['on'] ?? []),
+            array_values(array_map(Contaminant::from(...), $facts['on'] ?? [])),
             array_key_exists('wheels', $facts) ? $facts['wheels'] : 2,
             $facts['wheel_iron'] ?? false,
             $readings,

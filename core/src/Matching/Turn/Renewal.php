@@ -8,7 +8,7 @@ namespace Vicissa\Core\Matching\Turn;
 final readonly class Renewal
 {
     /**
-     * @param array<string, float> $dueInDays  days from now by caution ("10", "30", "50"); negative when overdue
+     * @param array<array-key, float> $dueInDays  days from now by caution ("10", "30", "50"); negative when overdue
      * @param bool $failed                     a reading on a clean surface has already failed
      */
     public function __construct(
