@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AuthController;
+use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\FilmController;
 use App\Http\Controllers\LayerController;
@@ -10,6 +11,7 @@ use App\Http\Controllers\MeController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\ProductController;
 use App\Http\Controllers\ReckonController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StartController;
 use App\Http\Controllers\TurnController;
@@ -38,6 +40,9 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('invitations', [PeopleController::class, 'invitations']);
         Route::get('messages', [PeopleController::class, 'messages']);
         Route::get('tokens', [PeopleController::class, 'tokens']);
+        Route::post('bench/match', [BenchController::class, 'match']);
+        Route::get('schools', [BenchController::class, 'schools']);
+        Route::get('weather', [BenchController::class, 'weather']);
         Route::get('film', [FilmController::class, 'index']);
         Route::get('vehicles/{vehicle}/film', [FilmController::class, 'show']);
         Route::get('vehicles/{vehicle}/shelf', [FilmController::class, 'shelf']);
@@ -46,6 +51,9 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::apiResource('clients', ClientController::class)->only(['index', 'show']);
         Route::apiResource('sites', SiteController::class)->only(['index', 'show']);
         Route::apiResource('vehicles', VehicleController::class)->only(['index', 'show']);
+        Route::get('products/fit', [ShelfController::class, 'fit']);
+        Route::post('products/preview', [ShelfController::class, 'preview']);
+        Route::get('products/export', [ShelfController::class, 'export']);
         Route::apiResource('products', ProductController::class)->only(['index', 'show']);
     });
 
@@ -64,7 +72,10 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::apiResource('vehicles', VehicleController::class)->only(['store', 'update', 'destroy']);
         Route::apiResource('products', ProductController::class)->only(['store', 'update', 'destroy']);
         Route::post('vehicles/{vehicle}/restore', [VehicleController::class, 'restore']);
+        Route::post('products/import', [ShelfController::class, 'import']);
+        Route::post('products/rename', [ShelfController::class, 'rename']);
         Route::post('products/{product}/restore', [ProductController::class, 'restore']);
+        Route::post('products/{product}/restock', [ProductController::class, 'restock']);
         Route::post('vehicles/{vehicle}/layers', [LayerController::class, 'store']);
         Route::patch('layers/{layer}', [LayerController::class, 'update']);
         Route::delete('layers/{layer}', [LayerController::class, 'destroy']);

@@ -16,6 +16,7 @@ use Carbon\CarbonImmutable;
 use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\WearFactors;
@@ -94,7 +95,7 @@ final readonly class ForecastLayers
             // It has outlived everything the label could mean: the label is wrong, the readings are not.
             $life = $model->forecast($others->curve, $own, 0.0);
         }
-        $window = RenewalWindow::atRisk($workspace->risk());
+        $window = RenewalWindow::atRisk($workspace->sidesFor($vehicle)->risk());
         $today = $span->day($now->getTimestamp());
         $moment = fn(float $risk): ?CarbonImmutable => $this->moment($span, $path, $life->quantile($risk), $today, $perWeek);
         $dueWear = $life->quantile($window->due);
@@ -108,6 +109,7 @@ final readonly class ForecastLayers
             'product_life' => $life->productLife,
             'worn_known' => $worn,
             'p10' => $life->quantile(0.1),
+            'p30' => $life->quantile(0.3),
             'p50' => $life->quantile(0.5),
             'p90' => $life->quantile(0.9),
             'due_wear' => $dueWear,
@@ -116,7 +118,7 @@ final readonly class ForecastLayers
             'late_at' => $failed ?? $moment($window->late),
             'evidence_own' => count($own),
             'evidence_others' => $others->layers,
-            'why' => $this->why($layer, $label, $workspace, count($own), $others->layers, $perWeek),
+            'why' => $this->why($layer, $label, $workspace->sidesFor($vehicle), count($own), $others->layers, $perWeek),
             'computed_at' => $now,
         ];
     }
@@ -137,7 +139,7 @@ final readonly class ForecastLayers
     }
 
     /** @param array{float, float} $label */
-    private function why(Layer $layer, array $label, Workspace $workspace, int $own, int $others, float $perWeek): string
+    private function why(Layer $layer, array $label, Schools $schools, int $own, int $others, float $perWeek): string
     {
         $known = match (true) {
             $own + $others === 0 => sprintf('No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).', $this->plain($label[0]), $this->plain($label[1])),
@@ -147,7 +149,7 @@ final readonly class ForecastLayers
         };
         $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
 
-        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($perWeek, 2)), $workspace->caution);
+        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($perWeek, 2)), round(100.0 * $schools->risk()));
     }
 
     private function plain(float $value): string

@@ -8,16 +8,15 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Record\JudgeProduct;
-use DomainException;
+use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Fit;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Mix\DilutionReader;
-use Vicissa\Core\Mix\InMeans;
 use Vicissa\Core\Protection\Family;
 
 /** The shelf as it stands for one vehicle now: by role, best first, then what was ruled out and why. */
@@ -35,14 +34,14 @@ final readonly class RankShelf
         $products = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->groupBy('role');
         $shelf = [];
         foreach (Role::cases() as $role) {
-            $where = $zone ?? $this->usualZone($role);
+            $where = $zone ?? $role->usualZone();
             $outermost = $stack->firstWhere('zone', $where->value);
             $base = $stack->where('zone', $where->value)->firstWhere('kind', 'base');
             $ranked = [];
             foreach ($products[$role->value] ?? [] as $product) {
-                $ranked[] = $this->judged($product, $vehicle, $where, $outermost, $base, $now);
+                $ranked[] = $this->judged($product, $vehicle, $where, $stack, $outermost, $base, $now);
             }
-            // Ruled out last; then by fit, cost of a litre as used, and name.
+            // Ruled out last; then by fit, cost of a use, and name.
             usort($ranked, static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [$a['allowed'], $a['points'], $b['cost'], $b['name']]);
             if ($ranked !== []) {
                 $shelf[] = ['role' => $role->value, 'zone' => $where->value, 'layer' => ($outermost?->family() ?? Family::Bare)->value, 'products' => $ranked];
@@ -53,12 +52,13 @@ final readonly class RankShelf
     }
 
     /**
+     * @param Collection<int, Layer> $stack
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
      * @return array<string, mixed>
      */
-    private function judged(Product $product, Vehicle $vehicle, Zone $zone, ?Layer $outermost, ?Layer $base, array $now): array
+    private function judged(Product $product, Vehicle $vehicle, Zone $zone, Collection $stack, ?Layer $outermost, ?Layer $base, array $now): array
     {
-        $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $outermost, $now);
+        $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack, $now);
         // The layer worth feeding is the one that is meant to last.
         $fed = $base ?? $outermost;
         $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
@@ -70,7 +70,7 @@ final readonly class RankShelf
             'allowed' => $verdict->allowed(),
             'points' => $fit->points,
             'why' => $fit->why,
-            'cost' => $this->costPerLitre($product),
+            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, new MatchRules) ?? 0.0, 2),
             'remarks' => array_map(static fn(Remark $remark): array => [
                 'code' => $remark->code->value,
                 'severity' => $remark->severity->value,
@@ -78,34 +78,5 @@ final readonly class RankShelf
             ], $verdict->remarks),
             'cautions' => $product->cautions,
         ];
-    }
-
-    private function usualZone(Role $role): Zone
-    {
-        return match ($role) {
-            Role::Wheel => Zone::Wheels,
-            Role::Tyre => Zone::Tyres,
-            Role::Glass => Zone::Glass,
-            Role::Trim => Zone::Trim,
-            default => Zone::Paint,
-        };
-    }
-
-    /** Price of a litre ready for use, in minor units; products without a price count as free, they are already there. */
-    private function costPerLitre(Product $product): float
-    {
-        if ($product->price_minor === null || $product->pack_ml === null || $product->pack_ml <= 0.0) {
-            return 0.0;
-        }
-        /** @var array<string, string> $dilutions */
-        $dilutions = $product->dilutions;
-        $text = reset($dilutions);
-        try {
-            $share = $text === false ? 1.0 : (new DilutionReader(inMeans: InMeans::Total))->read($text)->share;
-        } catch (DomainException) {
-            $share = 1.0;
-        }
-
-        return round(1000.0 * $product->price_minor / $product->pack_ml * $share, 3);
     }
 }

@@ -33,9 +33,10 @@ final readonly class StartVehicle
             $vehicle = Vehicle::query()->create([
                 ...array_intersect_key($answers, array_flip(['id', 'name', 'body', 'tone', 'finish', 'hardness'])),
                 'paint_m2' => Body::from($answers['body'])->paintM2(),
+                'base_unknown' => $answers['family'] === 'unknown',
             ]);
-            $family = Family::from($answers['family']);
-            if ($family !== Family::Bare) {
+            $family = Family::tryFrom($answers['family']);
+            if ($family !== null && $family !== Family::Bare) {
                 $this->layer($vehicle, $family, $answers);
                 ($this->forecastLayers)([$vehicle->id]);
             }

@@ -61,7 +61,7 @@ final readonly class WriteEntry
         foreach ($facts['products'] ?? [] as $use) {
             $product = $products[$use['product_id']] ?? throw new LogicException('A product passed validation and is gone.');
             $zone = Zone::from($use['zone']);
-            $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack->firstWhere('zone', $zone->value), [
+            $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack, [
                 'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float $product_life
  * @property float $worn_known
  * @property float $p10
+ * @property float|null $p30
  * @property float $p50
  * @property float $p90
  * @property float $due_wear
@@ -45,7 +46,7 @@ class Forecast extends Model
     {
         return [
             'from_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'late_at' => 'immutable_datetime', 'computed_at' => 'immutable_datetime',
-            'per_week' => 'float', 'product_life' => 'float', 'worn_known' => 'float', 'p10' => 'float', 'p50' => 'float', 'p90' => 'float', 'due_wear' => 'float',
+            'per_week' => 'float', 'product_life' => 'float', 'worn_known' => 'float', 'p10' => 'float', 'p30' => 'float', 'p50' => 'float', 'p90' => 'float', 'due_wear' => 'float',
             'evidence_own' => 'integer', 'evidence_others' => 'integer',
         ];
     }

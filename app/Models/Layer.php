@@ -9,6 +9,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Vicissa\Core\Matching\Turn\Coat;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 
@@ -70,6 +71,11 @@ class Layer extends Model
         return $this->label_low_weeks !== null && $this->label_high_weeks !== null
             ? [$this->label_low_weeks, $this->label_high_weeks]
             : $this->family()->typicalLabelWeeks();
+    }
+
+    public function coat(): Coat
+    {
+        return new Coat($this->family(), $this->line, $this->name, $this->designedFor());
     }
 
     /** @return BelongsTo<Vehicle, $this> */

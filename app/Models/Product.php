@@ -6,12 +6,16 @@ namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
+use DomainException;
 use Illuminate\Database\Eloquent\Model;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\ProductTraits;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Mix\DilutionReader;
+use Vicissa\Core\Mix\InMeans;
 use Vicissa\Core\Protection\Family;
 
 /**
@@ -86,6 +90,39 @@ class Product extends Model
             dwellMinS: (float) $this->dwell_min_s,
             mayDry: $this->may_dry,
             needsRinse: $this->rinse,
+        );
+    }
+
+    /** As the match sees it. Caps and pumps are taken as they usually are, "in" as parts of the whole. */
+    public function bottle(): Bottle
+    {
+        $reader = new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total);
+        /** @var array<string, string> $labels */
+        $labels = $this->dilutions;
+        $shares = [];
+        foreach ($labels as $way => $label) {
+            try {
+                $shares[$way] = $reader->read($label)->share;
+            } catch (DomainException) {
+                // Kept as it was written; it says nothing about cost.
+            }
+        }
+        /** @var list<string> $cautions */
+        $cautions = $this->cautions;
+
+        return new Bottle(
+            $this->id,
+            $this->name,
+            $this->line,
+            $this->traits(),
+            $shares,
+            $labels,
+            $this->price_minor !== null && $this->pack_ml !== null && $this->pack_ml > 0.0 ? $this->price_minor / $this->pack_ml : null,
+            $this->stock_ml > 0.0,
+            $this->label_high_weeks,
+            $this->applied,
+            $this->dwell_max_s === null ? null : (float) $this->dwell_max_s,
+            $cautions,
         );
     }
 

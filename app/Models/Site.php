@@ -9,6 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Vicissa\Core\Matching\Turn\Place;
+use Vicissa\Core\Matching\Water;
 
 /**
  * A place of work: its water, its power, its rules.
@@ -20,7 +22,13 @@ use Illuminate\Support\Carbon;
  * @property string|null $address
  * @property string $water
  * @property float|null $tds_mg_l
+ * @property float|null $treated_tds_mg_l
  * @property bool $power
+ * @property bool $pressure
+ * @property bool $shade
+ * @property bool $bay
+ * @property float|null $latitude
+ * @property float|null $longitude
  * @property string|null $surface
  * @property string|null $run_off
  * @property string|null $hours
@@ -35,12 +43,17 @@ class Site extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'travel_min' => 0];
+    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'pressure' => true, 'shade' => false, 'bay' => false, 'travel_min' => 0];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['tds_mg_l' => 'float', 'power' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
+        return ['tds_mg_l' => 'float', 'treated_tds_mg_l' => 'float', 'latitude' => 'float', 'longitude' => 'float', 'power' => 'boolean', 'pressure' => 'boolean', 'shade' => 'boolean', 'bay' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
+    }
+
+    public function place(): Place
+    {
+        return new Place(Water::from($this->water), $this->tds_mg_l, $this->treated_tds_mg_l, $this->pressure, $this->power, $this->shade, $this->bay, $this->run_off);
     }
 
     /** @return BelongsTo<Client, $this> */

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use Vicissa\Core\Matching\Finish;
+use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
@@ -39,6 +40,9 @@ use Vicissa\Core\Protection\Storage;
  * @property int $cadence_min
  * @property int $cadence_target
  * @property int $cadence_max
+ * @property string $material
+ * @property bool $base_unknown  nobody knows what lies on the paint, unless a base layer stands there now
+ * @property array<string, string> $schools  its own sides, where it differs from the workspace
  * @property string|null $note
  * @property CarbonImmutable|null $archived_at
  * @property int $version
@@ -51,14 +55,14 @@ class Vehicle extends Model
 
     protected $attributes = [
         'version' => 1, 'tone' => 'mid', 'hardness' => 'medium', 'finish' => '[]', 'wheel_finish' => 'painted', 'storage' => 'outdoors',
-        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28,
+        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'finish' => 'array', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
+            'finish' => 'array', 'schools' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
             'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'version' => 'integer',
         ];
     }
@@ -66,6 +70,11 @@ class Vehicle extends Model
     public function habits(): Habits
     {
         return Habits::of(Storage::from($this->storage), Road::from($this->road), (float) $this->km_per_week);
+    }
+
+    public function sides(): Schools
+    {
+        return Schools::of($this->schools);
     }
 
     /** @return list<Finish> what is special about the paint; softness counts as a finish */

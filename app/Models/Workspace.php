@@ -9,6 +9,7 @@ use DateTimeInterface;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Vicissa\Core\Matching\Turn\Schools;
 
 /**
  * A business: everything recorded belongs to one.
@@ -17,8 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $time_zone
  * @property string $units
- * @property int $caution
- * @property bool $bare_face
+ * @property array<string, string> $schools  sides taken, by school
  * @property int $version
  */
 class Workspace extends Model
@@ -27,12 +27,12 @@ class Workspace extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'caution' => 30, 'bare_face' => true, 'version' => 1];
+    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'version' => 1];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['bare_face' => 'boolean', 'caution' => 'integer', 'version' => 'integer'];
+        return ['schools' => 'array', 'version' => 'integer'];
     }
 
     /** @return HasMany<Membership, $this> */
@@ -41,10 +41,15 @@ class Workspace extends Model
         return $this->hasMany(Membership::class);
     }
 
-    /** The accepted risk of renewing too late, as a share. */
-    public function risk(): float
+    public function sides(): Schools
     {
-        return $this->caution / 100.0;
+        return Schools::of($this->schools);
+    }
+
+    /** As this vehicle has it: its own sides over the workspace's. */
+    public function sidesFor(Vehicle $vehicle): Schools
+    {
+        return $this->sides()->under($vehicle->sides());
     }
 
     /** Noon of a calendar day where the workspace is: a day without an hour must not slip across a border. */

@@ -24,6 +24,7 @@ use App\Reckon\VerdictModel;
 use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
 use App\Standins\Messenger;
+use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -45,6 +46,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
+        $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,

@@ -8,35 +8,34 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
+use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Circumstances;
 use Vicissa\Core\Matching\Purpose;
-use Vicissa\Core\Matching\Surface;
+use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Water;
-use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Protection\Family;
 
-/** The core's verdict on a product of the shelf for one zone of a vehicle. */
+/** The core's verdict on a product of the shelf for one zone of a vehicle, with everything that lies there. */
 final readonly class JudgeProduct
 {
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @param Layer|null $outermost  what lies outermost on the zone
+     * @param Collection<int, Layer> $layers  what lies on the vehicle
      * @param array{panel_c?: float|null, working_s?: float|null, water?: Water, purpose?: Purpose} $now
      */
-    public function __invoke(Product $product, Vehicle $vehicle, Zone $zone, ?Layer $outermost, array $now): Verdict
+    public function __invoke(Product $product, Vehicle $vehicle, Zone $zone, Collection $layers, array $now): Verdict
     {
-        return Verdict::of(
+        return Verdict::onAll(
             $product->traits(),
-            new Surface($zone, $outermost?->family() ?? Family::Bare, $vehicle->finishes(), WheelFinish::from($vehicle->wheel_finish)),
+            VehicleFacts::of($vehicle, $layers)->surfaces($zone),
             new Circumstances(
                 panelC: $now['panel_c'] ?? null,
                 workingS: $now['working_s'] ?? null,
                 water: $now['water'] ?? Water::Tap,
                 purpose: $now['purpose'] ?? Purpose::Maintain,
-                bareFace: $this->tenancy->workspace()->bare_face,
+                bareFace: $this->tenancy->workspace()->sidesFor($vehicle)->is(School::BareFace, 'refused'),
                 inStock: $product->stock_ml > 0.0,
             ),
         );

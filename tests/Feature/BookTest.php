@@ -45,9 +45,9 @@ final class BookTest extends TestCase
         $vehicle = $this->vehicle($workspace);
         $due = fn(): string => (string) $this->actingAs($owner)->getJson("/api/v1/vehicles/{$vehicle->id}")->json('layers.0.forecast.due_on');
         $middle = $due();
-        $this->patchJson('/api/v1/workspace', ['caution' => 10], ['If-Match' => '"1"'])->assertOk();
+        $this->patchJson('/api/v1/workspace', ['schools' => ['caution' => '10']], ['If-Match' => '"1"'])->assertOk();
         $careful = $due();
-        $this->patchJson('/api/v1/workspace', ['caution' => 50], ['If-Match' => '"2"'])->assertOk();
+        $this->patchJson('/api/v1/workspace', ['schools' => ['caution' => '50']], ['If-Match' => '"2"'])->assertOk();
         self::assertLessThan($middle, $careful);
         self::assertGreaterThan($middle, $due());
     }

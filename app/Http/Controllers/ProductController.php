@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Http\Controllers\Concerns\Paged;
 use App\Http\Controllers\Concerns\Versioned;
+use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Requests\ProductRequest;
 use App\Http\Resources\ProductResource;
@@ -20,6 +22,7 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** The shelf, as it stands on the labels. */
+#[Shape('RestockInput', new Field('ml', 'number'))]
 final class ProductController
 {
     use Paged;
@@ -96,5 +99,21 @@ final class ProductController
         $product->update(['archived_at' => null]);
 
         return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/products/{product}/restock', operationId: 'restockProduct', summary: 'So much more has come in', tags: ['Products'], parameters: [
+        new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Takes('RestockInput')]
+    #[Returns('Product')]
+    public function restock(Request $request, Product $product): JsonResponse
+    {
+        Gate::authorize('update', $product);
+        $facts = $request->validate(['ml' => ['required', 'numeric', 'between:0.1,10000000']]);
+        // Added where it lies: two people who put bottles on the shelf at once both count.
+        Product::query()->whereKey($product->id)->update(['stock_ml' => DB::raw(sprintf('least(stock_ml + %F, 10000000)', (float) $facts['ml'])), 'version' => DB::raw('version + 1')]);
+
+        return $this->sent(new ProductResource($product->refresh()), $product);
     }
 }

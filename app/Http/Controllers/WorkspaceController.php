@@ -21,14 +21,14 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Matching\Turn\Schools;
 
 #[Shape(
     'WorkspaceInput',
     new Field('name?', 'string'),
     new Field('time_zone?', 'string'),
     new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('caution?', 'integer', null, [10, 30, 50]),
-    new Field('bare_face?', 'boolean'),
+    new Field('schools?', 'Sides', 'Only the schools that change'),
 )]
 final class WorkspaceController
 {
@@ -55,14 +55,17 @@ final class WorkspaceController
             'name' => ['sometimes', 'string', 'min:1', 'max:120'],
             'time_zone' => ['sometimes', 'timezone:all'],
             'units' => ['sometimes', 'in:metric,us,imperial'],
-            'caution' => ['sometimes', 'integer', 'in:10,30,50'],
-            'bare_face' => ['sometimes', 'boolean'],
+            'schools' => ['sometimes', 'array'],
         ]);
+        $before = $this->tenancy->workspace()->sides();
+        if (isset($facts['schools'])) {
+            $facts['schools'] = $before->under(Schools::of($facts['schools']))->named();
+        }
         $workspace = $this->changed($request, $this->tenancy->workspace(), static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
             $row->fill($facts);
         });
         $this->tenancy->renew($workspace);
-        if (isset($facts['caution'])) {
+        if ($workspace->sides()->risk() !== $before->risk()) {
             // Another caution moves every date.
             /** @var list<string> $ids */
             $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();

@@ -9,8 +9,11 @@ use App\Http\OpenApi\Shape;
 use App\Models\Vehicle;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
+use Vicissa\Core\Drying\Material;
+use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Finish;
+use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
@@ -36,6 +39,9 @@ use Vicissa\Core\Protection\Storage;
     new Field('cadence_min?', 'integer'),
     new Field('cadence_target?', 'integer'),
     new Field('cadence_max?', 'integer'),
+    new Field('material?', 'string', null, ['steel', 'aluminium', 'fibreglass']),
+    new Field('base_unknown?', 'boolean', 'Nobody knows what lies on the paint'),
+    new Field('schools?', 'Sides', 'Its own sides; what is left out follows the workspace'),
     new Field('note?', 'string?'),
 )]
 final class VehicleRequest extends FactsRequest
@@ -66,6 +72,9 @@ final class VehicleRequest extends FactsRequest
             'cadence_min' => ['sometimes', 'integer', 'between:1,365'],
             'cadence_target' => ['sometimes', 'integer', 'between:1,365'],
             'cadence_max' => ['sometimes', 'integer', 'between:1,730'],
+            'material' => ['sometimes', Rule::enum(Material::class)],
+            'base_unknown' => ['sometimes', 'boolean'],
+            'schools' => ['sometimes', 'array'],
             'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
         ];
     }
@@ -76,6 +85,11 @@ final class VehicleRequest extends FactsRequest
         return [function (Validator $validator): void {
             if ($validator->errors()->isNotEmpty()) {
                 return;
+            }
+            try {
+                Schools::of($this->array('schools'));
+            } catch (InvalidInput $e) {
+                $validator->errors()->add($e->field, $e->getMessage());
             }
             $vehicle = $this->route('vehicle');
             $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle;

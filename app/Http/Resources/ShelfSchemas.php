@@ -17,7 +17,7 @@ use App\Http\OpenApi\Shape;
     new Field('allowed', 'boolean'),
     new Field('points', 'integer'),
     new Field('why', 'string'),
-    new Field('cost', 'number', 'Minor units for a litre ready to use'),
+    new Field('cost', 'number', 'Minor units for one use on this vehicle'),
     new Field('remarks', 'ShelfRemark[]'),
     new Field('cautions', 'string[]'),
 )]

@@ -18,7 +18,13 @@ use Illuminate\Http\Request;
     new Field('address', 'string?'),
     new Field('water', 'string', null, ['none', 'tap', 'treated']),
     new Field('tds_mg_l', 'number?'),
+    new Field('treated_tds_mg_l', 'number?'),
     new Field('power', 'boolean'),
+    new Field('pressure', 'boolean'),
+    new Field('shade', 'boolean'),
+    new Field('bay', 'boolean'),
+    new Field('latitude', 'number?'),
+    new Field('longitude', 'number?'),
     new Field('surface', 'string?'),
     new Field('run_off', 'string?'),
     new Field('hours', 'string?'),
@@ -34,7 +40,7 @@ final class SiteResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'client_id', 'name', 'address', 'water', 'tds_mg_l', 'power', 'surface', 'run_off', 'hours', 'access', 'travel_min', 'version']),
+            ...$this->resource->only(['id', 'client_id', 'name', 'address', 'water', 'tds_mg_l', 'treated_tds_mg_l', 'power', 'pressure', 'shade', 'bay', 'latitude', 'longitude', 'surface', 'run_off', 'hours', 'access', 'travel_min', 'version']),
             'certificate_expires_on' => $this->certificate_expires_on?->toDateString(),
             'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
         ];

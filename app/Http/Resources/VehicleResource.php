@@ -36,6 +36,9 @@ use Illuminate\Http\Request;
     new Field('cadence_min', 'integer'),
     new Field('cadence_target', 'integer'),
     new Field('cadence_max', 'integer'),
+    new Field('material', 'string', null, ['steel', 'aluminium', 'fibreglass']),
+    new Field('base_unknown', 'boolean'),
+    new Field('schools', 'Sides', 'Its own sides, where it differs from the workspace'),
     new Field('note', 'string?'),
     new Field('archived', 'boolean'),
     new Field('layers?', 'Layer[]'),
@@ -49,8 +52,9 @@ final class VehicleResource extends RowResource
         return [
             ...$this->resource->only([
                 'id', 'name', 'model', 'plate', 'client_id', 'site_id', 'body', 'colour', 'tone', 'hardness', 'finish', 'wheel_finish', 'paint_m2', 'storage', 'road',
-                'km_per_week', 'cadence_min', 'cadence_target', 'cadence_max', 'note', 'version',
+                'km_per_week', 'cadence_min', 'cadence_target', 'cadence_max', 'material', 'base_unknown', 'note', 'version',
             ]),
+            'schools' => (object) $this->schools,
             'client' => $this->client?->only(['id', 'name']),
             'site' => $this->site?->only(['id', 'name', 'water']),
             'in_service_on' => $this->in_service_on?->toDateString(),

@@ -8,6 +8,7 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Models\Workspace;
 use Illuminate\Http\Request;
+use Vicissa\Core\Matching\Turn\School;
 
 /** @mixin Workspace */
 #[Shape(
@@ -17,7 +18,7 @@ use Illuminate\Http\Request;
     new Field('time_zone', 'string'),
     new Field('units', 'string', null, ['metric', 'us', 'imperial']),
     new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
-    new Field('bare_face', 'boolean'),
+    new Field('schools', 'Sides', 'Every school with the side taken'),
     new Field('version', 'integer'),
 )]
 final class WorkspaceResource extends RowResource
@@ -25,6 +26,10 @@ final class WorkspaceResource extends RowResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return $this->resource->only(['id', 'name', 'time_zone', 'units', 'caution', 'bare_face', 'version']);
+        return [
+            ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'version']),
+            'caution' => (int) $this->sides()->side(School::Caution),
+            'schools' => $this->sides()->all(),
+        ];
     }
 }

@@ -118,6 +118,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/bench/match': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing */
+    post: operations['matchTurn']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/clients': {
     parameters: {
       query?: never
@@ -302,6 +319,91 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/products/export': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The shelf as a file (docs/formats.md) */
+    get: operations['exportProducts']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/products/fit': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Products × families of protection */
+    get: operations['fitTable']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/products/import': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Look at a file, or put it on the shelf; with one wrong row nothing is done */
+    post: operations['importProducts']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/products/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A product as typed, saved or not, against families and vehicles */
+    post: operations['previewProduct']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/products/rename': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Give a line or a maker another name, everywhere at once */
+    post: operations['renameOnShelf']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/products/{product}': {
     parameters: {
       query?: never
@@ -318,6 +420,23 @@ export interface paths {
     head?: never
     /** Change some fields; needs If-Match */
     patch: operations['updateProduct']
+    trace?: never
+  }
+  '/api/v1/products/{product}/restock': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** So much more has come in */
+    post: operations['restockProduct']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/api/v1/products/{product}/restore': {
@@ -348,6 +467,23 @@ export interface paths {
     put?: never
     /** Reckon a model: an object gives an object, an array an array with errors in their places (docs/formats.md) */
     post: operations['reckon']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/schools': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Where practitioners disagree: every school, its sides and one reason for each */
+    get: operations['listSchools']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -591,6 +727,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/weather': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Hour by hour from a moment on, at a site */
+    get: operations['weather']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/workspace': {
     parameters: {
       query?: never
@@ -629,6 +782,91 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    BenchCoat: {
+      family: string
+      line?: string | null
+      name?: string | null
+      /** @enum {string} */
+      designed?: 'beads' | 'sheets'
+    }
+    BenchInput: {
+      /**
+       * Format: uuid
+       * @description A vehicle of the book; else vehicle
+       */
+      vehicle_id?: string | null
+      vehicle?: components['schemas']['BenchVehicle'] | null
+      seen: components['schemas']['BenchSeen']
+      place: components['schemas']['BenchPlace']
+      weather: components['schemas']['BenchWeather']
+      /** @description As measured; else reckoned */
+      panel_c?: number | null
+      schools?: components['schemas']['Sides']
+      /** @description Also what every other side, shade and a tank would change */
+      compare?: boolean
+    }
+    BenchPlace: {
+      /** @enum {string} */
+      water?: 'none' | 'tap' | 'treated'
+      tap_tds_mg_l?: number | null
+      treated_tds_mg_l?: number | null
+      pressure?: boolean
+      power?: boolean
+      shade?: boolean
+      bay?: boolean
+      run_off?: string | null
+    }
+    BenchReadings: {
+      /** @description The bench: what one sets, and the match that answers (App\Reckon\MatchAnswer). */
+      arrival?: string
+      after_wash?: string
+      after_decon?: string
+      after_topper?: string
+    }
+    BenchSeen: {
+      /** @description 0 clean to 5 caked, of the dirtiest paint that will be touched */
+      soil: number
+      grit?: boolean
+      on?: ('insects' | 'bird-lime' | 'sap' | 'tar' | 'iron' | 'salt' | 'rough')[]
+      wheel_soil?: number | null
+      wheel_iron?: boolean
+      readings?: components['schemas']['BenchZoneReadings']
+      loose_edges?: boolean
+      /** @enum {string} */
+      purpose?: 'maintain' | 'reset'
+    }
+    BenchStack: {
+      base?: components['schemas']['BenchCoat'] | null
+      topper?: components['schemas']['BenchCoat'] | null
+      unknown?: boolean
+    }
+    BenchStacks: {
+      paint?: components['schemas']['BenchStack']
+      wheels?: components['schemas']['BenchStack']
+      glass?: components['schemas']['BenchStack']
+    }
+    BenchVehicle: {
+      paint_m2: number
+      tone?: string
+      hardness?: string
+      finish?: string[]
+      wheel_finish?: string
+      material?: string
+      next_turn_in_days?: number
+      stacks?: components['schemas']['BenchStacks']
+    }
+    BenchWeather: {
+      air_c: number
+      rh: number
+      wind_m_s: number
+      sun_w_m2: number
+      rain?: boolean
+    }
+    BenchZoneReadings: {
+      paint?: components['schemas']['BenchReadings']
+      wheels?: components['schemas']['BenchReadings']
+      glass?: components['schemas']['BenchReadings']
+    }
     Client: {
       /** Format: uuid */
       id: string
@@ -683,8 +921,59 @@ export interface components {
       to: string
       ribbons: components['schemas']['Ribbon'][]
     }
+    FitCell: {
+      family: string
+      allowed: boolean
+      remarks: components['schemas']['ShelfRemark'][]
+    }
+    FitFamily: {
+      /** @description The shelf as a whole: what fits what, files in and out, lines and makers. */
+      family: string
+      /** @description How many have it on their paint */
+      vehicles: number
+    }
+    FitPreview: {
+      zone: string
+      cells: components['schemas']['FitCell'][]
+      fits: number
+      of: number
+      refused: components['schemas']['FitVehicle'][]
+      warned: components['schemas']['FitVehicle'][]
+    }
+    FitProduct: {
+      /** Format: uuid */
+      id: string
+      name: string
+      role: string
+      line: string | null
+      zone: string
+      cells: components['schemas']['FitCell'][]
+    }
+    FitTable: {
+      families: components['schemas']['FitFamily'][]
+      products: components['schemas']['FitProduct'][]
+    }
+    FitVehicle: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      remarks: components['schemas']['ShelfRemark'][]
+    }
     ForgotInput: {
       email: string
+    }
+    ImportError: {
+      field: string
+      says: string
+    }
+    ImportRow: {
+      row: number
+      name: string
+      /** @enum {string} */
+      does: 'new' | 'change' | 'same' | 'wrong'
+      changes: string[]
+      errors: components['schemas']['ImportError'][]
+      unknown: string[]
     }
     Invitation: {
       /** Format: uuid */
@@ -770,6 +1059,156 @@ export interface components {
       on?: string
       label_low_weeks?: number | null
       label_high_weeks?: number | null
+    }
+    Match: {
+      possible: boolean
+      method: components['schemas']['MatchMethod']
+      products: components['schemas']['MatchProduct'][]
+      topper: components['schemas']['MatchTopper']
+      wheel_topper: components['schemas']['MatchTopper']
+      final_rinse: components['schemas']['MatchRinse']
+      drying: components['schemas']['MatchDrying']
+      towels: components['schemas']['MatchSides'] | null
+      sections: components['schemas']['MatchSection'][]
+      steps: components['schemas']['MatchStep'][]
+      cautions: components['schemas']['MatchCaution'][]
+      assumed: string[]
+      contradictions: string[]
+      missing: components['schemas']['MatchMissing'][]
+      passed: components['schemas']['MatchPassed'][]
+      now: components['schemas']['MatchNow']
+      schools: components['schemas']['Sides']
+      otherwise?: components['schemas']['MatchOtherwise'][]
+    }
+    MatchBottle: {
+      id: string
+      name: string
+      line: string | null
+      applied: string | null
+      dilutions: components['schemas']['Dilutions']
+      points: number
+      cost_minor: number | null
+    }
+    MatchCaution: {
+      step?: string
+      says: string
+      grave: boolean
+    }
+    MatchChange: {
+      part: string
+      name: string
+      was: string[]
+      becomes: string[]
+    }
+    MatchDrying: {
+      way: string
+      why: string
+      how: string[]
+      litres: number
+      towels: components['schemas']['MatchTowels']
+      may_air_dry: boolean
+    }
+    MatchMethod: {
+      chosen: string | null
+      why: string
+      instead: string[]
+      soil_left: number | null
+      stages: components['schemas']['MatchStage'][]
+      options: components['schemas']['MatchOption'][]
+    }
+    MatchMissing: {
+      /** @enum {string} */
+      kind: 'product' | 'fact'
+      says: string
+      remedy: string
+    }
+    MatchNow: {
+      panel_c: number
+      panel_measured: boolean
+    }
+    MatchOption: {
+      method: string
+      allowed: boolean
+      /** @description Contact risk index: relative only */
+      risk: number
+      soil_left: number
+      ceiling: number
+      refused: string[]
+      leaves: string | null
+    }
+    MatchOtherwise: {
+      /** @description Null when it is about the place */
+      school: string | null
+      side: string
+      name: string
+      changes: components['schemas']['MatchChange'][]
+    }
+    MatchPassed: {
+      id: string
+      name: string
+      role: string
+      zone: string
+      allowed: boolean
+      reason: string | null
+      says: string | null
+      codes: components['schemas']['ShelfRemark'][]
+    }
+    MatchProduct: {
+      key: string
+      role: string
+      zone: string
+      step: string
+      optional: boolean
+      product: components['schemas']['MatchBottle'] | null
+      why: string
+      dwell: string | null
+      at_most_s: number | null
+      cautions: string[]
+    }
+    MatchRinse: {
+      water: string
+      residue_mg_m2: number | null
+      spots: string | null
+      working_s: number | null
+      why: string
+    }
+    MatchSection: {
+      step: string
+      working_s: number | null
+      panels: number
+      sections: number
+      says: string
+    }
+    MatchSides: {
+      towels: number
+      sides: number
+    }
+    MatchStage: {
+      stage: string
+      says: string
+      soil_left: number
+    }
+    MatchStep: {
+      step: string
+      name: string
+      how: string[]
+      /** @description Keys of products */
+      products: string[]
+      cautions: components['schemas']['MatchCaution'][]
+    }
+    MatchTopper: {
+      /** @enum {string} */
+      decision: 'apply' | 'read-first' | 'decon-first' | 'optional' | 'none' | 'not-today'
+      says: string
+      why: string
+      product: string | null
+    }
+    MatchTowels: {
+      large?: number
+      medium?: number
+      catch?: number
+      sills?: number
+      wheels?: number
     }
     Me: {
       /** Format: uuid */
@@ -857,6 +1296,20 @@ export interface components {
       archived: boolean
       version: number
     }
+    ProductImport: {
+      rows: components['schemas']['ImportRow'][]
+      done: boolean
+      new: number
+      changed: number
+      same: number
+      wrong: number
+    }
+    ProductImportInput: {
+      /** @description The file: CSV or JSON */
+      text: string
+      /** @description False only looks */
+      commit?: boolean
+    }
     ProductInput: {
       name?: string
       line?: string | null
@@ -923,10 +1376,23 @@ export interface components {
       code: string
       severity: string
     }
+    RenameInput: {
+      /** @enum {string} */
+      what: 'line' | 'maker'
+      from: string
+      to: string | null
+    }
+    Renamed: {
+      products: number
+    }
     ResetInput: {
       email: string
       token: string
       password: string
+    }
+    RestockInput: {
+      /** @description The shelf, as it stands on the labels. */
+      ml: number
     }
     Ribbon: {
       /** Format: uuid */
@@ -1005,6 +1471,16 @@ export interface components {
       /** Format: date-time */
       p90: string | null
     }
+    School: {
+      school: string
+      asks: string
+      sides: components['schemas']['SchoolSide'][]
+    }
+    SchoolSide: {
+      side: string
+      name: string
+      reason: string
+    }
     ShelfProduct: {
       /** Format: uuid */
       id: string
@@ -1013,7 +1489,7 @@ export interface components {
       allowed: boolean
       points: number
       why: string
-      /** @description Minor units for a litre ready to use */
+      /** @description Minor units for one use on this vehicle */
       cost: number
       remarks: components['schemas']['ShelfRemark'][]
       cautions: string[]
@@ -1031,6 +1507,35 @@ export interface components {
       layer: string
       products: components['schemas']['ShelfProduct'][]
     }
+    Sides: {
+      /**
+       * @description Schools (core, Matching\Turn\School): sides by school, and what the schools are.
+       * @enum {string}
+       */
+      method?: 'touchless' | 'multi-towel' | 'two-mitts' | 'one-mitt'
+      /** @enum {string} */
+      wheels?: 'wheels-first' | 'paint-first'
+      /** @enum {string} */
+      foam?: 'thick' | 'thin'
+      /** @enum {string} */
+      rinse?: 'top-down' | 'bottom-up'
+      /** @enum {string} */
+      order?: 'by-cleanliness' | 'free'
+      /** @enum {string} */
+      'bare-face'?: 'refused' | 'tolerated'
+      /** @enum {string} */
+      'drying-aid'?: 'every-wash' | 'with-topper' | 'never'
+      /** @enum {string} */
+      topper?: 'every-wash' | 'by-forecast' | 'when-it-fails'
+      /** @enum {string} */
+      'topping-up'?: 'on-paint' | 'on-cloth'
+      /** @enum {string} */
+      towel?: 'pre-damped' | 'dry'
+      /** @enum {string} */
+      tyre?: 'satin' | 'gloss'
+      /** @enum {string} */
+      caution?: '10' | '30' | '50'
+    }
     SignInInput: {
       /** @description Coming in and going out. */
       email: string
@@ -1047,7 +1552,13 @@ export interface components {
       /** @enum {string} */
       water: 'none' | 'tap' | 'treated'
       tds_mg_l: number | null
+      treated_tds_mg_l: number | null
       power: boolean
+      pressure: boolean
+      shade: boolean
+      bay: boolean
+      latitude: number | null
+      longitude: number | null
       surface: string | null
       run_off: string | null
       hours: string | null
@@ -1066,7 +1577,13 @@ export interface components {
       /** @enum {string} */
       water?: 'none' | 'tap' | 'treated'
       tds_mg_l?: number | null
+      treated_tds_mg_l?: number | null
       power?: boolean
+      pressure?: boolean
+      shade?: boolean
+      bay?: boolean
+      latitude?: number | null
+      longitude?: number | null
       surface?: string | null
       run_off?: string | null
       hours?: string | null
@@ -1082,6 +1599,7 @@ export interface components {
       body: string
       tone?: string
       finish?: string[]
+      /** @description A family, bare, or unknown when nobody knows */
       family: string
       /** Format: uuid */
       product_id?: string | null
@@ -1200,6 +1718,10 @@ export interface components {
       cadence_min: number
       cadence_target: number
       cadence_max: number
+      /** @enum {string} */
+      material: 'steel' | 'aluminium' | 'fibreglass'
+      base_unknown: boolean
+      schools: components['schemas']['Sides']
       note: string | null
       archived: boolean
       layers?: components['schemas']['Layer'][]
@@ -1233,6 +1755,11 @@ export interface components {
       cadence_min?: number
       cadence_target?: number
       cadence_max?: number
+      /** @enum {string} */
+      material?: 'steel' | 'aluminium' | 'fibreglass'
+      /** @description Nobody knows what lies on the paint */
+      base_unknown?: boolean
+      schools?: components['schemas']['Sides']
       note?: string | null
     }
     VehicleSite: {
@@ -1240,6 +1767,19 @@ export interface components {
       id: string
       name: string
       water: string
+    }
+    WeatherHour: {
+      /** Format: date-time */
+      at: string
+      air_c: number
+      rh: number
+      wind_m_s: number
+      sun_w_m2: number
+      cloud: number
+      rain_mm: number
+      /** @description One standard deviation of the air temperature */
+      air_off_k: number
+      sureness: number
     }
     Workspace: {
       /** Format: uuid */
@@ -1253,7 +1793,7 @@ export interface components {
        * @enum {integer}
        */
       caution: 10 | 30 | 50
-      bare_face: boolean
+      schools: components['schemas']['Sides']
       version: number
     }
     WorkspaceChoice: {
@@ -1268,9 +1808,7 @@ export interface components {
       time_zone?: string
       /** @enum {string} */
       units?: 'metric' | 'us' | 'imperial'
-      /** @enum {integer} */
-      caution?: 10 | 30 | 50
-      bare_face?: boolean
+      schools?: components['schemas']['Sides']
     }
   }
   responses: never
@@ -1484,6 +2022,39 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  matchTurn: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BenchInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Match']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -2078,6 +2649,170 @@ export interface operations {
       }
     }
   }
+  exportProducts: {
+    parameters: {
+      query?: {
+        format?: 'json' | 'csv'
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description The file */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': unknown
+          'application/json': unknown
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  fitTable: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FitTable']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  importProducts: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProductImportInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ProductImport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  previewProduct: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProductInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FitPreview']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  renameOnShelf: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RenameInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Renamed']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   showProduct: {
     parameters: {
       query?: never
@@ -2175,6 +2910,43 @@ export interface operations {
       }
     }
   }
+  restockProduct: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        product: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RestockInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Product']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   restoreProduct: {
     parameters: {
       query?: never
@@ -2209,7 +2981,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        model: 'ratio' | 'wear' | 'due' | 'bead' | 'diagnose' | 'verdict'
+        model: 'ratio' | 'wear' | 'due' | 'bead' | 'diagnose' | 'verdict' | 'window' | 'spots' | 'towels' | 'match'
       }
       cookie?: never
     }
@@ -2238,6 +3010,37 @@ export interface operations {
             | {
                 [key: string]: unknown
               }[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listSchools: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['School'][]
+          }
         }
       }
       /** @description What went wrong */
@@ -2984,6 +3787,42 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Turn']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  weather: {
+    parameters: {
+      query?: {
+        site?: string
+        /** @description Now when left out */
+        from?: string
+        hours?: number
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['WeatherHour'][]
+          }
         }
       }
       /** @description What went wrong */

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Vehicle;
+use App\Record\VehicleFacts;
+use App\Tenancy\Tenancy;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Matching\Turn\Assessment;
+use Vicissa\Core\Matching\Turn\Conditions;
+use Vicissa\Core\Matching\Turn\Place;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
+use Vicissa\Core\Units\Measures;
+
+/** Gathers what a match needs: the vehicle as it stands in the book or as it was described, the shelf, the schools. */
+final readonly class MatchTurn
+{
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
+
+    /**
+     * @param Vehicle|MatchVehicle $vehicle  of the book, or described
+     * @param Schools $own                   sides tried for this once, over the vehicle's and the workspace's
+     * @return array{Situation, Schools}
+     */
+    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own): array
+    {
+        $workspace = $this->tenancy->workspace();
+        $schools = $vehicle instanceof Vehicle ? $workspace->sidesFor($vehicle) : $workspace->sides();
+        $subject = $vehicle instanceof Vehicle
+            ? VehicleFacts::of($vehicle, Layer::query()->with('forecast')->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->get(), $this->clock->now())
+            : $vehicle;
+        $shelf = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+
+        return [
+            new Situation(
+                $subject,
+                $seen,
+                $place,
+                Conditions::at($outside, $subject, $place, $panelC, $rain),
+                array_values($shelf->map(static fn(Product $product) => $product->bottle())->all()),
+                measures: Measures::from($workspace->units),
+            ),
+            $schools->under($own),
+        ];
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\MatchTurn;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
+use App\Http\Problems\Problem;
+use App\Models\Site;
+use App\Models\Vehicle;
+use App\Reckon\Input;
+use App\Reckon\MatchAnswer;
+use App\Reckon\MatchModel;
+use App\Standins\Weather;
+use App\Standins\WeatherHour;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Turn\School;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Matching\Turn\WhatIf;
+
+/** The bench: the match for a vehicle as one changes what is seen, where and when. Reads only. */
+final class BenchController
+{
+    /** Where the weather is taken when no site says where it is: the middle of the isles of the demo. */
+    private const SOMEWHERE = [57.2, -7.1];
+
+    private const MOST_HOURS = 24 * 10;
+
+    #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
+    #[Takes('BenchInput')]
+    #[Returns('Match')]
+    public function match(Request $request, MatchTurn $matchTurn): JsonResponse
+    {
+        $input = new Input($request->json()->all());
+        $id = $input->textOrNull('vehicle_id');
+        $vehicle = $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle'));
+        $weather = $input->object('weather');
+        [$situation, $schools] = $matchTurn(
+            $vehicle,
+            MatchModel::seen($input->object('seen')),
+            MatchModel::place($input->object('place')),
+            MatchModel::air($weather),
+            $input->numberOrNull('panel_c'),
+            $weather->flag('rain', false),
+            Schools::of($input->objectOrEmpty('schools')->all()),
+        );
+
+        return new JsonResponse([
+            ...MatchAnswer::of(TurnMatch::of($situation, $schools), $situation, $schools),
+            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools), ...WhatIf::elsewhere($situation, $schools)])] : []),
+        ]);
+    }
+
+    #[OA\Get(path: '/api/v1/schools', operationId: 'listSchools', summary: 'Where practitioners disagree: every school, its sides and one reason for each', tags: ['Bench'])]
+    #[Returns('School', list: true)]
+    public function schools(): JsonResponse
+    {
+        return new JsonResponse(['data' => array_map(static fn(School $school): array => [
+            'school' => $school->value,
+            'asks' => $school->asks(),
+            'sides' => array_map(static fn(int|string $side, array $words): array => ['side' => (string) $side, ...$words], array_keys($school->sides()), array_values($school->sides())),
+        ], School::cases())]);
+    }
+
+    #[OA\Get(path: '/api/v1/weather', operationId: 'weather', summary: 'Hour by hour from a moment on, at a site', tags: ['Bench'], parameters: [
+        new OA\QueryParameter(name: 'site', schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\QueryParameter(name: 'from', description: 'Now when left out', schema: new OA\Schema(type: 'string', format: 'date-time')),
+        new OA\QueryParameter(name: 'hours', schema: new OA\Schema(type: 'integer', maximum: self::MOST_HOURS)),
+    ])]
+    #[Returns('WeatherHour', list: true)]
+    public function weather(Request $request, Weather $weather, ClockInterface $clock): JsonResponse
+    {
+        $asked = $request->validate(['site' => ['sometimes', 'uuid'], 'from' => ['sometimes', 'date'], 'hours' => ['sometimes', 'integer', 'between:1,'.self::MOST_HOURS]]);
+        $site = isset($asked['site']) ? Site::query()->whereKey($asked['site'])->first() : null;
+        [$latitude, $longitude] = $site?->latitude !== null && $site->longitude !== null ? [$site->latitude, $site->longitude] : self::SOMEWHERE;
+        $from = isset($asked['from']) ? CarbonImmutable::parse($asked['from']) : CarbonImmutable::instance($clock->now());
+        if (abs($from->diffInDays($clock->now())) > 400) {
+            throw Problem::field('from', 'The weather is known for a year or so around today.');
+        }
+
+        return new JsonResponse(['data' => array_map(static fn(WeatherHour $hour): array => [
+            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'air_c' => $hour->air->airC, 'rh' => $hour->air->rh, 'wind_m_s' => $hour->air->windMS, 'sun_w_m2' => $hour->air->sunWM2,
+            'cloud' => $hour->cloud, 'rain_mm' => $hour->rainMm, 'air_off_k' => $hour->airOffK, 'sureness' => $hour->sureness,
+        ], $weather->hours($latitude, $longitude, $from, $request->integer('hours', 1)))]);
+    }
+
+    private function vehicle(string $id): Vehicle
+    {
+        $vehicle = Str::isUuid($id) ? Vehicle::query()->find($id) : null;
+        Gate::authorize('view', $vehicle ??= throw Problem::field('vehicle_id', 'There is no such vehicle in this workspace.'));
+
+        return $vehicle;
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use DomainException;
+
+/** A file that is not what it should be, as a whole; rows that are wrong are told row by row. */
+final class UnreadableFile extends DomainException {}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use App\Models\Forecast;
+use App\Models\Layer;
+use App\Models\Vehicle;
+use DateTimeInterface;
+use Illuminate\Support\Collection;
+use Vicissa\Core\Drying\Material;
+use Vicissa\Core\Drying\Tone;
+use Vicissa\Core\Matching\Turn\Renewal;
+use Vicissa\Core\Matching\Turn\Stack;
+use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
+use Vicissa\Core\Matching\WheelFinish;
+use Vicissa\Core\Matching\Zone;
+
+/** A vehicle of the book as the match sees it. */
+final readonly class VehicleFacts
+{
+    /**
+     * @param Collection<int, Layer> $layers  its layers that are on, with their forecasts when renewals are wanted
+     */
+    public static function of(Vehicle $vehicle, Collection $layers, ?DateTimeInterface $now = null): MatchVehicle
+    {
+        $stacks = $renewals = [];
+        foreach (Zone::cases() as $zone) {
+            $stacks[$zone->value] = self::stack($vehicle, $zone, $layers);
+            $outermost = self::on($layers, $zone, 'topper') ?? self::on($layers, $zone, 'base');
+            if ($now !== null && $outermost?->forecast !== null) {
+                $renewals[$zone->value] = self::renewal($outermost, $outermost->forecast, $now);
+            }
+        }
+        $hardness = $vehicle->hardness;
+
+        return new MatchVehicle(
+            $vehicle->paint_m2,
+            Tone::from($vehicle->tone),
+            $hardness === 'soft' || $hardness === 'hard' ? $hardness : 'medium',
+            $vehicle->finishes(),
+            WheelFinish::from($vehicle->wheel_finish),
+            $stacks,
+            $renewals,
+            $vehicle->cadence_target,
+            Material::from($vehicle->material),
+        );
+    }
+
+    /** @param Collection<int, Layer> $layers */
+    public static function stack(Vehicle $vehicle, Zone $zone, Collection $layers): Stack
+    {
+        $base = self::on($layers, $zone, 'base')?->coat();
+        $topper = self::on($layers, $zone, 'topper')?->coat();
+
+        return $base === null && $zone === Zone::Paint && $vehicle->base_unknown ? Stack::unknown($topper) : Stack::of($base, $topper);
+    }
+
+    /** @param Collection<int, Layer> $layers */
+    private static function on(Collection $layers, Zone $zone, string $kind): ?Layer
+    {
+        return $layers->first(static fn(Layer $layer): bool => $layer->zone === $zone->value && $layer->kind === $kind);
+    }
+
+    private static function renewal(Layer $layer, Forecast $forecast, DateTimeInterface $now): Renewal
+    {
+        $days = [];
+        if ($forecast->due_at !== null && $forecast->per_week > 0.0) {
+            $due = ($forecast->due_at->getTimestamp() - $now->getTimestamp()) / 86400.0;
+            foreach (['10' => $forecast->p10, '30' => $forecast->p30, '50' => $forecast->p50] as $caution => $wear) {
+                if ($wear !== null) {
+                    $days[$caution] = $due + 7.0 * ($wear - $forecast->due_wear) / $forecast->per_week;
+                }
+            }
+        }
+
+        return new Renewal($days, $layer->failed_at !== null);
+    }
+}
