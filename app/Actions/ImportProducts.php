@@ -76,7 +76,7 @@ final readonly class ImportProducts
      */
     private function errors(array $facts, ?Product $product): array
     {
-        $validator = $this->validation->make($facts, ProductRules::fields($product === null));
+        $validator = $this->validation->make($facts, ProductRules::fields($product === null), ProductRules::sentences());
         $errors = [];
         foreach ($validator->errors()->toArray() as $field => $sentences) {
             $errors[(string) $field] = (string) $sentences[0];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Record;
 
 use App\Models\Product;
+use BackedEnum;
 use DomainException;
-use Illuminate\Validation\Rule;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Strips;
@@ -32,12 +32,12 @@ final class ProductRules
             'name' => [$needed, 'string', 'min:1', 'max:120'],
             'line' => ['sometimes', 'nullable', 'string', 'max:80'],
             'maker' => ['sometimes', 'nullable', 'string', 'max:80'],
-            'role' => [$needed, Rule::enum(Role::class)],
+            'role' => [$needed, self::oneOf(Role::class)],
             'surfaces' => [$needed, 'array', 'min:1'],
-            'surfaces.*' => [Rule::enum(Zone::class), 'distinct'],
+            'surfaces.*' => [self::oneOf(Zone::class), 'distinct'],
             'ph' => ['sometimes', 'numeric', 'between:0,14'],
-            'leaves' => ['sometimes', Rule::enum(Leaves::class)],
-            'strips' => ['sometimes', Rule::enum(Strips::class)],
+            'leaves' => ['sometimes', self::oneOf(Leaves::class)],
+            'strips' => ['sometimes', self::oneOf(Strips::class)],
             'solvent' => ['sometimes', 'boolean'],
             'dilutions' => ['sometimes', 'array:'.implode(',', self::WAYS)],
             'dilutions.*' => ['string', 'max:80'],
@@ -47,7 +47,7 @@ final class ProductRules
             'min_c' => ['sometimes', 'nullable', 'numeric', 'between:-40,90'],
             'max_c' => ['sometimes', 'nullable', 'numeric', 'between:-40,90'],
             'rinse' => ['sometimes', 'boolean'],
-            'family' => ['sometimes', 'nullable', Rule::enum(Family::class)->except([Family::Bare])],
+            'family' => ['sometimes', 'nullable', 'in:'.implode(',', self::families())],
             'label_low_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_high_weeks'],
             'label_high_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_low_weeks'],
             'applied' => ['sometimes', 'nullable', 'in:'.implode(',', self::APPLIED)],
@@ -57,6 +57,32 @@ final class ProductRules
             'reorder_ml' => ['sometimes', 'numeric', 'between:0,10000000'],
             'cautions' => ['sometimes', 'array', 'max:12'],
             'cautions.*' => ['string', 'max:240'],
+        ];
+    }
+
+    /** @return array<string, string> what to say, by field and rule */
+    public static function sentences(): array
+    {
+        $of = static fn(string $enum): string => implode(', ', array_column($enum::cases(), 'value'));
+
+        return [
+            'name.required' => 'A product needs a name.',
+            'role.required' => 'Say what it is used as: '.$of(Role::class).'.',
+            'role.in' => 'It is used as one of: '.$of(Role::class).'.',
+            'surfaces.required' => 'Say what it is made for: '.$of(Zone::class).'.',
+            'surfaces.*.in' => 'It is made for some of: '.$of(Zone::class).'.',
+            'surfaces.array' => 'Name the surfaces as a list.',
+            'leaves.in' => 'It leaves one of: '.$of(Leaves::class).'.',
+            'strips.in' => 'On wax and sealant it is one of: '.$of(Strips::class).'.',
+            'family.in' => 'Its layer is one of: '.implode(', ', self::families()).'.',
+            'applied.in' => 'It goes on by one of: '.implode(', ', self::APPLIED).'.',
+            'dilutions.array' => 'Ways of use are: '.implode(', ', self::WAYS).'.',
+            'boolean' => 'Say yes or no.',
+            'numeric' => 'This has to be a number.',
+            'integer' => 'This has to be a whole number.',
+            'between' => 'This has to lie between :min and :max.',
+            'max' => 'That is too long: at most :max.',
+            'required_with' => 'Give the shortest and the longest, or neither.',
         ];
     }
 
@@ -88,6 +114,18 @@ final class ProductRules
         }
 
         return $errors;
+    }
+
+    /** @return list<string> families a product may lay down */
+    private static function families(): array
+    {
+        return array_values(array_diff(array_column(Family::cases(), 'value'), [Family::Bare->value]));
+    }
+
+    /** @param class-string<BackedEnum> $enum */
+    private static function oneOf(string $enum): string
+    {
+        return 'in:'.implode(',', array_column($enum::cases(), 'value'));
     }
 
     /** Caps and pumps as they usually are; "in" as parts of the whole. */

@@ -89,7 +89,7 @@ final class BenchTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $id = $this->actingAs($owner)->postJson('/api/v1/start', ['name' => 'Bought last week', 'body' => 'hatch', 'family' => 'unknown'])->assertCreated()->json('id');
-        $vehicle = $this->inside($workspace, static fn(): Vehicle => Vehicle::query()->findOrFail($id));
+        $vehicle = $this->inside($workspace, static fn(): Vehicle => Vehicle::query()->whereKey($id)->firstOrFail());
         self::assertTrue($vehicle->base_unknown);
         Auth::forgetGuards();
         $match = $this->actingAs($owner, 'web')->postJson('/api/v1/bench/match', $this->asked($vehicle))->assertOk()->json();

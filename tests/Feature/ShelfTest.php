@@ -45,7 +45,7 @@ final class ShelfTest extends TestCase
 
     public function testAnExportComesBackAsItWentInBothFormats(): void
     {
-        [$owner, $workspace] = $this->business();
+        [$owner] = $this->business();
         [$friend, $there] = $this->business('Friend');
         $this->actingAs($owner);
         $json = (string) $this->get('/api/v1/products/export?format=json')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="marram-shelf.json"')->getContent();

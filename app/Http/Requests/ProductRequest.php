@@ -46,6 +46,12 @@ final class ProductRequest extends FactsRequest
         return ProductRules::fields($this->route('product') === null);
     }
 
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [...parent::messages(), ...ProductRules::sentences()];
+    }
+
     /** @return list<callable(Validator): void> */
     public function after(): array
     {

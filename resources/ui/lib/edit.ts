@@ -63,5 +63,11 @@ export function useEdit<Row extends object>(options: {
       return save()
     },
     takeTheirs: load,
+    /** Something else has changed these fields: they follow, what was typed in the others stays. */
+    async follow(...fields: (keyof Row)[]) {
+      const answer = await options.load()
+      for (const field of fields) if (form.value) form.value[field] = answer.data[field]
+      tag.value = answer.tag
+    },
   }
 }

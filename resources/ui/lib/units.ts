@@ -6,6 +6,7 @@ type System = 'metric' | 'us' | 'imperial'
 const OUNCE: Record<System, number> = { metric: 1, us: 29.5735295625, imperial: 28.4130625 }
 const KM_PER_MILE = 1.609344
 const SQUARE_FEET = 10.7639104167
+const MPH = 0.44704
 
 function round(value: number, digits: number): string {
   return value.toLocaleString('en-GB', { maximumFractionDigits: digits })
@@ -21,6 +22,9 @@ export function useUnits() {
     volumeUnit: computed(() => (metric.value ? 'ml' : units.value === 'us' ? 'fl oz' : 'imp fl oz')),
     distanceUnit: computed(() => (metric.value ? 'km' : 'miles')),
     temperatureUnit: computed(() => (fahrenheit.value ? '°F' : '°C')),
+    speedUnit: computed(() => (metric.value ? 'm/s' : 'mph')),
+    speedIn: (typed: number) => (metric.value ? typed : typed * MPH),
+    speedOut: (ms: number) => Number((metric.value ? ms : ms / MPH).toFixed(1)),
     areaUnit: computed(() => (metric.value ? 'm²' : 'sq ft')),
     volume(ml: number): string {
       if (metric.value) return ml >= 1000 ? `${round(ml / 1000, 2)} l` : `${round(ml, 0)} ml`

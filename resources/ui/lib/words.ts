@@ -33,6 +33,8 @@ export const tones: Record<string, { name: string; colour: string }> = {
   black: { name: 'Black', colour: '#15181a' },
 }
 
+export const materials: Record<string, string> = { steel: 'Steel', aluminium: 'Aluminium', fibreglass: 'Fibreglass' }
+
 export const zones: Record<string, string> = {
   paint: 'Paint',
   wheels: 'Wheels',

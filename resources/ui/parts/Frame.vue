@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, told } from '@/api/client'
 import { useMe, useTheme } from '@/lib/session'
 import Glyph from './Glyph.vue'
@@ -14,10 +14,15 @@ const router = useRouter()
 
 const places = [
   { to: '/', name: 'Film', glyph: 'film' },
+  { to: '/bench', name: 'Bench', glyph: 'bench' },
   { to: '/book', name: 'Book', glyph: 'book' },
   { to: '/shelf', name: 'Shelf', glyph: 'shelf' },
   { to: '/workspace', name: 'Workspace', glyph: 'house' },
 ] as const
+
+// A place is lit in all of its rooms.
+const route = useRoute()
+const here = (to: string) => (to === '/' ? route.path === '/' : route.path === to || route.path.startsWith(`${to}/`))
 
 const dark = computed(() => theme.value === 'dark')
 
@@ -33,7 +38,13 @@ async function signOut() {
   <header class="band">
     <RouterLink to="/" class="sign"><Mark /> <span>Vicissa</span></RouterLink>
     <nav class="places" aria-label="Places">
-      <RouterLink v-for="place in places" :key="place.to" :to="place.to" class="place">
+      <RouterLink
+        v-for="place in places"
+        :key="place.to"
+        :to="place.to"
+        class="place"
+        :class="{ here: here(place.to) }"
+      >
         <Glyph :name="place.glyph" /> <span>{{ place.name }}</span>
       </RouterLink>
     </nav>
@@ -114,7 +125,7 @@ main:focus {
   color: var(--ink);
 }
 
-.place.router-link-exact-active {
+.place.here {
   color: var(--ink);
   font-weight: 650;
   border-bottom-color: var(--film);
@@ -180,7 +191,7 @@ main:focus {
     border-top: 3px solid transparent;
   }
 
-  .place.router-link-exact-active {
+  .place.here {
     border-top-color: var(--film);
   }
 }

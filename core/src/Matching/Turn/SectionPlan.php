@@ -28,7 +28,7 @@ final readonly class SectionPlan
         $all = (int) ceil($area / $rules->panelM2 - 1e-9);
         $name = $step->says();
         if ($workingS === null) {
-            return new self($step, null, $all, 1, sprintf('%s: it stays wet for as long as it takes; all at once.', $name));
+            return new self($step, null, $all, 1, sprintf('%s: It stays wet for as long as it takes; the whole vehicle at once.', $name));
         }
         $usable = max(0.0, $workingS - $dwellMinS);
         $panels = min($all, (int) floor($usable / $paceSM2 / $rules->panelM2 + 1e-9));
@@ -36,9 +36,9 @@ final readonly class SectionPlan
         $window = Measures::time($workingS);
 
         return new self($step, $workingS, $panels, $sections, match (true) {
-            $panels === 0 => sprintf('%s: the film is workable for %s, too short for even one panel. Cool the panel, find shade, or move the hour.', $name, $window),
-            $sections === 1 => sprintf('%s: workable for %s, enough for the whole vehicle at once.', $name, $window),
-            default => sprintf('%s: workable for %s. %d panel%s at a time, %d goes.', $name, $window, $panels, $panels === 1 ? '' : 's', $sections),
+            $panels === 0 => sprintf('%s: The film is workable for %s, too short for even one panel. Cool the panel, find shade, or move the hour.', $name, $window),
+            $sections === 1 => sprintf('%s: Workable for %s, enough for the whole vehicle at once.', $name, $window),
+            default => sprintf('%s: Workable for %s. %d panel%s at a time, %d goes.', $name, $window, $panels, $panels === 1 ? '' : 's', $sections),
         });
     }
 }

@@ -19,6 +19,7 @@ const { isOwner } = useMe()
 const isNew = props.id === 'new'
 const key = ref(newId())
 const sure = ref(false)
+const numberOrNull = (typed: unknown) => (String(typed ?? '') === '' ? null : Number(typed))
 const path = { params: { path: { site: props.id } } }
 const empty: Schemas['Site'] = {
   id: '',
@@ -27,7 +28,13 @@ const empty: Schemas['Site'] = {
   address: null,
   water: 'tap',
   tds_mg_l: null,
+  treated_tds_mg_l: null,
   power: true,
+  pressure: true,
+  shade: false,
+  bay: false,
+  latitude: null,
+  longitude: null,
   surface: null,
   run_off: null,
   hours: null,
@@ -47,7 +54,10 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
   save: (row, tag) => {
     const body = {
       ...row,
-      tds_mg_l: String(row.tds_mg_l ?? '') === '' ? null : Number(row.tds_mg_l),
+      tds_mg_l: numberOrNull(row.tds_mg_l),
+      treated_tds_mg_l: numberOrNull(row.treated_tds_mg_l),
+      latitude: numberOrNull(row.latitude),
+      longitude: numberOrNull(row.longitude),
       travel_min: Number(row.travel_min) || 0,
       certificate_expires_on: row.certificate_expires_on || null,
     }
@@ -93,9 +103,13 @@ async function remove() {
       <Field label="Water"
         ><template #default="f"><PlainSelect v-bind="f" v-model="form.water" :options="waters" /></template
       ></Field>
-      <Field label="Dissolved solids" optional :error="fields.tds_mg_l"
+      <Field label="Solids in the tap water" optional :error="fields.tds_mg_l"
         ><template #default="f"
           ><PlainInput v-bind="f" v-model="form.tds_mg_l" type="number" min="0" suffix="mg/l" /></template
+      ></Field>
+      <Field v-if="form.water === 'treated'" label="Solids, treated" optional :error="fields.treated_tds_mg_l"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="form.treated_tds_mg_l" type="number" min="0" suffix="mg/l" /></template
       ></Field>
       <Field label="Way there" optional :error="fields.travel_min"
         ><template #default="f"
@@ -120,7 +134,22 @@ async function remove() {
       hint="Many places forbid wash water in storm drains. Local rules decide, not this program."
       ><template #default="f"><PlainInput v-bind="f" v-model="form.run_off" maxlength="240" /></template
     ></Field>
-    <label class="row"><input v-model="form.power" type="checkbox" /> There is power</label>
+    <div class="row">
+      <label class="row check"><input v-model="form.power" type="checkbox" /> Power</label>
+      <label class="row check"><input v-model="form.pressure" type="checkbox" /> A pressure washer can run</label>
+      <label class="row check"><input v-model="form.shade" type="checkbox" /> Shade</label>
+      <label class="row check"><input v-model="form.bay" type="checkbox" /> A warm bay</label>
+    </div>
+    <div class="cols three">
+      <Field label="Latitude" optional :error="fields.latitude" hint="For the weather there"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="form.latitude" type="number" step="0.0001" suffix="°N" /></template
+      ></Field>
+      <Field label="Longitude" optional :error="fields.longitude"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="form.longitude" type="number" step="0.0001" suffix="°E" /></template
+      ></Field>
+    </div>
     <EditEnd
       :problem="problem"
       :newer="newer"

@@ -5,20 +5,20 @@ import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
-import { useUnits } from '@/lib/units'
 import { leaves, roles, strips, zones } from '@/lib/words'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import FitPreview from './FitPreview.vue'
 import LabelFields from './LabelFields.vue'
-import { useMeasured } from './measured'
+import RestockButton from './RestockButton.vue'
+import StockFields from './StockFields.vue'
 
-const props = defineProps<{ id?: string }>()
+const props = defineProps<{ id?: string; like?: string }>()
 const router = useRouter()
 const { isOwner } = useMe()
-const units = useUnits()
 const key = ref(newId())
 const path = computed(() => ({ params: { path: { product: props.id ?? '' } } }))
 const empty: Schemas['Product'] = {
@@ -65,6 +65,12 @@ const numbers = [
   'reorder_ml',
 ] as const
 
+/** A new product that begins as another one: its label, not its stock. */
+async function likeness(id: string): Promise<Schemas['Product']> {
+  const of = await told(api.GET('/api/v1/products/{product}', { params: { path: { product: id } } }))
+  return { ...of, id: '', name: `${of.name} (another)`, stock_ml: 0, archived: false, version: 0 }
+}
+
 /** Number inputs give texts; an empty one means "the label is silent". */
 function body(row: Schemas['Product']): Schemas['ProductInput'] {
   const typed = Object.fromEntries(
@@ -81,11 +87,11 @@ function body(row: Schemas['Product']): Schemas['ProductInput'] {
   }
 }
 
-const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Product']>({
-  load: () =>
-    props.id
-      ? toldWithTag(api.GET('/api/v1/products/{product}', path.value))
-      : Promise.resolve({ data: empty, tag: '' }),
+const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs, follow } = useEdit<Schemas['Product']>({
+  load: async () => {
+    if (props.id) return toldWithTag(api.GET('/api/v1/products/{product}', path.value))
+    return { data: props.like ? await likeness(props.like) : empty, tag: '' }
+  },
   save: (row, tag) =>
     props.id
       ? told(
@@ -98,11 +104,6 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
   touches: [['products'], ['shelf']],
 })
 onMounted(load)
-
-const measured = useMeasured(form)
-const stock = measured('stock_ml', units.volumeOut, units.volumeIn)
-const reorder = measured('reorder_ml', units.volumeOut, units.volumeIn)
-const pack = measured('pack_ml', units.volumeOut, units.volumeIn)
 
 async function done(work: Promise<boolean>) {
   if (await work) await router.push('/shelf')
@@ -123,91 +124,107 @@ async function putAway(away: boolean) {
 </script>
 
 <template>
-  <div class="page narrow">
-    <h1>{{ id ? (form?.name ?? 'Product') : 'A new product' }}</h1>
-    <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-      <section class="sheet grid">
-        <div class="cols three">
-          <Field label="Name" :error="fields.name"
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
-          ></Field>
-          <Field label="Line" optional
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.line" maxlength="80" /></template
-          ></Field>
-          <Field label="Maker" optional
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.maker" maxlength="80" /></template
-          ></Field>
-          <Field label="Used as" :error="fields.role"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.role" :options="roles" /></template
-          ></Field>
-          <Field label="Leaves behind"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.leaves" :options="leaves" /></template
-          ></Field>
-          <Field label="Wax and sealant"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.strips" :options="strips" /></template
-          ></Field>
-          <Field label="pH in use" :error="fields.ph"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.ph" type="number" step="0.1" min="0" max="14" /></template
-          ></Field>
-        </div>
-        <fieldset>
-          <legend>Made for</legend>
-          <div class="row">
-            <label v-for="(name, zone) in zones" :key="zone" class="row check"
-              ><input v-model="form.surfaces" type="checkbox" :value="zone" /> {{ name }}</label
-            >
+  <div class="page product">
+    <div class="row spread">
+      <h1>{{ id ? (form?.name ?? 'Product') : 'A new product' }}</h1>
+      <RestockButton v-if="id && form" :product="form" @done="follow('stock_ml')" />
+    </div>
+    <form v-if="form" class="sides" novalidate @submit.prevent="done(save())">
+      <div class="grid">
+        <section class="sheet grid">
+          <div class="cols three">
+            <Field label="Name" :error="fields.name"
+              ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
+            ></Field>
+            <Field label="Line" optional
+              ><template #default="f"><PlainInput v-bind="f" v-model="form.line" maxlength="80" /></template
+            ></Field>
+            <Field label="Maker" optional
+              ><template #default="f"><PlainInput v-bind="f" v-model="form.maker" maxlength="80" /></template
+            ></Field>
+            <Field label="Used as" :error="fields.role"
+              ><template #default="f"><PlainSelect v-bind="f" v-model="form.role" :options="roles" /></template
+            ></Field>
+            <Field label="Leaves behind"
+              ><template #default="f"><PlainSelect v-bind="f" v-model="form.leaves" :options="leaves" /></template
+            ></Field>
+            <Field label="Wax and sealant"
+              ><template #default="f"><PlainSelect v-bind="f" v-model="form.strips" :options="strips" /></template
+            ></Field>
+            <Field label="pH in use" :error="fields.ph"
+              ><template #default="f"
+                ><PlainInput v-bind="f" v-model="form.ph" type="number" step="0.1" min="0" max="14" /></template
+            ></Field>
           </div>
-          <p v-if="fields.surfaces" class="refused small">{{ fields.surfaces }}</p>
-        </fieldset>
-        <div class="row">
-          <label class="row check"><input v-model="form.solvent" type="checkbox" /> Solvent</label>
-          <label class="row check"><input v-model="form.rinse" type="checkbox" /> Must be rinsed</label>
-          <label class="row check"><input v-model="form.may_dry" type="checkbox" /> May dry on</label>
-        </div>
-      </section>
+          <fieldset>
+            <legend>Made for</legend>
+            <div class="row">
+              <label v-for="(name, zone) in zones" :key="zone" class="row check"
+                ><input v-model="form.surfaces" type="checkbox" :value="zone" /> {{ name }}</label
+              >
+            </div>
+            <p v-if="fields.surfaces" class="refused small">{{ fields.surfaces }}</p>
+          </fieldset>
+          <div class="row">
+            <label class="row check"><input v-model="form.solvent" type="checkbox" /> Solvent</label>
+            <label class="row check"><input v-model="form.rinse" type="checkbox" /> Must be rinsed</label>
+            <label class="row check"><input v-model="form.may_dry" type="checkbox" /> May dry on</label>
+          </div>
+        </section>
 
-      <LabelFields v-model="form" :fields="fields" />
+        <LabelFields v-model="form" :fields="fields" />
 
-      <section class="sheet cols three">
-        <Field label="Left" :error="fields.stock_ml"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="stock" type="number" min="0" :suffix="units.volumeUnit.value" /></template
-        ></Field>
-        <Field label="Reorder at" :error="fields.reorder_ml"
-          ><template #default="f"
-            ><PlainInput
-              v-bind="f"
-              v-model="reorder"
-              type="number"
-              min="0"
-              :suffix="units.volumeUnit.value" /></template
-        ></Field>
-        <Field label="A pack holds" :error="fields.pack_ml"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="pack" type="number" min="0" :suffix="units.volumeUnit.value" /></template
-        ></Field>
-      </section>
-
-      <EditEnd
-        :problem="problem"
-        :newer="newer"
-        :mine="form"
-        :busy="busy"
-        @overrule="done(overrule())"
-        @take="takeTheirs"
-      >
-        <RouterLink to="/shelf" class="words">Leave it</RouterLink>
-        <button v-if="id && isOwner" type="button" class="words" @click="putAway(!form.archived)">
-          {{ form.archived ? 'Take it out again' : 'Put it away' }}
-        </button>
-      </EditEnd>
+        <StockFields v-model="form" :fields="fields" />
+        <EditEnd
+          :problem="problem"
+          :newer="newer"
+          :mine="form"
+          :busy="busy"
+          @overrule="done(overrule())"
+          @take="takeTheirs"
+        >
+          <RouterLink to="/shelf" class="words">Leave it</RouterLink>
+          <button v-if="id && isOwner" type="button" class="words" @click="putAway(!form.archived)">
+            {{ form.archived ? 'Take it out again' : 'Put it away' }}
+          </button>
+          <RouterLink v-if="id" :to="{ name: 'product-new', query: { like: id } }" class="words"
+            >Another like it</RouterLink
+          >
+        </EditEnd>
+      </div>
+      <FitPreview :typed="body(form)" class="aside" />
     </form>
     <ProblemNote v-else :problem="problem" />
   </div>
 </template>
 
 <style scoped>
+.product {
+  max-width: 1120px;
+}
+
+.sides {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: var(--s5);
+  align-items: start;
+}
+
+.aside {
+  position: sticky;
+  top: 70px;
+}
+
+@media (max-width: 980px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .aside {
+    position: static;
+  }
+}
+
 h1 {
   margin-bottom: var(--s4);
 }

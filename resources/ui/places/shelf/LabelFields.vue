@@ -31,6 +31,12 @@ const cautions = computed({
       .filter(Boolean)
   },
 })
+const applied = {
+  'wet-rinse': 'Sprayed on wet, rinsed off',
+  'foam-rinse': 'Through the lance, rinsed off',
+  'drying-aid': 'Misted before the towel',
+  wipe: 'Sprayed and wiped',
+}
 const ways = ['bucket', 'lance', 'sprayer', 'bottle', 'wheel', 'tyre'] as const
 </script>
 
@@ -62,7 +68,11 @@ const ways = ['bucket', 'lance', 'sprayer', 'bottle', 'wheel', 'tyre'] as const
           ><PlainInput v-bind="f" v-model="hottest" type="number" :suffix="units.temperatureUnit.value" /></template
       ></Field>
     </div>
-    <div class="cols three">
+    <div class="cols four">
+      <Field label="Goes on"
+        ><template #default="f"
+          ><PlainSelect v-bind="f" v-model="form.applied" :options="applied" none="label is silent" /></template
+      ></Field>
       <Field label="Makes a layer of"
         ><template #default="f"
           ><PlainSelect v-bind="f" v-model="form.family" :options="layerFamilies" none="no layer" /></template

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { all, api, told, type Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
@@ -7,6 +8,7 @@ import { leaves, roles } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
 import Bottle from '@/film/Bottle.vue'
+import RenameGroup from './RenameGroup.vue'
 
 const units = useUnits()
 const search = ref('')
@@ -22,14 +24,27 @@ const { data, error, isPending } = useQuery({
       ),
     ),
 })
-const byRole = computed(() => {
+const by = useLocalStorage<'role' | 'line' | 'maker'>('shelf-by', 'role')
+const groupings = { role: 'by use', line: 'by line', maker: 'by maker' }
+const groups = computed(() => {
   const words = search.value.trim().toLocaleLowerCase()
   const rows = (data.value ?? []).filter((product) =>
     [product.name, product.line, product.maker].join(' ').toLocaleLowerCase().includes(words),
   )
-  return Object.keys(roles)
-    .map((role) => ({ role, products: rows.filter((product) => product.role === role) }))
-    .filter((group) => group.products.length)
+  if (by.value === 'role') {
+    return Object.keys(roles)
+      .map((role) => ({ key: role, name: roles[role], products: rows.filter((product) => product.role === role) }))
+      .filter((group) => group.products.length)
+  }
+  const what = by.value
+  const names = [...new Set(rows.map((product) => product[what] ?? ''))].sort((a, b) =>
+    a === '' ? 1 : b === '' ? -1 : a.localeCompare(b),
+  )
+  return names.map((name) => ({
+    key: name,
+    name: name || (what === 'line' ? 'Of no line' : 'Maker not said'),
+    products: rows.filter((product) => (product[what] ?? '') === name),
+  }))
 })
 const claim = (product: Schemas['Product']) =>
   product.label_low_weeks ? `${product.label_low_weeks}–${product.label_high_weeks} weeks by its label` : ''
@@ -44,13 +59,25 @@ const mixes = (product: Schemas['Product']) =>
   <div class="page">
     <div class="row spread head">
       <h1>Shelf</h1>
+      <nav class="row ways" aria-label="More of the shelf">
+        <RouterLink to="/shelf/fit">What fits what</RouterLink>
+        <RouterLink to="/shelf/files">Files in and out</RouterLink>
+      </nav>
       <SearchBox v-model="search" label="Find on the shelf" />
-      <label class="row"><input v-model="archived" type="checkbox" /> also what was put away</label>
       <RouterLink to="/shelf/new" class="act">A new product</RouterLink>
+    </div>
+    <div class="row view">
+      <fieldset class="row">
+        <legend class="hidden-text">Sorted</legend>
+        <label v-for="(name, key) in groupings" :key="key" class="row"
+          ><input v-model="by" type="radio" name="by" :value="key" /> {{ name }}</label
+        >
+      </fieldset>
+      <label class="row"><input v-model="archived" type="checkbox" /> also what was put away</label>
     </div>
     <ProblemNote :problem="error" />
     <p v-if="isPending" class="quiet" role="status">Looking along the shelf…</p>
-    <p v-else-if="!byRole.length" class="quiet">
+    <p v-else-if="!groups.length" class="quiet">
       {{
         search
           ? 'Nothing on the shelf fits that.'
@@ -58,8 +85,11 @@ const mixes = (product: Schemas['Product']) =>
       }}
     </p>
 
-    <section v-for="group in byRole" :key="group.role" class="board">
-      <h2>{{ roles[group.role] }}</h2>
+    <section v-for="group in groups" :key="group.key" class="board">
+      <div>
+        <h2>{{ group.name }}</h2>
+        <RenameGroup v-if="by !== 'role' && group.key" :what="by" :from="group.key" />
+      </div>
       <ul>
         <li v-for="product in group.products" :key="product.id">
           <RouterLink :to="`/shelf/${product.id}`" class="bottle">
@@ -67,7 +97,8 @@ const mixes = (product: Schemas['Product']) =>
             <span class="text">
               <strong>{{ product.name }}</strong>
               <span class="small"
-                >pH {{ product.ph }}, leaves {{ leaves[product.leaves]?.toLowerCase()
+                ><template v-if="by !== 'role'">{{ roles[product.role] }}, </template>pH {{ product.ph }}, leaves
+                {{ leaves[product.leaves]?.toLowerCase()
                 }}<template v-if="product.strips !== 'none'">, strips {{ product.strips }}ly</template></span
               >
               <span v-if="claim(product)" class="small">{{ claim(product) }}</span>
@@ -87,6 +118,15 @@ const mixes = (product: Schemas['Product']) =>
 <style scoped>
 .head {
   margin-bottom: var(--s3);
+}
+
+.ways {
+  margin-left: var(--s4);
+}
+
+.view {
+  gap: var(--s5);
+  margin-bottom: var(--s2);
 }
 
 .board {
@@ -138,6 +178,15 @@ ul {
 }
 
 @media (max-width: 700px) {
+  .ways {
+    margin-left: var(--s4);
+  }
+
+  .view {
+    gap: var(--s5);
+    margin-bottom: var(--s2);
+  }
+
   .board {
     grid-template-columns: 1fr;
     gap: 0;

@@ -36,9 +36,12 @@ const problem = ref<unknown>(null)
 const busy = ref(false)
 const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
 
-const familyOptions = Object.entries(families).map(([value, family]) => ({ value, ...family }))
+const familyOptions = [
+  ...Object.entries(families).map(([value, family]) => ({ value, ...family })),
+  { value: 'unknown', name: 'Nobody knows', says: 'Only what suits everything is let on it' },
+]
 const toneOptions = Object.entries(tones).map(([value, tone]) => ({ value, name: tone.name }))
-const bare = computed(() => answers.value.family === 'bare')
+const bare = computed(() => ['bare', 'unknown'].includes(answers.value.family ?? ''))
 const ready = computed(
   () =>
     answers.value.name.trim() &&

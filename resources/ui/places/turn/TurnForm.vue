@@ -12,7 +12,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { rolesInOrder, type Draft } from './draft'
 import ProductPick from './ProductPick.vue'
 import ReadWater from './ReadWater.vue'
-import SoilDrawing from './SoilDrawing.vue'
+import SoilDrawing from '@/film/SoilDrawing.vue'
 
 const props = defineProps<{ vehicleId: string; fields: Record<string, string> }>()
 const draft = defineModel<Draft>({ required: true })

@@ -7,17 +7,18 @@ import { dayIn } from '@/lib/dates'
 import { useEdit } from '@/lib/edit'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { bodies, finishes, roads, storages, tones, wheelFinishes } from '@/lib/words'
+import { bodies, finishes, materials, roads, storages, tones, wheelFinishes } from '@/lib/words'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
+import SchoolPicks from '../workspace/SchoolPicks.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { zone, isOwner } = useMe()
+const { zone, isOwner, workspace } = useMe()
 const units = useUnits()
 const path = { params: { path: { vehicle: props.id } } }
 
@@ -128,7 +129,14 @@ async function archive(away: boolean) {
             ><template #default="f"
               ><PlainSelect v-bind="f" v-model="form.wheel_finish" :options="wheelFinishes" /></template
           ></Field>
+          <Field label="Panels of" hint="How much heat they hold."
+            ><template #default="f"><PlainSelect v-bind="f" v-model="form.material" :options="materials" /></template
+          ></Field>
         </div>
+        <label class="row check"
+          ><input v-model="form.base_unknown" type="checkbox" /> Nobody knows what lies on the paint (until a layer is
+          declared)</label
+        >
         <fieldset>
           <legend>What is special about the paint</legend>
           <div class="row">
@@ -173,6 +181,11 @@ async function archive(away: boolean) {
         ></Field>
       </section>
 
+      <details class="sheet" :open="Object.keys(form.schools).length > 0">
+        <summary><h2>Schools of its own</h2></summary>
+        <SchoolPicks v-model="form.schools" :follow="workspace?.schools ?? {}" />
+      </details>
+
       <EditEnd
         :problem="problem"
         :newer="newer"
@@ -196,6 +209,18 @@ async function archive(away: boolean) {
 
 <style scoped>
 h1 {
+  margin-bottom: var(--s4);
+}
+
+summary {
+  cursor: pointer;
+}
+
+summary h2 {
+  display: inline;
+}
+
+details[open] summary {
   margin-bottom: var(--s4);
 }
 </style>

@@ -10,6 +10,7 @@ import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { sideName, useSchools } from '../bench/schools'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
 import LayerList from './LayerList.vue'
@@ -30,6 +31,16 @@ const { data: film } = useQuery({
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
 const adding = ref(false)
+const { schools: allSchools } = useSchools()
+// Only where it differs from the workspace.
+const schools = computed(() =>
+  Object.entries(vehicle.value?.schools ?? {})
+    .map(
+      ([school, side]) =>
+        `${allSchools.value.find((one) => one.school === school)?.asks ?? school}: ${sideName(allSchools.value, school, String(side)).toLowerCase()}`,
+    )
+    .join('; '),
+)
 
 const paint = computed(() => film.value?.ribbons.find((ribbon) => ribbon.zone === 'paint'))
 const facts = computed(() => {
@@ -45,6 +56,7 @@ const facts = computed(() => {
     ['Rhythm', `every ${of.cadence_target} days (${of.cadence_min} to ${of.cadence_max})`],
     ['Owner', of.client?.name ?? '—'],
     ['Place', of.site?.name ?? '—'],
+    ['Schools', schools.value],
     ['Note', of.note ?? ''],
   ].filter(([, value]) => value)
 })
@@ -62,7 +74,11 @@ const facts = computed(() => {
             <strong v-if="vehicle.archived"> · put away</strong>
           </p>
         </div>
-        <RouterLink :to="`/vehicles/${id}/turn`" class="act">Record a turn</RouterLink>
+        <div class="row">
+          <RouterLink :to="`/vehicles/${id}/look`" class="beside">Walk round</RouterLink>
+          <RouterLink :to="`/bench?vehicle=${id}`" class="beside desk">Bench</RouterLink>
+          <RouterLink :to="`/vehicles/${id}/turn`" class="act">Record a turn</RouterLink>
+        </div>
       </header>
 
       <DueSentence v-if="paint" :ribbon="paint" :caution="workspace?.caution ?? 30" />
@@ -147,6 +163,21 @@ const facts = computed(() => {
   left: 0;
   top: 0;
   font-weight: 600;
+}
+
+@media (max-width: 700px) {
+  .top .row {
+    width: 100%;
+  }
+
+  .top .act,
+  .top .beside {
+    flex: 1;
+  }
+
+  .desk {
+    display: none;
+  }
 }
 
 .columns {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, onMounted } from 'vue'
+import { onMounted } from 'vue'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { useMe, useTheme } from '@/lib/session'
@@ -19,7 +19,13 @@ const { theme, choose } = useTheme()
 const queries = useQueryClient()
 const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
   load: () => toldWithTag(api.GET('/api/v1/workspace')),
-  save: (row, tag) => told(api.PATCH('/api/v1/workspace', { params: { header: { 'If-Match': tag } }, body: row })),
+  save: (row, tag) =>
+    told(
+      api.PATCH('/api/v1/workspace', {
+        params: { header: { 'If-Match': tag } },
+        body: { name: row.name, time_zone: row.time_zone, units: row.units },
+      }),
+    ),
   touches: [[]],
 })
 onMounted(load)
@@ -30,19 +36,6 @@ const units = [
   { value: 'us' as const, name: 'US', says: 'Fluid ounces, °F, miles' },
   { value: 'imperial' as const, name: 'Imperial', says: 'Imperial ounces, °C, miles' },
 ]
-const cautions = [
-  { value: 10, name: '10 in 100', says: 'Early: almost never caught out, more topper used' },
-  { value: 30, name: '30 in 100', says: 'Between the two' },
-  { value: 50, name: '50 in 100', says: 'Late: half of the layers have failed by their date' },
-]
-const faces = [
-  { value: true, name: 'Bare face', says: 'Coatings stay free of wax and oils: they hide the layer paid for' },
-  { value: false, name: 'Tolerated', says: 'Wax on a coating is allowed with a caution' },
-]
-const face = computed({
-  get: () => (form.value?.bare_face ? 1 : 0),
-  set: (next) => form.value && (form.value.bare_face = next === 1),
-})
 const themes = [
   { value: 'auto' as const, name: 'As the device' },
   { value: 'light' as const, name: 'Light' },
@@ -95,18 +88,12 @@ async function enter(id: string) {
         ></Field>
       </div>
       <Choices v-model="form.units" label="Units" :options="units" :columns="3" />
-      <Choices
-        v-model="form.caution"
-        label="How many layers may have failed by their date"
-        :options="cautions"
-        :columns="3"
-      />
-      <Choices
-        v-model="face"
-        label="Wax-bearing products on a coating"
-        :options="faces.map((one) => ({ ...one, value: one.value ? 1 : 0 }))"
-        :columns="2"
-      />
+      <p class="schools">
+        <RouterLink to="/workspace/schools" class="beside">Schools</RouterLink>
+        <span class="small quiet"
+          >What touches the paint, when the topper goes on, wax on coatings, how cautious the dates are …</span
+        >
+      </p>
       <EditEnd
         :problem="problem"
         :newer="newer"
@@ -125,3 +112,12 @@ async function enter(id: string) {
     </template>
   </div>
 </template>
+
+<style scoped>
+.schools {
+  display: flex;
+  gap: var(--s3);
+  align-items: center;
+  margin: 0;
+}
+</style>

@@ -16,7 +16,7 @@ const specks = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 100 50" class="soil" aria-hidden="true">
+  <svg viewBox="0 0 100 50" preserveAspectRatio="xMidYMid slice" class="soil" aria-hidden="true">
     <rect width="100" height="50" fill="var(--film-wash)" />
     <path d="M0 10Q50 2 100 9V50H0z" fill="var(--base)" opacity=".55" />
     <path

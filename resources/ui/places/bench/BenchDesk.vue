@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, toRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { useMe } from '@/lib/session'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import DescribeVehicle from './DescribeVehicle.vue'
+import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
+import { useMatch } from './match'
+import MatchAnswer from './MatchAnswer.vue'
+import PlacePanel from './PlacePanel.vue'
+import SeePanel from './SeePanel.vue'
+import { sideName, useSchools } from './schools'
+import WhatIf from './WhatIf.vue'
+
+// What one sees, where and when on the left; the match answers on the right as one changes things.
+const props = defineProps<{ vehicleId: string | null }>()
+const router = useRouter()
+const { zone } = useMe()
+const look = useLook(props.vehicleId ?? 'described', zone.value)
+// An hour set yesterday says nothing about today.
+if (look.value.at < lookAt(zone.value).at.slice(0, 10)) look.value.at = lookAt(zone.value).at
+const described_ = useLocalStorage('described-vehicle', described, { mergeDefaults: true })
+const comparing = ref(false)
+const { schools } = useSchools()
+const { vehicle, site, place, forecast, weather, weatherError, match } = useMatch(
+  look,
+  toRef(props, 'vehicleId'),
+  described_,
+  zone,
+  comparing,
+)
+const answer = computed(() => match.data.value)
+const tries = computed(() => Object.entries(look.value.tries))
+
+function tryOut(school: string, side: string) {
+  look.value.tries = { ...look.value.tries, [school]: side }
+}
+function begin() {
+  look.value = lookAt(zone.value)
+}
+async function take() {
+  if (!answer.value || props.vehicleId === null) return
+  keepAsDraft(props.vehicleId, look.value, place.value, answer.value, zone.value)
+  await router.push(`/vehicles/${props.vehicleId}/turn`)
+}
+</script>
+
+<template>
+  <div>
+    <ProblemNote :problem="weatherError" />
+    <div class="columns">
+      <div class="grid">
+        <section v-if="vehicleId === null" class="sheet grid">
+          <h2>Describe it</h2>
+          <DescribeVehicle v-model="described_" />
+        </section>
+        <SeePanel v-model="look" />
+        <PlacePanel
+          v-model="look"
+          :place="place"
+          :weather="weather"
+          :forecast="forecast"
+          :site-name="site?.name ?? null"
+          :panel-reckoned="answer && !answer.now.panel_measured ? answer.now.panel_c : null"
+        />
+      </div>
+      <section class="right" aria-live="polite" :aria-busy="match.isFetching.value">
+        <ProblemNote :problem="match.error.value" />
+        <template v-if="answer">
+          <p v-if="vehicle && vehicleId" class="small quiet which">
+            <RouterLink :to="`/vehicles/${vehicleId}`">{{ vehicle.name }}</RouterLink>{{
+              site ? ` at ${site.name}` : ''
+            }}
+            <button type="button" class="words small" @click="begin">Look afresh</button>
+          </p>
+          <p v-if="tries.length" class="small row trying">
+            Trying:
+            <strong v-for="[school, side] in tries" :key="school">{{ sideName(schools, school, String(side)) }}</strong>
+            <button type="button" class="words small" @click="look.tries = {}">back to your schools</button>
+          </p>
+          <MatchAnswer :match="answer" :soil="soilOf(look)">
+            <div class="row">
+              <button v-if="vehicleId && answer.possible" type="button" class="act take" @click="take">
+                Take it into a turn
+              </button>
+              <RouterLink v-else-if="!vehicleId" to="/start" class="beside">Put a vehicle into the book</RouterLink>
+              <button type="button" class="beside" :aria-expanded="comparing" @click="comparing = !comparing">
+                What would change if …
+              </button>
+            </div>
+            <template v-if="comparing">
+              <WhatIf v-if="answer.otherwise" :others="answer.otherwise" :schools="schools" @try="tryOut" />
+              <p v-else class="quiet small" role="status">Working it out…</p>
+            </template>
+          </MatchAnswer>
+        </template>
+        <p v-else-if="!match.error.value" class="quiet" role="status">Looking…</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 500px) minmax(0, 1fr);
+  gap: var(--s6);
+  align-items: start;
+}
+
+.which,
+.trying {
+  margin: 0 0 var(--s2);
+}
+
+.words.small {
+  min-height: 24px;
+}
+
+@media (max-width: 980px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+    gap: var(--s5);
+  }
+
+  .take {
+    width: 100%;
+    min-height: 54px;
+  }
+}
+</style>

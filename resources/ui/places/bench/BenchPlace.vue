@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import Field from '@/parts/Field.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+import BenchDesk from './BenchDesk.vue'
+import { useVehicleList } from './match'
+
+// The bench: which vehicle lies on it. What is set stays per vehicle, and the address names it.
+const route = useRoute()
+const router = useRouter()
+const vehicleId = computed({
+  get: () => (typeof route.query.vehicle === 'string' && route.query.vehicle ? route.query.vehicle : null),
+  set: (id) => void router.replace({ query: id ? { vehicle: id } : {} }),
+})
+const { data: vehicles } = useVehicleList()
+const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row) => [row.id, row.name])))
+</script>
+
+<template>
+  <div class="page bench">
+    <header class="row head">
+      <h1>Bench</h1>
+      <div class="who">
+        <Field label="Which vehicle?"
+          ><template #default="f"
+            ><SearchSelect
+              v-bind="f"
+              v-model="vehicleId"
+              :options="names"
+              none="None of the book: describe it" /></template
+        ></Field>
+      </div>
+    </header>
+    <BenchDesk :key="vehicleId ?? 'described'" :vehicle-id="vehicleId" />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  max-width: 1320px;
+}
+
+.head {
+  margin-bottom: var(--s4);
+  align-items: flex-end;
+}
+
+.who {
+  flex: 0 1 380px;
+  margin-left: var(--s5);
+}
+
+@media (max-width: 980px) {
+  .who {
+    flex-basis: 100%;
+    margin: 0;
+  }
+}
+</style>

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useUnits } from '@/lib/units'
+import { waters } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import type { Look } from './look'
+
+// Where and when: the site's own water and the hour's own weather, until one knows better.
+const props = defineProps<{
+  place: Schemas['BenchPlace']
+  weather: Schemas['BenchWeather'] | undefined
+  forecast: Schemas['WeatherHour'] | undefined
+  siteName: string | null
+  panelReckoned: number | null
+}>()
+const look = defineModel<Look>({ required: true })
+const units = useUnits()
+
+function set(change: Partial<Schemas['BenchPlace']>) {
+  look.value.place = { ...props.place, ...change }
+}
+function blow(change: Partial<Schemas['BenchWeather']>) {
+  if (props.weather) look.value.byHand = { ...props.weather, ...change }
+}
+const number = (typed: unknown) => (typed === '' || typed === null ? null : Number(typed))
+const water = computed({ get: () => props.place.water ?? 'tap', set: (next) => set({ water: next }) })
+const flag = (name: 'pressure' | 'power' | 'shade' | 'bay') =>
+  computed({ get: () => Boolean(props.place[name]), set: (next) => set({ [name]: next }) })
+const flags = [
+  { name: 'shade', says: 'In shade', value: flag('shade') },
+  { name: 'bay', says: 'Under a roof, warm', value: flag('bay') },
+  { name: 'pressure', says: 'Pressure washer', value: flag('pressure') },
+  { name: 'power', says: 'Power for air', value: flag('power') },
+] as const
+const tds = (name: 'tap_tds_mg_l' | 'treated_tds_mg_l') =>
+  computed({ get: () => props.place[name] ?? '', set: (typed) => set({ [name]: number(typed) }) })
+const tap = tds('tap_tds_mg_l')
+const treated = tds('treated_tds_mg_l')
+const air = computed({
+  get: () => (props.weather ? units.temperatureOut(props.weather.air_c) : ''),
+  set: (typed) => blow({ air_c: Number(units.temperatureIn(Number(typed)).toFixed(1)) }),
+})
+const rh = computed({
+  get: () => (props.weather ? Math.round(props.weather.rh * 100) : ''),
+  set: (typed) => blow({ rh: Number(typed) / 100 }),
+})
+const wind = computed({
+  get: () => (props.weather ? units.speedOut(props.weather.wind_m_s) : ''),
+  set: (typed) => blow({ wind_m_s: Number(units.speedIn(Number(typed)).toFixed(2)) }),
+})
+const sun = computed({
+  get: () => props.weather?.sun_w_m2 ?? '',
+  set: (typed) => blow({ sun_w_m2: Number(typed) }),
+})
+const rain = computed({ get: () => Boolean(props.weather?.rain), set: (next) => blow({ rain: next }) })
+const panel = computed({
+  get: () => (look.value.panelC === null ? '' : units.temperatureOut(look.value.panelC)),
+  set: (typed) => {
+    const value = number(typed)
+    look.value.panelC = value === null ? null : Number(units.temperatureIn(value).toFixed(1))
+  },
+})
+const waterOptions = Object.entries(waters).map(([value, name]) => ({
+  value: value as 'tap' | 'treated' | 'none',
+  name,
+}))
+const source = computed(() =>
+  look.value.byHand
+    ? 'By hand.'
+    : props.forecast
+      ? `Forecast for this hour${props.forecast.sureness < 0.75 ? `, give or take ${Math.round(props.forecast.air_off_k * 2)} degrees` : ''}.`
+      : '…',
+)
+</script>
+
+<template>
+  <section class="sheet grid">
+    <h2>Where and when?</h2>
+    <Choices v-model="water" :label="siteName ? `Water at ${siteName}` : 'Water'" :options="waterOptions" compact />
+    <div class="cols two">
+      <Field label="Tap water"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="tap" type="number" min="0" inputmode="numeric" suffix="mg/l" /></template
+      ></Field>
+      <Field v-if="water === 'treated'" label="Treated water"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="treated" type="number" min="0" inputmode="numeric" suffix="mg/l" /></template
+      ></Field>
+    </div>
+    <div class="row flags">
+      <label v-for="one in flags" :key="one.name" class="row check"
+        ><input v-model="one.value.value" type="checkbox" /> {{ one.says }}</label
+      >
+    </div>
+    <div class="cols two">
+      <Field label="At"
+        ><template #default="f"><PlainInput v-bind="f" v-model="look.at" type="datetime-local" /></template
+      ></Field>
+      <Field
+        label="Panel"
+        :hint="
+          look.panelC === null && panelReckoned !== null
+            ? `Reckoned: ${units.temperature(panelReckoned)}`
+            : 'As the thermometer shows'
+        "
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="panel"
+            type="number"
+            step="0.5"
+            :suffix="units.temperatureUnit.value"
+            placeholder="not measured" /></template
+      ></Field>
+    </div>
+    <div class="cols four weather">
+      <Field label="Air"
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="air"
+            type="number"
+            step="0.5"
+            :suffix="units.temperatureUnit.value" /></template
+      ></Field>
+      <Field label="Humidity"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="rh" type="number" min="0" max="100" suffix="%" /></template
+      ></Field>
+      <Field label="Wind"
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="wind"
+            type="number"
+            min="0"
+            step="0.5"
+            :suffix="units.speedUnit.value" /></template
+      ></Field>
+      <Field label="Sun"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="sun" type="number" min="0" max="1400" step="10" suffix="W/m²" /></template
+      ></Field>
+    </div>
+    <p class="row small quiet end">
+      <label class="row"><input v-model="rain" type="checkbox" /> It rains</label>
+      <span>{{ source }}</span>
+      <button v-if="look.byHand" type="button" class="words small" @click="look.byHand = null">As forecast</button>
+      <button v-if="look.place" type="button" class="words small" @click="look.place = null">As the site has it</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.flags {
+  gap: 0;
+}
+
+.weather {
+  gap: var(--s2);
+}
+
+.end {
+  margin: 0;
+}
+
+.words {
+  min-height: 24px;
+}
+
+@media (max-width: 700px) {
+  .cols.two,
+  .weather {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

@@ -1,0 +1,264 @@
+<script setup lang="ts">
+import { useStepper } from '@vueuse/core'
+import { computed, ref, toRef } from 'vue'
+import { useRouter } from 'vue-router'
+import SoilDrawing from '@/film/SoilDrawing.vue'
+import CarOutline from '@/film/CarOutline.vue'
+import { useMe } from '@/lib/session'
+import { useUnits } from '@/lib/units'
+import { soils, waters } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import ReadWater from '../turn/ReadWater.vue'
+import ContaminantPick from './ContaminantPick.vue'
+import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
+import { useMatch } from './match'
+import MatchAnswer from './MatchAnswer.vue'
+import { wheelSoils } from './words'
+
+// Two minutes round the car, zone by zone, with one thumb; the answer stands at its end. What was seen is kept as one goes.
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const { zone } = useMe()
+const units = useUnits()
+const look = useLook(props.id, zone.value)
+look.value.at = lookAt(zone.value).at
+const { vehicle, place, match } = useMatch(look, toRef(props, 'id'), ref(described()), zone, ref(false))
+const answer = computed(() => match.data.value)
+const { current, index, isFirst, isLast, goToNext, goToPrevious, goTo, steps } = useStepper({
+  upper: { title: 'Stand at the front. Roof, bonnet, glass', zone: 'upper' },
+  lower: { title: 'Bend down. The lower third', zone: 'lower' },
+  sits: { title: 'What sits on it?', zone: 'upper' },
+  wheels: { title: 'The wheels', zone: 'wheels' },
+  edges: { title: 'Decals, film, trim, chips', zone: 'trim' },
+  water: { title: 'Spray one panel. How does the water stand?', zone: 'upper' },
+  place: { title: 'Water, shade, panel', zone: 'none' },
+  answer: { title: 'The match', zone: 'none' },
+})
+const keys = Object.keys(steps.value) as (keyof typeof steps.value)[]
+const arrival = computed({
+  get: () => look.value.arrival ?? undefined,
+  set: (next) => (look.value.arrival = next ?? null),
+})
+const upper = computed({
+  get: () => look.value.upper,
+  set: (level) => {
+    look.value.upper = level
+    // Nobody's lower third is cleaner than the roof.
+    look.value.lower = Math.max(look.value.lower, level)
+  },
+})
+const wheels = computed({ get: () => look.value.wheels, set: (next) => (look.value.wheels = next) })
+const water = computed({
+  get: () => place.value.water ?? 'tap',
+  set: (next) => (look.value.place = { ...place.value, water: next }),
+})
+const shade = computed({
+  get: () => Boolean(place.value.shade),
+  set: (next) => (look.value.place = { ...place.value, shade: next }),
+})
+const panel = computed({
+  get: () => (look.value.panelC === null ? '' : units.temperatureOut(look.value.panelC)),
+  set: (typed) =>
+    (look.value.panelC = typed === '' || typed === null ? null : Number(units.temperatureIn(Number(typed)).toFixed(1))),
+})
+const waterOptions = Object.entries(waters).map(([value, name]) => ({
+  value: value as 'tap' | 'treated' | 'none',
+  name,
+}))
+
+async function take() {
+  if (!answer.value) return
+  keepAsDraft(props.id, look.value, place.value, answer.value, zone.value)
+  await router.push(`/vehicles/${props.id}/turn`)
+}
+</script>
+
+<template>
+  <div class="page narrow look">
+    <header>
+      <p class="quiet small">
+        <RouterLink :to="`/vehicles/${id}`">{{ vehicle?.name ?? '…' }}</RouterLink> · walk round
+      </p>
+      <div class="where">
+        <h1>{{ current.title }}</h1>
+        <CarOutline :zone="current.zone" :body="vehicle?.body ?? 'hatch'" />
+      </div>
+      <ol class="marks" aria-label="Where you are">
+        <li v-for="(key, i) in keys" :key="key">
+          <button
+            type="button"
+            :aria-label="`${i + 1}: ${steps[key].title}`"
+            :aria-current="i === index ? 'step' : undefined"
+            :class="{ done: i < index }"
+            @click="goTo(key)"
+          />
+        </li>
+      </ol>
+    </header>
+
+    <div class="grid body">
+      <Choices v-if="keys[index] === 'upper'" v-model="upper" label="How dirty up here?" :options="soils" :columns="2">
+        <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
+      </Choices>
+      <template v-else-if="keys[index] === 'lower'">
+        <Choices v-model="look.lower" label="And down here?" :options="soils" :columns="2">
+          <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
+        </Choices>
+        <label class="row big"><input v-model="look.grit" type="checkbox" /> Grit: a fingertip feels sand in it</label>
+      </template>
+      <ContaminantPick v-else-if="keys[index] === 'sits'" v-model="look.on" :columns="2" hide-label />
+      <template v-else-if="keys[index] === 'wheels'">
+        <Choices v-model="wheels" label="How dirty are they?" :options="wheelSoils" :columns="2" />
+        <label class="row big"><input v-model="look.wheelIron" type="checkbox" /> Brake dust has burnt in</label>
+      </template>
+      <template v-else-if="keys[index] === 'edges'">
+        <label class="row big"
+          ><input v-model="look.looseEdges" type="checkbox" /> Edges of decals, film or trim lift</label
+        >
+        <label class="row big"
+          ><input v-model="look.reset" type="checkbox" /> A reset: old wax or sealant comes off on purpose</label
+        >
+        <p class="small quiet">
+          Chips and scratches: show them to the owner before you begin, and note them in the turn.
+        </p>
+      </template>
+      <ReadWater
+        v-else-if="keys[index] === 'water'"
+        v-model="arrival"
+        label="Water on the dirty paint"
+        hint="Tells about dirt on the layer, never that a coating is dead."
+      />
+      <template v-else-if="keys[index] === 'place'">
+        <Choices v-model="water" label="Water" :options="waterOptions" :columns="1" compact />
+        <label class="row big"><input v-model="shade" type="checkbox" /> It stands in shade</label>
+        <Field label="Panel temperature" hint="Hold the thermometer at the bonnet; leave it empty when you have none."
+          ><template #default="f"
+            ><PlainInput
+              v-bind="f"
+              v-model="panel"
+              type="number"
+              step="0.5"
+              inputmode="decimal"
+              :suffix="units.temperatureUnit.value" /></template
+        ></Field>
+      </template>
+      <template v-else>
+        <ProblemNote :problem="match.error.value" />
+        <MatchAnswer v-if="answer" :match="answer" :soil="soilOf(look)" />
+        <p v-else-if="!match.error.value" class="quiet" role="status">Looking…</p>
+      </template>
+    </div>
+
+    <div class="thumb">
+      <button type="button" class="beside" :disabled="isFirst" @click="goToPrevious">Back</button>
+      <button v-if="!isLast" type="button" class="act" @click="goToNext">Next</button>
+      <button v-else type="button" class="act" :disabled="!answer?.possible" @click="take">Take it into a turn</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.look {
+  padding-bottom: 150px;
+}
+
+header p {
+  margin: 0;
+}
+
+.where {
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-end;
+  gap: var(--s3);
+  min-height: 66px;
+}
+
+/* All six levels under one thumb, without scrolling. */
+.body :deep(.soil),
+.body :deep(.contaminant) {
+  height: 42px;
+}
+
+.body :deep(.one) {
+  padding: var(--s2);
+}
+
+.marks {
+  list-style: none;
+  display: flex;
+  gap: 4px;
+  margin: var(--s2) 0 var(--s3);
+  padding: 0;
+}
+
+.marks li {
+  flex: 1;
+}
+
+.marks button {
+  width: 100%;
+  height: 24px;
+  border: 0;
+  padding: 9px 0;
+  background: none;
+  cursor: pointer;
+}
+
+.marks button::after {
+  content: '';
+  display: block;
+  height: 6px;
+  border-radius: 3px;
+  background: var(--line-strong);
+}
+
+.marks .done::after {
+  background: var(--film);
+}
+
+.marks [aria-current]::after {
+  background: var(--ink);
+}
+
+.big {
+  min-height: 54px;
+  padding: 0 var(--s3);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+  background: var(--sheet);
+  font-weight: 600;
+  flex-wrap: nowrap;
+}
+
+.big input {
+  flex: none;
+}
+
+.thumb {
+  position: fixed;
+  inset: auto 0 0;
+  z-index: 9;
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: var(--s2);
+  padding: var(--s3) var(--s4);
+  background: var(--paper);
+  border-top: 1px solid var(--line);
+}
+
+.thumb .act,
+.thumb .beside {
+  min-height: 56px;
+  font-size: 17px;
+}
+
+@media (max-width: 700px) {
+  .thumb {
+    bottom: 59px;
+  }
+}
+</style>

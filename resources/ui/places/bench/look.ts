@@ -1,0 +1,184 @@
+import { useLocalStorage } from '@vueuse/core'
+import type { Schemas } from '@/api/client'
+import { wallClock } from '@/lib/dates'
+import type { BehaviourName } from '@/lib/words'
+import { blank, type Draft } from '../turn/draft'
+import type { ContaminantName } from './words'
+
+type Place = Schemas['BenchPlace']
+
+/** Everything one sets on the bench or on the walk-round; numbers in SI units, null when nobody has measured. */
+export type Look = {
+  /** Dirt of the upper body, and of the lower third; what touches the paint meets the worse of the two. */
+  upper: number
+  lower: number
+  grit: boolean
+  on: ContaminantName[]
+  wheels: number | null
+  wheelIron: boolean
+  looseEdges: boolean
+  reset: boolean
+  arrival: BehaviourName | null
+  afterWash: BehaviourName | null
+  afterDecon: BehaviourName | null
+  place: Place | null
+  at: string
+  byHand: Schemas['BenchWeather'] | null
+  panelC: number | null
+  tries: Schemas['Sides']
+}
+
+/** A vehicle that is in no book, as one would describe it over the phone. */
+export type Described = {
+  body: string
+  paint_m2: number
+  tone: string
+  hardness: string
+  finish: string[]
+  wheel_finish: string
+  material: string
+  family: string
+}
+
+export const described = (): Described => ({
+  body: 'hatch',
+  paint_m2: 10,
+  tone: 'mid',
+  hardness: 'medium',
+  finish: [],
+  wheel_finish: 'painted',
+  material: 'steel',
+  family: 'ceramic',
+})
+
+export function lookAt(zone: string): Look {
+  return {
+    upper: 2,
+    lower: 2,
+    grit: false,
+    on: [],
+    wheels: null,
+    wheelIron: false,
+    looseEdges: false,
+    reset: false,
+    arrival: null,
+    afterWash: null,
+    afterDecon: null,
+    place: null,
+    at: wallClock(zone),
+    byHand: null,
+    panelC: null,
+    tries: {},
+  }
+}
+
+/** What was seen stays on the device, per vehicle, until it becomes a turn. */
+export function useLook(key: string, zone: string) {
+  return useLocalStorage<Look>(`look-${key}`, () => lookAt(zone), { mergeDefaults: true })
+}
+
+export const soilOf = (look: Look) => Math.max(look.upper, look.lower)
+
+export function placeOf(site: Schemas['Site'] | null | undefined): Place {
+  return {
+    water: site?.water ?? 'tap',
+    tap_tds_mg_l: site?.tds_mg_l ?? null,
+    treated_tds_mg_l: site?.treated_tds_mg_l ?? null,
+    pressure: site?.pressure ?? true,
+    power: site?.power ?? true,
+    shade: site?.shade ?? false,
+    bay: site?.bay ?? false,
+    run_off: site?.run_off ?? null,
+  }
+}
+
+/** The weather of an hour as the bench takes it. */
+export function weatherOf(hour: Schemas['WeatherHour']): Schemas['BenchWeather'] {
+  return {
+    air_c: hour.air_c,
+    rh: hour.rh,
+    wind_m_s: hour.wind_m_s,
+    sun_w_m2: hour.sun_w_m2,
+    rain: hour.rain_mm >= 0.2,
+  }
+}
+
+export function askOf(
+  look: Look,
+  place: Place,
+  weather: Schemas['BenchWeather'],
+  vehicle: { id: string } | Described,
+): Schemas['BenchInput'] {
+  const readings = {
+    ...(look.arrival ? { arrival: look.arrival } : {}),
+    ...(look.afterWash ? { after_wash: look.afterWash } : {}),
+    ...(look.afterDecon ? { after_decon: look.afterDecon } : {}),
+  }
+  return {
+    ...('id' in vehicle ? { vehicle_id: vehicle.id } : { vehicle: bodyOfDescribed(vehicle) }),
+    seen: {
+      soil: soilOf(look),
+      grit: look.grit,
+      on: look.on,
+      wheel_soil: look.wheels,
+      wheel_iron: look.wheelIron,
+      loose_edges: look.looseEdges,
+      purpose: look.reset ? 'reset' : 'maintain',
+      readings: { paint: readings },
+    },
+    place,
+    weather,
+    panel_c: look.panelC,
+    schools: look.tries,
+  }
+}
+
+function bodyOfDescribed(vehicle: Described): Schemas['BenchVehicle'] {
+  const { paint_m2, tone, hardness, finish, wheel_finish, material, family } = vehicle
+  const paint =
+    family === 'unknown'
+      ? { unknown: true }
+      : { base: family === 'bare' ? null : { family, designed: 'beads' as const } }
+  return { paint_m2, tone, hardness, finish, wheel_finish, material, stacks: { paint } }
+}
+
+/** A match as the beginning of a turn's record: what was seen, how, and with what. The rest of a draft stays. */
+export function draftFrom(
+  look: Look,
+  place: Place,
+  match: Schemas['Match'],
+  zone: string,
+  before: Draft | undefined,
+): Draft {
+  const draft = before ?? blank(zone, place.water)
+  const products: Draft['products'] = {}
+  for (const choice of match.products) {
+    // A topper that waits for a reading is not taken for used.
+    const waits = choice.role === 'topper' && match.topper.decision !== 'apply'
+    if (choice.product && !waits && !products[choice.role])
+      products[choice.role] = { id: choice.product.id, zone: choice.zone }
+  }
+  return {
+    ...draft,
+    soil: soilOf(look),
+    grit: look.grit,
+    method: match.method.chosen ?? draft.method,
+    purpose: look.reset ? 'reset' : 'maintain',
+    water: place.water ?? 'tap',
+    panelC: look.panelC === null ? draft.panelC : String(look.panelC),
+    readings: {
+      ...draft.readings,
+      ...(look.arrival ? { arrival: look.arrival } : {}),
+      ...(look.afterWash ? { after_wash: look.afterWash } : {}),
+      ...(look.afterDecon ? { after_decon: look.afterDecon } : {}),
+    },
+    products,
+  }
+}
+
+/** Lays the match where the turn's form finds it. */
+export function keepAsDraft(vehicleId: string, look: Look, place: Place, match: Schemas['Match'], zone: string): void {
+  const kept = localStorage.getItem(`turn-${vehicleId}`)
+  const before = kept ? (JSON.parse(kept) as Draft) : undefined
+  localStorage.setItem(`turn-${vehicleId}`, JSON.stringify(draftFrom(look, place, match, zone, before)))
+}

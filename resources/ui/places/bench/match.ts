@@ -1,0 +1,75 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
+import { all, api, told } from '@/api/client'
+import { fromWallClock } from '@/lib/dates'
+import { askOf, placeOf, weatherOf, type Described, type Look } from './look'
+
+const QUIET = 120
+
+export function useVehicleList() {
+  return useQuery({
+    queryKey: ['vehicles', 'all'],
+    queryFn: () => all((cursor) => told(api.GET('/api/v1/vehicles', { params: { query: { limit: 200, cursor } } }))),
+  })
+}
+
+/** The match for what is set, kept up to date: place and weather are the site's own until one changes them. */
+export function useMatch(
+  look: Ref<Look>,
+  vehicleId: Ref<string | null>,
+  described: Ref<Described>,
+  zone: Ref<string>,
+  compare: Ref<boolean>,
+) {
+  const { data: vehicle } = useQuery({
+    queryKey: ['vehicle', vehicleId],
+    enabled: computed(() => vehicleId.value !== null),
+    queryFn: () =>
+      told(api.GET('/api/v1/vehicles/{vehicle}', { params: { path: { vehicle: vehicleId.value ?? '' } } })),
+  })
+  const siteId = computed(() => (vehicleId.value === null ? null : (vehicle.value?.site_id ?? null)))
+  const { data: site } = useQuery({
+    queryKey: ['sites', siteId],
+    enabled: computed(() => siteId.value !== null),
+    queryFn: () => told(api.GET('/api/v1/sites/{site}', { params: { path: { site: siteId.value ?? '' } } })),
+  })
+  const settled = computed(() => vehicleId.value === null || vehicle.value !== undefined)
+  const hour = computed(() => fromWallClock(zone.value, look.value.at))
+  const { data: hours, error: weatherError } = useQuery({
+    queryKey: ['weather', siteId, hour],
+    enabled: settled,
+    queryFn: () =>
+      told(
+        api.GET('/api/v1/weather', {
+          params: { query: { from: hour.value, hours: 1, ...(siteId.value ? { site: siteId.value } : {}) } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    staleTime: 600_000,
+  })
+  const theirs = computed(() => placeOf(siteId.value === null ? null : site.value))
+  const place = computed(() => look.value.place ?? theirs.value)
+  const forecast = computed(() => hours.value?.data[0])
+  const weather = computed(() => look.value.byHand ?? (forecast.value ? weatherOf(forecast.value) : undefined))
+  const ready = computed(
+    () => weather.value !== undefined && settled.value && (siteId.value === null || site.value !== undefined),
+  )
+  const ask = computed(() =>
+    weather.value
+      ? askOf(look.value, place.value, weather.value, vehicleId.value ? { id: vehicleId.value } : described.value)
+      : undefined,
+  )
+  const asked = refDebounced(ask, QUIET)
+  const match = useQuery({
+    queryKey: ['match', asked, compare],
+    enabled: computed(() => ready.value && asked.value !== undefined),
+    queryFn: () => {
+      if (!asked.value) throw new Error('Nothing to ask yet.')
+      return told(api.POST('/api/v1/bench/match', { body: { ...asked.value, compare: compare.value } }))
+    },
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+  })
+  return { vehicle, site, place, theirs, forecast, weather, weatherError, match }
+}

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { useUnits } from '@/lib/units'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// So much has come in: added to what lies there, however often the button is pressed on a bad line.
+const props = defineProps<{ product: Schemas['Product'] }>()
+const emit = defineEmits<{ done: [] }>()
+const units = useUnits()
+const queries = useQueryClient()
+const open = ref(false)
+const busy = ref(false)
+const key = ref(newId())
+const problem = ref<unknown>(null)
+const amount = ref<string | number>('')
+const pack = computed(() => props.product.pack_ml ?? 1000)
+
+function begin() {
+  amount.value = units.volumeOut(pack.value)
+  key.value = newId()
+  open.value = true
+}
+
+async function add() {
+  busy.value = true
+  problem.value = null
+  try {
+    await told(
+      api.POST('/api/v1/products/{product}/restock', {
+        params: { path: { product: props.product.id }, header: { 'Idempotency-Key': key.value } },
+        body: { ml: Number(units.volumeIn(Number(amount.value)).toFixed(1)) },
+      }),
+    )
+    open.value = false
+    await queries.invalidateQueries({ queryKey: ['products'] })
+    emit('done')
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <button v-if="!open" type="button" class="beside" @click="begin">Restock</button>
+  <form v-else class="row" @submit.prevent="add">
+    <PlainInput v-model="amount" type="number" min="0" :suffix="units.volumeUnit.value" aria-label="How much came in" />
+    <button type="submit" class="act" :disabled="busy">{{ busy ? 'Adding…' : 'Add it' }}</button>
+    <button type="button" class="words" @click="open = false">Leave it</button>
+    <ProblemNote :problem="problem" />
+  </form>
+</template>
