@@ -10,6 +10,7 @@ const framed = computed(() => !route.meta.open)
 </script>
 
 <template>
-  <Frame v-if="known && framed"><RouterView /></Frame>
+  <!-- Another address is another thing, even where the same screen shows it. -->
+  <Frame v-if="known && framed"><RouterView :key="route.path" /></Frame>
   <RouterView v-else />
 </template>

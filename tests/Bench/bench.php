@@ -13,8 +13,15 @@ use Database\Demo\Cast;
 use Database\Demo\Fleet;
 use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
+use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Drying\Panel;
+use Vicissa\Core\Drying\WorkingWindow;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Matching\Turn\WhatIf;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Tests\Matching\Scene;
 
 function line(string $what, string $figure, string $budget): void
 {
@@ -54,6 +61,23 @@ for ($run = 0; $run < 5; $run++) {
 }
 line('due, 400 vehicles with six quantiles each', sprintf('%.0f ms', percentile($runs, 0.5)), 'budget 1000 ms');
 
+// window, and the match with what every other side would change
+$air = new Air(12.0, 0.8, 1.0, 150.0);
+$figure = static function (callable $work, int $times): float {
+    $runs = [];
+    for ($i = 0; $i < $times; $i++) {
+        $start = hrtime(true);
+        $work();
+        $runs[] = (hrtime(true) - $start) / 1e6;
+    }
+
+    return percentile($runs, 0.5);
+};
+line('window, fresh foam on a cool still morning', sprintf('%.1f ms', $figure(static fn() => WorkingWindow::of($air, new Panel(0.85, 2700.0, 12.0), 0.25), 40)), 'budget 3 ms');
+$scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
+line('match, 21 products', sprintf('%.1f ms', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40)), '');
+line('what every other side would change', sprintf('%.0f ms', $figure(static fn() => WhatIf::otherwise($scene, Schools::of()), 10)), '');
+
 // API calls against a bare signed-in request
 $base = (string) getenv('VICISSA_URL');
 $jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
@@ -75,10 +99,10 @@ $request = static function (string $path, ?array $body = null) use ($base, $jar)
 
     return $time;
 };
-$p95 = static function (string $path) use ($request): float {
+$p95 = static function (string $path, ?array $body = null) use ($request): float {
     $times = [];
     for ($i = 0; $i < 45; $i++) {
-        $time = $request($path);
+        $time = $request($path, $body);
         if ($i >= 5) {
             $times[] = $time;
         }
@@ -96,6 +120,9 @@ foreach (['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => '
         $time = $p95($path);
         line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
     }
+    $asked = ['vehicle' => ['paint_m2' => 12, 'stacks' => ['paint' => ['base' => ['family' => 'ceramic']]]], 'seen' => ['soil' => 3], 'place' => ['water' => 'tap'], 'weather' => ['air_c' => 12, 'rh' => 0.8, 'wind_m_s' => 2, 'sun_w_m2' => 100]];
+    $time = $p95('/api/v1/bench/match', $asked);
+    line('  p95 of /api/v1/bench/match', sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
 }
 unlink($jar);
 

@@ -85,7 +85,7 @@ abstract class BrowserTestCase extends TestCase
     /** A control by the words beside it. */
     protected function field(string $label): RemoteWebElement
     {
-        return $this->see(sprintf('//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for]', self::quoted($label)));
+        return $this->see(sprintf('//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for or starts-with(@aria-label, %1$s)]', self::quoted($label)));
     }
 
     protected function fill(string $label, string $value): void
@@ -110,6 +110,14 @@ abstract class BrowserTestCase extends TestCase
     protected function choose(string $group, string $option): void
     {
         $this->click($this->see(sprintf('//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]', self::quoted($group), self::quoted($option))));
+    }
+
+    /** Whether an option of a group is taken; the radio itself lies unseen under its words. */
+    protected function isChosen(string $group, string $option): bool
+    {
+        $label = $this->see(sprintf('//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]', self::quoted($group), self::quoted($option)));
+
+        return $label->findElement(WebDriverBy::tagName('input'))->isSelected();
     }
 
     protected function click(RemoteWebElement $element): void

@@ -26,9 +26,16 @@ final class Screenshots extends BrowserTestCase
         $this->choose('How dirty?', 'Grime');
         $this->choose('Water on the dirty paint', 'Weak');
         $this->shoot('record');
-        $this->browser->executeScript('[...document.querySelectorAll("h2")].find((h) => h.textContent.includes("shelf")).scrollIntoView(); scrollBy(0, -70)');
-        $this->shoot('record-shelf');
-        foreach (['/book' => 'book', '/shelf' => 'shelf', '/workspace' => 'workspace'] as $path => $name) {
+        $this->visit('/bench?vehicle='.basename($vehicle));
+        $this->see('//section[@aria-live]//h2');
+        $this->choose('How dirty', 'Heavy');
+        $this->choose('What sits on it?', 'Insects');
+        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
+            $this->fill($label, $value);
+        }
+        $this->browser->executeScript('window.scrollTo(0, 0)');
+        $this->shoot('bench');
+        foreach (['/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/workspace' => 'workspace', '/workspace/schools' => 'schools'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
             $this->shoot($name);
@@ -62,6 +69,9 @@ final class Screenshots extends BrowserTestCase
             $this->visit($vehicle);
             $this->see('//h2[normalize-space(.) = "Record"]');
             $this->shoot('vehicle-phone');
+            $this->visit("{$vehicle}/look");
+            $this->choose('How dirty up here?', 'Road film');
+            $this->shoot('look-phone');
             $this->visit("{$vehicle}/turn");
             $this->choose('How dirty?', 'Road film');
             $this->browser->executeScript('scrollBy(0, -140)');

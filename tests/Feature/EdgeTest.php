@@ -60,8 +60,8 @@ final class EdgeTest extends TestCase
         yield 'a life that ends before it begins' => ['products', [...$product, 'label_low_weeks' => 10, 'label_high_weeks' => 4], '/label_high_weeks', 'shorter than the shortest'];
         yield 'a panel colder than cold' => ['products', [...$product, 'min_c' => 30, 'max_c' => 5], '/max_c', 'warmer than the hottest'];
         yield 'an absurd dilution' => ['products', [...$product, 'dilutions' => ['bucket' => '150 %']], '/dilutions/bucket', 'not a mix'];
-        yield 'made for nothing' => ['products', [...$product, 'surfaces' => []], '/surfaces', 'required'];
-        yield 'a way that is none' => ['products', [...$product, 'dilutions' => ['teapot' => '1:4']], '/dilutions', 'must be an array'];
+        yield 'made for nothing' => ['products', [...$product, 'surfaces' => []], '/surfaces', 'Say what it is made for'];
+        yield 'a way that is none' => ['products', [...$product, 'dilutions' => ['teapot' => '1:4']], '/dilutions', 'Ways of use are'];
         yield 'nobody’s layer' => ['start', ['name' => 'Q', 'body' => 'van', 'family' => 'butter'], '/family', 'invalid'];
         yield 'an id that is none' => ['sites', ['name' => 'Y', 'client_id' => 'x'], '/client_id', 'not an id'];
     }

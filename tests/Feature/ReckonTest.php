@@ -43,6 +43,17 @@ final class ReckonTest extends TestCase
         self::assertSame($errors === 0 ? 0 : 1, $process->getExitCode());
     }
 
+    public function testTheDocumentedMatchIsAnsweredAsDocumented(): void
+    {
+        $input = (string) file_get_contents(base_path('docs/examples/match.json'));
+        $documented = json_decode((string) file_get_contents(base_path('docs/examples/match.answer.json')), true, 512, JSON_THROW_ON_ERROR);
+        $process = $this->command('match', $input);
+        self::assertSame(0, $process->getExitCode());
+        self::assertEquals($documented, json_decode($process->getOutput(), true));
+        [$owner] = $this->business();
+        self::assertEquals($documented, $this->actingAs($owner)->postJson('/api/v1/reckon/match', json_decode($input, true))->assertOk()->json());
+    }
+
     /** @return iterable<string, array{string, mixed, string, string}> */
     public static function nonsense(): iterable
     {
@@ -55,6 +66,12 @@ final class ReckonTest extends TestCase
         yield 'pH of nothing known' => ['verdict', ['product' => ['role' => 'soap', 'ph' => 20, 'leaves' => 'nothing', 'strips' => 'none', 'solvent' => false, 'surfaces' => ['paint'], 'may_dry' => true, 'rinse' => true], 'layer' => 'wax', 'finish' => [], 'zone' => 'paint', 'context' => ['water' => 'tap', 'purpose' => 'maintain', 'bare_face' => true, 'in_stock' => true]], 'product.ph', 'between 0 and 14'];
         yield 'a path into the object' => ['verdict', ['product' => ['role' => 'paint']], 'context', 'is missing'];
         yield 'a distance in words' => ['wear', ['storage' => 'garage', 'road' => 'normal', 'km_per_week' => 'far'], 'km_per_week', 'must be a number'];
+        yield 'no such hour' => ['window', ['air_c' => 20, 'rh' => 65, 'wind_m_s' => 1, 'sun_w_m2' => 0, 'absorptance' => 0.5, 'panel_heat_j_m2k' => 2700, 'panel_c' => 20, 'film_kg_m2' => 0.1], 'rh', '0.65 for 65 %'];
+        yield 'half a level of soil' => ['towels', ['area_m2' => 10, 'soil' => 2.5, 'prerinsed' => true, 'sides_per_towel' => 8], 'soil', 'whole number'];
+        yield 'a level of soil that is none' => ['towels', ['area_m2' => 10, 'soil' => 7, 'prerinsed' => true, 'sides_per_towel' => 8], 'soil', '0 (clean) to 5 (caked)'];
+        yield 'less than no solids' => ['spots', ['tds_mg_l' => -3, 'film_kg_m2' => 0.05], 'tds_mg_l', 'must lie between'];
+        yield 'a bottle without a use' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [['name' => 'X', 'role' => 'shine', 'ph' => 7]]], 'shelf.0.role', 'must be one of'];
+        yield 'a side that is none' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [], 'schools' => ['tyre' => 'matt']], 'schools.tyre', 'satin, gloss'];
         yield 'a text for a number' => ['ratio', ['text' => 15], 'text', 'must be a text'];
         yield 'a list for an object' => ['ratio', [[1, 2]], '', 'JSON object'];
     }

@@ -26,10 +26,9 @@ final readonly class Air
         public float $sunWM2,
     ) {
         InvalidInput::unlessBetween('air_c', $airC, -40, 60, '°C');
-        if ($rh > 1.0 && $rh <= 100.0) {
-            throw InvalidInput::at('rh', 'Humidity is a share here: write 0.65 for 65 %.');
+        if (! is_finite($rh) || $rh < 0.0 || $rh > 1.0) {
+            throw InvalidInput::at('rh', $rh > 1.5 ? 'Humidity is a share here: write 0.65 for 65 %.' : 'Humidity lies between 0 and 1, which is 100 %.');
         }
-        InvalidInput::unlessBetween('rh', $rh, 0, 1);
         InvalidInput::unlessBetween('wind_m_s', $windMS, 0, 60, 'm/s');
         InvalidInput::unlessBetween('sun_w_m2', $sunWM2, 0, 1400, 'W/m²');
     }

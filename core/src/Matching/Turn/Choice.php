@@ -23,7 +23,7 @@ final readonly class Choice
     {
         $best = $ranking->best();
         if ($best === null) {
-            return new self($need, null, $ranking, sprintf('%s: of %s %s.', $need->for, $need->role->says(), $ranking->whyNone()), null);
+            return new self($need, null, $ranking, sprintf('%s: %s.', $need->for, $ranking->whyNone()), null);
         }
         $film = $situation->rules->film($need->role, $best->bottle->applied);
         $limits = array_filter([$best->bottle->dwellMaxS, $film === null || $best->bottle->traits->mayDry ? null : $situation->now->workingS($film)], static fn(?float $s): bool => $s !== null);

@@ -84,7 +84,7 @@ final readonly class Doubts
         $missing = [];
         if ($method->chosen === null) {
             foreach (self::lacking($method) as $role) {
-                $missing[] = new Missing('product', sprintf('Of %s there is none on the shelf that may be used here.', $role->says()), sprintf('A %s that is made for paint would open a way.', $role->says()));
+                $missing[] = new Missing('product', sprintf('No %s on the shelf may be used here.', $role->says()), sprintf('A %s that suits this paint, and this hour, would open a way.', $role->says()));
             }
         }
         foreach ($choices as $choice) {
@@ -113,7 +113,7 @@ final readonly class Doubts
     {
         $roles = [];
         foreach ($method->options as $option) {
-            if (count($option->refused) === 1 && str_starts_with($option->refused[0], 'Of '.$option->method->role()->says())) {
+            if (count($option->refused) === 1 && $option->lacksProduct) {
                 $roles[$option->method->role()->value] = $option->method->role();
             } elseif (count($option->refused) === 1 && $option->path->lacks !== null && $option->refused[0] === $option->path->lacks) {
                 $roles[Role::Foam->value] = Role::Foam;

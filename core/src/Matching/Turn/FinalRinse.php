@@ -59,7 +59,7 @@ final readonly class FinalRinse
             self::shown($tap->spots),
             self::amount($tapTds, $tap),
             $tap->spots->worseThan(Spots::Faint)
-                ? sprintf('; it dries in %s here, so rinse and dry panel by panel, horizontals first', $soon ? Measures::time($working) : 'some minutes')
+                ? sprintf('; %s, so rinse and dry panel by panel, horizontals first', $working === null ? 'it stays wet here' : sprintf('it is workable for %s here', Measures::time($working)))
                 : ($soon ? '; dry horizontals first' : ''),
         ));
     }

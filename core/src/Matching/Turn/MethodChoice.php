@@ -59,11 +59,11 @@ final readonly class MethodChoice
             $seen->soil > $ceiling ? sprintf('Soil %d is over its ceiling of %d.', $seen->soil, $ceiling) : null,
             ! $method->needsHose() && $seen->grit ? 'There is grit: wiping would drag it over the paint.' : null,
             ! $place->hasWater() || ! $method->needsHose() ? null : $path->lacks,
-            $shelf->best() === null ? sprintf('Of %s %s.', $method->role()->says(), $shelf->whyNone()) : null,
+            $shelf->best() === null ? ucfirst($shelf->whyNone()).'.' : null,
         ]));
         $film = $method === Method::Touchless && $seen->soil >= $ceiling ? 'A faint film stays: at this soil foam and water don’t take all of it.' : null;
 
-        return new MethodOption($method, $path, $path->left * $rules->medium($method) * $situation->softness(), $refused, $film);
+        return new MethodOption($method, $path, $path->left * $rules->medium($method) * $situation->softness(), $refused, $shelf->best() === null, $film);
     }
 
     /** @param list<MethodOption> $options */

@@ -16,6 +16,8 @@ final readonly class MethodOption
         /** Contact risk index: soil left × medium × softness. Relative only. */
         public float $risk,
         public array $refused,
+        /** Whether nothing on the shelf can be used for it. */
+        public bool $lacksProduct,
         /** What it leaves undone, when that has to be said. */
         public ?string $leaves = null,
     ) {}

@@ -21,7 +21,10 @@ use Vicissa\Core\Protection\Family;
 final readonly class Ranking
 {
     /** @param list<Judged> $all */
-    private function __construct(public array $all) {}
+    private function __construct(
+        private Role $role,
+        public array $all,
+    ) {}
 
     public static function of(Situation $situation, Schools $schools, Role $role, Zone $zone, bool $toStrip = false): self
     {
@@ -34,7 +37,7 @@ final readonly class Ranking
         usort($all, static fn(Judged $a, Judged $b): int => [! $a->allowed(), -$a->fit->points, $a->cost ?? 0.0, $a->bottle->name, $a->bottle->id]
             <=> [! $b->allowed(), -$b->fit->points, $b->cost ?? 0.0, $b->bottle->name, $b->bottle->id]);
 
-        return new self($all);
+        return new self($role, $all);
     }
 
     public static function judge(Situation $situation, Schools $schools, Bottle $bottle, Zone $zone, bool $toStrip = false): Judged
@@ -70,18 +73,18 @@ final readonly class Ranking
     public function whyNone(): string
     {
         if ($this->all === []) {
-            return 'there is none on the shelf';
+            return sprintf('there is no %s on the shelf', $this->role->says());
         }
         $codes = array_map(static fn(Judged $one): array => array_map(static fn($remark) => $remark->code, $one->verdict->remarks), $this->all);
         $shared = array_filter([Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater], static fn(Code $code): bool => array_filter($codes, static fn(array $found): bool => in_array($code, $found, true)) === $codes);
 
-        return match (array_values($shared)[0] ?? null) {
-            Code::TooHot => 'the panel is too hot for all of it',
-            Code::TooCold => 'the panel is too cold for all of it',
-            Code::DriesFirst => 'all of it would dry before it has worked',
-            Code::NeedsWater => 'all of it has to be rinsed, and there is no water',
-            default => 'all of it is ruled out here',
-        };
+        return sprintf(match (array_values($shared)[0] ?? null) {
+            Code::TooHot => 'the panel is too hot for every %s',
+            Code::TooCold => 'the panel is too cold for every %s',
+            Code::DriesFirst => 'every %s would dry before it has worked',
+            Code::NeedsWater => 'every %s has to be rinsed, and there is no water',
+            default => 'every %s is ruled out here',
+        }, $this->role->says());
     }
 
     private static function unfit(Situation $situation, Bottle $bottle, Zone $zone, bool $toStrip): ?Reason

@@ -47,7 +47,7 @@ final readonly class SoilPath
         return new self($path, $left, match (true) {
             ! $method->needsHose() || $method === Method::Touchless || ! $wanted || $softened => null,
             default => sprintf(
-                'It needs a pre-wash before anything touches it: of foam %s; of pre-wash spray %s.',
+                'It needs a pre-wash before anything touches it: %s; %s.',
                 Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
                 Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
             ),

@@ -26,7 +26,7 @@ final readonly class TopperChoice
         if (($decision === Decision::Apply || $decision === Decision::Optional) && $situation->now->raining) {
             [$decision, $why] = [Decision::NotToday, $why.' In the rain it would not hold: under a roof, or next time.'];
         } elseif ($decision->wantsProduct() && $ranking->best() === null) {
-            [$decision, $why] = [$decision === Decision::Apply ? Decision::NotToday : Decision::None, sprintf('%s Of topper %s.', $why, $ranking->whyNone())];
+            [$decision, $why] = [$decision === Decision::Apply ? Decision::NotToday : Decision::None, sprintf('%s But %s.', $why, $ranking->whyNone())];
         }
 
         return new self($decision, $why, $ranking);

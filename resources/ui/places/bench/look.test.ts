@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '@/api/client'
+import { blank } from '../turn/draft'
+import { askOf, described, draftFrom, lookAt, placeOf, soilOf, weatherOf, type Look } from './look'
+
+const look = (more: Partial<Look> = {}): Look => ({ ...lookAt('UTC'), ...more })
+const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
+
+function choice(role: string, zone: string, id: string | null): Schemas['MatchProduct'] {
+  return {
+    key: `${role} ${zone}`,
+    role,
+    zone,
+    step: 'wash',
+    optional: false,
+    why: '',
+    dwell: null,
+    at_most_s: null,
+    cautions: [],
+    product:
+      id === null ? null : { id, name: id, line: null, applied: null, dilutions: {}, points: 0, cost_minor: null },
+  }
+}
+
+function match(products: Schemas['MatchProduct'][], decision: Schemas['MatchTopper']['decision'] = 'apply') {
+  return {
+    method: { chosen: 'multi-towel' },
+    products,
+    topper: { decision },
+  } as unknown as Schemas['Match']
+}
+
+describe('what is asked', () => {
+  it('meets the dirtier of the two halves', () => {
+    expect(soilOf(look({ upper: 1, lower: 4 }))).toBe(4)
+    expect(askOf(look({ upper: 1, lower: 4 }), placeOf(null), weather, { id: 'v' }).seen.soil).toBe(4)
+  })
+
+  it('leaves unread what nobody has read', () => {
+    const asked = askOf(look({ arrival: 'weak' }), placeOf(null), weather, { id: 'v' })
+    expect(asked.seen.readings).toEqual({ paint: { arrival: 'weak' } })
+    expect(asked.seen.wheel_soil).toBeNull()
+    expect(asked.panel_c).toBeNull()
+    expect(asked.vehicle_id).toBe('v')
+  })
+
+  it('describes a vehicle of no book, bare, unknown or coated', () => {
+    const stack = (family: string) =>
+      askOf(look(), placeOf(null), weather, { ...described(), family }).vehicle?.stacks?.paint
+    expect(stack('bare')).toEqual({ base: null })
+    expect(stack('unknown')).toEqual({ unknown: true })
+    expect(stack('wax')).toEqual({ base: { family: 'wax', designed: 'beads' } })
+  })
+
+  it('takes the place from the site, and plain tap water where there is none', () => {
+    expect(placeOf(null)).toMatchObject({ water: 'tap', tap_tds_mg_l: null, pressure: true })
+    expect(placeOf({ water: 'none', power: false, shade: true } as Schemas['Site'])).toMatchObject({
+      water: 'none',
+      power: false,
+      shade: true,
+    })
+  })
+
+  it('calls a drizzle rain, and a damp hour dry', () => {
+    const hour = (rain_mm: number) => weatherOf({ ...weather, rain_mm } as unknown as Schemas['WeatherHour'])
+    expect(hour(0.1).rain).toBe(false)
+    expect(hour(0.4).rain).toBe(true)
+  })
+})
+
+describe('a match as the beginning of a turn', () => {
+  it('carries over what was seen and what was chosen, once a role', () => {
+    const draft = draftFrom(
+      look({ upper: 3, lower: 3, grit: true, arrival: 'flat', panelC: 21.5, reset: true }),
+      { water: 'treated' },
+      match([choice('soap', 'paint', 'a'), choice('soap', 'trim', 'b'), choice('foam', 'paint', null)]),
+      'UTC',
+      undefined,
+    )
+    expect(draft).toMatchObject({ soil: 3, grit: true, method: 'multi-towel', water: 'treated', purpose: 'reset' })
+    expect(draft.panelC).toBe('21.5')
+    expect(draft.readings).toEqual({ arrival: 'flat' })
+    expect(draft.products).toEqual({ soap: { id: 'a', zone: 'paint' } })
+  })
+
+  it('does not take a topper for used that waits for a reading', () => {
+    const products = [choice('topper', 'paint', 't')]
+    const taken = (decision: Schemas['MatchTopper']['decision']) =>
+      draftFrom(look(), { water: 'tap' }, match(products, decision), 'UTC', undefined).products
+    expect(taken('read-first')).toEqual({})
+    expect(taken('apply')).toEqual({ topper: { id: 't', zone: 'paint' } })
+  })
+
+  it('keeps what was already typed', () => {
+    const before = { ...blank('UTC', 'tap'), note: 'Chip on the bonnet', minutes: '70', panelC: '12' }
+    const draft = draftFrom(look(), { water: 'tap' }, match([]), 'UTC', before)
+    expect(draft).toMatchObject({ note: 'Chip on the bonnet', minutes: '70', panelC: '12', id: before.id })
+  })
+})
