@@ -14,7 +14,9 @@ use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Severity;
 use Vicissa\Core\Matching\Turn\MatchRules;
+use Vicissa\Core\Matching\Turn\Reason;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
@@ -63,19 +65,24 @@ final readonly class RankShelf
         $fed = $base ?? $outermost;
         $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
 
+        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects(new MatchRules);
+
         return [
             'id' => $product->id,
             'name' => $product->name,
             'line' => $product->line,
-            'allowed' => $verdict->allowed(),
+            'allowed' => $verdict->allowed() && ! $shine,
             'points' => $fit->points,
             'why' => $fit->why,
             'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, new MatchRules) ?? 0.0, 2),
-            'remarks' => array_map(static fn(Remark $remark): array => [
-                'code' => $remark->code->value,
-                'severity' => $remark->severity->value,
-                'says' => $remark->code->says(),
-            ], $verdict->remarks),
+            'remarks' => [
+                ...($shine ? [['code' => Reason::ShowShine->value, 'severity' => Severity::Block->value, 'says' => Reason::ShowShine->says()]] : []),
+                ...array_map(static fn(Remark $remark): array => [
+                    'code' => $remark->code->value,
+                    'severity' => $remark->severity->value,
+                    'says' => $remark->code->says(),
+                ], $verdict->remarks),
+            ],
             'cautions' => $product->cautions,
         ];
     }

@@ -68,7 +68,7 @@ final readonly class VehicleFacts
         $days = [];
         if ($forecast->due_at !== null && $forecast->per_week > 0.0) {
             $due = ($forecast->due_at->getTimestamp() - $now->getTimestamp()) / 86400.0;
-            foreach (['10' => $forecast->p10, '30' => $forecast->p30, '50' => $forecast->p50] as $caution => $wear) {
+            foreach (['10' => $forecast->p10, '30' => $forecast->p30 ?? $forecast->due_wear, '50' => $forecast->p50] as $caution => $wear) {
                 if ($wear !== null) {
                     $days[$caution] = $due + 7.0 * ($wear - $forecast->due_wear) / $forecast->per_week;
                 }

@@ -15,7 +15,7 @@ final class BenchTest extends BrowserTestCase
         $this->see('//h2[contains(., "Many towels, after a rinse and foam")]');
         $this->choose('How dirty', 'Grime');
         $this->choose('What sits on it?', 'Insects');
-        $this->see('//section[@aria-live]//h3[normalize-space(.) = "Soften"]');
+        $this->see('//section[@aria-label = "The match"]//h3[normalize-space(.) = "Soften"]');
         $this->assertUses('Wash', 'Merrow Plain');
         $this->assertUses('Foam', 'Vell Lather');
         $this->assertUses('Dry', 'Ostrand Drift');
@@ -102,7 +102,7 @@ final class BenchTest extends BrowserTestCase
         $this->fill('Humidity', '130');
         $this->seeText('Humidity lies between 0 and 1');
         $this->fill('Humidity', '70');
-        $this->see('//section[@aria-live]//h2');
+        $this->see('//section[@aria-label = "The match"]//h2');
         $this->assertAccessible('Bench for a described vehicle');
         $this->assertQuietConsole('status of 422');
     }
@@ -114,13 +114,13 @@ final class BenchTest extends BrowserTestCase
         $this->press($vehicle);
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->click($this->see('//a[contains(@class, "beside")][normalize-space(.) = "Bench"]'));
-        $this->see('//section[@aria-live]//h2');
+        $this->see('//section[@aria-label = "The match"]//h2');
         foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
             $this->fill($label, $value);
         }
         $this->seeText('By hand.');
         $this->choose('Wheels', 'Filmed');
-        $this->see('//section[@aria-live and @aria-busy = "false"]');
+        $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
     }
 
     private function assertUses(string $step, string $product): void

@@ -27,7 +27,7 @@ final class Screenshots extends BrowserTestCase
         $this->choose('Water on the dirty paint', 'Weak');
         $this->shoot('record');
         $this->visit('/bench?vehicle='.basename($vehicle));
-        $this->see('//section[@aria-live]//h2');
+        $this->see('//section[@aria-label = "The match"]//h2');
         $this->choose('How dirty', 'Heavy');
         $this->choose('What sits on it?', 'Insects');
         foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {

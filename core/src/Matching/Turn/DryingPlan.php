@@ -49,6 +49,7 @@ final readonly class DryingPlan
         $how = array_values(array_filter([
             $way === 'air-only' ? null : ($schools->is(School::Towel, 'pre-damped') ? 'Damp the towels first, wring them well.' : 'Towels dry; spread them, let them drink, pull by the edges.'),
             $way === 'towel' || $way === 'air-only' ? null : 'Horizontals first: they spot first. Then glass, verticals, mirrors and gaps.',
+            $way === 'air-then-towel' || $way === 'sheet-then-towel' ? 'High pile first, low pile to level streaks; no circles, no chamois, nothing that has touched the ground.' : null,
             str_starts_with($way, 'air') ? 'Filtered air, not a yard blower; ear protection.' : null,
             $place->bay && $situation->now->isFreezing($rules) ? 'Dry the door seals and locks, so that nothing freezes shut outside.' : null,
             $air ? 'What is left may dry by itself: the last water leaves nothing that shows.' : null,

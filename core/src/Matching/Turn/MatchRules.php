@@ -33,6 +33,8 @@ final readonly class MatchRules
      * @param float $panelM2                       one panel, about a door
      * @param array<string, array{float, list<string>}> $uses  by Role value or way on: litres of mix for $useForM2 of paint, ways of use in order of likelihood
      * @param int $sidesPerTowel                   folded twice
+     * @param float $driesSoonS                    a rinse workable for less wants drying panel by panel
+     * @param float $wipeFromC                     below this air, ways that are rinsed off are easier than wiping
      */
     public function __construct(
         public VerdictRules $verdict = new VerdictRules,
@@ -72,6 +74,7 @@ final readonly class MatchRules
         public float $useForM2 = 11.5,
         public int $sidesPerTowel = 8,
         public float $driesSoonS = 600.0,
+        public float $wipeFromC = 8.0,
     ) {}
 
     public function ceiling(Method $method): int

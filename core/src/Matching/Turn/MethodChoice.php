@@ -72,7 +72,7 @@ final readonly class MethodChoice
         $seen = $situation->seen;
         $soil = sprintf('soil %d%s', $seen->soil, $seen->grit ? ' with grit' : '');
         if ($chosen === null) {
-            return sprintf('Not here, not today: nothing may touch %s under these conditions.', $soil);
+            return sprintf('Nothing may touch %s under these conditions.', $soil);
         }
         $refusal = array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred))[0]->refused[0] ?? null;
         $first = $refusal === null

@@ -90,7 +90,7 @@ final readonly class Sequence
             Step::Wash => self::wash($schools, $chosen->method, $towels),
             Step::FinalRinse => [$rinse->why, 'Jambs now, with little water.'],
             Step::Read => ['On a clean, wet panel before anything goes on: this reading tells about the layer.'],
-            Step::Topper => self::topper($schools, $topper),
+            Step::Topper => self::topper($situation, $schools, $topper),
             Step::Dry => $drying->how,
             Step::Finish => [
                 $schools->is(School::Tyre, 'satin') ? 'Tyres: thin coat, 5 to 10 minutes, wiped back so that nothing slings.' : 'Tyres: thin coat, 5 to 10 minutes, then a second thin one; wiped once against sling.',
@@ -131,13 +131,14 @@ final readonly class Sequence
     }
 
     /** @return list<string|null> */
-    private static function topper(Schools $schools, TopperChoice $topper): array
+    private static function topper(Situation $situation, Schools $schools, TopperChoice $topper): array
     {
         $best = $topper->best();
         $onPaint = $schools->is(School::ToppingUp, 'on-paint');
 
         return [
             $topper->decision->says().'. '.$topper->why,
+            $best?->bottle->applied === 'wipe' && $situation->now->air->airC < $situation->rules->wipeFromC ? 'Cold hands and damp air: a way that is sprayed on and rinsed off would be easier today.' : null,
             match ($best?->bottle->applied) {
                 null => null,
                 'foam-rinse' => 'Through the lance at its strength at the panel; at most two minutes, rinse well.',

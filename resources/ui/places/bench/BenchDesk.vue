@@ -65,7 +65,7 @@ async function take() {
           :panel-reckoned="answer && !answer.now.panel_measured ? answer.now.panel_c : null"
         />
       </div>
-      <section class="right" aria-live="polite" :aria-busy="match.isFetching.value">
+      <section class="right" aria-label="The match" :aria-busy="match.isFetching.value">
         <ProblemNote :problem="match.error.value" />
         <template v-if="answer">
           <p v-if="vehicle && vehicleId" class="small quiet which">

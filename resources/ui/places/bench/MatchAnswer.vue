@@ -46,11 +46,13 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
 <template>
   <div class="grid answer">
     <header :class="{ none: !match.possible }">
-      <h2 class="head">
-        <Glyph v-if="!match.possible" name="no" :size="24" />
-        {{ headline }}
-      </h2>
-      <p>{{ match.method.why }}</p>
+      <div aria-live="polite">
+        <h2 class="head">
+          <Glyph v-if="!match.possible" name="no" :size="24" />
+          {{ headline }}
+        </h2>
+        <p>{{ match.method.why }}</p>
+      </div>
       <ul v-if="match.method.instead.length" class="plain">
         <li v-for="line in match.method.instead" :key="line">{{ line }}</li>
       </ul>

@@ -25,7 +25,7 @@ async function send(commit: boolean) {
   try {
     seen.value = await told(
       api.POST('/api/v1/products/import', {
-        params: { header: { 'Idempotency-Key': commit ? key.value : newId() } },
+        params: { header: commit ? { 'Idempotency-Key': key.value } : {} },
         body: { text: text.value, commit },
       }),
     )

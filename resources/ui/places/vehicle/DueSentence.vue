@@ -6,7 +6,7 @@ import { useMe } from '@/lib/session'
 import { families } from '@/lib/words'
 
 // The due date in words, its window, and why.
-const props = defineProps<{ ribbon: Schemas['Ribbon']; caution: number }>()
+const props = defineProps<{ ribbon: Schemas['Ribbon']; mystery: boolean }>()
 const { zone } = useMe()
 const day = (at: string) => shortDay(at, zone.value)
 const past = (at: string) => daysUntil(at, zone.value) < 0
@@ -40,6 +40,10 @@ const what = computed(
         >
       </p>
     </template>
+    <p v-else-if="mystery" class="lead">
+      Nobody knows what lies on the paint, so only what suits everything is let on it. Ask whoever sold or treated it,
+      then add the layer below.
+    </p>
     <p v-else-if="ribbon.state === 'bare'" class="lead">
       There is nothing on the paint to maintain. Suggest a sealant or a coating, then add it below.
     </p>

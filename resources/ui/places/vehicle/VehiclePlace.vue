@@ -6,7 +6,6 @@ import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import Stack from '@/film/Stack.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
-import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -17,7 +16,6 @@ import LayerList from './LayerList.vue'
 import TurnList from './TurnList.vue'
 
 const props = defineProps<{ id: string }>()
-const { workspace } = useMe()
 const units = useUnits()
 const path = computed(() => ({ params: { path: { vehicle: props.id } } }))
 const { data: vehicle, error } = useQuery({
@@ -31,6 +29,11 @@ const { data: film } = useQuery({
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
 const adding = ref(false)
+const mystery = computed(
+  () =>
+    vehicle.value?.base_unknown &&
+    !vehicle.value.layers?.some((layer) => layer.zone === 'paint' && layer.kind === 'base' && !layer.ended_on),
+)
 const { schools: allSchools } = useSchools()
 // Only where it differs from the workspace.
 const schools = computed(() =>
@@ -81,7 +84,7 @@ const facts = computed(() => {
         </div>
       </header>
 
-      <DueSentence v-if="paint" :ribbon="paint" :caution="workspace?.caution ?? 30" />
+      <DueSentence v-if="paint" :ribbon="paint" :mystery="Boolean(mystery)" />
 
       <section ref="lane" class="strip" aria-label="Ribbons">
         <template v-if="film && width > 50">
