@@ -3,12 +3,16 @@
 declare(strict_types=1);
 
 use App\Standins\OutboxMessenger;
+use App\Standins\SimulatedTdsPen;
+use App\Standins\SimulatedThermometer;
 use App\Standins\SimulatedWeather;
 
 return [
     // Outside services, each behind an interface. What ships are stand-ins that run without a network.
     'messenger' => OutboxMessenger::class,
     'weather' => SimulatedWeather::class,
+    'pen' => SimulatedTdsPen::class,
+    'thermometer' => SimulatedThermometer::class,
 
     // Requests a minute for one person or address.
     'limits' => ['api' => (int) env('VICISSA_LIMIT_API', 240), 'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6)],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Models\Client;
+use App\Models\Gear;
 use App\Models\PersonalAccessToken;
 use App\Models\Product;
 use App\Models\Site;
@@ -13,17 +14,23 @@ use App\Models\Workspace;
 use App\Policies\RowPolicy;
 use App\Policies\WorkspacePolicy;
 use App\Reckon\BeadModel;
+use App\Reckon\CurveModel;
 use App\Reckon\DiagnoseModel;
 use App\Reckon\DueModel;
+use App\Reckon\LanceModel;
 use App\Reckon\MatchModel;
 use App\Reckon\RatioModel;
 use App\Reckon\Reckoning;
+use App\Reckon\ResinModel;
 use App\Reckon\SpotsModel;
+use App\Reckon\TankModel;
 use App\Reckon\TowelsModel;
 use App\Reckon\VerdictModel;
 use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
+use App\Standins\InfraredThermometer;
 use App\Standins\Messenger;
+use App\Standins\TdsPen;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -46,10 +53,13 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
+        $this->app->bind(TdsPen::class, static fn($app): TdsPen => $app->make(config()->string('vicissa.pen')));
+        $this->app->bind(InfraredThermometer::class, static fn($app): InfraredThermometer => $app->make(config()->string('vicissa.thermometer')));
         $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
+            new LanceModel, new TankModel, new ResinModel, new CurveModel,
         ]));
     }
 
@@ -61,7 +71,7 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
         Password::defaults(static fn(): Password => Password::min(10)->letters());
-        foreach ([Client::class, Site::class, Vehicle::class, Product::class] as $model) {
+        foreach ([Client::class, Site::class, Vehicle::class, Product::class, Gear::class] as $model) {
             Gate::policy($model, RowPolicy::class);
         }
         Gate::policy(Workspace::class, WorkspacePolicy::class);

@@ -70,6 +70,6 @@ final readonly class SimulatedWeather implements Weather
 
     private function fixed(string $what, int $at): float
     {
-        return hexdec(substr(hash('xxh32', self::SEED.' '.$what.' '.$at), 0, 6)) / 0x7FFFFF - 1.0;
+        return Noise::of(self::SEED.' '.$what.' '.$at);
     }
 }

@@ -26,6 +26,7 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Mix\AmbiguousDilution;
 use Vicissa\Core\Mix\DilutionReader;
 use Vicissa\Core\Mix\InMeans;
+use Vicissa\Core\Mix\Lance;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Diagnosis;
@@ -34,7 +35,9 @@ use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
 use Vicissa\Core\Textiles\TowelCount;
+use Vicissa\Core\Water\Draw;
 use Vicissa\Core\Water\Residue;
+use Vicissa\Core\Water\Tank;
 
 /** Every published vector, through the core alone. */
 final class VectorsTest extends TestCase
@@ -208,6 +211,50 @@ final class VectorsTest extends TestCase
     {
         $count = TowelCount::of($input['area_m2'], $input['soil'], $input['prerinsed'], $input['sides_per_towel']);
         self::assertSame($expect, ['sides' => $count->sides, 'towels' => $count->towels]);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
+    public static function lance(): iterable
+    {
+        return self::vectors('lance');
+    }
+
+    /**
+     * @param array<string, mixed> $input
+     * @param array<string, mixed> $expect
+     */
+    #[DataProvider('lance')]
+    public function testLance(array $input, array $expect): void
+    {
+        $lance = Lance::calibrated($input['washer_l_min'], $input['bottle_ml'], $input['empties_s']);
+        $mix = isset($input['target_share']) ? $lance->forPanel($input['target_share']) : $lance->forBottle($input['bottle_share']);
+        self::assertSame($expect['reachable'], $mix->reachable());
+        unset($expect['reachable']);
+        self::assertClose($expect, [
+            'draw_l_min' => $lance->drawLMin, 'carry' => $lance->carry, 'bottle_share' => $mix->bottleShare, 'panel_share' => $mix->panelShare,
+            ...($mix->fill($input['fill_ml'] ?? $lance->bottleMl) ?? ['max_panel_share' => $lance->carry]),
+        ], 1e-6);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
+    public static function tank(): iterable
+    {
+        return self::vectors('tank');
+    }
+
+    /**
+     * @param array<string, mixed> $input
+     * @param array<string, mixed> $expect
+     */
+    #[DataProvider('tank')]
+    public function testTank(array $input, array $expect): void
+    {
+        $tank = new Tank($input['tank_l'], $input['on_below_l'], $input['make_l_min'], $input['recovery']);
+        $run = $tank->run($input['start_l'], array_values(array_map(static fn(array $draw): Draw => new Draw($draw['start_min'], $draw['minutes'], $draw['l_min']), $input['draws'])), $input['horizon_min']);
+        self::assertClose($expect, [
+            'min_l' => $run->minL, 'min_at' => $run->minAt, 'empty_at' => $run->emptyAt, 'short_l' => $run->shortL,
+            'end_l' => $run->endL, 'made_l' => $run->madeL, 'feed_l' => $run->feedL,
+        ], 1e-6);
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */

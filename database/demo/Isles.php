@@ -8,6 +8,7 @@ use App\Actions\DeclareLayer;
 use App\Actions\FinishTurn;
 use App\Actions\ForecastLayers;
 use App\Actions\FoundWorkspace;
+use App\Actions\LayRound;
 use App\Models\Client;
 use App\Models\Membership;
 use App\Models\Product;
@@ -52,6 +53,8 @@ final readonly class Isles
             $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $owner, $technician))->live($vehicles, $today);
             $clock->modify($today->toIso8601String());
             ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
+
+            (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {

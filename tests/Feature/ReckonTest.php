@@ -11,7 +11,7 @@ use Tests\TestCase;
 /** The models in their JSON form, the same over HTTP and on the command line. */
 final class ReckonTest extends TestCase
 {
-    private const MODELS = ['ratio' => 1e-6, 'due' => 2e-3, 'bead' => 1e-6, 'diagnose' => 0, 'verdict' => 0, 'window' => 1e-3, 'spots' => 1e-6, 'towels' => 0];
+    private const MODELS = ['ratio' => 1e-6, 'due' => 2e-3, 'bead' => 1e-6, 'diagnose' => 0, 'verdict' => 0, 'window' => 1e-3, 'spots' => 1e-6, 'towels' => 0, 'lance' => 1e-6, 'tank' => 1e-6];
 
     /** @return iterable<string, array{string, float}> */
     public static function models(): iterable

@@ -8,6 +8,7 @@ use App\Actions\MatchTurn;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Problems\Problem;
+use App\Models\Gear;
 use App\Models\Site;
 use App\Models\Vehicle;
 use App\Reckon\Input;
@@ -24,15 +25,15 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Turn\WhatIf;
+use Vicissa\Core\Mix\Doses\DosePlan;
+use Vicissa\Core\Mix\Doses\Fill;
 
 /** The bench: the match for a vehicle as one changes what is seen, where and when. Reads only. */
 final class BenchController
 {
-    /** Where the weather is taken when no site says where it is: the middle of the isles of the demo. */
-    private const SOMEWHERE = [57.2, -7.1];
-
     private const MOST_HOURS = 24 * 10;
 
     #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
@@ -41,23 +42,35 @@ final class BenchController
     public function match(Request $request, MatchTurn $matchTurn): JsonResponse
     {
         $input = new Input($request->json()->all());
-        $id = $input->textOrNull('vehicle_id');
-        $vehicle = $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle'));
-        $weather = $input->object('weather');
-        [$situation, $schools] = $matchTurn(
-            $vehicle,
-            MatchModel::seen($input->object('seen')),
-            MatchModel::place($input->object('place')),
-            MatchModel::air($weather),
-            $input->numberOrNull('panel_c'),
-            $weather->flag('rain', false),
-            Schools::of($input->objectOrEmpty('schools')->all()),
-        );
+        [$situation, $schools] = $this->situation($input, $matchTurn);
 
         return new JsonResponse([
             ...MatchAnswer::of(TurnMatch::of($situation, $schools), $situation, $schools),
             ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools), ...WhatIf::elsewhere($situation, $schools)])] : []),
         ]);
+    }
+
+    #[OA\Post(path: '/api/v1/bench/doses', operationId: 'doseTurn', summary: 'What to mix for the match, in which vessels, to which marks, in the order of filling', tags: ['Bench'])]
+    #[Takes('BenchInput')]
+    #[Returns('Doses')]
+    public function doses(Request $request, MatchTurn $matchTurn): JsonResponse
+    {
+        [$situation, $schools] = $this->situation(new Input($request->json()->all()), $matchTurn);
+        $gear = Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->get();
+        $calibrated = $gear->where('kind', 'lance')->map(static fn(Gear $one) => $one->lance())->filter()->first();
+        $plan = DosePlan::of(
+            TurnMatch::of($situation, $schools),
+            $situation->vehicle->paintM2,
+            array_values($gear->map(static fn(Gear $one) => $one->vessel())->filter()->all()),
+            $calibrated,
+        );
+
+        return new JsonResponse(['fills' => array_map(static fn(Fill $fill): array => [
+            'kind' => $fill->kind->value, 'vessel' => $fill->vessel, 'vessel_ml' => $fill->vesselMl, 'product_id' => $fill->productId, 'product' => $fill->product, 'for' => $fill->for,
+            'mix_ml' => round($fill->mixMl, 1), 'product_ml' => $fill->productMl === null ? null : round($fill->productMl, 1), 'water_ml' => $fill->waterMl() === null ? null : round($fill->waterMl(), 1),
+            'product_low_ml' => $fill->productSpan === null ? null : round($fill->productSpan['low'], 1), 'product_high_ml' => $fill->productSpan === null ? null : round($fill->productSpan['high'], 1),
+            'times' => $fill->times, 'says' => $fill->says,
+        ], $plan->fills)]);
     }
 
     #[OA\Get(path: '/api/v1/schools', operationId: 'listSchools', summary: 'Where practitioners disagree: every school, its sides and one reason for each', tags: ['Bench'])]
@@ -81,7 +94,7 @@ final class BenchController
     {
         $asked = $request->validate(['site' => ['sometimes', 'uuid'], 'from' => ['sometimes', 'date'], 'hours' => ['sometimes', 'integer', 'between:1,'.self::MOST_HOURS]]);
         $site = isset($asked['site']) ? Site::query()->whereKey($asked['site'])->first() : null;
-        [$latitude, $longitude] = $site?->latitude !== null && $site->longitude !== null ? [$site->latitude, $site->longitude] : self::SOMEWHERE;
+        [$latitude, $longitude] = $site?->latitude !== null && $site->longitude !== null ? [$site->latitude, $site->longitude] : Weather::SOMEWHERE;
         $from = isset($asked['from']) ? CarbonImmutable::parse($asked['from']) : CarbonImmutable::instance($clock->now());
         if (abs($from->diffInDays($clock->now())) > 400) {
             throw Problem::field('from', 'The weather is known for a year or so around today.');
@@ -91,6 +104,24 @@ final class BenchController
             'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'air_c' => $hour->air->airC, 'rh' => $hour->air->rh, 'wind_m_s' => $hour->air->windMS, 'sun_w_m2' => $hour->air->sunWM2,
             'cloud' => $hour->cloud, 'rain_mm' => $hour->rainMm, 'air_off_k' => $hour->airOffK, 'sureness' => $hour->sureness,
         ], $weather->hours($latitude, $longitude, $from, $request->integer('hours', 1)))]);
+    }
+
+    /** @return array{Situation, Schools} */
+    private function situation(Input $input, MatchTurn $matchTurn): array
+    {
+        $id = $input->textOrNull('vehicle_id');
+        $vehicle = $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle'));
+        $weather = $input->object('weather');
+
+        return $matchTurn(
+            $vehicle,
+            MatchModel::seen($input->object('seen')),
+            MatchModel::place($input->object('place')),
+            MatchModel::air($weather),
+            $input->numberOrNull('panel_c'),
+            $weather->flag('rain', false),
+            Schools::of($input->objectOrEmpty('schools')->all()),
+        );
     }
 
     private function vehicle(string $id): Vehicle

@@ -149,4 +149,21 @@ use App\Http\OpenApi\Shape;
     new Field('air_off_k', 'number', 'One standard deviation of the air temperature'),
     new Field('sureness', 'number'),
 )]
+#[Shape(
+    'DoseFill',
+    new Field('kind', 'string', null, ['bucket', 'sprayer', 'bottle', 'lance']),
+    new Field('vessel', 'string?'),
+    new Field('vessel_ml', 'number?'),
+    new Field('product_id', 'string?'),
+    new Field('product', 'string'),
+    new Field('for', 'string'),
+    new Field('mix_ml', 'number'),
+    new Field('product_ml', 'number?'),
+    new Field('water_ml', 'number?'),
+    new Field('product_low_ml', 'number?'),
+    new Field('product_high_ml', 'number?'),
+    new Field('times', 'integer'),
+    new Field('says', 'string?'),
+)]
+#[Shape('Doses', new Field('fills', 'DoseFill[]', 'In the order of filling'))]
 final class BenchSchemas {}

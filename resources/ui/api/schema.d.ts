@@ -118,6 +118,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/bench/doses': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What to mix for the match, in which vessels, to which marks, in the order of filling */
+    post: operations['doseTurn']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/bench/match': {
     parameters: {
       query?: never
@@ -170,6 +187,40 @@ export interface paths {
     patch: operations['updateClient']
     trace?: never
   }
+  '/api/v1/devices/pen': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What the pen shows (a simulated one ships) */
+    post: operations['dipPen']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/devices/thermometer': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What the thermometer shows (a simulated one ships) */
+    post: operations['aimThermometer']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/film': {
     parameters: {
       query?: never
@@ -181,6 +232,58 @@ export interface paths {
     get: operations['film']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/gear': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** All of it, by kind and name */
+    get: operations['listGear']
+    put?: never
+    post: operations['createGear']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/gear/{gear}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Put away; its history stays */
+    delete: operations['archiveGear']
+    options?: never
+    head?: never
+    /** Change some fields; needs If-Match */
+    patch: operations['updateGear']
+    trace?: never
+  }
+  '/api/v1/gear/{gear}/events': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A lance calibrated, resin refilled, a level read; written once */
+    post: operations['noteGearEvent']
     delete?: never
     options?: never
     head?: never
@@ -214,6 +317,23 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['withdrawInvitation']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/labels': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A PDF, one label a page of its own size */
+    post: operations['printLabels']
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -467,6 +587,24 @@ export interface paths {
     put?: never
     /** Reckon a model: an object gives an object, an array an array with errors in their places (docs/formats.md) */
     post: operations['reckon']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/round': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A day’s turns with the drying curve of each, and where the treated water goes */
+    get: operations['showRound']
+    /** Who is on the way that day, in driving order */
+    put: operations['layRound']
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -727,6 +865,41 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/water': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How the chain of treated water stands */
+    get: operations['showWater']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/water/readings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Newest first, paged by cursor */
+    get: operations['listWaterReadings']
+    put?: never
+    /** Written once; a tap reading becomes the site’s */
+    post: operations['noteWaterReading']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/weather': {
     parameters: {
       query?: never
@@ -867,6 +1040,15 @@ export interface components {
       wheels?: components['schemas']['BenchReadings']
       glass?: components['schemas']['BenchReadings']
     }
+    BottleLabel: {
+      /** @description Labels for bottles that were mixed. */
+      name: string
+      dilution: string
+      /** Format: date */
+      mixed_on: string
+      caution?: string | null
+      copies?: number
+    }
     Client: {
       /** Format: uuid */
       id: string
@@ -898,6 +1080,26 @@ export interface components {
       bottle?: string
       wheel?: string
       tyre?: string
+    }
+    DoseFill: {
+      /** @enum {string} */
+      kind: 'bucket' | 'sprayer' | 'bottle' | 'lance'
+      vessel: string | null
+      vessel_ml: number | null
+      product_id: string | null
+      product: string
+      for: string
+      mix_ml: number
+      product_ml: number | null
+      water_ml: number | null
+      product_low_ml: number | null
+      product_high_ml: number | null
+      times: number
+      says: string | null
+    }
+    Doses: {
+      /** @description In the order of filling */
+      fills: components['schemas']['DoseFill'][]
     }
     DueDate: {
       /** Format: uuid */
@@ -962,6 +1164,65 @@ export interface components {
     ForgotInput: {
       email: string
     }
+    Gear: {
+      /** Format: uuid */
+      id: string
+      /** @enum {string} */
+      kind: 'washer' | 'lance' | 'bottle' | 'sprayer' | 'bucket' | 'towel' | 'tank' | 'ro' | 'resin'
+      name: string
+      facts: components['schemas']['GearFacts']
+      note: string | null
+      archived: boolean
+      /** @description Newest first */
+      events: components['schemas']['GearEvent'][]
+      /** @description Of a lance; null when it has never been calibrated */
+      calibration: components['schemas']['LanceCalibration'] | null
+      version: number
+    }
+    GearEvent: {
+      /** Format: uuid */
+      id: string
+      /** @enum {string} */
+      kind: 'calibration' | 'refill' | 'level'
+      facts: components['schemas']['GearEventFacts']
+      /** Format: date-time */
+      at: string
+    }
+    GearEventFacts: {
+      washer_l_min?: number
+      bottle_ml?: number
+      empties_s?: number
+      l?: number
+    }
+    GearEventInput: {
+      /** @enum {string} */
+      kind: 'calibration' | 'refill' | 'level'
+      facts: components['schemas']['GearEventFacts']
+      /** Format: date-time */
+      at?: string
+    }
+    GearFacts: {
+      /** @description Washer: l/min */
+      l_min?: number
+      /** @description Vessels */
+      ml?: number
+      /** @description Towels */
+      count?: number
+      /** @description Tank and resin: litres */
+      l?: number
+      /** @description Tank: the float switch */
+      on_below_l?: number
+      rejection?: number
+      recovery?: number
+      make_l_min?: number
+      capacity_g_per_l?: number
+    }
+    GearInput: {
+      kind?: string
+      name?: string
+      facts?: components['schemas']['GearFacts']
+      note?: string | null
+    }
     ImportError: {
       field: string
       says: string
@@ -1000,6 +1261,20 @@ export interface components {
       token: string
       name?: string
       password: string
+    }
+    LabelInput: {
+      /** @enum {string} */
+      size: 'small' | 'medium' | 'large'
+      labels: components['schemas']['BottleLabel'][]
+    }
+    LanceCalibration: {
+      washer_l_min: number
+      bottle_ml: number
+      empties_s: number
+      draw_l_min: number
+      carry: number
+      /** Format: date-time */
+      at: string
     }
     Layer: {
       /** Format: uuid */
@@ -1250,6 +1525,18 @@ export interface components {
       /** Format: date-time */
       created_at: string
     }
+    PenAnswer: {
+      tds_mg_l: number
+    }
+    PenInput: {
+      /**
+       * Format: uuid
+       * @description Water as it was read, how the chain stands, and the devices one holds.
+       */
+      site_id?: string | null
+      /** @enum {string} */
+      point: 'tap' | 'ro' | 'treated' | 'tank'
+    }
     Problem: {
       type: string
       title: string
@@ -1390,6 +1677,19 @@ export interface components {
       token: string
       password: string
     }
+    ResinState: {
+      /** Format: uuid */
+      gear_id: string
+      name: string
+      share_left: number
+      litres_left: number | null
+      warns: boolean
+      used_g: number
+      litres_since: number
+      litres_a_week: number
+      /** Format: date */
+      runs_out_on: string | null
+    }
     RestockInput: {
       /** @description The shelf, as it stands on the labels. */
       ml: number
@@ -1470,6 +1770,74 @@ export interface components {
       p50: string | null
       /** Format: date-time */
       p90: string | null
+    }
+    Round: {
+      /** Format: date */
+      on: string
+      from_hour: number
+      stops: components['schemas']['RoundStop'][]
+      tank: components['schemas']['RoundTank'] | null
+      suggested: components['schemas']['RoundSuggestion'][]
+    }
+    RoundHour: {
+      /**
+       * Format: date-time
+       * @description A day's turns.
+       */
+      at: string
+      air_c: number
+      rain_mm: number
+      sureness: number
+      panel_c: number
+      working_s: number | null
+      /** @enum {string|null} */
+      avoid: 'dries-too-fast' | 'frost' | 'rain' | null
+    }
+    RoundInput: {
+      /** Format: date */
+      on: string
+      vehicle_ids: string[]
+    }
+    RoundSite: {
+      /** Format: uuid */
+      id: string
+      name: string
+      hours: string | null
+      access: string | null
+      water: string
+      shade: boolean
+      travel_min: number
+    }
+    RoundStop: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      tone: string
+      site: components['schemas']['RoundSite'] | null
+      minutes: number
+      /** @description After leaving */
+      starts_min: number
+      treated_l: number
+      hours: components['schemas']['RoundHour'][]
+    }
+    RoundSuggestion: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      site: string | null
+      days_over: number
+    }
+    RoundTank: {
+      name: string
+      holds_l: number
+      start_l: number
+      end_l: number
+      short_l: number
+      empty_at_min: number | null
+      /** Format: uuid */
+      dry_at_vehicle: string | null
+      minutes: number
+      points: components['schemas']['TankPoint'][]
     }
     School: {
       school: string
@@ -1606,6 +1974,22 @@ export interface components {
       layer_name?: string | null
       /** Format: date */
       since?: string | null
+    }
+    TankPoint: {
+      min: number
+      l: number
+    }
+    ThermometerAnswer: {
+      panel_c: number
+    }
+    ThermometerInput: {
+      /** Format: uuid */
+      site_id?: string | null
+      tone: string
+      /** @enum {string} */
+      exposure?: 'flat' | 'sides' | 'shade'
+      /** Format: date-time */
+      at?: string
     }
     Token: {
       id: number
@@ -1767,6 +2151,43 @@ export interface components {
       id: string
       name: string
       water: string
+    }
+    WaterPoint: {
+      point: string
+      tds_mg_l: number
+      /** Format: date-time */
+      at: string
+      site: string | null
+    }
+    WaterReading: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      site_id: string | null
+      site: string | null
+      /** @enum {string} */
+      point: 'tap' | 'ro' | 'treated' | 'tank'
+      tds_mg_l: number
+      litres: number | null
+      /** Format: date-time */
+      at: string
+      note: string | null
+    }
+    WaterReadingInput: {
+      /** Format: uuid */
+      site_id?: string | null
+      /** @enum {string} */
+      point: 'tap' | 'ro' | 'treated' | 'tank'
+      tds_mg_l: number
+      /** @description Treated through the resin since the reading before */
+      litres?: number | null
+      /** Format: date-time */
+      at?: string
+      note?: string | null
+    }
+    WaterState: {
+      points: components['schemas']['WaterPoint'][]
+      resin: components['schemas']['ResinState'] | null
     }
     WeatherHour: {
       /** Format: date-time */
@@ -2034,6 +2455,39 @@ export interface operations {
       }
     }
   }
+  doseTurn: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BenchInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Doses']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   matchTurn: {
     parameters: {
       query?: never
@@ -2235,6 +2689,72 @@ export interface operations {
       }
     }
   }
+  dipPen: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PenInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PenAnswer']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  aimThermometer: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ThermometerInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ThermometerAnswer']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   film: {
     parameters: {
       query?: never
@@ -2251,6 +2771,178 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Film']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listGear: {
+    parameters: {
+      query?: {
+        /** @description Also what was put away */
+        archived?: boolean
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Gear'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  createGear: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['GearInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Gear']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  archiveGear: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        gear: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  updateGear: {
+    parameters: {
+      query?: never
+      header: {
+        'If-Match': string
+      }
+      path: {
+        gear: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['GearInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Gear']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  noteGearEvent: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        gear: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['GearEventInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Gear']
         }
       }
       /** @description What went wrong */
@@ -2345,6 +3037,39 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  printLabels: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LabelInput']
+      }
+    }
+    responses: {
+      /** @description The labels */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
       }
       /** @description What went wrong */
       default: {
@@ -2981,7 +3706,21 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        model: 'ratio' | 'wear' | 'due' | 'bead' | 'diagnose' | 'verdict' | 'window' | 'spots' | 'towels' | 'match'
+        model:
+          | 'ratio'
+          | 'wear'
+          | 'due'
+          | 'bead'
+          | 'diagnose'
+          | 'verdict'
+          | 'window'
+          | 'spots'
+          | 'towels'
+          | 'match'
+          | 'lance'
+          | 'tank'
+          | 'resin'
+          | 'curve'
       }
       cookie?: never
     }
@@ -3010,6 +3749,71 @@ export interface operations {
             | {
                 [key: string]: unknown
               }[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showRound: {
+    parameters: {
+      query?: {
+        /** @description Today when left out */
+        on?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Round']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  layRound: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RoundInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Round']
         }
       }
       /** @description What went wrong */
@@ -3787,6 +4591,107 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Turn']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showWater: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['WaterState']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listWaterReadings: {
+    parameters: {
+      query?: {
+        site?: string
+        point?: 'tap' | 'ro' | 'treated' | 'tank'
+        limit?: number
+        cursor?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['WaterReading'][]
+            next_cursor: string | null
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  noteWaterReading: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['WaterReadingInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['WaterReading']
         }
       }
       /** @description What went wrong */

@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Gear;
+use App\Models\GearEvent;
+use App\Models\RoundStop;
+use App\Models\Site;
+use App\Models\Vehicle;
+use App\Record\TurnLog;
+use App\Standins\Weather;
+use App\Standins\WeatherHour;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Drying\DayCurve;
+use Vicissa\Core\Drying\Exposure;
+use Vicissa\Core\Drying\Film;
+use Vicissa\Core\Drying\Material;
+use Vicissa\Core\Drying\Tone;
+use Vicissa\Core\Water\Draw;
+use Vicissa\Core\Water\Tank;
+
+/**
+ * A day's turns: for each stop the drying curve of its colour in its place's weather, the hours to avoid, and where the
+ * treated water goes.
+ */
+final readonly class DrawRound
+{
+    private const FROM_HOUR = 7;
+
+    private const HOURS = 13;
+
+    /** A final rinse takes so many litres a m² of paint, at so many litres a minute. */
+    private const RINSE_L_M2 = 2.2;
+
+    private const RINSE_L_MIN = 6.0;
+
+    /** Minutes a m² of paint, when nobody has measured a pace. */
+    private const MINUTES_M2 = 6.0;
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private Weather $weather,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function __invoke(string $on): array
+    {
+        $stops = RoundStop::query()->with('vehicle.site')->where('on', $on)->orderBy('position')->orderBy('id')->get();
+        $vehicles = Vehicle::query()->with('site')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $log = TurnLog::of($ids);
+        $zone = $this->tenancy->workspace()->time_zone;
+        $day = CarbonImmutable::parse($on, $zone);
+        $going = $stops->pluck('vehicle_id')->all();
+        $hours = [];
+        $rows = $draws = [];
+        $minute = 0.0;
+        foreach ($stops as $stop) {
+            $vehicle = $stop->vehicle;
+            if ($vehicle === null) {
+                continue;
+            }
+            $site = $vehicle->site;
+            $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
+            $minutes = round(self::MINUTES_M2 * $vehicle->paint_m2);
+            $minute += $site->travel_min ?? 0;
+            $litres = $this->treatedLitres($vehicle, $site);
+            if ($litres > 0.0) {
+                // The last rinse comes towards the end of the turn.
+                $draws[] = ['vehicle_id' => $vehicle->id, 'draw' => new Draw($minute + 0.7 * $minutes, $litres / self::RINSE_L_MIN, self::RINSE_L_MIN)];
+            }
+            $rows[] = [
+                'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
+                'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
+                'minutes' => $minutes, 'starts_min' => round($minute), 'treated_l' => round($litres, 1),
+                'hours' => $this->curve($vehicle, $site, $weather),
+            ];
+            $minute += $minutes;
+        }
+
+        return [
+            'on' => $on,
+            'from_hour' => self::FROM_HOUR,
+            'stops' => $rows,
+            'tank' => $this->tank($draws, $minute),
+            'suggested' => $this->suggested($vehicles, $going, $log, $day),
+        ];
+    }
+
+    /**
+     * @param list<WeatherHour> $weather
+     * @return list<array<string, mixed>>
+     */
+    private function curve(Vehicle $vehicle, ?Site $site, array $weather): array
+    {
+        $exposure = ($site->shade ?? false) || ($site->bay ?? false) ? Exposure::Shade : Exposure::Flat;
+        $curve = DayCurve::of(array_map(static fn(WeatherHour $hour): Air => $hour->air, $weather), Tone::from($vehicle->tone), Material::from($vehicle->material), Film::BeadedRinse, $exposure);
+
+        return array_map(static fn(WeatherHour $hour, array $one): array => [
+            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'sureness' => $hour->sureness,
+            'panel_c' => round($one['panel_c'], 1), 'working_s' => $one['working_s'] === null ? null : round($one['working_s']),
+            'avoid' => match (true) {
+                ! $one['suits'] => 'dries-too-fast',
+                $hour->air->airC < 2.0 => 'frost',
+                $hour->rainMm >= 0.5 && ! ($site->bay ?? false) => 'rain',
+                default => null,
+            },
+        ], $weather, $curve->hours);
+    }
+
+    /** Where the tap would leave marks, the last rinse comes from the tank. */
+    private function treatedLitres(Vehicle $vehicle, ?Site $site): float
+    {
+        $hard = ($site->tds_mg_l ?? 250.0) * Film::BeadedRinse->kgM2() > (Tone::from($vehicle->tone)->isLight() ? 6.0 : 2.0);
+
+        return $hard || $site?->water === 'none' ? self::RINSE_L_M2 * $vehicle->paint_m2 : 0.0;
+    }
+
+    /**
+     * @param list<array{vehicle_id: string, draw: Draw}> $draws
+     * @return array<string, mixed>|null null when there is no tank among the gear
+     */
+    private function tank(array $draws, float $minutes): ?array
+    {
+        $gear = Gear::query()->whereNull('archived_at')->whereIn('kind', ['tank', 'ro'])->orderBy('name')->get();
+        $tank = $gear->firstWhere('kind', 'tank');
+        if ($tank === null) {
+            return null;
+        }
+        $level = GearEvent::query()->where('gear_id', $tank->id)->where('kind', 'level')->orderByDesc('at')->orderByDesc('id')->first();
+        $holds = $tank->fact('l') ?? 100.0;
+        $start = min($holds, is_numeric($level?->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds);
+        // On the road nothing is made: the membrane stands in the unit.
+        $run = (new Tank($holds, 0.0, 0.0, 0.5))->run($start, array_column($draws, 'draw'), max(1.0, $minutes));
+        $dry = null;
+        foreach ($draws as ['vehicle_id' => $id, 'draw' => $draw]) {
+            if ($run->emptyAt !== null && $run->emptyAt < $draw->startMin + $draw->minutes + 1e-9) {
+                $dry = $id;
+                break;
+            }
+        }
+
+        return [
+            'name' => $tank->name, 'holds_l' => $holds, 'start_l' => $start, 'end_l' => round($run->endL, 1), 'short_l' => round($run->shortL, 1),
+            'empty_at_min' => $run->emptyAt === null ? null : round($run->emptyAt), 'dry_at_vehicle' => $dry, 'minutes' => round($minutes),
+            'points' => array_map(static fn(array $point): array => ['min' => round($point['min'], 1), 'l' => round($point['l'], 1)], $run->points),
+        ];
+    }
+
+    /**
+     * Who is due by rhythm, longest overdue first.
+     *
+     * @param Collection<int, Vehicle> $vehicles
+     * @param array<array-key, mixed> $going
+     * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int}>
+     */
+    private function suggested(Collection $vehicles, array $going, TurnLog $log, CarbonImmutable $day): array
+    {
+        $due = [];
+        foreach ($vehicles as $vehicle) {
+            $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
+            $over = $last === null ? 0 : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
+            if ($over >= 0 && ! in_array($vehicle->id, $going, true)) {
+                $due[] = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'site' => $vehicle->site?->name, 'days_over' => $over];
+            }
+        }
+        usort($due, static fn(array $a, array $b): int => [$b['days_over'], $a['name']] <=> [$a['days_over'], $b['name']]);
+
+        return $due;
+    }
+}

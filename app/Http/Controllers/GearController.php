@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Controllers\Concerns\Versioned;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
+use App\Http\Requests\GearRequest;
+use App\Http\Resources\GearResource;
+use App\Models\Gear;
+use App\Models\GearEvent;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Mix\Lance;
+
+/** Washers, lances, vessels and the chain of treated water, with what happened to them. */
+final class GearController
+{
+    use Versioned;
+
+    public function __construct(private readonly ClockInterface $clock) {}
+
+    #[OA\Get(path: '/api/v1/gear', operationId: 'listGear', summary: 'All of it, by kind and name', tags: ['Gear'], parameters: [new OA\QueryParameter(name: 'archived', description: 'Also what was put away', schema: new OA\Schema(type: 'boolean'))])]
+    #[Returns('Gear', list: true)]
+    public function index(Request $request): JsonResponse
+    {
+        Gate::authorize('viewAny', Gear::class);
+
+        return new JsonResponse(['data' => GearResource::collection(Gear::query()->with('events')->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))->orderBy('kind')->orderBy('name')->orderBy('id')->get())]);
+    }
+
+    #[OA\Post(path: '/api/v1/gear', operationId: 'createGear', tags: ['Gear'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[Takes('GearInput')]
+    #[Returns('Gear', 201)]
+    public function store(GearRequest $request): JsonResponse
+    {
+        Gate::authorize('create', Gear::class);
+        $gear = Gear::query()->create($request->validated());
+
+        return $this->sent(new GearResource($gear->refresh()->load('events')), $gear, 201);
+    }
+
+    #[OA\Patch(path: '/api/v1/gear/{gear}', operationId: 'updateGear', summary: 'Change some fields; needs If-Match', tags: ['Gear'], parameters: [
+        new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Takes('GearInput')]
+    #[Returns('Gear')]
+    public function update(GearRequest $request, Gear $gear): JsonResponse
+    {
+        Gate::authorize('update', $gear);
+        $gear = $this->changed($request, $gear, static fn(Gear $row): GearResource => new GearResource($row->load('events')), static fn(Gear $row): Gear => $row->fill($request->validated()));
+
+        return $this->sent(new GearResource($gear->load('events')), $gear);
+    }
+
+    #[OA\Delete(path: '/api/v1/gear/{gear}', operationId: 'archiveGear', summary: 'Put away; its history stays', tags: ['Gear'], parameters: [new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function destroy(Gear $gear): Response
+    {
+        Gate::authorize('update', $gear);
+        $gear->update(['archived_at' => $gear->archived_at ?? $this->clock->now()]);
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/gear/{gear}/events', operationId: 'noteGearEvent', summary: 'A lance calibrated, resin refilled, a level read; written once', tags: ['Gear'], parameters: [
+        new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Takes('GearEventInput')]
+    #[Returns('Gear', 201)]
+    public function note(Request $request, Gear $gear): JsonResponse
+    {
+        Gate::authorize('update', $gear);
+        $given = $request->validate(['kind' => ['required', 'in:calibration,refill,level'], 'facts' => ['present', 'array'], 'at' => ['sometimes', 'date', 'before:+5 minutes']]);
+        $number = static fn(string $field): float => is_numeric($given['facts'][$field] ?? null) ? (float) $given['facts'][$field] : throw InvalidInput::at("facts.{$field}", 'A number is needed here.');
+        $wrongKind = static fn(string $needs): InvalidInput => InvalidInput::at('kind', "That is only done to a {$needs}.");
+        $facts = match ($given['kind']) {
+            'calibration' => $gear->kind === 'lance' ? $this->calibration($number) : throw $wrongKind('lance'),
+            'level' => $gear->kind === 'tank' ? ['l' => $this->between('facts.l', $number('l'), 0.0, $gear->fact('l') ?? 20000.0)] : throw $wrongKind('tank'),
+            default => $gear->kind === 'resin' ? [] : throw $wrongKind('vessel of resin'),
+        };
+        GearEvent::query()->create([
+            'gear_id' => $gear->id, 'kind' => $given['kind'], 'facts' => $facts, 'at' => isset($given['at']) ? CarbonImmutable::parse($given['at']) : $this->clock->now(),
+            'written_by' => $request->user()?->getAuthIdentifier(),
+        ]);
+
+        return $this->sent(new GearResource($gear->load('events')), $gear, 201);
+    }
+
+    /**
+     * @param callable(string): float $number
+     * @return array{washer_l_min: float, bottle_ml: float, empties_s: float}
+     */
+    private function calibration(callable $number): array
+    {
+        $facts = ['washer_l_min' => $number('washer_l_min'), 'bottle_ml' => $number('bottle_ml'), 'empties_s' => $number('empties_s')];
+        try {
+            Lance::calibrated(...array_values($facts));
+        } catch (InvalidInput $e) {
+            throw InvalidInput::at('facts.'.$e->field, $e->getMessage());
+        }
+
+        return $facts;
+    }
+
+    private function between(string $field, float $value, float $low, float $high): float
+    {
+        InvalidInput::unlessBetween($field, $value, $low, $high, 'l');
+
+        return $value;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\DrawRound;
+use App\Actions\LayRound;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
+use App\Http\OpenApi\Takes;
+use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
+
+/** A day's turns. */
+#[Shape('RoundHour', new Field('at', 'date-time'), new Field('air_c', 'number'), new Field('rain_mm', 'number'), new Field('sureness', 'number'), new Field('panel_c', 'number'), new Field('working_s', 'number?'), new Field('avoid', 'string?', null, ['dries-too-fast', 'frost', 'rain']))]
+#[Shape('RoundSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('hours', 'string?'), new Field('access', 'string?'), new Field('water', 'string'), new Field('shade', 'boolean'), new Field('travel_min', 'integer'))]
+#[Shape('RoundStop', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('tone', 'string'), new Field('site', 'RoundSite?'), new Field('minutes', 'number'), new Field('starts_min', 'number', 'After leaving'), new Field('treated_l', 'number'), new Field('hours', 'RoundHour[]'))]
+#[Shape('TankPoint', new Field('min', 'number'), new Field('l', 'number'))]
+#[Shape('RoundTank', new Field('name', 'string'), new Field('holds_l', 'number'), new Field('start_l', 'number'), new Field('end_l', 'number'), new Field('short_l', 'number'), new Field('empty_at_min', 'number?'), new Field('dry_at_vehicle', 'uuid?'), new Field('minutes', 'number'), new Field('points', 'TankPoint[]'))]
+#[Shape('RoundSuggestion', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('site', 'string?'), new Field('days_over', 'integer'))]
+#[Shape('Round', new Field('on', 'date'), new Field('from_hour', 'integer'), new Field('stops', 'RoundStop[]'), new Field('tank', 'RoundTank?'), new Field('suggested', 'RoundSuggestion[]'))]
+#[Shape('RoundInput', new Field('on', 'date'), new Field('vehicle_ids', 'uuid[]'))]
+final class RoundController
+{
+    public function __construct(private readonly Tenancy $tenancy) {}
+
+    #[OA\Get(path: '/api/v1/round', operationId: 'showRound', summary: 'A day’s turns with the drying curve of each, and where the treated water goes', tags: ['Round'], parameters: [new OA\QueryParameter(name: 'on', description: 'Today when left out', schema: new OA\Schema(type: 'string', format: 'date'))])]
+    #[Returns('Round')]
+    public function show(Request $request, DrawRound $drawRound, ClockInterface $clock): JsonResponse
+    {
+        Gate::authorize('viewAny', Vehicle::class);
+        $asked = $request->validate(['on' => ['sometimes', 'date_format:Y-m-d', 'after:-400 days', 'before:+400 days']]);
+
+        return new JsonResponse($drawRound($asked['on'] ?? $this->tenancy->workspace()->dateOf($clock->now())));
+    }
+
+    #[OA\Put(path: '/api/v1/round', operationId: 'layRound', summary: 'Who is on the way that day, in driving order', tags: ['Round'])]
+    #[Takes('RoundInput')]
+    #[Returns('Round')]
+    public function lay(Request $request, LayRound $layRound, DrawRound $drawRound): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $given = $request->validate([
+            'on' => ['required', 'date_format:Y-m-d', 'after:-400 days', 'before:+400 days'],
+            'vehicle_ids' => ['present', 'array', 'max:60'],
+            'vehicle_ids.*' => ['uuid', 'distinct', Rule::exists('vehicles', 'id')->where('workspace_id', $this->tenancy->workspace()->id)],
+        ]);
+        $layRound($given['on'], array_values($given['vehicle_ids']));
+
+        return new JsonResponse($drawRound($given['on']));
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Gear;
+use App\Record\GearRules;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Validator;
+
+final class GearRequest extends FactsRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $new = $this->route('gear') === null;
+
+        return [
+            'kind' => $new ? ['required', Rule::in(array_keys(GearRules::FACTS))] : ['prohibited'],
+            'name' => [$new ? 'required' : 'sometimes', 'string', 'min:1', 'max:80'],
+            'facts' => [$new ? 'required' : 'sometimes', 'array'],
+            'note' => ['sometimes', 'nullable', 'string', 'max:240'],
+        ];
+    }
+
+    /** @return list<callable(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            $gear = $this->route('gear');
+            $kind = $gear instanceof Gear ? $gear->kind : $this->string('kind')->value();
+            if ($this->has('facts') && $validator->errors()->isEmpty()) {
+                foreach (GearRules::errors($kind, $this->array('facts')) as $field => $says) {
+                    $validator->errors()->add($field, $says);
+                }
+            }
+        }];
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Mix\Lance;
+
+/** `lance`: strength at the panel. */
+final readonly class LanceModel implements Model
+{
+    public function name(): string
+    {
+        return 'lance';
+    }
+
+    public function reckon(Input $input): array
+    {
+        $lance = Lance::calibrated($input->number('washer_l_min'), $input->number('bottle_ml'), $input->number('empties_s'));
+        $fill = $input->numberOrNull('fill_ml') ?? $lance->bottleMl;
+        InvalidInput::unlessBetween('fill_ml', $fill, 0.1, 100000, 'ml');
+        if ($input->has('target_share') === $input->has('bottle_share')) {
+            throw $input->wrong('target_share', 'or bottle_share is needed, one of them');
+        }
+        $mix = $input->has('target_share') ? $lance->forPanel($input->number('target_share')) : $lance->forBottle($input->number('bottle_share'));
+
+        return [
+            'draw_l_min' => $lance->drawLMin,
+            'carry' => $lance->carry,
+            'bottle_share' => $mix->bottleShare,
+            'panel_share' => $mix->panelShare,
+            'reachable' => $mix->reachable(),
+            ...($mix->fill($fill) ?? ['max_panel_share' => $lance->carry]),
+        ];
+    }
+}

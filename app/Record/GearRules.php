@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+/** Which figures a piece of gear has, by kind, with their limits. */
+final class GearRules
+{
+    /** Limits by field: lowest, highest. Volumes in ml for vessels, in litres for what stands in the van. */
+    public const FACTS = [
+        'washer' => ['l_min' => [0.5, 60]],
+        'lance' => ['ml' => [100, 10000]],
+        'bottle' => ['ml' => [50, 10000]],
+        'sprayer' => ['ml' => [200, 30000]],
+        'bucket' => ['ml' => [2000, 60000]],
+        'towel' => ['count' => [0, 10000]],
+        'tank' => ['l' => [5, 20000], 'on_below_l' => [0, 20000]],
+        'ro' => ['rejection' => [0.01, 1], 'recovery' => [0.05, 1], 'make_l_min' => [0.01, 200]],
+        'resin' => ['l' => [0.1, 1000], 'capacity_g_per_l' => [0.1, 200]],
+    ];
+
+    /**
+     * @param array<array-key, mixed> $facts
+     * @return array<string, string> sentences by field, "facts.l_min"
+     */
+    public static function errors(string $kind, array $facts): array
+    {
+        $errors = [];
+        foreach (self::FACTS[$kind] ?? [] as $field => [$low, $high]) {
+            $value = $facts[$field] ?? null;
+            if (! is_int($value) && ! is_float($value)) {
+                $errors["facts.{$field}"] = 'A number is needed here.';
+            } elseif ($value < $low || $value > $high) {
+                $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
+            }
+        }
+        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? [])) as $field) {
+            $errors["facts.{$field}"] = 'There is no such figure for this kind of gear.';
+        }
+        if ($kind === 'tank' && $errors === [] && $facts['on_below_l'] > $facts['l']) {
+            $errors['facts.on_below_l'] = 'The float switch can’t stand above the rim.';
+        }
+
+        return $errors;
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Standins;
+
+use App\Models\Site;
+use DateTimeImmutable;
+use Vicissa\Core\Drying\Exposure;
+use Vicissa\Core\Drying\Panel;
+use Vicissa\Core\Drying\Tone;
+
+/** Shows where the simulated weather would put a panel of that colour, give or take a degree. */
+final readonly class SimulatedThermometer implements InfraredThermometer
+{
+    public function __construct(private Weather $weather) {}
+
+    public function aim(?Site $site, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float
+    {
+        $hour = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
+        $settled = Panel::settlesAt($hour->air->shaded($exposure->ofSun()), $tone->absorptance());
+
+        return round($settled + Noise::of('infrared', $site?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')), 1);
+    }
+}
