@@ -54,7 +54,7 @@ final class VanAndWater
             }
             match ($gear->kind) {
                 'tank' => $this->event($gear, 'level', ['l' => 150], $today->subHours(11)),
-                'resin' => array_map(fn(int $weeks) => $this->event($gear, 'refill', [], $today->subWeeks($weeks)), [47, 26, 17]),
+                'resin' => array_map(fn(int $weeks) => $this->event($gear, 'refill', [], $today->subWeeks($weeks)), [47, 26, 10]),
                 default => null,
             };
         }
@@ -80,7 +80,7 @@ final class VanAndWater
             }
             $feed = 305.0 * $season * (0.055 + 0.0004 * (51 - $week) + 0.004 * $this->unit());
             $rows[] = $this->row($unit->id, 'ro', $feed, (float) $this->chance->getInt(140, 260), $at);
-            $sinceRefill = min(array_map(static fn(int $refill): int => $refill >= $week ? $refill - $week : 99, [47, 26, 17, 51]));
+            $sinceRefill = min(array_map(static fn(int $refill): int => $refill >= $week ? $refill - $week : 99, [47, 26, 10, 51]));
             $rows[] = $this->row($unit->id, 'treated', 1.5 + 0.02 * $sinceRefill ** 2 + 0.4 * abs($this->unit()), null, $at->addMinutes(2));
         }
         foreach ($rows as $row) {

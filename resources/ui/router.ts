@@ -87,6 +87,20 @@ const places: RouteRecordRaw[] = [
     props: true,
     meta: { title: 'Walk round' },
   },
+  { path: '/bench/mix', name: 'mix', component: () => import('./places/mix/MixPlace.vue'), meta: { title: 'Mix' } },
+  {
+    path: '/bench/water',
+    name: 'water',
+    component: () => import('./places/water/WaterPlace.vue'),
+    meta: { title: 'Water' },
+  },
+  { path: '/round', name: 'round', component: () => import('./places/round/RoundPlace.vue'), meta: { title: 'Round' } },
+  {
+    path: '/shelf/gear',
+    name: 'gear',
+    component: () => import('./places/gear/GearPlace.vue'),
+    meta: { title: 'Gear' },
+  },
   {
     path: '/workspace/schools',
     name: 'schools',

@@ -80,3 +80,8 @@ export function fromWallClock(zone: string, value: string): string {
   }
   return new Date(moment).toISOString()
 }
+
+/** The hour of a moment in a zone, "9". */
+export function hourIn(zone: string, moment: string): string {
+  return String(Number(formatter('en-GB', { timeZone: zone, hour: '2-digit', hour12: false }).format(new Date(moment))))
+}

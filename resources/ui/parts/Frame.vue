@@ -14,6 +14,7 @@ const router = useRouter()
 
 const places = [
   { to: '/', name: 'Film', glyph: 'film' },
+  { to: '/round', name: 'Round', glyph: 'round' },
   { to: '/bench', name: 'Bench', glyph: 'bench' },
   { to: '/book', name: 'Book', glyph: 'book' },
   { to: '/shelf', name: 'Shelf', glyph: 'shelf' },

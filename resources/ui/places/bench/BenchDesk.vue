@@ -4,6 +4,7 @@ import { computed, ref, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import DoseList from './DoseList.vue'
 import DescribeVehicle from './DescribeVehicle.vue'
 import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
 import { useMatch } from './match'
@@ -22,8 +23,9 @@ const look = useLook(props.vehicleId ?? 'described', zone.value)
 if (look.value.at < lookAt(zone.value).at.slice(0, 10)) look.value.at = lookAt(zone.value).at
 const described_ = useLocalStorage('described-vehicle', described, { mergeDefaults: true })
 const comparing = ref(false)
+const mixing = ref(false)
 const { schools } = useSchools()
-const { vehicle, site, place, forecast, weather, weatherError, match } = useMatch(
+const { vehicle, site, place, forecast, weather, weatherError, ask, match } = useMatch(
   look,
   toRef(props, 'vehicleId'),
   described_,
@@ -62,6 +64,8 @@ async function take() {
           :weather="weather"
           :forecast="forecast"
           :site-name="site?.name ?? null"
+          :tone="vehicleId ? (vehicle?.tone ?? 'mid') : described_.tone"
+          :site-id="site?.id ?? null"
           :panel-reckoned="answer && !answer.now.panel_measured ? answer.now.panel_c : null"
         />
       </div>
@@ -88,7 +92,17 @@ async function take() {
               <button type="button" class="beside" :aria-expanded="comparing" @click="comparing = !comparing">
                 What would change if …
               </button>
+              <button
+                v-if="answer.possible"
+                type="button"
+                class="beside"
+                :aria-expanded="mixing"
+                @click="mixing = !mixing"
+              >
+                What to mix
+              </button>
             </div>
+            <DoseList v-if="mixing && ask && answer.possible" :ask="ask" />
             <template v-if="comparing">
               <WhatIf v-if="answer.otherwise" :others="answer.otherwise" :schools="schools" @try="tryOut" />
               <p v-else class="quiet small" role="status">Working it out…</p>

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import Field from '@/parts/Field.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import BenchDesk from './BenchDesk.vue'
+import BenchNav from './BenchNav.vue'
 import { useVehicleList } from './match'
 
 // The bench: which vehicle lies on it. What is set stays per vehicle, and the address names it.
@@ -19,8 +20,7 @@ const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row)
 
 <template>
   <div class="page bench">
-    <header class="row head">
-      <h1>Bench</h1>
+    <BenchNav>
       <div class="who">
         <Field label="Which vehicle?"
           ><template #default="f"
@@ -31,7 +31,7 @@ const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row)
               none="None of the book: describe it" /></template
         ></Field>
       </div>
-    </header>
+    </BenchNav>
     <BenchDesk :key="vehicleId ?? 'described'" :vehicle-id="vehicleId" />
   </div>
 </template>
@@ -41,14 +41,9 @@ const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row)
   max-width: 1320px;
 }
 
-.head {
-  margin-bottom: var(--s4);
-  align-items: flex-end;
-}
-
 .who {
   flex: 0 1 380px;
-  margin-left: var(--s5);
+  margin-left: auto;
 }
 
 @media (max-width: 980px) {

@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { fromWallClock } from '@/lib/dates'
+import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { waters } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useDevices } from './devices'
 import type { Look } from './look'
 
 // Where and when: the site's own water and the hour's own weather, until one knows better.
@@ -15,9 +19,12 @@ const props = defineProps<{
   forecast: Schemas['WeatherHour'] | undefined
   siteName: string | null
   panelReckoned: number | null
+  tone: string
+  siteId: string | null
 }>()
 const look = defineModel<Look>({ required: true })
 const units = useUnits()
+const { zone } = useMe()
 
 function set(change: Partial<Schemas['BenchPlace']>) {
   look.value.place = { ...props.place, ...change }
@@ -63,6 +70,18 @@ const panel = computed({
     look.value.panelC = value === null ? null : Number(units.temperatureIn(value).toFixed(1))
   },
 })
+const { dip, aim, problem } = useDevices(
+  () => props.siteId,
+  () => props.tone,
+)
+async function holdPen() {
+  const tds = await dip('tap')
+  if (tds !== null) set({ tap_tds_mg_l: tds })
+}
+async function holdThermometer() {
+  const c = await aim(Boolean(props.place.shade || props.place.bay), fromWallClock(zone.value, look.value.at))
+  if (c !== null) look.value.panelC = c
+}
 const waterOptions = Object.entries(waters).map(([value, name]) => ({
   value: value as 'tap' | 'treated' | 'none',
   name,
@@ -145,6 +164,11 @@ const source = computed(() =>
           ><PlainInput v-bind="f" v-model="sun" type="number" min="0" max="1400" step="10" suffix="W/m²" /></template
       ></Field>
     </div>
+    <p class="row small devices">
+      <button type="button" class="words small" @click="holdPen">Hold the pen in the tap water</button>
+      <button type="button" class="words small" @click="holdThermometer">Aim the thermometer</button>
+    </p>
+    <ProblemNote :problem="problem" />
     <p class="row small quiet end">
       <label class="row"><input v-model="rain" type="checkbox" /> It rains</label>
       <span>{{ source }}</span>
@@ -163,7 +187,8 @@ const source = computed(() =>
   gap: var(--s2);
 }
 
-.end {
+.end,
+.devices {
   margin: 0;
 }
 

@@ -71,5 +71,5 @@ export function useMatch(
     placeholderData: keepPreviousData,
     staleTime: 60_000,
   })
-  return { vehicle, site, place, theirs, forecast, weather, weatherError, match }
+  return { vehicle, site, place, theirs, forecast, weather, weatherError, ask: asked, match }
 }

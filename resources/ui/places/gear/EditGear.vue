@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref } from 'vue'
+import { api, Problem, told, type Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { useUnits } from '@/lib/units'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { facts } from './words'
+
+const props = defineProps<{ kind: string; gear?: Schemas['Gear'] }>()
+const emit = defineEmits<{ done: [] }>()
+const units = useUnits()
+const queries = useQueryClient()
+const fieldsOf = computed(() => facts[props.kind] ?? [])
+const shown = (field: (typeof fieldsOf.value)[number]) => {
+  const value = (props.gear?.facts as Record<string, number> | undefined)?.[field.name]
+  if (value === undefined) return ''
+  return field.volume ? units.volumeOut(value) : field.share ? Math.round(value * 100) : value
+}
+const form = reactive<{ name: string; note: string; facts: Record<string, string | number> }>({
+  name: props.gear?.name ?? '',
+  note: props.gear?.note ?? '',
+  facts: Object.fromEntries(fieldsOf.value.map((field) => [field.name, shown(field)])),
+})
+const key = newId()
+const problem = ref<unknown>(null)
+const busy = ref(false)
+const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+
+function body() {
+  const typed = fieldsOf.value
+    .filter((field) => String(form.facts[field.name] ?? '') !== '')
+    .map((field) => {
+      const value = Number(form.facts[field.name])
+      return [field.name, field.volume ? Math.round(units.volumeIn(value)) : field.share ? value / 100 : value]
+    })
+  return { name: form.name, note: form.note || null, facts: Object.fromEntries(typed) as Schemas['GearFacts'] }
+}
+
+async function act(work: () => Promise<unknown>) {
+  busy.value = true
+  problem.value = null
+  try {
+    await work()
+    await queries.invalidateQueries({ queryKey: ['gear'] })
+    emit('done')
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+const save = () =>
+  act(() =>
+    props.gear
+      ? told(
+          api.PATCH('/api/v1/gear/{gear}', {
+            params: { path: { gear: props.gear.id }, header: { 'If-Match': `"${props.gear.version}"` } },
+            body: body(),
+          }),
+        )
+      : told(
+          api.POST('/api/v1/gear', {
+            params: { header: { 'Idempotency-Key': key } },
+            body: { kind: props.kind, ...body() },
+          }),
+        ),
+  )
+const away = () =>
+  act(() => told(api.DELETE('/api/v1/gear/{gear}', { params: { path: { gear: props.gear?.id ?? '' } } })))
+</script>
+
+<template>
+  <form class="grid edit" novalidate @submit.prevent="save">
+    <div class="cols three">
+      <Field label="Name" :error="errors.name"
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="80" /></template
+      ></Field>
+      <Field v-for="field in fieldsOf" :key="field.name" :label="field.label" :error="errors[`facts/${field.name}`]"
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="form.facts[field.name]"
+            type="number"
+            step="any"
+            :suffix="field.volume ? units.volumeUnit.value : field.suffix" /></template
+      ></Field>
+      <Field label="Note" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="240" /></template
+      ></Field>
+    </div>
+    <ProblemNote :problem="problem" />
+    <div class="row">
+      <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
+      <button type="button" class="words" @click="emit('done')">Leave it</button>
+      <button v-if="gear" type="button" class="words" @click="away">Put it away</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.edit {
+  padding: var(--s3) 0;
+}
+</style>

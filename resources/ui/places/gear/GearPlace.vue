@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { shortDay } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import { useUnits } from '@/lib/units'
+import { sayShare } from '@/lib/amount'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useGear, type Gear } from '../mix/gear'
+import Calibrate from './Calibrate.vue'
+import EditGear from './EditGear.vue'
+import { facts, kinds } from './words'
+
+const { gear, error, isPending } = useGear()
+const { zone } = useMe()
+const units = useUnits()
+const editing = ref<string | null>(null)
+const calibrating = ref<string | null>(null)
+const groups = computed(() =>
+  Object.entries(kinds).map(([kind, words]) => ({
+    kind,
+    ...words,
+    all: gear.value.filter((one) => one.kind === kind),
+  })),
+)
+const washer = computed(() => gear.value.find((one) => one.kind === 'washer')?.facts.l_min ?? null)
+
+function says(one: Gear): string {
+  return (facts[one.kind] ?? [])
+    .map((field) => {
+      const value = (one.facts as Record<string, number | undefined>)[field.name]
+      if (value === undefined) return ''
+      const figure = field.volume
+        ? units.volume(value)
+        : field.share
+          ? `${Math.round(value * 100)} %`
+          : `${value.toLocaleString('en-GB')} ${field.suffix}`
+      return `${field.label.toLowerCase()} ${figure}`
+    })
+    .filter(Boolean)
+    .join(', ')
+}
+</script>
+
+<template>
+  <div class="page gear">
+    <p class="quiet small"><RouterLink to="/shelf">Shelf</RouterLink></p>
+    <h1>Gear</h1>
+    <ProblemNote :problem="error" />
+    <p v-if="isPending" class="quiet" role="status">Looking through the van…</p>
+    <section v-for="group in groups" :key="group.kind" class="board">
+      <div>
+        <h2>{{ group.name }}</h2>
+        <p class="small quiet">{{ group.says }}</p>
+      </div>
+      <div>
+        <ul>
+          <li v-for="one in group.all" :key="one.id">
+            <div class="row spread">
+              <span
+                ><strong>{{ one.name }}</strong> <span class="small">{{ says(one) }}</span>
+                <span v-if="one.note" class="small quiet"> · {{ one.note }}</span></span
+              >
+              <span class="row">
+                <button v-if="one.kind === 'lance'" type="button" class="words" @click="calibrating = one.id">
+                  Calibrate
+                </button>
+                <button type="button" class="words" @click="editing = editing === one.id ? null : one.id">
+                  Change
+                </button>
+              </span>
+            </div>
+            <p v-if="one.kind === 'lance'" class="small">
+              <template v-if="one.calibration"
+                >Brings {{ sayShare(one.calibration.carry) }} of its bottle to the panel, measured
+                {{ shortDay(one.calibration.at, zone)
+                }}<template v-if="one.events.length > 1">; measured {{ one.events.length }} times</template>.</template
+              >
+              <template v-else>Never calibrated: only a span is known.</template>
+            </p>
+            <Calibrate
+              v-if="calibrating === one.id"
+              :gear="one"
+              :washer="washer"
+              @done="calibrating = null"
+              @leave="calibrating = null"
+            />
+            <EditGear v-if="editing === one.id" :gear="one" :kind="one.kind" @done="editing = null" />
+          </li>
+        </ul>
+        <button
+          v-if="editing !== `new-${group.kind}`"
+          type="button"
+          class="words small"
+          @click="editing = `new-${group.kind}`"
+        >
+          Add one
+        </button>
+        <EditGear v-else :kind="group.kind" @done="editing = null" />
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.gear {
+  max-width: 980px;
+}
+
+.board {
+  display: grid;
+  grid-template-columns: 210px minmax(0, 1fr);
+  gap: var(--s4);
+  border-bottom: 5px solid var(--line);
+  padding: var(--s4) 0 var(--s2);
+}
+
+.board h2 {
+  font-size: 16px;
+  font-style: italic;
+}
+
+p {
+  margin: 0;
+}
+
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  padding: 2px 0 var(--s2);
+}
+
+.words {
+  min-height: 32px;
+}
+
+@media (max-width: 700px) {
+  .board {
+    grid-template-columns: 1fr;
+    gap: var(--s1);
+  }
+}
+</style>

@@ -1,0 +1,35 @@
+export const kinds: Record<string, { name: string; says: string }> = {
+  washer: { name: 'Washers', says: 'What comes out with the lance on it: fill a bucket and time it' },
+  lance: { name: 'Lances', says: 'Calibrated once with plain water, or only a span is known' },
+  bucket: { name: 'Buckets', says: 'To their usual fill line' },
+  sprayer: { name: 'Pump sprayers', says: '' },
+  bottle: { name: 'Spray bottles', says: '' },
+  towel: { name: 'Towels and mitts', says: 'How many there are' },
+  tank: { name: 'Tank', says: 'Treated water in the van' },
+  ro: { name: 'Reverse osmosis', says: 'Rejection, recovery and what it makes' },
+  resin: { name: 'Resin', says: 'Mixed bed after the membrane' },
+}
+
+type FactField = { name: string; label: string; suffix: string; volume?: boolean; share?: boolean }
+
+export const facts: Record<string, FactField[]> = {
+  washer: [{ name: 'l_min', label: 'Gives', suffix: 'l/min' }],
+  lance: [{ name: 'ml', label: 'Bottle holds', suffix: 'ml', volume: true }],
+  bucket: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
+  sprayer: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
+  bottle: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
+  towel: [{ name: 'count', label: 'How many', suffix: '' }],
+  tank: [
+    { name: 'l', label: 'Holds', suffix: 'l' },
+    { name: 'on_below_l', label: 'Fills from', suffix: 'l' },
+  ],
+  ro: [
+    { name: 'rejection', label: 'Holds back', suffix: '%', share: true },
+    { name: 'recovery', label: 'Recovers', suffix: '%', share: true },
+    { name: 'make_l_min', label: 'Makes', suffix: 'l/min' },
+  ],
+  resin: [
+    { name: 'l', label: 'Resin', suffix: 'l' },
+    { name: 'capacity_g_per_l', label: 'Takes up', suffix: 'g/l' },
+  ],
+}

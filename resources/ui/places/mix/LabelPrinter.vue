@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, Problem, told } from '@/api/client'
+import { dayIn } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// A label for the bottle just mixed: what it is, how strong, since when, what to mind.
+const props = defineProps<{ dilution: string }>()
+const { zone } = useMe()
+const name = ref('')
+const caution = ref('')
+const copies = ref('1')
+const size = ref('small')
+const sizes = { small: '50 × 25 mm', medium: '70 × 37 mm', large: '100 × 60 mm' }
+const busy = ref(false)
+const problem = ref<unknown>(null)
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const link = ref<string | null>(null)
+
+async function print() {
+  busy.value = true
+  problem.value = null
+  try {
+    const pdf = await told(
+      api.POST('/api/v1/labels', {
+        body: {
+          size: size.value as 'small',
+          labels: [
+            {
+              name: name.value,
+              dilution: props.dilution,
+              mixed_on: dayIn(zone.value),
+              caution: caution.value || null,
+              copies: Number(copies.value) || 1,
+            },
+          ],
+        },
+        parseAs: 'blob',
+      }),
+    )
+    if (link.value) URL.revokeObjectURL(link.value)
+    link.value = URL.createObjectURL(pdf as unknown as Blob)
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <details v-if="dilution" class="labels">
+    <summary>A label for the bottle</summary>
+    <form class="grid" novalidate @submit.prevent="print">
+      <div class="cols two">
+        <Field label="What it is" :error="fields['labels/0/name']"
+          ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="80" /></template
+        ></Field>
+        <Field label="What to mind" optional
+          ><template #default="f"><PlainInput v-bind="f" v-model="caution" maxlength="160" /></template
+        ></Field>
+        <Field label="Size"
+          ><template #default="f"><PlainSelect v-bind="f" v-model="size" :options="sizes" /></template
+        ></Field>
+        <Field label="How many"
+          ><template #default="f"><PlainInput v-bind="f" v-model="copies" type="number" min="1" max="40" /></template
+        ></Field>
+      </div>
+      <ProblemNote :problem="problem" />
+      <div class="row">
+        <button type="submit" class="beside" :disabled="busy || !name">
+          {{ busy ? 'Setting…' : 'Make the labels' }}
+        </button>
+        <a v-if="link" :href="link" target="_blank" rel="noopener" class="words">Open the PDF</a>
+      </div>
+    </form>
+  </details>
+</template>
+
+<style scoped>
+.labels {
+  margin-top: var(--s4);
+  border-top: 1px solid var(--line);
+}
+
+summary {
+  cursor: pointer;
+  min-height: var(--touch);
+  display: flex;
+  align-items: center;
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,265 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import DryingCurve from '@/film/DryingCurve.vue'
+import TankLevel from '@/film/TankLevel.vue'
+import { dayIn, hourIn } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import { useUnits } from '@/lib/units'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+import { useVehicleList } from '../bench/match'
+
+// A day's turns in driving order: when each car would dry too fast, and where the treated water goes.
+const { zone } = useMe()
+const units = useUnits()
+const queries = useQueryClient()
+const on = ref(dayIn(zone.value))
+const key = computed(() => ['round', on.value])
+const { data, error, isPending } = useQuery({
+  queryKey: key,
+  queryFn: () => told(api.GET('/api/v1/round', { params: { query: { on: on.value } } })),
+  placeholderData: keepPreviousData,
+})
+const problem = ref<unknown>(null)
+const stops = computed(() => data.value?.stops ?? [])
+const { data: vehicles } = useVehicleList()
+const others = computed(() =>
+  Object.fromEntries(
+    (vehicles.value ?? [])
+      .filter((vehicle) => !stops.value.some((stop) => stop.vehicle_id === vehicle.id))
+      .map((vehicle) => [vehicle.id, vehicle.name]),
+  ),
+)
+const adding = computed({ get: () => null, set: (id: string | null) => id && void lay([...ids(), id]) })
+const ids = () => stops.value.map((stop) => stop.vehicle_id)
+
+async function lay(vehicle_ids: string[]) {
+  problem.value = null
+  try {
+    queries.setQueryData(key.value, await told(api.PUT('/api/v1/round', { body: { on: on.value, vehicle_ids } })))
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+function move(index: number, by: number) {
+  const list = ids()
+  const [one] = list.splice(index, 1)
+  if (one) void lay([...list.slice(0, index + by), one, ...list.slice(index + by)])
+}
+
+const lane = useTemplateRef('lane')
+const { width } = useElementSize(lane)
+const curve = computed(() => Math.max(260, Math.min(860, Math.floor(width.value) - 270)))
+const why: Record<string, string> = { 'dries-too-fast': 'it dries too fast', frost: 'frost', rain: 'rain' }
+
+/** "Avoid 12 to 15: it dries too fast." */
+function avoid(stop: Schemas['RoundStop']): string {
+  const spans: { from: string; to: string; why: string }[] = []
+  for (const hour of stop.hours) {
+    const last = spans[spans.length - 1]
+    const end = String(Number(hourIn(zone.value, hour.at)) + 1)
+    if (!hour.avoid) continue
+    if (last && last.why === hour.avoid && last.to === hourIn(zone.value, hour.at)) last.to = end
+    else spans.push({ from: hourIn(zone.value, hour.at), to: end, why: hour.avoid })
+  }
+  if (!spans.length) return 'Any hour will do.'
+  return `Avoid ${spans.map((span) => `${span.from} to ${span.to} (${why[span.why] ?? span.why})`).join(', ')}.`
+}
+const tank = computed(() => data.value?.tank)
+const dryAt = computed(() => stops.value.find((stop) => stop.vehicle_id === tank.value?.dry_at_vehicle)?.name)
+const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
+</script>
+
+<template>
+  <div class="page round">
+    <header class="row head">
+      <h1>Round</h1>
+      <Field label="Day"
+        ><template #default="f"><PlainInput v-bind="f" v-model="on" type="date" required /></template
+      ></Field>
+      <Field label="Add a vehicle"
+        ><template #default="f"
+          ><SearchSelect v-bind="f" v-model="adding" :options="others" none="Who else goes?" /></template
+      ></Field>
+    </header>
+    <ProblemNote :problem="error ?? problem" />
+    <p v-if="isPending" class="quiet" role="status">Looking at the day…</p>
+    <template v-else-if="data">
+      <p v-if="unsure" class="small quiet">So far ahead the forecast knows little more than the season.</p>
+      <ol ref="lane" class="stops" aria-label="Turns in driving order">
+        <li v-for="(stop, i) in stops" :key="stop.vehicle_id">
+          <div class="who">
+            <strong
+              ><RouterLink :to="`/vehicles/${stop.vehicle_id}`">{{ stop.name }}</RouterLink></strong
+            >
+            <span class="small"
+              >{{ stop.site?.name ?? 'no place' }}{{ stop.site?.shade ? ', in shade' : ''
+              }}{{ stop.site?.hours ? `, ${stop.site.hours}` : '' }}</span
+            >
+            <span v-if="stop.site?.access" class="small quiet">{{ stop.site.access }}</span>
+            <span class="small quiet">
+              about {{ stop.minutes }} min{{
+                stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : ', the tap will do'
+              }}</span
+            >
+            <span class="row ways">
+              <RouterLink :to="`/vehicles/${stop.vehicle_id}/look`" class="words small">Walk round</RouterLink>
+              <button
+                type="button"
+                class="words small"
+                :disabled="i === 0"
+                :aria-label="`${stop.name} earlier`"
+                @click="move(i, -1)"
+              >
+                earlier
+              </button>
+              <button
+                type="button"
+                class="words small"
+                :disabled="i === stops.length - 1"
+                :aria-label="`${stop.name} later`"
+                @click="move(i, 1)"
+              >
+                later
+              </button>
+              <button
+                type="button"
+                class="words small"
+                :aria-label="`Leave out ${stop.name}`"
+                @click="lay(ids().filter((id) => id !== stop.vehicle_id))"
+              >
+                leave out
+              </button>
+            </span>
+          </div>
+          <div>
+            <DryingCurve
+              :hours="stop.hours"
+              :width="curve"
+              :zone="zone"
+              :label="`How long a rinse stays workable on ${stop.name}, by the hour. ${avoid(stop)}`"
+            />
+            <p class="small avoid">{{ avoid(stop) }}</p>
+          </div>
+        </li>
+      </ol>
+      <p v-if="!stops.length" class="quiet empty">
+        Nobody is on the way that day. Add a vehicle above, or one of those whose rhythm is up below.
+      </p>
+      <section v-if="tank && stops.length" class="sheet">
+        <h2>Treated water</h2>
+        <p>
+          <template v-if="tank.short_l > 0"
+            ><strong class="refused">{{ tank.name }} runs dry{{ dryAt ? ` at ${dryAt}` : '' }}:</strong>
+            {{ units.volume(tank.short_l * 1000) }} short. Fill it before leaving, keep the last rinse short, or use the
+            tap where it leaves little and dry at once.</template
+          >
+          <template v-else
+            >{{ tank.name }} leaves with {{ units.volume(tank.start_l * 1000) }} and comes home with
+            {{ units.volume(tank.end_l * 1000) }}.</template
+          >
+        </p>
+        <TankLevel
+          :points="tank.points"
+          :holds="tank.holds_l"
+          :minutes="tank.minutes"
+          :empty-at="tank.empty_at_min"
+          :width="Math.min(640, Math.max(280, Math.floor(width) - 60))"
+          :label="`Level of ${tank.name} along the round`"
+        />
+        <p class="small quiet">
+          From leaving the unit; the last rinses take it. Note its level under
+          <RouterLink to="/bench/water">Water</RouterLink>.
+        </p>
+      </section>
+      <section v-if="data.suggested.length" class="upcoming">
+        <h2>Their rhythm is up</h2>
+        <ul>
+          <li v-for="one in data.suggested" :key="one.vehicle_id">
+            <button type="button" class="words" @click="lay([...ids(), one.vehicle_id])">{{ one.name }}</button>
+            <span class="small quiet"
+              >{{ one.site ?? 'no place' }}{{ one.days_over ? `, ${one.days_over} days over` : ', today' }}</span
+            >
+          </li>
+        </ul>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  gap: var(--s5);
+  align-items: flex-end;
+  margin-bottom: var(--s3);
+}
+
+.head :deep(.field):last-child {
+  flex: 0 1 300px;
+  margin-left: auto;
+}
+
+.stops {
+  list-style: none;
+  margin: 0 0 var(--s4);
+  padding: 0;
+}
+
+.stops > li {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: var(--s4);
+  padding: var(--s3) 0;
+  border-top: 1px solid var(--line);
+}
+
+.who {
+  display: grid;
+  align-content: start;
+  line-height: 1.4;
+}
+
+.ways {
+  gap: 2px var(--s3);
+}
+
+.words {
+  min-height: 28px;
+}
+
+.words:disabled {
+  opacity: 0.45;
+}
+
+.avoid {
+  margin: 2px 0 0;
+}
+
+.upcoming {
+  margin-top: var(--s5);
+}
+
+.upcoming ul {
+  list-style: none;
+  padding: 0;
+  margin: var(--s2) 0 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 0 var(--s4);
+}
+
+@media (max-width: 700px) {
+  .stops > li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .head :deep(.field) {
+    flex: 1 1 100%;
+  }
+}
+</style>

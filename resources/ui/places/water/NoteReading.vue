@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, Problem, told } from '@/api/client'
+import { newId } from '@/lib/ids'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { points } from './words'
+
+// A reading: typed, or held into the water with the pen (a simulated one ships).
+defineProps<{ sites: Record<string, string> }>()
+const queries = useQueryClient()
+const site = ref<string | null>(null)
+const point = ref<'tap' | 'ro' | 'treated' | 'tank'>('tap')
+const tds = ref<string | number>('')
+const litres = ref<string | number>('')
+const key = ref(newId())
+const problem = ref<unknown>(null)
+const said = ref('')
+const busy = ref(false)
+const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const options = Object.entries(points).map(([value, name]) => ({ value: value as 'tap', name }))
+
+async function act(work: () => Promise<void>) {
+  busy.value = true
+  problem.value = null
+  try {
+    await work()
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+const dip = () =>
+  act(async () => {
+    tds.value = (
+      await told(api.POST('/api/v1/devices/pen', { body: { site_id: site.value, point: point.value } }))
+    ).tds_mg_l
+  })
+const save = () =>
+  act(async () => {
+    await told(
+      api.POST('/api/v1/water/readings', {
+        params: { header: { 'Idempotency-Key': key.value } },
+        body: {
+          site_id: site.value,
+          point: point.value,
+          tds_mg_l: Number(tds.value === '' ? NaN : tds.value),
+          litres: String(litres.value) === '' ? null : Number(litres.value),
+        },
+      }),
+    )
+    said.value = `Noted: ${tds.value} mg/l ${points[point.value]?.toLowerCase()}.`
+    tds.value = litres.value = ''
+    key.value = newId()
+    await Promise.all(['water', 'sites'].map((name) => queries.invalidateQueries({ queryKey: [name] })))
+  })
+</script>
+
+<template>
+  <form class="sheet grid" novalidate @submit.prevent="save">
+    <h2>Note a reading</h2>
+    <Field label="Where"
+      ><template #default="f"
+        ><PlainSelect v-bind="f" v-model="site" :options="sites" none="no place of the book" /></template
+    ></Field>
+    <Choices v-model="point" label="Read" :options="options" :columns="2" compact />
+    <div class="cols two">
+      <Field label="Dissolved solids" :error="errors.tds_mg_l"
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="tds"
+            type="number"
+            min="0"
+            step="any"
+            inputmode="decimal"
+            suffix="mg/l" /></template
+      ></Field>
+      <Field v-if="point === 'ro'" label="Treated since the last" optional :error="errors.litres"
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="litres" type="number" min="0" step="any" suffix="l" /></template
+      ></Field>
+    </div>
+    <ProblemNote :problem="problem" />
+    <div class="row">
+      <button type="button" class="beside" :disabled="busy" @click="dip">Hold the pen in</button>
+      <button type="submit" class="act" :disabled="busy">Note it</button>
+      <span role="status" class="small">{{ said }}</span>
+    </div>
+  </form>
+</template>
