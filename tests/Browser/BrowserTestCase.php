@@ -92,7 +92,11 @@ abstract class BrowserTestCase extends TestCase
     {
         $field = $this->field($label);
         if ($field->getTagName() === 'select') {
-            $this->browser->executeScript('const [e, v] = arguments; e.value = [...e.options].find((o) => o.text === v).value; e.dispatchEvent(new Event("change", { bubbles: true }))', [$field, $value]);
+            // Its options may still be on their way.
+            $this->browser->wait(self::WAIT, 100)->until(fn(): bool => (bool) $this->browser->executeScript(
+                'const [e, v] = arguments; const option = [...e.options].find((o) => o.text === v); if (!option) return false; e.selectedIndex = option.index; e.dispatchEvent(new Event("change", { bubbles: true })); return true',
+                [$field, $value],
+            ), "No option “{$value}” under “{$label}”.");
 
             return;
         }

@@ -86,7 +86,11 @@ final class LanceTest extends TestCase
         $plan = DosePlan::of($match, 12.5, $vessels, Lance::calibrated(8.0, 1000.0, 120.0));
         self::assertSame(['bucket', 'bucket'], array_slice(array_map(static fn(Fill $fill): string => $fill->kind->value, $plan->fills), 0, 2));
         self::assertSame('Plain water', $plan->fills[0]->product, 'The rinse bucket first.');
-        self::assertSame('lance', $plan->fills[count($plan->fills) - 1]->kind->value, 'The lance last.');
+        $mixed = array_values(array_filter($plan->fills, static fn(Fill $fill): bool => ! $fill->isNeat()));
+        self::assertSame('lance', $mixed[count($mixed) - 1]->kind->value, 'The lance last of what is mixed.');
+        self::assertSame($mixed, array_slice($plan->fills, 0, count($mixed)), 'What goes on as it comes is laid ready after that.');
+        $used = array_filter(array_map(static fn(Fill $fill): ?string => $fill->vessel, $plan->fills));
+        self::assertSame(count($used), count(array_unique($used)), 'No vessel holds two mixes.');
         $by = array_column(array_map(static fn(Fill $fill): array => [$fill->product, $fill], $plan->fills), 1, 0);
         self::assertEqualsWithDelta(30.0, $by['Bare Soap']->productMl, 1e-9, '1:500 in 15 litres');
         self::assertSame('Sprayer', $by['Lifter']->vessel);
@@ -94,7 +98,8 @@ final class LanceTest extends TestCase
         // Six litres and a margin at the panel, at 1.2 %: what goes through the lance holds just that.
         $panel = 6000.0 * 12.5 / 11.5 * 1.1;
         self::assertEqualsWithDelta($panel * 0.012, $by['Snow']->times * $by['Snow']->productMl, 1e-6);
-        self::assertSame('Small bottle', $by['Karst Veil']->vessel, 'The smallest that holds it.');
+        self::assertNull($by['Karst Veil']->vessel, 'Out of its own bottle.');
+        self::assertSame('Small bottle', $by['Karst Drift']->vessel, 'The smallest that holds it.');
         foreach ($plan->fills as $fill) {
             self::assertTrue($fill->vesselMl === null || $fill->mixMl <= $fill->vesselMl + 1e-6, $fill->product);
             self::assertGreaterThanOrEqual(0.0, $fill->waterMl() ?? 0.0);

@@ -39,15 +39,19 @@ final readonly class DosePlan
     public static function of(TurnMatch $match, float $paintM2, array $vessels, ?Lance $lance, MatchRules $rules = new MatchRules): self
     {
         $fills = self::plain($match, $vessels);
+        $taken = array_map(static fn(Fill $fill): ?string => $fill->vessel, $fills);
         $done = [];
         foreach ($match->choices as $choice) {
             // One soap in one bucket, whatever it washes.
             if ($choice->chosen !== null && ! isset($done[$choice->chosen->bottle->id]) && ! self::waits($choice, $match)) {
                 $done[$choice->chosen->bottle->id] = true;
-                $fills[] = self::fill($choice, $paintM2, $vessels, $lance, $rules);
+                // What holds one mix doesn't hold another.
+                $free = array_values(array_filter($vessels, static fn(Vessel $vessel): bool => ! in_array($vessel->name, $taken, true)));
+                $fills[] = $fill = self::fill($choice, $paintM2, $free, $lance, $rules);
+                $taken[] = $fill->vessel;
             }
         }
-        usort($fills, static fn(Fill $a, Fill $b): int => [$a->kind->order(), $a->productId !== null, $a->product] <=> [$b->kind->order(), $b->productId !== null, $b->product]);
+        usort($fills, static fn(Fill $a, Fill $b): int => [$a->isNeat(), $a->kind->order(), $a->productId !== null, $a->product] <=> [$b->isNeat(), $b->kind->order(), $b->productId !== null, $b->product]);
         $total = [];
         foreach ($fills as $fill) {
             if ($fill->productId !== null) {
@@ -89,6 +93,10 @@ final readonly class DosePlan
         $way = array_values(array_filter($ways, static fn(string $way): bool => isset($bottle->shares[$way])))[0] ?? null;
         $share = $way === null ? 1.0 : $bottle->shares[$way];
         $kind = VesselKind::forWay($way ?? 'bottle');
+        if ($share >= 1.0) {
+            // As it comes, out of its own bottle.
+            return new Fill($kind, null, null, $bottle->id, $bottle->name, $choice->need->step->says(), $needMl, $needMl, null, 1);
+        }
 
         return $kind === VesselKind::Lance
             ? self::throughLance($choice, $needMl, $share, $vessels, $lance)

@@ -31,6 +31,12 @@ final readonly class Fill
         public ?string $says = null,
     ) {}
 
+    /** Used as it comes: nothing to fill. */
+    public function isNeat(): bool
+    {
+        return $this->productId !== null && $this->productMl !== null && $this->productMl >= $this->mixMl - 1e-9;
+    }
+
     public function waterMl(): ?float
     {
         return $this->productMl === null ? null : max(0.0, $this->mixMl - $this->productMl);

@@ -14,14 +14,15 @@ const { data, error } = useQuery({
   queryFn: () => told(api.POST('/api/v1/bench/doses', { body: props.ask })),
   placeholderData: keepPreviousData,
 })
-const fills = computed(() => data.value?.fills ?? [])
+const neat = (fill: Schemas['DoseFill']) => fill.product_ml !== null && fill.product_ml >= fill.mix_ml - 0.05
+const fills = computed(() => (data.value?.fills ?? []).filter((fill) => !neat(fill)))
+const ready = computed(() => (data.value?.fills ?? []).filter(neat))
 const kinds: Record<string, string> = {
   bucket: 'a bucket',
   sprayer: 'a pump sprayer',
   bottle: 'a spray bottle',
   lance: 'the lance’s bottle',
 }
-const neat = (fill: Schemas['DoseFill']) => fill.product_ml !== null && fill.product_ml >= fill.mix_ml - 0.05
 </script>
 
 <template>
@@ -44,7 +45,6 @@ const neat = (fill: Schemas['DoseFill']) => fill.product_ml !== null && fill.pro
             between {{ units.volume(fill.product_low_ml) }} and {{ units.volume(fill.product_high_ml ?? 0) }} in
             {{ units.volume(fill.mix_ml) }}
           </p>
-          <p v-else-if="neat(fill)">{{ units.volume(fill.mix_ml) }}, as it comes</p>
           <p v-else>
             {{ units.volume(fill.product_ml ?? 0) }} of product, water to {{ units.volume(fill.mix_ml)
             }}{{ fill.times > 1 ? `, ${fill.times} times` : '' }}
@@ -54,6 +54,10 @@ const neat = (fill: Schemas['DoseFill']) => fill.product_ml !== null && fill.pro
       </li>
     </ol>
     <p v-else-if="data" class="quiet">Nothing to mix.</p>
+    <p v-if="ready.length" class="small ready">
+      <strong>As they come:</strong>
+      {{ ready.map((fill) => `${fill.product}, ${units.volume(fill.mix_ml)}`).join('; ') }}.
+    </p>
   </section>
 </template>
 
@@ -80,5 +84,9 @@ li {
 
 p {
   margin: 0;
+}
+
+.ready {
+  margin-top: var(--s3);
 }
 </style>

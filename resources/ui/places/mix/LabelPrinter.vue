@@ -53,7 +53,8 @@ async function print() {
 </script>
 
 <template>
-  <details v-if="dilution" class="labels">
+  <!-- Hidden, not gone, while a dilution is being typed: what stands on the label stays. -->
+  <details v-show="dilution" class="labels">
     <summary>A label for the bottle</summary>
     <form class="grid" novalidate @submit.prevent="print">
       <div class="cols two">
@@ -75,7 +76,7 @@ async function print() {
         <button type="submit" class="beside" :disabled="busy || !name">
           {{ busy ? 'Setting…' : 'Make the labels' }}
         </button>
-        <a v-if="link" :href="link" target="_blank" rel="noopener" class="words">Open the PDF</a>
+        <a v-if="link" :href="link" download="labels.pdf" class="words">Save the PDF</a>
       </div>
     </form>
   </details>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, useTemplateRef } from 'vue'
 import { api, told } from '@/api/client'
@@ -48,6 +48,7 @@ const { data: read, error: readError } = useQuery({
     told(
       api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'ratio' } }, body: [asked.value] }),
     ) as unknown as Promise<Record<string, unknown>[]>,
+  placeholderData: keepPreviousData,
   staleTime: Infinity,
 })
 const answer = computed(() => (mix.value.text.trim() === '' ? undefined : read.value?.[0]))

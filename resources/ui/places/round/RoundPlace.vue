@@ -2,10 +2,10 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { api, told } from '@/api/client'
 import DryingCurve from '@/film/DryingCurve.vue'
 import TankLevel from '@/film/TankLevel.vue'
-import { dayIn, hourIn } from '@/lib/dates'
+import { dayIn } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
@@ -13,6 +13,7 @@ import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '../bench/match'
+import { avoid } from './avoid'
 
 // A day's turns in driving order: when each car would dry too fast, and where the treated water goes.
 const { zone } = useMe()
@@ -54,22 +55,9 @@ function move(index: number, by: number) {
 
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
-const curve = computed(() => Math.max(260, Math.min(860, Math.floor(width.value) - 270)))
-const why: Record<string, string> = { 'dries-too-fast': 'it dries too fast', frost: 'frost', rain: 'rain' }
-
-/** "Avoid 12 to 15: it dries too fast." */
-function avoid(stop: Schemas['RoundStop']): string {
-  const spans: { from: string; to: string; why: string }[] = []
-  for (const hour of stop.hours) {
-    const last = spans[spans.length - 1]
-    const end = String(Number(hourIn(zone.value, hour.at)) + 1)
-    if (!hour.avoid) continue
-    if (last && last.why === hour.avoid && last.to === hourIn(zone.value, hour.at)) last.to = end
-    else spans.push({ from: hourIn(zone.value, hour.at), to: end, why: hour.avoid })
-  }
-  if (!spans.length) return 'Any hour will do.'
-  return `Avoid ${spans.map((span) => `${span.from} to ${span.to} (${why[span.why] ?? span.why})`).join(', ')}.`
-}
+const curve = computed(() =>
+  width.value < 640 ? Math.max(260, Math.floor(width.value)) : Math.min(860, Math.floor(width.value) - 270),
+)
 const tank = computed(() => data.value?.tank)
 const dryAt = computed(() => stops.value.find((stop) => stop.vehicle_id === tank.value?.dry_at_vehicle)?.name)
 const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
@@ -142,9 +130,9 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
               :hours="stop.hours"
               :width="curve"
               :zone="zone"
-              :label="`How long a rinse stays workable on ${stop.name}, by the hour. ${avoid(stop)}`"
+              :label="`How long a rinse stays workable on ${stop.name}, by the hour. ${avoid(stop, zone)}`"
             />
-            <p class="small avoid">{{ avoid(stop) }}</p>
+            <p class="small avoid">{{ avoid(stop, zone) }}</p>
           </div>
         </li>
       </ol>
@@ -258,8 +246,10 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
     grid-template-columns: minmax(0, 1fr);
   }
 
-  .head :deep(.field) {
+  .head :deep(.field),
+  .head :deep(.field):last-child {
     flex: 1 1 100%;
+    margin-left: 0;
   }
 }
 </style>

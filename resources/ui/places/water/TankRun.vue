@@ -62,7 +62,7 @@ const ask = computed(() => ({
 const asked = refDebounced(ask, 200)
 const { data: run, error } = useQuery({
   queryKey: ['tank', asked],
-  enabled: computed(() => tank.value !== undefined),
+  enabled: computed(() => asked.value.tank_l > 0),
   queryFn: () =>
     told(
       api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'tank' } }, body: asked.value }),
