@@ -14,7 +14,11 @@ use Database\Demo\Fleet;
 use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
 use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Drying\DayCurve;
+use Vicissa\Core\Drying\Film;
+use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Panel;
+use Vicissa\Core\Drying\Tone;
 use Vicissa\Core\Drying\WorkingWindow;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
@@ -74,6 +78,8 @@ $figure = static function (callable $work, int $times): float {
     return percentile($runs, 0.5);
 };
 line('window, fresh foam on a cool still morning', sprintf('%.1f ms', $figure(static fn() => WorkingWindow::of($air, new Panel(0.85, 2700.0, 12.0), 0.25), 40)), 'budget 3 ms');
+$day = array_map(static fn(int $hour): Air => new Air(10.0 + 6.0 * sin($hour / 24.0 * M_PI), 0.75, 2.0, max(0.0, 600.0 * sin(($hour - 6) / 12.0 * M_PI))), range(0, 23));
+line('a day’s drying curve, 24 hours', sprintf('%.0f ms', $figure(static fn() => DayCurve::of($day, Tone::Dark, Material::Steel, Film::BeadedRinse), 20)), 'budget 60 ms');
 $scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
 line('match, 21 products', sprintf('%.1f ms', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40)), '');
 line('what every other side would change', sprintf('%.0f ms', $figure(static fn() => WhatIf::otherwise($scene, Schools::of()), 10)), '');
@@ -116,7 +122,7 @@ foreach (['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => '
     $request('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD]);
     $bare = $p95('/api/v1/ping');
     line("p95 of a bare signed-in request ({$name})", sprintf('%.0f ms', $bare), '');
-    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me'] as $path) {
+    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me', '/api/v1/round', '/api/v1/water', '/api/v1/gear'] as $path) {
         $time = $p95($path);
         line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
     }

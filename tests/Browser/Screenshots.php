@@ -12,9 +12,6 @@ final class Screenshots extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->see('//a[contains(@class, "row")]');
         $this->shoot('film');
-        $this->press('As a table');
-        $this->shoot('film-table');
-        $this->press('As a table');
         $this->press('Taxi seven');
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->shoot('vehicle');
@@ -35,11 +32,17 @@ final class Screenshots extends BrowserTestCase
         }
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
-        foreach (['/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/workspace' => 'workspace', '/workspace/schools' => 'schools'] as $path => $name) {
+        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/workspace' => 'workspace'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
             $this->shoot($name);
         }
+        $this->visit('/bench/mix');
+        $this->field('Dilution')->sendKeys('1.2 %');
+        $this->fill('Into', 'Short lance, 1 l');
+        $this->fill('Through a lance', 'Short lance');
+        $this->seeText('at the panel:');
+        $this->shoot('mix');
         $this->visit('/shelf');
         $this->press('Ostrand Hood');
         $this->see('//h2[contains(., "As the label says")]');

@@ -131,6 +131,11 @@ final class GearTest extends TestCase
         self::assertStringStartsWith('%PDF-', $pdf);
         self::assertSame(2, preg_match_all('/\/Type\s*\/Page\b/', $pdf));
         self::assertMatchesRegularExpression('/\/MediaBox\s*\[\s*0(\.0+)?\s+0(\.0+)?\s+141\.7\d*\s+70\.8\d*\s*\]/', $pdf);
+        // However much is written, a label stays one label.
+        foreach (['small', 'medium', 'large'] as $size) {
+            $long = (string) $this->postJson('/api/v1/labels', ['size' => $size, 'labels' => [['name' => str_repeat('Foaming Wash ', 6), 'dilution' => '1 : 15 (6.25 %) in the sprayer', 'mixed_on' => '2026-11-25', 'caution' => str_repeat('Gloves and goggles. ', 8)]]])->assertOk()->getContent();
+            self::assertSame(1, preg_match_all('/\/Type\s*\/Page\b/', $long), $size);
+        }
         $this->assertProblem($this->postJson('/api/v1/labels', ['size' => 'huge', 'labels' => [$label]]), 422, '', '/size');
     }
 

@@ -8,8 +8,12 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Drying\DayCurve;
+use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Film;
+use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Panel;
+use Vicissa\Core\Drying\Tone;
 use Vicissa\Core\Drying\WorkingWindow;
 use Vicissa\Core\InvalidInput;
 
@@ -52,8 +56,8 @@ final class WindowTest extends TestCase
                 self::assertLessThanOrEqual($here + 1e-6, $dries($rh, $wind, $sun + 100, 0.1), 'more sun');
                 self::assertLessThanOrEqual($here + 1e-6, $dries(max(0, $rh - 10), $wind, $sun, 0.1), 'drier air');
                 self::assertGreaterThanOrEqual($here - 1e-6, $dries($rh, $wind, $sun, 0.2), 'a thicker film');
-                // Wind cools a panel that the sun heats; in shade it can only dry.
-                self::assertLessThanOrEqual($dries($rh, $wind, 0, 0.1) + 1e-6, $dries($rh, $wind + 10, 0, 0.1), 'more wind in shade');
+                // Wind cools a panel that the sun heats, and still takes the water away sooner.
+                self::assertLessThanOrEqual($here + 1e-6, $dries($rh, $wind + 10, $sun, 0.1), 'more wind');
             });
     }
 
@@ -74,6 +78,25 @@ final class WindowTest extends TestCase
                 self::assertLessThanOrEqual($window->dryPanelC + 1e-9, $window->wetPanelC);
                 self::assertLessThanOrEqual(max($c, $window->dryPanelC) + 1e-6, $window->panelEndC);
             });
+    }
+
+    public function testADaysCurveIsTheWindowOfEachHourOnItsOwnPanel(): void
+    {
+        $hours = [new Air(12.0, 0.8, 2.0, 0.0), new Air(20.0, 0.55, 3.0, 500.0), new Air(26.0, 0.4, 3.0, 850.0)];
+        foreach (Exposure::cases() as $exposure) {
+            $curve = DayCurve::of($hours, Tone::Black, Material::Steel, Film::BeadedRinse, $exposure);
+            foreach ($hours as $i => $outside) {
+                $air = $outside->shaded($exposure->ofSun());
+                $panel = Panel::settlesAt($air, 0.93);
+                self::assertSame($panel, $curve->hours[$i]['panel_c']);
+                self::assertSame(WorkingWindow::of($air, new Panel(0.93, 2700.0, $panel), 0.05)->workingS(), $curve->hours[$i]['working_s']);
+                self::assertSame(($curve->hours[$i]['working_s'] ?? INF) >= DayCurve::TOO_SHORT_S, $curve->hours[$i]['suits']);
+            }
+        }
+        $black = DayCurve::of($hours, Tone::Black, Material::Steel, Film::BeadedRinse)->hours;
+        $white = DayCurve::of($hours, Tone::White, Material::Steel, Film::BeadedRinse)->hours;
+        self::assertSame([true, false], [$black[0]['suits'], $black[2]['suits']], 'a summer noon is not for black paint');
+        self::assertGreaterThan($black[2]['working_s'], $white[2]['working_s']);
     }
 
     public function testBadWeatherIsRefusedInWords(): void

@@ -6,7 +6,7 @@ import { hourIn } from '@/lib/dates'
 // A day by the hour: how long a rinse stays workable on this colour at this place; hatched where one should not wash.
 const props = defineProps<{ hours: Schemas['RoundHour'][]; width: number; zone: string; label: string }>()
 const HEIGHT = 92
-const CAP_S = 1500
+const CAP_S = 900
 const step = computed(() => (props.width - 34) / Math.max(1, props.hours.length))
 const y = (s: number | null) => HEIGHT - 20 - ((HEIGHT - 30) * Math.min(CAP_S, s ?? CAP_S)) / CAP_S
 const why: Record<string, string> = { 'dries-too-fast': 'dries too fast', frost: 'frost', rain: 'rain' }
@@ -40,7 +40,7 @@ const line = computed(() =>
     <path :d="`M34 ${HEIGHT - 20}H${width}`" stroke="var(--line-strong)" />
     <path :d="`M34 ${y(300)}H${width}`" stroke="var(--line)" stroke-dasharray="2 4" />
     <text x="30" :y="y(300) + 4" text-anchor="end">5 min</text>
-    <text x="30" :y="y(CAP_S) + 6" text-anchor="end">25</text>
+    <text x="30" :y="y(CAP_S) + 6" text-anchor="end">15</text>
   </svg>
 </template>
 
