@@ -22,6 +22,7 @@ use App\Reckon\MatchModel;
 use App\Reckon\RatioModel;
 use App\Reckon\Reckoning;
 use App\Reckon\ResinModel;
+use App\Reckon\SheetModel;
 use App\Reckon\SpotsModel;
 use App\Reckon\TankModel;
 use App\Reckon\TowelsModel;
@@ -59,7 +60,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
-            new LanceModel, new TankModel, new ResinModel, new CurveModel,
+            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel,
         ]));
     }
 

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Sheet\Schedule;
+
+use Vicissa\Core\InvalidInput;
+
+/** Whether the steps of a visit make sense before anything is reckoned with them. */
+final readonly class Check
+{
+    /** Longer than this is not a visit. */
+    private const DAY = 1440;
+
+    private const MOST = 80;
+
+    /**
+     * @param list<Task> $tasks
+     *
+     * @throws InvalidInput
+     */
+    public static function all(int $crew, array $tasks): void
+    {
+        if ($crew !== 1 && $crew !== 2) {
+            throw InvalidInput::at('crew', 'A visit is worked by one person or by two.');
+        }
+        if ($tasks === [] || count($tasks) > self::MOST) {
+            throw InvalidInput::at('steps', sprintf('A visit has between 1 and %d steps.', self::MOST));
+        }
+        $ids = [];
+        foreach ($tasks as $i => $task) {
+            if ($task->id === '' || isset($ids[$task->id])) {
+                throw InvalidInput::at("steps.{$i}.id", $task->id === '' ? 'Each step needs a name.' : "There are two steps called “{$task->id}”.");
+            }
+            $ids[$task->id] = $i;
+        }
+        foreach ($tasks as $i => $task) {
+            InvalidInput::unlessBetween("steps.{$i}.minutes", $task->minutes, 0, self::DAY, 'minutes');
+            InvalidInput::unlessBetween("steps.{$i}.people", $task->people, 1, 2);
+            foreach ($task->after as $k => $before) {
+                self::known($ids, "steps.{$i}.after.{$k}", $before, $task);
+            }
+            if ($task->dwell !== null) {
+                self::known($ids, "steps.{$i}.dwell.of", $task->dwell->of, $task);
+                InvalidInput::unlessBetween("steps.{$i}.dwell.min", $task->dwell->min, 0, self::DAY, 'minutes');
+                if ($task->dwell->max !== null && $task->dwell->max < $task->dwell->min) {
+                    throw InvalidInput::at("steps.{$i}.dwell.max", "“{$task->id}” would have to begin before the product of “{$task->dwell->of}” has worked.");
+                }
+            }
+        }
+        self::noRings($tasks, $ids);
+    }
+
+    /** @param array<string, int> $ids */
+    private static function known(array $ids, string $field, string $id, Task $task): void
+    {
+        if (! isset($ids[$id])) {
+            throw InvalidInput::at($field, "“{$task->id}” waits for “{$id}”, which is not among the steps.");
+        }
+        if ($id === $task->id) {
+            throw InvalidInput::at($field, "“{$task->id}” waits for itself.");
+        }
+    }
+
+    /**
+     * @param list<Task> $tasks
+     * @param array<string, int> $ids
+     */
+    private static function noRings(array $tasks, array $ids): void
+    {
+        $left = array_map(static fn(Task $task): array => [...$task->after, ...($task->dwell === null ? [] : [$task->dwell->of])], $tasks);
+        do {
+            $free = array_keys(array_filter($left, static fn(array $waits): bool => array_filter($waits, static fn(string $id): bool => isset($left[$ids[$id]])) === []));
+            $left = array_diff_key($left, array_flip($free));
+        } while ($free !== [] && $left !== []);
+        if ($left !== []) {
+            $i = array_key_first($left);
+            throw InvalidInput::at("steps.{$i}.after", sprintf('These wait for each other in a ring: %s.', implode(', ', array_map(static fn(int $k): string => $tasks[$k]->id, array_keys($left)))));
+        }
+    }
+}
