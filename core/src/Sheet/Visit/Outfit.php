@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Sheet\Visit;
+
+use Vicissa\Core\Matching\Body;
+use Vicissa\Core\Mix\Doses\Vessel;
+use Vicissa\Core\Mix\Lance;
+
+/** Who comes with what, and to what kind of body. */
+final readonly class Outfit
+{
+    /**
+     * @param 1|2 $crew
+     * @param list<Vessel> $vessels
+     * @param Lance|null $lance  null when it has never been calibrated
+     * @param TankAtHand|null $tank  null when there is none
+     */
+    public function __construct(
+        public int $crew,
+        public Body $body,
+        public array $vessels = [],
+        public ?Lance $lance = null,
+        public ?TankAtHand $tank = null,
+        public Pace $pace = new Pace,
+        public VisitRules $rules = new VisitRules,
+    ) {}
+
+    public function withHelper(): self
+    {
+        return new self(2, $this->body, $this->vessels, $this->lance, $this->tank, $this->pace, $this->rules);
+    }
+}

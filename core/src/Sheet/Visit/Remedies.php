@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Sheet\Visit;
+
+use Vicissa\Core\Matching\Turn\Bottle;
+use Vicissa\Core\Matching\Turn\Choice;
+use Vicissa\Core\Matching\Turn\Conditions;
+use Vicissa\Core\Matching\Turn\Place;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
+
+/** What would make a visit workable that is not: each change is tried, and only those that help are offered. */
+final readonly class Remedies
+{
+    /** @return list<Remedy> the earliest finish first */
+    public static function for(Visit $visit, Situation $situation, Schools $schools, Outfit $outfit): array
+    {
+        if ($visit->isWorkable()) {
+            return [];
+        }
+        $tries = [];
+        if ($outfit->crew === 1) {
+            $tries[] = ['helper', 'With a second pair of hands', null, $situation, $outfit->withHelper()];
+        }
+        if (! $situation->place->shade && ! $situation->place->bay) {
+            $tries[] = ['shade', 'In the shade', null, self::at($situation, $situation->place->inShade(), null), $outfit];
+        }
+        if ($situation->place->hasWater() && $situation->now->panelC - $situation->now->wetPanelC > 3.0) {
+            $tries[] = ['cool', sprintf('With the panels kept wet until they are near %s', $situation->measures->temperature($situation->now->wetPanelC)), null, self::at($situation, $situation->place, $situation->now->wetPanelC), $outfit];
+        }
+        foreach (self::clashing($visit) as $choice) {
+            $id = $choice->chosen?->bottle->id;
+            $shelf = array_values(array_filter($situation->shelf, static fn(Bottle $bottle): bool => $bottle->id !== $id));
+            $tries[] = ['product', sprintf('Without %s', $choice->chosen->bottle->name ?? ''), $id, self::withShelf($situation, $shelf), $outfit];
+        }
+        $remedies = [];
+        foreach ($tries as [$kind, $says, $without, $then, $with]) {
+            $other = Visit::of($then, $schools, $with);
+            if ($other->schedule !== null) {
+                $instead = $without === null ? '' : self::instead($visit, $other);
+                $remedies[] = new Remedy($kind, $says.$instead.sprintf(' it can be worked, in %d minutes.', $other->schedule->finish), $other->schedule->finish, $without);
+            }
+        }
+        usort($remedies, static fn(Remedy $a, Remedy $b): int => $a->finish <=> $b->finish);
+
+        return $remedies;
+    }
+
+    /** @return list<Choice> whose products the clash is about */
+    private static function clashing(Visit $visit): array
+    {
+        $steps = array_filter($visit->steps, static fn(VisitStep $step): bool => $visit->clash === [] || in_array($step->id, $visit->clash, true));
+        $ids = array_merge(...array_map(static fn(VisitStep $step): array => array_map(static fn(Portion $portion): string => $portion->productId, $step->portions), $steps), ...[[]]);
+
+        return array_values(array_filter($visit->match->choices, static fn(Choice $choice): bool => in_array($choice->chosen?->bottle->id, $ids, true) && $choice->atMostS !== null));
+    }
+
+    private static function instead(Visit $visit, Visit $other): string
+    {
+        $names = static fn(Visit $one): array => array_values(array_unique(array_map(static fn(Choice $choice): string => $choice->chosen->bottle->name ?? '', $one->match->choices)));
+        $new = array_values(array_filter(array_diff($names($other), $names($visit))));
+
+        return $new === [] ? ',' : sprintf(' (%s instead)', implode(', ', $new));
+    }
+
+    private static function at(Situation $situation, Place $place, ?float $panelC): Situation
+    {
+        return new Situation(
+            $situation->vehicle,
+            $situation->seen,
+            $place,
+            Conditions::at($situation->now->outside, $situation->vehicle, $place, $panelC, $situation->now->raining, $situation->rules),
+            $situation->shelf,
+            $situation->rules,
+            $situation->measures,
+        );
+    }
+
+    /** @param list<Bottle> $shelf */
+    private static function withShelf(Situation $situation, array $shelf): Situation
+    {
+        return new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, $shelf, $situation->rules, $situation->measures);
+    }
+}

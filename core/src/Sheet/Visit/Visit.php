@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Sheet\Visit;
+
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\SectionPlan;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Mix\Doses\DosePlan;
+use Vicissa\Core\Sheet\Schedule\Infeasible;
+use Vicissa\Core\Sheet\Schedule\Schedule;
+use Vicissa\Core\Sheet\Schedule\Scheduler;
+
+/** A match as a visit that one or two people can work from: steps, doses, limits, and when each begins. */
+final readonly class Visit
+{
+    /**
+     * @param list<VisitStep> $steps         in the order of domain §2; empty when nothing may touch the paint
+     * @param Schedule|null $schedule        null when it can't be worked as it stands
+     * @param list<string> $clash            ids of steps that can't be kept together
+     * @param list<string> $problems         why it can't be worked, or what will run short
+     */
+    private function __construct(
+        public TurnMatch $match,
+        public DosePlan $doses,
+        public array $steps,
+        public ?Schedule $schedule,
+        public array $clash,
+        public array $problems,
+    ) {}
+
+    public static function of(Situation $situation, Schools $schools, Outfit $outfit): self
+    {
+        $match = TurnMatch::of($situation, $schools);
+        $doses = DosePlan::of($match, $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance, $situation->rules);
+        if (! $match->possible()) {
+            return new self($match, $doses, [], null, [], [$match->method->why, ...$match->method->instead]);
+        }
+        $steps = (new Course($match, $situation, $schools, $outfit, Panels::of($outfit->body), new Portions($doses)))->steps();
+        $short = (new Refills($match, $situation, $outfit))->shortfall();
+        $said = $short === null ? [] : [$short];
+        $dry = array_values(array_filter($match->sections, static fn(SectionPlan $plan): bool => $plan->panels === 0 || $plan->sections > $outfit->rules->mostGoes));
+        if ($dry !== []) {
+            return new self($match, $doses, $steps, null, [], [...array_map(static fn(SectionPlan $plan): string => $plan->says, $dry), ...$said]);
+        }
+        try {
+            return new self($match, $doses, $steps, Scheduler::earliest($outfit->crew, array_map(static fn(VisitStep $step) => $step->task(), $steps)), [], $said);
+        } catch (Infeasible $e) {
+            return new self($match, $doses, $steps, null, $e->clash, [self::inWords($e->getMessage(), $steps), ...$said]);
+        }
+    }
+
+    public function isWorkable(): bool
+    {
+        return $this->schedule !== null;
+    }
+
+    /**
+     * The sentence with the steps' names for their ids.
+     *
+     * @param list<VisitStep> $steps
+     */
+    private static function inWords(string $sentence, array $steps): string
+    {
+        return strtr($sentence, array_combine(array_map(static fn(VisitStep $step): string => "“{$step->id}”", $steps), array_map(static fn(VisitStep $step): string => "“{$step->name}”", $steps)));
+    }
+}
