@@ -25,6 +25,7 @@ final readonly class FinishTurn
         private ForecastLayers $forecastLayers,
         private ProposeNext $proposeNext,
         private DueDates $dueDates,
+        private MoveStock $moveStock,
     ) {}
 
     /**
@@ -44,6 +45,7 @@ final readonly class FinishTurn
                 'created_at' => $this->clock->now(),
             ]);
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, 1, $before);
+            $this->moveStock->used($turn, null, $entry);
             $this->settle($turn, $vehicle, $entry->id);
 
             return $turn;
@@ -64,7 +66,11 @@ final readonly class FinishTurn
             if ((int) $turn->entries()->max('revision') !== $seen) {
                 throw new Overtaken;
             }
+            $counted = $turn->current()->first();
+            // What the sheet wrote down and the form doesn't ask for stays.
+            $facts += $counted?->only(['crew', 'water_l', 'textiles', 'steps', 'refused', 'recommended']) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
+            $this->moveStock->used($turn, $counted, $entry);
             $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
             $this->settle($turn, $vehicle, $entry->id);
 

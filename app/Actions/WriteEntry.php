@@ -48,6 +48,8 @@ final readonly class WriteEntry
             'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
             'soil' => $facts['soil'], 'grit' => $facts['grit'] ?? false, 'method' => $facts['method'], 'purpose' => $facts['purpose'] ?? 'maintain',
             'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'note' => $facts['note'] ?? null,
+            'crew' => $facts['crew'] ?? null, 'water_l' => $facts['water_l'] ?? null, 'textiles' => $facts['textiles'] ?? [], 'steps' => $facts['steps'] ?? [],
+            'refused' => $facts['refused'] ?? [], 'recommended' => $facts['recommended'] ?? null,
             'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all()), 'due_before' => $dueBefore,
             'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
         ]);

@@ -63,6 +63,14 @@ class Gear extends Model
         return $event instanceof GearEvent ? Lance::calibrated((float) ($event->facts['washer_l_min'] ?? 0), (float) ($event->facts['bottle_ml'] ?? 0), (float) ($event->facts['empties_s'] ?? 0)) : null;
     }
 
+    /** Of towels: how many lie in the dirty pool. */
+    public function dirty(): int
+    {
+        $sum = fn(string $kind): int => (int) $this->events->where('kind', $kind)->sum(static fn(GearEvent $event): float => (float) ($event->facts['count'] ?? 0));
+
+        return max(0, min((int) ($this->fact('count') ?? 0), $sum('used') - $sum('washed')));
+    }
+
     /** @return HasMany<GearEvent, $this> newest first */
     public function events(): HasMany
     {

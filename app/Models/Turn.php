@@ -9,6 +9,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * One visit to a vehicle. What happened stands in its entries; the newest counts, the others are kept.
@@ -43,6 +44,18 @@ class Turn extends Model
     public function current(): BelongsTo
     {
         return $this->belongsTo(TurnEntry::class, 'current_entry_id');
+    }
+
+    /** @return HasMany<Photo, $this> */
+    public function photos(): HasMany
+    {
+        return $this->hasMany(Photo::class)->orderBy('taken_at')->orderBy('id');
+    }
+
+    /** @return HasOne<Sheet, $this> the sheet it was worked from */
+    public function sheet(): HasOne
+    {
+        return $this->hasOne(Sheet::class);
     }
 
     /** @return HasMany<TurnEntry, $this> */

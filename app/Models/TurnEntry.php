@@ -29,6 +29,12 @@ use Illuminate\Support\Carbon;
  * @property bool $clay
  * @property string|null $note
  * @property list<array{zone: string, verdict: string, next: string, says: string}> $diagnoses
+ * @property int|null $crew
+ * @property float|null $water_l
+ * @property array<string, int> $textiles  towels, sides and mitts by kind
+ * @property list<array{id: string, name: string, kind: string, took_s: int|null, estimate_min: float|null, skipped: bool}> $steps  as they were worked
+ * @property list<array{what: string, why: string}> $refused
+ * @property string|null $recommended
  * @property Carbon|null $next_on
  * @property list<string> $next_kinds
  * @property list<array<string, string|null>>|null $due_before
@@ -50,7 +56,7 @@ class TurnEntry extends Model
     {
         return [
             'worked_at' => 'immutable_datetime', 'written_at' => 'immutable_datetime', 'grit' => 'boolean', 'clay' => 'boolean', 'panel_c' => 'float',
-            'diagnoses' => 'array', 'refused' => 'array', 'next_on' => 'date:Y-m-d', 'next_kinds' => 'array', 'due_before' => 'array', 'due_after' => 'array',
+            'diagnoses' => 'array', 'refused' => 'array', 'textiles' => 'array', 'steps' => 'array', 'water_l' => 'float', 'crew' => 'integer', 'next_on' => 'date:Y-m-d', 'next_kinds' => 'array', 'due_before' => 'array', 'due_after' => 'array',
             'soil' => 'integer', 'minutes' => 'integer', 'revision' => 'integer',
         ];
     }

@@ -7,7 +7,9 @@ namespace App\Providers;
 use App\Models\Client;
 use App\Models\Gear;
 use App\Models\PersonalAccessToken;
+use App\Models\Photo;
 use App\Models\Product;
+use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Vehicle;
 use App\Models\Workspace;
@@ -72,7 +74,7 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
         Password::defaults(static fn(): Password => Password::min(10)->letters());
-        foreach ([Client::class, Site::class, Vehicle::class, Product::class, Gear::class] as $model) {
+        foreach ([Client::class, Site::class, Vehicle::class, Product::class, Gear::class, Sheet::class, Photo::class] as $model) {
             Gate::policy($model, RowPolicy::class);
         }
         Gate::policy(Workspace::class, WorkspacePolicy::class);

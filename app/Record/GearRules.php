@@ -20,6 +20,9 @@ final class GearRules
         'resin' => ['l' => [0.1, 1000], 'capacity_g_per_l' => [0.1, 200]],
     ];
 
+    /** What towels are for; each pool has one use. */
+    public const USES = ['wash', 'large', 'medium', 'catch', 'sills', 'wheels', 'jambs', 'glass', 'topper'];
+
     /**
      * @param array<array-key, mixed> $facts
      * @return array<string, string> sentences by field, "facts.l_min"
@@ -35,7 +38,10 @@ final class GearRules
                 $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
             }
         }
-        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? [])) as $field) {
+        if ($kind === 'towel' && isset($facts['use']) && ! in_array($facts['use'], self::USES, true)) {
+            $errors['facts.use'] = 'Towels are for '.implode(', ', self::USES).'.';
+        }
+        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? []), $kind === 'towel' ? ['use'] : []) as $field) {
             $errors["facts.{$field}"] = 'There is no such figure for this kind of gear.';
         }
         if ($kind === 'tank' && $errors === [] && $facts['on_below_l'] > $facts['l']) {

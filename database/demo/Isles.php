@@ -9,6 +9,7 @@ use App\Actions\FinishTurn;
 use App\Actions\ForecastLayers;
 use App\Actions\FoundWorkspace;
 use App\Actions\LayRound;
+use App\Actions\MoveStock;
 use App\Models\Client;
 use App\Models\Membership;
 use App\Models\Product;
@@ -50,7 +51,7 @@ final readonly class Isles
                 Product::query()->create($product);
             }
             $vehicles = $this->vehicles($today);
-            $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $owner, $technician))->live($vehicles, $today);
+            $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $this->app->make(MoveStock::class), $this->app->make(Driveway::class), $owner, $technician))->live($vehicles, $today);
             $clock->modify($today->toIso8601String());
             ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
 

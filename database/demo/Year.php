@@ -6,6 +6,7 @@ namespace Database\Demo;
 
 use App\Actions\DeclareLayer;
 use App\Actions\FinishTurn;
+use App\Actions\MoveStock;
 use App\Models\Forecast;
 use App\Models\Layer;
 use App\Models\Product;
@@ -26,6 +27,9 @@ final class Year
 {
     private const DAYS = 364;
 
+    /** The last days were worked from a sheet, with a clock running. */
+    private const SHEETS_SINCE = 24;
+
     private Randomizer $chance;
 
     /** @var array<string, float> true life in wear-weeks, by layer */
@@ -41,6 +45,8 @@ final class Year
         private readonly MockClock $clock,
         private readonly FinishTurn $finishTurn,
         private readonly DeclareLayer $declareLayer,
+        private readonly MoveStock $moveStock,
+        private readonly Driveway $driveway,
         private readonly User $owner,
         private readonly User $technician,
         int $seed = 4711,
@@ -69,7 +75,7 @@ final class Year
         }
         usort($visits, static fn(array $a, array $b): int => [$a[0]->getTimestamp(), $a[1]->name] <=> [$b[0]->getTimestamp(), $b[1]->name]);
         foreach ($visits as [$at, $vehicle, $cast]) {
-            $this->visit($vehicle, $cast, $at);
+            $this->visit($vehicle, $cast, $at, $at > $today->subDays(self::SHEETS_SINCE));
         }
 
         return count($visits);
@@ -92,7 +98,7 @@ final class Year
     }
 
     /** @param array<string, mixed> $cast */
-    private function visit(Vehicle $vehicle, array $cast, CarbonImmutable $at): void
+    private function visit(Vehicle $vehicle, array $cast, CarbonImmutable $at, bool $fromSheet): void
     {
         $this->clock->modify($at->addMinutes(100)->toIso8601String());
         $layer = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', 'paint')->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
@@ -109,12 +115,15 @@ final class Year
             }
             [$products, $readings] = $this->renew($layer, $cast, $at, $ratio, $read, $products, $readings);
         }
-        ($this->finishTurn)($vehicle, $this->chance->getInt(0, 2) === 0 ? $this->owner : $this->technician, [
+        $this->restock($products, $at);
+        $writer = $this->chance->getInt(0, 2) === 0 ? $this->owner : $this->technician;
+        $facts = [
             'worked_at' => $at->toIso8601String(), 'minutes' => ($cast['minutes'] ?? 75) + $this->chance->getInt(-10, 20), 'soil' => $soil, 'grit' => $soil >= 4,
             'method' => $cast['method'] ?? ($soil <= 3 ? 'multi-towel' : 'two-mitts'), 'water' => ($cast['method'] ?? '') === 'rinseless' ? 'none' : ($cast['site'] === 'unit' ? 'treated' : 'tap'),
             'panel_c' => round(9 + 7 * sin(2 * M_PI * ($at->dayOfYear - 110) / 365) + 3 * $this->normal(), 1),
             'note' => $this->noticed(), 'readings' => $readings, 'products' => $products,
-        ]);
+        ];
+        $fromSheet ? $this->driveway->work($vehicle, $writer, $facts, $at) : ($this->finishTurn)($vehicle, $writer, $facts);
     }
 
     /**
@@ -169,6 +178,18 @@ final class Year
         $products[] = $this->use('Clearpane', 'glass', 20);
 
         return $products;
+    }
+
+    /**
+     * What runs low is bought before it is used.
+     *
+     * @param list<array<string, mixed>> $uses
+     */
+    private function restock(array $uses, CarbonImmutable $at): void
+    {
+        foreach (Product::query()->whereIn('id', array_column($uses, 'product_id'))->whereRaw('stock_ml <= greatest(reorder_ml, 250)')->orderBy('name')->get() as $product) {
+            $this->moveStock->bought($product, $product->pack_ml ?? 1000.0, $at->subDays(1), $this->owner->id);
+        }
     }
 
     /** How far the layer on now is through its true life at the moment after this wash. */

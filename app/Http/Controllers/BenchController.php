@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\MatchTurn;
+use App\Actions\Equip;
+use App\Actions\SetScene;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Problems\Problem;
-use App\Models\Gear;
 use App\Models\Site;
 use App\Models\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\MatchAnswer;
 use App\Reckon\MatchModel;
+use App\Record\SheetPlan;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
 use Carbon\CarbonImmutable;
@@ -23,13 +24,13 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Turn\WhatIf;
 use Vicissa\Core\Mix\Doses\DosePlan;
-use Vicissa\Core\Mix\Doses\Fill;
 
 /** The bench: the match for a vehicle as one changes what is seen, where and when. Reads only. */
 final class BenchController
@@ -39,10 +40,10 @@ final class BenchController
     #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
     #[Takes('BenchInput')]
     #[Returns('Match')]
-    public function match(Request $request, MatchTurn $matchTurn): JsonResponse
+    public function match(Request $request, SetScene $setScene): JsonResponse
     {
         $input = new Input($request->json()->all());
-        [$situation, $schools] = $this->situation($input, $matchTurn);
+        [$situation, $schools] = $this->situation($input, $setScene);
 
         return new JsonResponse([
             ...MatchAnswer::of(TurnMatch::of($situation, $schools), $situation, $schools),
@@ -53,24 +54,13 @@ final class BenchController
     #[OA\Post(path: '/api/v1/bench/doses', operationId: 'doseTurn', summary: 'What to mix for the match, in which vessels, to which marks, in the order of filling', tags: ['Bench'])]
     #[Takes('BenchInput')]
     #[Returns('Doses')]
-    public function doses(Request $request, MatchTurn $matchTurn): JsonResponse
+    public function doses(Request $request, SetScene $setScene, Equip $equip): JsonResponse
     {
-        [$situation, $schools] = $this->situation(new Input($request->json()->all()), $matchTurn);
-        $gear = Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->get();
-        $calibrated = $gear->where('kind', 'lance')->map(static fn(Gear $one) => $one->lance())->filter()->first();
-        $plan = DosePlan::of(
-            TurnMatch::of($situation, $schools),
-            $situation->vehicle->paintM2,
-            array_values($gear->map(static fn(Gear $one) => $one->vessel())->filter()->all()),
-            $calibrated,
-        );
+        [$situation, $schools] = $this->situation(new Input($request->json()->all()), $setScene);
+        $outfit = $equip(1, Body::Hatch, null);
+        $plan = DosePlan::of(TurnMatch::of($situation, $schools), $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance);
 
-        return new JsonResponse(['fills' => array_map(static fn(Fill $fill): array => [
-            'kind' => $fill->kind->value, 'vessel' => $fill->vessel, 'vessel_ml' => $fill->vesselMl, 'product_id' => $fill->productId, 'product' => $fill->product, 'for' => $fill->for,
-            'mix_ml' => round($fill->mixMl, 1), 'product_ml' => $fill->productMl === null ? null : round($fill->productMl, 1), 'water_ml' => $fill->waterMl() === null ? null : round($fill->waterMl(), 1),
-            'product_low_ml' => $fill->productSpan === null ? null : round($fill->productSpan['low'], 1), 'product_high_ml' => $fill->productSpan === null ? null : round($fill->productSpan['high'], 1),
-            'times' => $fill->times, 'says' => $fill->says,
-        ], $plan->fills)]);
+        return new JsonResponse(['fills' => SheetPlan::fills($plan)]);
     }
 
     #[OA\Get(path: '/api/v1/schools', operationId: 'listSchools', summary: 'Where practitioners disagree: every school, its sides and one reason for each', tags: ['Bench'])]
@@ -107,21 +97,11 @@ final class BenchController
     }
 
     /** @return array{Situation, Schools} */
-    private function situation(Input $input, MatchTurn $matchTurn): array
+    private function situation(Input $input, SetScene $setScene): array
     {
         $id = $input->textOrNull('vehicle_id');
-        $vehicle = $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle'));
-        $weather = $input->object('weather');
 
-        return $matchTurn(
-            $vehicle,
-            MatchModel::seen($input->object('seen')),
-            MatchModel::place($input->object('place')),
-            MatchModel::air($weather),
-            $input->numberOrNull('panel_c'),
-            $weather->flag('rain', false),
-            Schools::of($input->objectOrEmpty('schools')->all()),
-        );
+        return $setScene($input, $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle')));
     }
 
     private function vehicle(string $id): Vehicle

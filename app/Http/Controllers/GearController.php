@@ -72,7 +72,7 @@ final class GearController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/gear/{gear}/events', operationId: 'noteGearEvent', summary: 'A lance calibrated, resin refilled, a level read; written once', tags: ['Gear'], parameters: [
+    #[OA\Post(path: '/api/v1/gear/{gear}/events', operationId: 'noteGearEvent', summary: 'A lance calibrated, resin refilled, a level read, towels washed; written once', tags: ['Gear'], parameters: [
         new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
         new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
     ])]
@@ -81,12 +81,13 @@ final class GearController
     public function note(Request $request, Gear $gear): JsonResponse
     {
         Gate::authorize('update', $gear);
-        $given = $request->validate(['kind' => ['required', 'in:calibration,refill,level'], 'facts' => ['present', 'array'], 'at' => ['sometimes', 'date', 'before:+5 minutes']]);
+        $given = $request->validate(['kind' => ['required', 'in:calibration,refill,level,washed'], 'facts' => ['present', 'array'], 'at' => ['sometimes', 'date', 'before:+5 minutes']]);
         $number = static fn(string $field): float => is_numeric($given['facts'][$field] ?? null) ? (float) $given['facts'][$field] : throw InvalidInput::at("facts.{$field}", 'A number is needed here.');
         $wrongKind = static fn(string $needs): InvalidInput => InvalidInput::at('kind', "That is only done to a {$needs}.");
         $facts = match ($given['kind']) {
             'calibration' => $gear->kind === 'lance' ? $this->calibration($number) : throw $wrongKind('lance'),
             'level' => $gear->kind === 'tank' ? ['l' => $this->between('facts.l', $number('l'), 0.0, $gear->fact('l') ?? 20000.0)] : throw $wrongKind('tank'),
+            'washed' => $gear->kind === 'towel' ? ['count' => $this->between('facts.count', $number('count'), 1.0, max(1.0, (float) $gear->dirty()))] : throw $wrongKind('pool of towels'),
             default => $gear->kind === 'resin' ? [] : throw $wrongKind('vessel of resin'),
         };
         GearEvent::query()->create([
@@ -115,7 +116,7 @@ final class GearController
 
     private function between(string $field, float $value, float $low, float $high): float
     {
-        InvalidInput::unlessBetween($field, $value, $low, $high, 'l');
+        InvalidInput::unlessBetween($field, $value, $low, $high);
 
         return $value;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\MoveStock;
 use App\Http\Controllers\Concerns\Paged;
 use App\Http\Controllers\Concerns\Versioned;
 use App\Http\OpenApi\Field;
@@ -13,6 +14,7 @@ use App\Http\OpenApi\Takes;
 use App\Http\Requests\ProductRequest;
 use App\Http\Resources\ProductResource;
 use App\Models\Product;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -107,12 +109,11 @@ final class ProductController
     ])]
     #[Takes('RestockInput')]
     #[Returns('Product')]
-    public function restock(Request $request, Product $product): JsonResponse
+    public function restock(Request $request, Product $product, MoveStock $moveStock, ClockInterface $clock): JsonResponse
     {
         Gate::authorize('update', $product);
         $facts = $request->validate(['ml' => ['required', 'numeric', 'between:0.1,10000000']]);
-        // Added where it lies: two people who put bottles on the shelf at once both count.
-        Product::query()->whereKey($product->id)->update(['stock_ml' => DB::raw(sprintf('least(stock_ml + %F, 10000000)', (float) $facts['ml'])), 'version' => DB::raw('version + 1')]);
+        $moveStock->bought($product, (float) $facts['ml'], CarbonImmutable::instance($clock->now()), $request->user()?->getAuthIdentifier());
 
         return $this->sent(new ProductResource($product->refresh()), $product);
     }

@@ -27,7 +27,7 @@ final class TurnController
     use Paged;
     use Versioned;
 
-    private const WHOLE = ['vehicle', 'entries.readings', 'entries.products.product', 'entries.writer'];
+    public const WHOLE = ['vehicle', 'entries.readings', 'entries.products.product', 'entries.writer', 'photos', 'sheet.events.writer'];
 
     #[OA\Get(path: '/api/v1/vehicles/{vehicle}/turns', operationId: 'listTurns', summary: 'Newest first, paged by cursor', tags: ['Turns'], parameters: [
         new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),

@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Models\Sheet;
 use App\Models\Turn;
 use App\Models\Vehicle;
 use Carbon\CarbonImmutable;
@@ -42,6 +43,12 @@ use Vicissa\Core\Protection\Stage;
     new Field('note?', 'string?'),
     new Field('readings?', 'ReadingInput[]'),
     new Field('products?', 'UseInput[]'),
+    new Field('crew?', 'integer?'),
+    new Field('water_l?', 'number?'),
+    new Field('textiles?', 'Textiles'),
+    new Field('steps?', 'StepTaken[]'),
+    new Field('refused?', 'Refusal[]'),
+    new Field('recommended?', 'string?'),
     new Field('reason?', 'string', 'Why, when this corrects a saved turn'),
 )]
 final class TurnRequest extends FactsRequest
@@ -70,6 +77,23 @@ final class TurnRequest extends FactsRequest
             'products.*.product_id' => ['required', 'uuid', $this->mine('products')],
             'products.*.zone' => ['required', Rule::enum(Zone::class)],
             'products.*.quantity_ml' => ['sometimes', 'nullable', 'numeric', 'between:0.1,20000'],
+            'crew' => ['sometimes', 'nullable', 'integer', 'between:1,2'],
+            'water_l' => ['sometimes', 'nullable', 'numeric', 'between:0,20000'],
+            'textiles' => ['sometimes', 'array:large,medium,catch,sills,wheels,jambs,glass,sides,mitts'],
+            'textiles.*' => ['integer', 'between:0,1000'],
+            'steps' => ['sometimes', 'array', 'max:100'],
+            'steps.*' => ['array:id,name,kind,took_s,estimate_min,skipped'],
+            'steps.*.id' => ['required', 'string', 'max:40'],
+            'steps.*.name' => ['required', 'string', 'max:120'],
+            'steps.*.kind' => ['required', 'string', 'max:24'],
+            'steps.*.took_s' => ['present', 'nullable', 'integer', 'between:0,86400'],
+            'steps.*.estimate_min' => ['present', 'nullable', 'numeric', 'between:0,1440'],
+            'steps.*.skipped' => ['required', 'boolean'],
+            'refused' => ['sometimes', 'array', 'max:100'],
+            'refused.*' => ['array:what,why'],
+            'refused.*.what' => ['required', 'string', 'max:160'],
+            'refused.*.why' => ['required', 'string', 'max:400'],
+            'recommended' => ['sometimes', 'nullable', 'string', 'max:2000'],
             'reason' => [$this->route('turn') instanceof Turn ? 'required' : 'sometimes', 'string', 'min:3', 'max:240'],
         ];
     }
@@ -82,7 +106,12 @@ final class TurnRequest extends FactsRequest
                 return;
             }
             $turn = $this->route('turn');
-            $vehicle = $turn instanceof Turn ? $turn->vehicle()->first() : $this->route('vehicle');
+            $sheet = $this->route('sheet');
+            $vehicle = match (true) {
+                $turn instanceof Turn => $turn->vehicle()->first(),
+                $sheet instanceof Sheet => $sheet->vehicle()->first(),
+                default => $this->route('vehicle'),
+            };
             $at = CarbonImmutable::parse($this->string('worked_at')->value());
             // A phone's clock may be a little ahead of ours.
             if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {

@@ -16,6 +16,7 @@ use Illuminate\Http\Request;
     new Field('l_min?', 'number', 'Washer: l/min'),
     new Field('ml?', 'number', 'Vessels'),
     new Field('count?', 'number', 'Towels'),
+    new Field('use?', 'string', 'What towels are for', ['wash', 'large', 'medium', 'catch', 'sills', 'wheels', 'jambs', 'glass', 'topper']),
     new Field('l?', 'number', 'Tank and resin: litres'),
     new Field('on_below_l?', 'number', 'Tank: the float switch'),
     new Field('rejection?', 'number'),
@@ -29,8 +30,9 @@ use Illuminate\Http\Request;
     new Field('bottle_ml?', 'number'),
     new Field('empties_s?', 'number'),
     new Field('l?', 'number'),
+    new Field('count?', 'number', 'Towels used, or washed'),
 )]
-#[Shape('GearEvent', new Field('id', 'uuid'), new Field('kind', 'string', null, ['calibration', 'refill', 'level']), new Field('facts', 'GearEventFacts'), new Field('at', 'date-time'))]
+#[Shape('GearEvent', new Field('id', 'uuid'), new Field('kind', 'string', null, ['calibration', 'refill', 'level', 'used', 'washed']), new Field('facts', 'GearEventFacts'), new Field('at', 'date-time'))]
 #[Shape('LanceCalibration', new Field('washer_l_min', 'number'), new Field('bottle_ml', 'number'), new Field('empties_s', 'number'), new Field('draw_l_min', 'number'), new Field('carry', 'number'), new Field('at', 'date-time'))]
 #[Shape(
     'Gear',
@@ -42,10 +44,11 @@ use Illuminate\Http\Request;
     new Field('archived', 'boolean'),
     new Field('events', 'GearEvent[]', 'Newest first'),
     new Field('calibration', 'LanceCalibration?', 'Of a lance; null when it has never been calibrated'),
+    new Field('dirty', 'integer?', 'Of towels: used since they were last washed'),
     new Field('version', 'integer'),
 )]
 #[Shape('GearInput', new Field('kind?', 'string'), new Field('name?', 'string'), new Field('facts?', 'GearFacts'), new Field('note?', 'string?'))]
-#[Shape('GearEventInput', new Field('kind', 'string', null, ['calibration', 'refill', 'level']), new Field('facts', 'GearEventFacts'), new Field('at?', 'date-time'))]
+#[Shape('GearEventInput', new Field('kind', 'string', null, ['calibration', 'refill', 'level', 'washed']), new Field('facts', 'GearEventFacts'), new Field('at?', 'date-time'))]
 #[Shape('WaterReading', new Field('id', 'uuid'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('point', 'string', null, ['tap', 'ro', 'treated', 'tank']), new Field('tds_mg_l', 'number'), new Field('litres', 'number?'), new Field('at', 'date-time'), new Field('note', 'string?'))]
 #[Shape('WaterReadingInput', new Field('site_id?', 'uuid?'), new Field('point', 'string', null, ['tap', 'ro', 'treated', 'tank']), new Field('tds_mg_l', 'number'), new Field('litres?', 'number?', 'Treated through the resin since the reading before'), new Field('at?', 'date-time'), new Field('note?', 'string?'))]
 #[Shape('WaterPoint', new Field('point', 'string'), new Field('tds_mg_l', 'number'), new Field('at', 'date-time'), new Field('site', 'string?'))]
@@ -75,6 +78,7 @@ final class GearResource extends RowResource
             'archived' => $this->archived_at !== null,
             'events' => $this->events->take(self::EVENTS)->map(static fn(GearEvent $event): array => ['id' => $event->id, 'kind' => $event->kind, 'facts' => (object) $event->facts, 'at' => $event->at->format('Y-m-d\TH:i:s\Z')])->values()->all(),
             'calibration' => $this->calibration(),
+            'dirty' => $this->kind === 'towel' ? $this->dirty() : null,
         ];
     }
 

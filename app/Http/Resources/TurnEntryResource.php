@@ -15,6 +15,9 @@ use Illuminate\Http\Request;
 #[Shape('Reading', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'), new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg', 'number?'))]
 #[Shape('Remark', new Field('code', 'string'), new Field('severity', 'string'))]
 #[Shape('ProductUse', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('quantity_ml', 'number?'), new Field('remarks', 'Remark[]'))]
+#[Shape('Textiles', new Field('large?', 'integer'), new Field('medium?', 'integer'), new Field('catch?', 'integer'), new Field('sills?', 'integer'), new Field('wheels?', 'integer'), new Field('jambs?', 'integer'), new Field('glass?', 'integer'), new Field('sides?', 'integer', 'Sides of washing towels'), new Field('mitts?', 'integer'))]
+#[Shape('StepTaken', new Field('id', 'string'), new Field('name', 'string'), new Field('kind', 'string'), new Field('took_s', 'integer?'), new Field('estimate_min', 'number?'), new Field('skipped', 'boolean'))]
+#[Shape('Refusal', new Field('what', 'string'), new Field('why', 'string'))]
 #[Shape('Diagnosis', new Field('zone', 'string'), new Field('verdict', 'string'), new Field('next', 'string'), new Field('says', 'string'))]
 #[Shape('DueDate', new Field('layer_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('from', 'date?'), new Field('due', 'date?'), new Field('late', 'date?'))]
 #[Shape(
@@ -36,6 +39,12 @@ use Illuminate\Http\Request;
     new Field('diagnoses', 'Diagnosis[]'),
     new Field('due_before', 'DueDate[]'),
     new Field('due_after', 'DueDate[]'),
+    new Field('crew', 'integer?'),
+    new Field('water_l', 'number?'),
+    new Field('textiles', 'Textiles'),
+    new Field('steps', 'StepTaken[]'),
+    new Field('refused', 'Refusal[]'),
+    new Field('recommended', 'string?'),
     new Field('next_on', 'date?'),
     new Field('next_kinds', 'string[]'),
     new Field('reason', 'string?'),
@@ -48,7 +57,7 @@ final class TurnEntryResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'revision', 'minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note', 'diagnoses', 'next_kinds', 'reason']),
+            ...$this->resource->only(['id', 'revision', 'minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note', 'crew', 'water_l', 'steps', 'refused', 'recommended', 'diagnoses', 'next_kinds', 'reason']),
             'worked_at' => $this->iso($this->worked_at),
             'readings' => $this->readings->map(static fn(Reading $reading): array => $reading->only(['stage', 'zone', 'behaviour', 'angle_deg']))->all(),
             'products' => $this->products->map(static fn(TurnProduct $use): array => [
@@ -56,6 +65,7 @@ final class TurnEntryResource extends RowResource
             ])->all(),
             'due_before' => $this->due_before ?? [],
             'due_after' => $this->due_after ?? [],
+            'textiles' => (object) $this->textiles,
             'next_on' => $this->next_on?->toDateString(),
             'written_by' => $this->writer->name ?? '',
             'written_at' => $this->iso($this->written_at),

@@ -68,7 +68,7 @@ final class VisitTest extends TestCase
 
                 return;
             }
-            self::assertSame(max($visit->schedule->end), $visit->schedule->finish);
+            self::assertSame(max([0, ...array_values($visit->schedule->end)]), $visit->schedule->finish);
             self::assertTrue($visit->schedule->isProven());
         });
     }
@@ -114,7 +114,7 @@ final class VisitTest extends TestCase
     public function testAPaceIsBelievedByAsMuchAsWasMeasured(): void
     {
         self::assertSame(1.0, (new Pace)->factor('wash'));
-        $took = static fn(float ...$minutes): Pace => Pace::measured(array_map(static fn(float $took): array => ['kind' => 'wash', 'estimated' => 20.0, 'took' => $took], $minutes));
+        $took = static fn(float ...$minutes): Pace => Pace::measured(array_map(static fn(float $took): array => ['kind' => 'wash', 'estimated' => 20.0, 'took' => $took], array_values($minutes)));
         self::assertEqualsWithDelta(1.5 ** 0.2, $took(30.0)->factor('wash'), 1e-12, 'one visit, a fifth of the difference');
         self::assertEqualsWithDelta(1.5 ** (12 / 16), $took(...array_fill(0, 12, 30.0))->factor('wash'), 1e-12);
         self::assertSame($took(...array_fill(0, 9, 24.0))->factor('wash'), $took(...[...array_fill(0, 8, 24.0), 90.0])->factor('wash'), 'an outlier does not move the median');

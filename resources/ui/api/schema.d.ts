@@ -282,7 +282,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** A lance calibrated, resin refilled, a level read; written once */
+    /** A lance calibrated, resin refilled, a level read, towels washed; written once */
     post: operations['noteGearEvent']
     delete?: never
     options?: never
@@ -417,6 +417,24 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/photos/{photo}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The picture itself */
+    get: operations['showPhoto']
+    put?: never
+    post?: never
+    /** Remove a photo that has not become part of a turn; the owner may remove any */
+    delete: operations['removePhoto']
     options?: never
     head?: never
     patch?: never
@@ -576,6 +594,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/pulse': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['pulse']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/reckon/{model}': {
     parameters: {
       query?: never
@@ -622,6 +656,109 @@ export interface paths {
     get: operations['listSchools']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A day’s sheets */
+    get: operations['listSheets']
+    put?: never
+    /** Lay a visit out, from what was seen or what is to be expected */
+    post: operations['laySheet']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets/{sheet}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['showSheet']
+    put?: never
+    post?: never
+    /** Not today: the sheet is put aside, what was noted on it is kept */
+    delete: operations['dropSheet']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets/{sheet}/events': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What happened, as the device wrote it down; each event once, however often it is sent */
+    post: operations['noteSheetEvents']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets/{sheet}/finish': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Close the visit as a turn */
+    post: operations['finishSheet']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets/{sheet}/pack': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The sheet with all a phone needs for a day without signal: what the plan would be if something else were found */
+    get: operations['packSheet']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/sheets/{sheet}/rematch': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Something else was found: the rest of the visit, matched and laid out again */
+    post: operations['rematchSheet']
     delete?: never
     options?: never
     head?: never
@@ -807,6 +944,24 @@ export interface paths {
     get?: never
     put?: never
     post: operations['createLayer']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/vehicles/{vehicle}/photos': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Newest first */
+    get: operations['listPhotos']
+    put?: never
+    /** A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind */
+    post: operations['keepPhoto']
     delete?: never
     options?: never
     head?: never
@@ -1177,13 +1332,15 @@ export interface components {
       events: components['schemas']['GearEvent'][]
       /** @description Of a lance; null when it has never been calibrated */
       calibration: components['schemas']['LanceCalibration'] | null
+      /** @description Of towels: used since they were last washed */
+      dirty: number | null
       version: number
     }
     GearEvent: {
       /** Format: uuid */
       id: string
       /** @enum {string} */
-      kind: 'calibration' | 'refill' | 'level'
+      kind: 'calibration' | 'refill' | 'level' | 'used' | 'washed'
       facts: components['schemas']['GearEventFacts']
       /** Format: date-time */
       at: string
@@ -1193,10 +1350,12 @@ export interface components {
       bottle_ml?: number
       empties_s?: number
       l?: number
+      /** @description Towels used, or washed */
+      count?: number
     }
     GearEventInput: {
       /** @enum {string} */
-      kind: 'calibration' | 'refill' | 'level'
+      kind: 'calibration' | 'refill' | 'level' | 'washed'
       facts: components['schemas']['GearEventFacts']
       /** Format: date-time */
       at?: string
@@ -1208,6 +1367,11 @@ export interface components {
       ml?: number
       /** @description Towels */
       count?: number
+      /**
+       * @description What towels are for
+       * @enum {string}
+       */
+      use?: 'wash' | 'large' | 'medium' | 'catch' | 'sills' | 'wheels' | 'jambs' | 'glass' | 'topper'
       /** @description Tank and resin: litres */
       l?: number
       /** @description Tank: the float switch */
@@ -1537,6 +1701,23 @@ export interface components {
       /** @enum {string} */
       point: 'tap' | 'ro' | 'treated' | 'tank'
     }
+    Photo: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      /** Format: uuid */
+      turn_id: string | null
+      zone: string
+      /** @enum {string} */
+      stage: 'before' | 'during' | 'after'
+      note: string | null
+      width: number
+      height: number
+      /** Format: date-time */
+      taken_at: string
+      url: string
+    }
     Problem: {
       type: string
       title: string
@@ -1634,6 +1815,10 @@ export interface components {
       quantity_ml: number | null
       remarks: components['schemas']['Remark'][]
     }
+    Pulse: {
+      /** @description One short answer that changes whenever the record or a sheet does, so that a desk sees at once what happened on the driveway. */
+      mark: string
+    }
     Reading: {
       /** @enum {string} */
       stage: 'arrival' | 'after_wash' | 'after_decon' | 'after_topper'
@@ -1650,6 +1835,10 @@ export interface components {
       behaviour: 'tight' | 'good' | 'weak' | 'sheeting' | 'flat'
       angle_deg?: number | null
     }
+    Refusal: {
+      what: string
+      why: string
+    }
     RegisterInput: {
       name: string
       email: string
@@ -1662,6 +1851,11 @@ export interface components {
     Remark: {
       code: string
       severity: string
+    }
+    RematchInput: {
+      facts: components['schemas']['SheetFacts']
+      crew?: number
+      done?: string[]
     }
     RenameInput: {
       /** @enum {string} */
@@ -1849,6 +2043,229 @@ export interface components {
       name: string
       reason: string
     }
+    Sheet: {
+      /** Format: uuid */
+      id: string
+      vehicle: components['schemas']['SheetVehicle']
+      site: components['schemas']['SheetSite'] | null
+      /** Format: date */
+      on: string
+      crew: number
+      /** @enum {string} */
+      status: 'laid' | 'begun' | 'finished' | 'dropped'
+      holder: string | null
+      facts: components['schemas']['SheetFacts']
+      plan: components['schemas']['SheetPlan']
+      /** @description What the place asks of those who come */
+      gate: components['schemas']['SheetCaution'][]
+      events: components['schemas']['SheetEvent'][]
+      photos: components['schemas']['Photo'][]
+      /** Format: date-time */
+      begun_at: string | null
+      /** Format: date-time */
+      finished_at: string | null
+      /** Format: uuid */
+      turn_id: string | null
+      version: number
+    }
+    SheetCaution: {
+      says: string
+      grave: boolean
+    }
+    SheetEvent: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      device: string
+      seq: number
+      kind: string
+      step: string | null
+      facts: Record<string, never>
+      /** Format: date-time */
+      at: string
+      by: string
+      conflict: string | null
+    }
+    SheetEventInput: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      device: string
+      seq: number
+      kind: string
+      step?: string | null
+      facts?: Record<string, never>
+      /** Format: date-time */
+      at: string
+    }
+    SheetEventsInput: {
+      events: components['schemas']['SheetEventInput'][]
+    }
+    SheetFacts: {
+      seen: components['schemas']['BenchSeen']
+      place: components['schemas']['BenchPlace']
+      weather: components['schemas']['BenchWeather']
+      panel_c?: number | null
+      schools?: components['schemas']['Sides']
+      /** @description Products left out */
+      without?: string[]
+      /** @description Nobody has looked yet: as it was last time, in the weather forecast */
+      expected?: boolean
+    }
+    SheetFinished: {
+      turn: components['schemas']['Turn']
+      /** @description Someone else had closed it already; both versions are kept */
+      twice: boolean
+    }
+    SheetInput: {
+      /** Format: uuid */
+      id?: string
+      /** Format: uuid */
+      vehicle_id: string
+      /**
+       * Format: date
+       * @description Today when left out
+       */
+      on?: string
+      crew?: number
+      facts?: components['schemas']['SheetFacts']
+    }
+    SheetLine: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      vehicle: string
+      /** Format: date */
+      on: string
+      crew: number
+      status: string
+      holder: string | null
+      finish: number | null
+      steps: number
+      done: number
+      /** Format: uuid */
+      turn_id: string | null
+      version: number
+    }
+    SheetNow: {
+      panel_c: number
+      sun_w_m2: number
+    }
+    SheetOtherwise: {
+      sheet: components['schemas']['Sheet']
+      /** @description Plans by what else might be found: "soil:4", "grit", "on:tar" */
+      otherwise: Record<string, never>
+    }
+    SheetPanel: {
+      id: string
+      name: string
+      share: number
+    }
+    SheetPlan: {
+      possible: boolean
+      /** @description Minutes; null when it can’t be worked as it stands */
+      finish: number | null
+      proven: boolean
+      problems: string[]
+      clash: string[]
+      remedies: components['schemas']['SheetRemedy'][]
+      method: string | null
+      why: string
+      topper: components['schemas']['SheetTopper']
+      water: string
+      water_why: string
+      assumed: string[]
+      missing: string[]
+      refused: components['schemas']['Refusal'][]
+      fills: components['schemas']['DoseFill'][]
+      steps: components['schemas']['SheetStep'][]
+      done: string[]
+      panels: components['schemas']['SheetPanel'][]
+      now: components['schemas']['SheetNow']
+      windows?: components['schemas']['SheetWindows']
+    }
+    SheetPortion: {
+      /** Format: uuid */
+      product_id: string
+      name: string
+      role: string
+      zone: string
+      ml: number | null
+      why: string
+    }
+    SheetRemedy: {
+      /** @enum {string} */
+      kind: 'helper' | 'shade' | 'cool' | 'product'
+      says: string
+      finish: number
+      without: string | null
+    }
+    SheetSite: {
+      /** Format: uuid */
+      id: string
+      name: string
+      address: string | null
+      run_off: string | null
+    }
+    SheetStep: {
+      id: string
+      /** @description What is timed together */
+      kind: string
+      /** @description The step of the match it belongs to */
+      group: string
+      name: string
+      minutes: number
+      /** @description By the rules, before anybody’s pace */
+      estimate_min: number
+      /** @description Measured visits behind the minutes */
+      pace_from: number
+      people: number
+      after: string[]
+      wait: components['schemas']['SheetWait'] | null
+      portions: components['schemas']['SheetPortion'][]
+      panels: string[]
+      how: string[]
+      cautions: components['schemas']['SheetCaution'][]
+      textiles: components['schemas']['Textiles']
+      only_if: string | null
+      start: number | null
+      end: number | null
+      slack: number | null
+      who: number[]
+    }
+    SheetTopper: {
+      decision: string
+      says: string
+      why: string
+    }
+    SheetVehicle: {
+      /** Format: uuid */
+      id: string
+      name: string
+      model: string | null
+      plate: string | null
+      body: string
+      tone: string
+      paint_m2: number
+      finish: string[]
+      note: string | null
+      client: string | null
+    }
+    SheetWait: {
+      of: string
+      min_s: number
+      max_s: number | null
+      label_max_s: number | null
+      /** @description What putting it on takes: the first panel has waited that long already */
+      on_s: number
+      film: string | null
+    }
+    SheetWindows: {
+      panels_c: number[]
+      suns_w_m2: number[]
+      films: Record<string, never>
+    }
     ShelfProduct: {
       /** Format: uuid */
       id: string
@@ -1975,9 +2392,29 @@ export interface components {
       /** Format: date */
       since?: string | null
     }
+    StepTaken: {
+      id: string
+      name: string
+      kind: string
+      took_s: number | null
+      estimate_min: number | null
+      skipped: boolean
+    }
     TankPoint: {
       min: number
       l: number
+    }
+    Textiles: {
+      large?: number
+      medium?: number
+      catch?: number
+      sills?: number
+      wheels?: number
+      jambs?: number
+      glass?: number
+      /** @description Sides of washing towels */
+      sides?: number
+      mitts?: number
     }
     ThermometerAnswer: {
       panel_c: number
@@ -2014,8 +2451,25 @@ export interface components {
       /** Format: date-time */
       worked_at: string
       revisions: number
+      photos: components['schemas']['Photo'][]
+      /**
+       * Format: uuid
+       * @description The sheet it was worked from
+       */
+      sheet_id: string | null
+      /** @description What a device said that knew nothing of the others; kept beside */
+      conflicts: components['schemas']['TurnConflict'][]
       /** @description Newest first; the first one counts */
       entries: components['schemas']['TurnEntry'][]
+    }
+    TurnConflict: {
+      kind: string
+      step: string | null
+      says: string
+      by: string
+      /** Format: date-time */
+      at: string
+      facts: Record<string, never>
     }
     TurnEntry: {
       /** Format: uuid */
@@ -2037,6 +2491,12 @@ export interface components {
       diagnoses: components['schemas']['Diagnosis'][]
       due_before: components['schemas']['DueDate'][]
       due_after: components['schemas']['DueDate'][]
+      crew: number | null
+      water_l: number | null
+      textiles: components['schemas']['Textiles']
+      steps: components['schemas']['StepTaken'][]
+      refused: components['schemas']['Refusal'][]
+      recommended: string | null
       /** Format: date */
       next_on: string | null
       next_kinds: string[]
@@ -2066,6 +2526,12 @@ export interface components {
       note?: string | null
       readings?: components['schemas']['ReadingInput'][]
       products?: components['schemas']['UseInput'][]
+      crew?: number | null
+      water_l?: number | null
+      textiles?: components['schemas']['Textiles']
+      steps?: components['schemas']['StepTaken'][]
+      refused?: components['schemas']['Refusal'][]
+      recommended?: string | null
       /** @description Why, when this corrects a saved turn */
       reason?: string
     }
@@ -3301,6 +3767,64 @@ export interface operations {
       }
     }
   }
+  showPhoto: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        photo: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description JPEG */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  removePhoto: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        photo: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   listProducts: {
     parameters: {
       query?: {
@@ -3701,6 +4225,35 @@ export interface operations {
       }
     }
   }
+  pulse: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Pulse']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   reckon: {
     parameters: {
       query?: never
@@ -3845,6 +4398,275 @@ export interface operations {
           'application/json': {
             data: components['schemas']['School'][]
           }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listSheets: {
+    parameters: {
+      query?: {
+        /** @description Today when left out */
+        on?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['SheetLine'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  laySheet: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SheetInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Sheet']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showSheet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Sheet']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  dropSheet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  noteSheetEvents: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SheetEventsInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Sheet']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  finishSheet: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TurnInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SheetFinished']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  packSheet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SheetOtherwise']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  rematchSheet: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        sheet: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RematchInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Sheet']
         }
       }
       /** @description What went wrong */
@@ -4449,6 +5271,72 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Layer']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listPhotos: {
+    parameters: {
+      query?: {
+        limit?: number
+      }
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Photo'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  keepPhoto: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Photo']
         }
       }
       /** @description What went wrong */

@@ -44,6 +44,16 @@ final readonly class Situation
         return ! $this->place->bay && $this->now->isFreezing($this->rules);
     }
 
+    /**
+     * The same with some bottles left out.
+     *
+     * @param list<string> $ids
+     */
+    public function without(array $ids): self
+    {
+        return new self($this->vehicle, $this->seen, $this->place, $this->now, array_values(array_filter($this->shelf, static fn(Bottle $bottle): bool => ! in_array($bottle->id, $ids, true))), $this->rules, $this->measures);
+    }
+
     /** The same vehicle somewhere else, in the same weather; its panels have had time to follow. */
     public function movedTo(Place $place): self
     {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Sheet\Visit;
 
-use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Conditions;
 use Vicissa\Core\Matching\Turn\Place;
@@ -32,8 +31,7 @@ final readonly class Remedies
         }
         foreach (self::clashing($visit) as $choice) {
             $id = $choice->chosen?->bottle->id;
-            $shelf = array_values(array_filter($situation->shelf, static fn(Bottle $bottle): bool => $bottle->id !== $id));
-            $tries[] = ['product', sprintf('Without %s', $choice->chosen->bottle->name ?? ''), $id, self::withShelf($situation, $shelf), $outfit];
+            $tries[] = ['product', sprintf('Without %s', $choice->chosen->bottle->name ?? ''), $id, $situation->without([$id ?? '']), $outfit];
         }
         $remedies = [];
         foreach ($tries as [$kind, $says, $without, $then, $with]) {
@@ -76,11 +74,5 @@ final readonly class Remedies
             $situation->rules,
             $situation->measures,
         );
-    }
-
-    /** @param list<Bottle> $shelf */
-    private static function withShelf(Situation $situation, array $shelf): Situation
-    {
-        return new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, $shelf, $situation->rules, $situation->measures);
     }
 }

@@ -12,6 +12,7 @@ use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Sheet\Schedule\Infeasible;
 use Vicissa\Core\Sheet\Schedule\Schedule;
 use Vicissa\Core\Sheet\Schedule\Scheduler;
+use Vicissa\Core\Sheet\Schedule\Task;
 
 /** A match as a visit that one or two people can work from: steps, doses, limits, and when each begins. */
 final readonly class Visit
@@ -31,7 +32,8 @@ final readonly class Visit
         public array $problems,
     ) {}
 
-    public static function of(Situation $situation, Schools $schools, Outfit $outfit): self
+    /** @param list<string> $done  steps behind the crew already: only the rest is scheduled */
+    public static function of(Situation $situation, Schools $schools, Outfit $outfit, array $done = []): self
     {
         $match = TurnMatch::of($situation, $schools);
         $doses = DosePlan::of($match, $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance, $situation->rules);
@@ -46,10 +48,25 @@ final readonly class Visit
             return new self($match, $doses, $steps, null, [], [...array_map(static fn(SectionPlan $plan): string => $plan->says, $dry), ...$said]);
         }
         try {
-            return new self($match, $doses, $steps, Scheduler::earliest($outfit->crew, array_map(static fn(VisitStep $step) => $step->task(), $steps)), [], $said);
+            return new self($match, $doses, $steps, self::schedule($steps, $outfit->crew, $done), [], $said);
         } catch (Infeasible $e) {
             return new self($match, $doses, $steps, null, $e->clash, [self::inWords($e->getMessage(), $steps), ...$said]);
         }
+    }
+
+    /**
+     * @param list<VisitStep> $steps
+     * @param 1|2 $crew
+     * @param list<string> $done
+     */
+    private static function schedule(array $steps, int $crew, array $done): Schedule
+    {
+        $left = array_values(array_filter($steps, static fn(VisitStep $step): bool => ! in_array($step->id, $done, true)));
+        $tasks = array_map(static fn(VisitStep $step): Task => $step->task(), $left);
+        // What waits on something done has its timer running; the schedule only keeps the order.
+        $tasks = array_map(static fn(Task $task): Task => new Task($task->id, $task->minutes, $task->people, array_values(array_diff($task->after, $done)), $task->dwell !== null && in_array($task->dwell->of, $done, true) ? null : $task->dwell), $tasks);
+
+        return $tasks === [] ? new Schedule(0, [], [], [], [], 0) : Scheduler::earliest($crew, $tasks);
     }
 
     public function isWorkable(): bool

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Product;
+use App\Models\StockMove;
+use App\Models\Turn;
+use App\Models\TurnEntry;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Stock as movements: what a turn took, what a correction of it gives back, what came in. */
+final readonly class MoveStock
+{
+    /** @param TurnEntry|null $before  the entry that counted until now */
+    public function used(Turn $turn, ?TurnEntry $before, TurnEntry $entry): void
+    {
+        $took = self::quantities($entry);
+        $had = $before === null ? [] : self::quantities($before);
+        foreach (array_keys($took + $had) as $id) {
+            $ml = round(($had[$id] ?? 0.0) - ($took[$id] ?? 0.0), 1);
+            if ($ml !== 0.0) {
+                $this->move($id, 'use', $ml, $entry->worked_at, $turn->id, $entry->written_by);
+            }
+        }
+    }
+
+    public function bought(Product $product, float $ml, CarbonImmutable $at, ?string $by): void
+    {
+        $this->move($product->id, 'buy', $ml, $at, null, $by);
+    }
+
+    private function move(string $productId, string $kind, float $ml, CarbonImmutable $at, ?string $turnId, ?string $by): void
+    {
+        // Added where it lies: two people at once both count. A bottle can't hold less than nothing; the movement says what was taken all the same.
+        Product::query()->whereKey($productId)->update(['stock_ml' => DB::raw(sprintf('greatest(0, least(stock_ml + (%F), 10000000))', $ml)), 'version' => DB::raw('version + 1')]);
+        StockMove::query()->create(['product_id' => $productId, 'turn_id' => $turnId, 'kind' => $kind, 'ml' => $ml, 'at' => $at, 'written_by' => $by]);
+    }
+
+    /** @return array<string, float> ml by product id */
+    private static function quantities(TurnEntry $entry): array
+    {
+        $sum = [];
+        foreach ($entry->products()->get() as $use) {
+            $sum[$use->product_id] = ($sum[$use->product_id] ?? 0.0) + (float) $use->quantity_ml;
+        }
+
+        return $sum;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Vehicle;
+use App\Reckon\Input;
+use App\Reckon\MatchModel;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
+
+/** Reads what was seen, where and in what weather (BenchInput) into what a match is made from. */
+final readonly class SetScene
+{
+    public function __construct(private MatchTurn $matchTurn) {}
+
+    /** @return array{Situation, Schools} */
+    public function __invoke(Input $input, Vehicle|MatchVehicle $vehicle): array
+    {
+        $weather = $input->object('weather');
+
+        return ($this->matchTurn)(
+            $vehicle,
+            MatchModel::seen($input->object('seen')),
+            MatchModel::place($input->object('place')),
+            MatchModel::air($weather),
+            $input->numberOrNull('panel_c'),
+            $weather->flag('rain', false),
+            Schools::of($input->objectOrEmpty('schools')->all()),
+        );
+    }
+}
