@@ -3,6 +3,7 @@ import laravel from 'laravel-vite-plugin'
 import { fileURLToPath } from 'node:url'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import components from 'unplugin-vue-components/vite'
+import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vite'
 
 export default defineConfig({
@@ -11,6 +12,27 @@ export default defineConfig({
     // A line break between two inline elements is a space, as in any document.
     vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
     components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
+    // The whole interface is on the phone before it leaves the house. A new one takes over when every window of the old is
+    // closed: nobody's sheet changes under their hands.
+    VitePWA({
+      outDir: 'public',
+      filename: 'sw.js',
+      scope: '/',
+      injectRegister: false,
+      manifest: false,
+      workbox: {
+        globDirectory: 'public/build',
+        globPatterns: ['assets/*.{js,css,woff2}'],
+        modifyURLPrefix: { '': '/build/' },
+        additionalManifestEntries: [{ url: '/', revision: String(Date.now()) }],
+        navigateFallback: '/',
+        navigateFallbackDenylist: [/^\/api\//, /^\/sanctum\//, /^\/up$/],
+        dontCacheBustURLsMatching: /^\/build\/assets\//,
+        inlineWorkboxRuntime: true,
+        sourcemap: false,
+        maximumFileSizeToCacheInBytes: 4_000_000,
+      },
+    }),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/ui', import.meta.url)) } },
   build: { target: 'es2022', chunkSizeWarningLimit: 400 },

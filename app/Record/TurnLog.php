@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Record;
 
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use stdClass;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Protection\Habits;
@@ -28,14 +29,17 @@ final readonly class TurnLog
             ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
         $vehicles = static fn($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
         $uses = $readings = [];
-        $products = DB::table('turn_products as u')->join('products as p', 'p.id', '=', 'u.product_id')
-            ->whereIn('u.entry_id', $vehicles)
-            ->where(static fn($query) => $query->whereIn('u.role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhere('p.strips', 'strong'))
-            ->get(['u.entry_id', 'u.product_id', 'u.zone', 'u.role', 'p.ph', 'p.strips', 'p.leaves']);
-        foreach ($products as $row) {
+        // A shelf is short: read once, rather than joined to every use.
+        $products = DB::table('products')->get(['id', 'ph', 'strips', 'leaves'])->keyBy('id');
+        $strong = $products->where('strips', 'strong')->keys()->all();
+        $wearing = DB::table('turn_products')->whereIn('entry_id', $vehicles)
+            ->where(static fn($query) => $query->whereIn('role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhereIn('product_id', $strong))
+            ->get(['entry_id', 'product_id', 'zone', 'role']);
+        foreach ($wearing as $row) {
+            $product = $products[$row->product_id] ?? throw new LogicException('A product that was used is never deleted.');
             $uses[$row->entry_id][] = [
                 'product_id' => $row->product_id, 'zone' => $row->zone, 'role' => $row->role,
-                'ph' => (float) $row->ph, 'strips' => $row->strips, 'leaves' => $row->leaves,
+                'ph' => (float) $product->ph, 'strips' => $product->strips, 'leaves' => $product->leaves,
             ];
         }
         foreach (DB::table('readings')->whereIn('entry_id', $vehicles)->get(['entry_id', 'stage', 'zone', 'behaviour', 'angle_deg']) as $row) {

@@ -6,16 +6,21 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from './api/client'
+import { watchSignal } from './offline/outbox'
 import { makeRouter } from './router'
 
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 15_000,
+      // A phone is asked what it knows, not whether it thinks it is online.
+      networkMode: 'always',
       // A refusal does not get better by asking again; a lost signal may.
       retry: (count, error) => count < 2 && !(error instanceof Problem && error.status > 0),
     },
   },
 })
 
+if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
+watchSignal()
 createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(makeRouter(queries)).mount('#app')

@@ -94,6 +94,13 @@ const places: RouteRecordRaw[] = [
     component: () => import('./places/water/WaterPlace.vue'),
     meta: { title: 'Water' },
   },
+  {
+    path: '/sheets/:id',
+    name: 'sheet',
+    component: () => import('./places/sheet/SheetPlace.vue'),
+    props: true,
+    meta: { title: 'Sheet', wet: true },
+  },
   { path: '/round', name: 'round', component: () => import('./places/round/RoundPlace.vue'), meta: { title: 'Round' } },
   {
     path: '/shelf/gear',

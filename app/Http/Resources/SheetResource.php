@@ -35,6 +35,7 @@ use Illuminate\Http\Request;
     new Field('cautions', 'SheetCaution[]'),
     new Field('textiles', 'Textiles'),
     new Field('only_if', 'string?'),
+    new Field('water_l', 'number'),
     new Field('start', 'integer?'),
     new Field('end', 'integer?'),
     new Field('slack', 'integer?'),

@@ -2229,6 +2229,7 @@ export interface components {
       cautions: components['schemas']['SheetCaution'][]
       textiles: components['schemas']['Textiles']
       only_if: string | null
+      water_l: number
       start: number | null
       end: number | null
       slack: number | null

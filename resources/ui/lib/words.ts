@@ -166,3 +166,15 @@ export const states: Record<string, string> = {
   unknown: 'Nothing to go by',
   bare: 'Bare',
 }
+
+export const textiles: Record<string, string> = {
+  sides: 'Towel sides',
+  mitts: 'Mitts',
+  large: 'Large towels',
+  medium: 'Medium towels',
+  catch: 'Drip catchers',
+  sills: 'Sill towels',
+  wheels: 'Wheel towels',
+  jambs: 'Jamb towels',
+  glass: 'Glass towels',
+}

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told } from '@/api/client'
 import { useMe, useTheme } from '@/lib/session'
+import { forget } from '@/offline/store'
 import Glyph from './Glyph.vue'
 import Mark from './Mark.vue'
+import Unsent from './Unsent.vue'
 
 const { me, workspace } = useMe()
 const { theme, choose } = useTheme()
@@ -23,13 +25,32 @@ const places = [
 
 // A place is lit in all of its rooms.
 const route = useRoute()
-const here = (to: string) => (to === '/' ? route.path === '/' : route.path === to || route.path.startsWith(`${to}/`))
+const here = (to: string) =>
+  to === '/'
+    ? route.path === '/'
+    : route.path === to || route.path.startsWith(`${to}/`) || (to === '/round' && route.path.startsWith('/sheets/'))
+
+// What happens on the driveway is on the desk at once: one short answer is asked for, and everything else only when it changes.
+const { data: pulse } = useQuery({
+  queryKey: ['pulse'],
+  queryFn: () => told(api.GET('/api/v1/pulse')),
+  refetchInterval: 5_000,
+  retry: false,
+})
+watch(
+  () => pulse.value?.mark,
+  (mark, before) => {
+    if (before && mark !== before)
+      void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'pulse' })
+  },
+)
 
 const dark = computed(() => theme.value === 'dark')
 
 async function signOut() {
   await told(api.POST('/api/v1/auth/sign-out'))
   queries.clear()
+  await forget()
   await router.push('/sign-in')
 }
 </script>
@@ -38,7 +59,7 @@ async function signOut() {
   <a class="skip" href="#main">To the content</a>
   <header class="band">
     <RouterLink to="/" class="sign"><Mark /> <span>Vicissa</span></RouterLink>
-    <nav class="places" aria-label="Places">
+    <nav class="places" :class="{ away: route.meta.wet }" aria-label="Places">
       <RouterLink
         v-for="place in places"
         :key="place.to"
@@ -50,6 +71,7 @@ async function signOut() {
       </RouterLink>
     </nav>
     <div class="who">
+      <Unsent />
       <span class="names" :title="me?.email"
         >{{ workspace?.name }} <span class="quiet">· {{ me?.name }}</span></span
       >
@@ -190,6 +212,11 @@ main:focus {
     font-size: 13px;
     border-bottom: 0;
     border-top: 3px solid transparent;
+  }
+
+  /* On a sheet the thumb's edge belongs to the work. */
+  .places.away {
+    display: none;
   }
 
   .place.here {

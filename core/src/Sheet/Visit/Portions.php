@@ -10,7 +10,11 @@ use Vicissa\Core\Mix\Doses\DosePlan;
 /** The product of the doses, shared out to the steps that use it. */
 final readonly class Portions
 {
-    public function __construct(public DosePlan $doses) {}
+    /** @param list<Choice> $all  every choice of the match: what one filling serves is shared among them */
+    public function __construct(
+        public DosePlan $doses,
+        private array $all,
+    ) {}
 
     /**
      * @param list<Choice|null> $choices
@@ -24,7 +28,8 @@ final readonly class Portions
             $bottle = $choice?->chosen?->bottle;
             if ($choice !== null && $bottle !== null) {
                 $ml = $this->doses->productMl[$bottle->id] ?? null;
-                $portions[] = new Portion($bottle->id, $bottle->name, $choice->need->role, $choice->need->zone, $ml === null ? null : $ml * $share, $choice->why);
+                $sharers = count(array_filter($this->all, static fn(Choice $one): bool => $one->chosen?->bottle->id === $bottle->id));
+                $portions[] = new Portion($bottle->id, $bottle->name, $choice->need->role, $choice->need->zone, $ml === null ? null : $ml * $share / max(1, $sharers), $choice->why);
             }
         }
 

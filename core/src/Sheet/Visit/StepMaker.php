@@ -55,12 +55,24 @@ final readonly class StepMaker
             [],
             $textiles,
             $onlyIf,
+            $this->water($kind, $go['share']),
         );
+    }
+
+    /** Litres that run away in a step. */
+    private function water(string $kind, float $share): float
+    {
+        return match (true) {
+            str_starts_with($kind, 'wheels') && str_ends_with($kind, 'rinse') => $this->outfit->rules->wheelsRinseL,
+            str_ends_with($kind, 'rinse') => $this->outfit->rules->rinseLM2 * $share * $this->situation->vehicle->paintM2,
+            $kind === 'mix' => array_sum(array_map(static fn(Fill $fill): float => $fill->times * ($fill->waterMl() ?? $fill->mixMl) / 1000.0, $this->portions->doses->fills)),
+            default => 0.0,
+        };
     }
 
     public function waiting(VisitStep $step, Wait $wait): VisitStep
     {
-        return new VisitStep($step->id, $step->kind, $step->of, $step->name, $step->estimate, $step->minutes, $step->people, $step->after, $wait, $step->portions, $step->panels, $step->how, $step->cautions, $step->textiles, $step->onlyIf);
+        return new VisitStep($step->id, $step->kind, $step->of, $step->name, $step->estimate, $step->minutes, $step->people, $step->after, $wait, $step->portions, $step->panels, $step->how, $step->cautions, $step->textiles, $step->onlyIf, $step->waterL);
     }
 
     /** @param float $onS seconds putting it on takes */
@@ -136,6 +148,7 @@ final readonly class StepMaker
                 $plan !== null && ($first[$step->of->value] ?? null) === $i ? $plan->cautions : [],
                 $step->textiles,
                 $step->onlyIf,
+                $step->waterL,
             );
         }, array_keys($steps), $steps);
     }

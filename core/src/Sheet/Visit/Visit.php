@@ -40,7 +40,7 @@ final readonly class Visit
         if (! $match->possible()) {
             return new self($match, $doses, [], null, [], [$match->method->why, ...$match->method->instead]);
         }
-        $steps = (new Course($match, $situation, $schools, $outfit, Panels::of($outfit->body), new Portions($doses)))->steps();
+        $steps = (new Course($match, $situation, $schools, $outfit, Panels::of($outfit->body), new Portions($doses, $match->choices)))->steps();
         $short = (new Refills($match, $situation, $outfit))->shortfall();
         $said = $short === null ? [] : [$short];
         $dry = array_values(array_filter($match->sections, static fn(SectionPlan $plan): bool => $plan->panels === 0 || $plan->sections > $outfit->rules->mostGoes));

@@ -16,7 +16,8 @@ final readonly class VisitRules
      * @param float $goM2                                  at most so much paint is washed before it is rinsed
      * @param int $rinseWithin                             minutes after the contact wash in which soap is rinsed off
      * @param array{int, int} $tyreWipe                    minutes after dressing in which tyres are wiped back
-     * @param float $rinseLM2                              litres of a final rinse a m²
+     * @param float $rinseLM2                              litres of a rinse a m²
+     * @param float $wheelsRinseL                          litres that rinse four wheels
      * @param int $mostGoes                                more goes than this is no way to work
      */
     public function __construct(
@@ -38,6 +39,7 @@ final readonly class VisitRules
         public int $rinseWithin = 2,
         public array $tyreWipe = [5, 10],
         public float $rinseLM2 = 2.2,
+        public float $wheelsRinseL = 14.0,
         public int $mostGoes = 8,
     ) {}
 

@@ -22,6 +22,7 @@ final readonly class VisitStep
      * @param list<string> $how
      * @param list<Caution> $cautions
      * @param array<string, int> $textiles  towels by size, sides, mitts
+     * @param float $waterL            water that runs away, l
      * @param string|null $onlyIf      a step that may be left out, and what decides it
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class VisitStep
         public array $cautions = [],
         public array $textiles = [],
         public ?string $onlyIf = null,
+        public float $waterL = 0.0,
     ) {}
 
     public function task(): Task

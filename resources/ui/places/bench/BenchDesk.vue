@@ -13,6 +13,7 @@ import PlacePanel from './PlacePanel.vue'
 import SeePanel from './SeePanel.vue'
 import { sideName, useSchools } from './schools'
 import WhatIf from './WhatIf.vue'
+import { useWork } from './work'
 
 // What one sees, where and when on the left; the match answers on the right as one changes things.
 const props = defineProps<{ vehicleId: string | null }>()
@@ -33,6 +34,7 @@ const { vehicle, site, place, forecast, weather, weatherError, ask, match } = us
   comparing,
 )
 const answer = computed(() => match.data.value)
+const { work, problem, busy } = useWork(toRef(props, 'vehicleId'), ask)
 const tries = computed(() => Object.entries(look.value.tries))
 
 function tryOut(school: string, side: string) {
@@ -70,7 +72,7 @@ async function take() {
         />
       </div>
       <section class="right" aria-label="The match" :aria-busy="match.isFetching.value">
-        <ProblemNote :problem="match.error.value" />
+        <ProblemNote :problem="match.error.value ?? problem" />
         <template v-if="answer">
           <p v-if="vehicle && vehicleId" class="small quiet which">
             <RouterLink :to="`/vehicles/${vehicleId}`">{{ vehicle.name }}</RouterLink>{{
@@ -85,7 +87,10 @@ async function take() {
           </p>
           <MatchAnswer :match="answer" :soil="soilOf(look)">
             <div class="row">
-              <button v-if="vehicleId && answer.possible" type="button" class="act take" @click="take">
+              <button v-if="vehicleId && answer.possible" type="button" class="act take" :disabled="busy" @click="work">
+                Work it from a sheet
+              </button>
+              <button v-if="vehicleId && answer.possible" type="button" class="beside take" @click="take">
                 Take it into a turn
               </button>
               <RouterLink v-else-if="!vehicleId" to="/start" class="beside">Put a vehicle into the book</RouterLink>

@@ -17,6 +17,7 @@ import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
 import { useMatch } from './match'
 import MatchAnswer from './MatchAnswer.vue'
 import { wheelSoils } from './words'
+import { useWork } from './work'
 
 // Two minutes round the car, zone by zone, with one thumb; the answer stands at its end. What was seen is kept as one goes.
 const props = defineProps<{ id: string }>()
@@ -25,7 +26,7 @@ const { zone } = useMe()
 const units = useUnits()
 const look = useLook(props.id, zone.value)
 look.value.at = lookAt(zone.value).at
-const { vehicle, place, match } = useMatch(look, toRef(props, 'id'), ref(described()), zone, ref(false))
+const { vehicle, place, match, ask } = useMatch(look, toRef(props, 'id'), ref(described()), zone, ref(false))
 const answer = computed(() => match.data.value)
 const { current, index, isFirst, isLast, goToNext, goToPrevious, goTo, steps } = useStepper({
   upper: { title: 'Stand at the front. Roof, bonnet, glass', zone: 'upper' },
@@ -68,6 +69,8 @@ const waterOptions = Object.entries(waters).map(([value, name]) => ({
   value: value as 'tap' | 'treated' | 'none',
   name,
 }))
+
+const { work, problem, busy } = useWork(toRef(props, 'id'), ask)
 
 async function take() {
   if (!answer.value) return
@@ -149,13 +152,17 @@ async function take() {
         <ProblemNote :problem="match.error.value" />
         <MatchAnswer v-if="answer" :match="answer" :soil="soilOf(look)" />
         <p v-else-if="!match.error.value" class="quiet" role="status">Looking…</p>
+        <ProblemNote :problem="problem" />
+        <button v-if="answer?.possible" type="button" class="words" @click="take">Only write it down as a turn</button>
       </template>
     </div>
 
     <div class="thumb">
       <button type="button" class="beside" :disabled="isFirst" @click="goToPrevious">Back</button>
       <button v-if="!isLast" type="button" class="act" @click="goToNext">Next</button>
-      <button v-else type="button" class="act" :disabled="!answer?.possible" @click="take">Take it into a turn</button>
+      <button v-else type="button" class="act" :disabled="!answer?.possible || busy" @click="work">
+        Work it from a sheet
+      </button>
     </div>
   </div>
 </template>

@@ -6,8 +6,9 @@ import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { facts } from './words'
+import { facts, uses } from './words'
 
 const props = defineProps<{ kind: string; gear?: Schemas['Gear'] }>()
 const emit = defineEmits<{ done: [] }>()
@@ -24,6 +25,7 @@ const form = reactive<{ name: string; note: string; facts: Record<string, string
   note: props.gear?.note ?? '',
   facts: Object.fromEntries(fieldsOf.value.map((field) => [field.name, shown(field)])),
 })
+const use = ref((props.gear?.facts as { use?: string } | undefined)?.use ?? '')
 const key = newId()
 const problem = ref<unknown>(null)
 const busy = ref(false)
@@ -36,7 +38,11 @@ function body() {
       const value = Number(form.facts[field.name])
       return [field.name, field.volume ? Math.round(units.volumeIn(value)) : field.share ? value / 100 : value]
     })
-  return { name: form.name, note: form.note || null, facts: Object.fromEntries(typed) as Schemas['GearFacts'] }
+  return {
+    name: form.name,
+    note: form.note || null,
+    facts: { ...Object.fromEntries(typed), ...(use.value ? { use: use.value } : {}) } as Schemas['GearFacts'],
+  }
 }
 
 async function act(work: () => Promise<unknown>) {
@@ -86,6 +92,9 @@ const away = () =>
             type="number"
             step="any"
             :suffix="field.volume ? units.volumeUnit.value : field.suffix" /></template
+      ></Field>
+      <Field v-if="kind === 'towel'" label="For" :error="errors['facts/use']"
+        ><template #default="f"><PlainSelect v-bind="f" v-model="use" :options="uses" none="anything" /></template
       ></Field>
       <Field label="Note" optional
         ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="240" /></template

@@ -8,7 +8,10 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useGear, type Gear } from '../mix/gear'
 import Calibrate from './Calibrate.vue'
 import EditGear from './EditGear.vue'
-import { facts, kinds } from './words'
+import { useQueryClient } from '@tanstack/vue-query'
+import { api, told } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { facts, kinds, uses } from './words'
 
 const { gear, error, isPending } = useGear()
 const { zone } = useMe()
@@ -23,6 +26,23 @@ const groups = computed(() =>
   })),
 )
 const washer = computed(() => gear.value.find((one) => one.kind === 'washer')?.facts.l_min ?? null)
+
+const queries = useQueryClient()
+const problem = ref<unknown>(null)
+async function washed(one: Gear) {
+  problem.value = null
+  try {
+    await told(
+      api.POST('/api/v1/gear/{gear}/events', {
+        params: { path: { gear: one.id }, header: { 'Idempotency-Key': newId() } },
+        body: { kind: 'washed', facts: { count: one.dirty ?? 0 } },
+      }),
+    )
+    await queries.invalidateQueries({ queryKey: ['gear'] })
+  } catch (caught) {
+    problem.value = caught
+  }
+}
 
 function says(one: Gear): string {
   return (facts[one.kind] ?? [])
@@ -45,7 +65,7 @@ function says(one: Gear): string {
   <div class="page gear">
     <p class="quiet small"><RouterLink to="/shelf">Shelf</RouterLink></p>
     <h1>Gear</h1>
-    <ProblemNote :problem="error" />
+    <ProblemNote :problem="error ?? problem" />
     <p v-if="isPending" class="quiet" role="status">Looking through the van…</p>
     <section v-for="group in groups" :key="group.kind" class="board">
       <div>
@@ -76,6 +96,21 @@ function says(one: Gear): string {
                 }}<template v-if="one.events.length > 1">; measured {{ one.events.length }} times</template>.</template
               >
               <template v-else>Never calibrated: only a span is known.</template>
+            </p>
+            <p v-if="one.kind === 'towel'" class="small row">
+              <span
+                >{{ uses[String((one.facts as { use?: string }).use ?? '')] ?? 'For anything' }}:
+                {{ (one.facts.count ?? 0) - (one.dirty ?? 0) }} clean, {{ one.dirty ?? 0 }} dirty</span
+              >
+              <button
+                v-if="one.dirty"
+                type="button"
+                class="words small"
+                :aria-label="`${one.name}: all washed`"
+                @click="washed(one)"
+              >
+                Washed
+              </button>
             </p>
             <Calibrate
               v-if="calibrating === one.id"

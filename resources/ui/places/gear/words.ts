@@ -33,3 +33,16 @@ export const facts: Record<string, FactField[]> = {
     { name: 'capacity_g_per_l', label: 'Takes up', suffix: 'g/l' },
   ],
 }
+
+/** What towels are for; each pool keeps to its own. */
+export const uses: Record<string, string> = {
+  wash: 'Washing paint',
+  large: 'Drying, large',
+  medium: 'Drying, medium',
+  catch: 'Catching drips',
+  sills: 'Sills',
+  wheels: 'Wheels',
+  jambs: 'Jambs',
+  glass: 'Glass',
+  topper: 'Toppers',
+}

@@ -14,6 +14,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '../bench/match'
 import { avoid } from './avoid'
+import TakeAlong from './TakeAlong.vue'
 
 // A day's turns in driving order: when each car would dry too fast, and where the treated water goes.
 const { zone } = useMe()
@@ -76,6 +77,7 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
       ></Field>
     </header>
     <ProblemNote :problem="error ?? problem" />
+    <TakeAlong v-if="data || error" :key="on" :on="on" :stops="stops" />
     <p v-if="isPending" class="quiet" role="status">Looking at the day…</p>
     <template v-else-if="data">
       <p v-if="unsure" class="small quiet">So far ahead the forecast knows little more than the season.</p>

@@ -5,7 +5,7 @@ import Drop from '@/film/Drop.vue'
 import { dayAndTime } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { behaviours, methods, roles, soils, stages, waters, zones } from '@/lib/words'
+import { behaviours, methods, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
 
 // One entry of the record. Beside a newer one, what it no longer says is struck through.
 const props = defineProps<{ entry: Schemas['TurnEntry']; against?: Schemas['TurnEntry'] }>()
@@ -37,11 +37,23 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
         .join('; ') || 'nothing noted',
     ],
     ['Noticed', entry.note ?? '—'],
+    ['Advised', entry.recommended ?? ''],
+    ['Crew', entry.crew === 2 ? 'two' : ''],
+    [
+      'Towels',
+      Object.entries(entry.textiles)
+        .map(([what, n]) => `${n} ${(textiles[what] ?? what).toLowerCase()}`)
+        .join(', '),
+    ],
+    ['Ran away', entry.water_l === null ? '' : units.volume(entry.water_l * 1000)],
+    ['Kept off', entry.refused.map((one) => one.what).join('; ')],
   ]
 }
 const rows = computed(() => {
   const now = props.against ? Object.fromEntries(facts(props.against)) : null
-  return facts(props.entry).map(([name, value]) => ({ name, value, gone: now !== null && now[name] !== value }))
+  return facts(props.entry)
+    .filter(([, value]) => value !== '')
+    .map(([name, value]) => ({ name, value, gone: now !== null && now[name] !== value }))
 })
 const refused = computed(() =>
   props.entry.products.filter((use) => use.remarks.some((remark) => remark.severity === 'block')),

@@ -7,8 +7,11 @@ import { dayAndTime, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { kinds } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import BeforeAfter from './BeforeAfter.vue'
 import DueMoves from './DueMoves.vue'
 import EntryFacts from './EntryFacts.vue'
+import OtherVersions from './OtherVersions.vue'
+import StepTimes from './StepTimes.vue'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -54,11 +57,15 @@ watch(turn, async (loaded) => {
           <RouterLink :to="`/turns/${id}/correct`" class="words">Correct it</RouterLink>
         </div>
         <EntryFacts :entry="current" />
+        <StepTimes :steps="current.steps" />
         <p class="quiet small">
           Written by {{ current.written_by }}, {{ dayAndTime(current.written_at, zone)
           }}<template v-if="current.reason">. Corrected: {{ current.reason }}</template>
         </p>
       </section>
+
+      <OtherVersions :turn="turn" />
+      <BeforeAfter :photos="turn.photos" :vehicle="turn.vehicle ?? ''" />
 
       <section v-if="earlier.length" class="sheet earlier">
         <h2>As it was before</h2>

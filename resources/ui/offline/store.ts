@@ -1,0 +1,86 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Schemas } from '@/api/client'
+
+export type Sheet = Schemas['Sheet']
+export type Plan = Schemas['SheetPlan']
+/** A sheet on the phone: as it came, with what else might be found, and as it stands here. */
+export type Kept = { id: string; on: string; sheet: Sheet; otherwise: Record<string, Plan>; person: 0 | 1 | 2 }
+export type SheetEvent = {
+  id: string
+  sheet: string
+  device: string
+  seq: number
+  kind: string
+  step: string | null
+  facts: Record<string, unknown>
+  at: string
+  by: string | null
+  /** Whether the server has it. */
+  sent: 0 | 1
+}
+export type KeptPhoto = {
+  id: string
+  sheet: string
+  vehicle: string
+  zone: string
+  stage: 'before' | 'during' | 'after'
+  takenAt: string
+  blob: Blob
+}
+/** One thing to tell the server. Its number is its turn; its key makes a repeat harmless. */
+export type Errand = {
+  n?: number
+  key: string
+  sheet: string
+  vehicle: string
+  kind: 'events' | 'photo' | 'finish' | 'rematch'
+  body: unknown
+  /** Why the server would not have it; it waits for a person. */
+  refused: string | null
+}
+
+interface Shape extends DBSchema {
+  sheets: { key: string; value: Kept; indexes: { on: string } }
+  events: { key: string; value: SheetEvent; indexes: { sheet: string } }
+  photos: { key: string; value: KeptPhoto; indexes: { sheet: string } }
+  errands: { key: number; value: Errand; indexes: { sheet: string } }
+  facts: { key: string; value: unknown }
+}
+
+let opened: Promise<IDBPDatabase<Shape>> | null = null
+
+/** What is kept on the device, whatever happens to the page, the browser or the battery. */
+export function store(): Promise<IDBPDatabase<Shape>> {
+  opened ??= openDB<Shape>('vicissa', 1, {
+    upgrade(db) {
+      db.createObjectStore('sheets', { keyPath: 'id' }).createIndex('on', 'on')
+      db.createObjectStore('events', { keyPath: 'id' }).createIndex('sheet', 'sheet')
+      db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sheet', 'sheet')
+      db.createObjectStore('errands', { keyPath: 'n', autoIncrement: true }).createIndex('sheet', 'sheet')
+      db.createObjectStore('facts')
+    },
+    // An older page in another window must not stand in the way of a newer one.
+    blocking: () => void opened?.then((db) => db.close()).then(() => (opened = null)),
+    terminated: () => (opened = null),
+  })
+  return opened
+}
+
+/** On the disk before it counts as done: a battery may die in the same second. */
+export const durable = { durability: 'strict' } as const
+
+/** What the server said last, for when it can't be asked. */
+export async function remember(name: string, value: unknown): Promise<void> {
+  await (await store()).put('facts', value, name)
+}
+
+export async function recall<T>(name: string): Promise<T | undefined> {
+  return (await (await store()).get('facts', name)) as T | undefined
+}
+
+/** Signing out takes everything along but what has not been sent. */
+export async function forget(): Promise<void> {
+  const db = await store()
+  if ((await db.count('errands')) > 0) return
+  await Promise.all((['sheets', 'events', 'photos', 'facts'] as const).map((name) => db.clear(name)))
+}

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, onMounted, ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { keptOn, takeAlong, tidy } from '@/offline/packs'
+import type { Kept } from '@/offline/store'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// The day's sheets, on this phone before it leaves: laid out where nobody has yet, with all that may be found.
+const props = defineProps<{ on: string; stops: Schemas['RoundStop'][] }>()
+const queries = useQueryClient()
+const kept = ref<Kept[]>([])
+const crew = ref<1 | 2>(1)
+const at = ref<{ n: number; of: number } | null>(null)
+const problem = ref<unknown>(null)
+const { data: sheets } = useQuery({
+  queryKey: computed(() => ['sheets', props.on]),
+  queryFn: async () => (await told(api.GET('/api/v1/sheets', { params: { query: { on: props.on } } }))).data,
+})
+const lines = computed(() => {
+  const known = sheets.value ?? []
+  const here = kept.value.filter((one) => !known.some((line) => line.id === one.id))
+  return [
+    ...known.map((line) => ({ ...line, here: kept.value.some((one) => one.id === line.id) })),
+    ...here.map(({ sheet }) => ({
+      id: sheet.id,
+      vehicle: sheet.vehicle.name,
+      crew: sheet.crew,
+      status: sheet.status,
+      holder: sheet.holder,
+      finish: sheet.plan.finish,
+      here: true,
+    })),
+  ]
+})
+const words: Record<string, string> = { laid: 'ready', begun: 'begun', finished: 'closed' }
+
+onMounted(async () => {
+  await tidy(props.on)
+  kept.value = await keptOn(props.on)
+})
+
+async function take() {
+  problem.value = null
+  const laid = sheets.value ?? []
+  const missing = props.stops.filter((stop) => !laid.some((line) => line.vehicle_id === stop.vehicle_id))
+  const open = laid.filter((line) => line.status !== 'finished')
+  at.value = { n: 0, of: missing.length + missing.length + open.length }
+  try {
+    const ids = open.map((line) => line.id)
+    for (const stop of missing) {
+      const body = { id: newId(), vehicle_id: stop.vehicle_id, on: props.on, crew: crew.value }
+      ids.push((await told(api.POST('/api/v1/sheets', { body }))).id)
+      at.value.n++
+    }
+    for (const id of ids) {
+      await takeAlong(id)
+      at.value.n++
+    }
+    // A browser keeps what it was asked to keep.
+    await navigator.storage?.persist?.()
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    at.value = null
+    kept.value = await keptOn(props.on)
+    await queries.invalidateQueries({ queryKey: ['sheets', props.on] })
+  }
+}
+</script>
+
+<template>
+  <section class="along" aria-label="Sheets">
+    <div class="row spread">
+      <h2>Sheets</h2>
+      <div v-if="stops.length" class="row">
+        <label class="row small"
+          >Crew
+          <select v-model="crew">
+            <option :value="1">one</option>
+            <option :value="2">two</option>
+          </select></label
+        >
+        <button type="button" class="act" :disabled="at !== null" @click="take">
+          {{ at ? `Packing ${at.n} of ${at.of}…` : 'Take the round along' }}
+        </button>
+      </div>
+    </div>
+    <ProblemNote :problem="problem" />
+    <progress v-if="at" :value="at.n" :max="at.of" />
+    <ul v-if="lines.length">
+      <li v-for="line in lines" :key="line.id">
+        <RouterLink :to="`/sheets/${line.id}`"
+          ><strong>{{ line.vehicle }}</strong></RouterLink
+        >
+        <span class="small"
+          >{{ words[line.status] ?? line.status
+          }}<template v-if="line.finish">, {{ line.finish }} min{{ line.crew === 2 ? ' for two' : '' }}</template
+          ><template v-if="line.holder">, {{ line.holder }}</template></span
+        >
+        <span class="small" :class="{ quiet: !line.here }">{{
+          line.here ? 'on this phone' : 'not on this phone'
+        }}</span>
+      </li>
+    </ul>
+    <p v-else class="quiet small">
+      None yet. Take the round along before you leave: everything works without signal for the day.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.along {
+  margin-bottom: var(--s4);
+  padding: var(--s3) var(--s4);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+
+h2 {
+  margin: 0;
+}
+
+select {
+  min-height: 40px;
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+}
+
+progress {
+  width: 100%;
+  accent-color: var(--film);
+}
+
+ul {
+  list-style: none;
+  margin: var(--s2) 0 0;
+  padding: 0;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: var(--s4);
+  align-items: center;
+  min-height: 48px;
+  border-top: 1px solid var(--line);
+}
+
+@media (max-width: 700px) {
+  li {
+    grid-template-columns: 1fr auto;
+    gap: 0 var(--s3);
+  }
+
+  .act {
+    min-height: 54px;
+  }
+}
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { stepOf, waitsFor, type State, type Step } from './fold'
+
+// Every step in its order: what is done, what may be done now instead, what waits for what.
+const props = defineProps<{ steps: Step[]; state: State; crew: number }>()
+const emit = defineEmits<{ start: [id: string] }>()
+function standing(step: Step): string {
+  const known = stepOf(props.state, step.id)
+  if (known.skipped) return 'left out'
+  if (known.endedAt !== null) return 'done'
+  if (known.startedAt !== null) return 'going on'
+  const waits = waitsFor(step, props.state, props.steps)
+  return waits.length
+    ? `waits for ${waits.map((id) => props.steps.find((one) => one.id === id)?.name ?? id).join(', ')}`
+    : ''
+}
+const unread = (step: Step) => step.cautions.some((one) => one.grave && !props.state.acked.has(one.says))
+</script>
+
+<template>
+  <ol class="all">
+    <li v-for="step in steps" :key="step.id" :class="{ done: stepOf(state, step.id).endedAt !== null }">
+      <span class="at small">{{ step.start ?? '' }}</span>
+      <span class="name"
+        ><strong>{{ step.name }}</strong>
+        <span class="small quiet"
+          >{{ step.minutes }} min<template v-if="crew === 2"
+            >, {{ step.who.length === 2 ? 'both' : step.who[0] === 1 ? 'first' : 'second' }}</template
+          ><template v-if="step.slack && !stepOf(state, step.id).endedAt"
+            >, may wait {{ step.slack }} min</template
+          ></span
+        ></span
+      >
+      <span v-if="standing(step)" class="small standing">{{ standing(step) }}</span>
+      <button
+        v-else
+        type="button"
+        class="beside"
+        :disabled="unread(step)"
+        :title="unread(step) ? 'It has a caution to be read first' : undefined"
+        :aria-label="`Do ${step.name} now`"
+        @click="emit('start', step.id)"
+      >
+        now
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.all {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 34px 1fr minmax(72px, auto);
+  gap: var(--s2);
+  align-items: center;
+  min-height: 52px;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+}
+
+.done .name strong {
+  text-decoration: line-through;
+  text-decoration-color: var(--film);
+  text-decoration-thickness: 2px;
+  font-weight: 500;
+}
+
+.at {
+  text-align: right;
+  color: var(--ink-3);
+  font-variant-numeric: tabular-nums;
+}
+
+.name {
+  display: grid;
+}
+
+.standing {
+  max-width: 150px;
+  color: var(--ink-2);
+}
+</style>

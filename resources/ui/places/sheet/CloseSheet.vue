@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { newId } from '@/lib/ids'
+import { useUnits } from '@/lib/units'
+import { zones } from '@/lib/words'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import type { Kept } from '@/offline/store'
+import { textilesOf, usesOf, waterOf, type Closing } from './closing'
+import { isDone, stepOf, tookS, type State } from './fold'
+import { textiles as words } from '@/lib/words'
+
+// Closing: what was used, as planned until corrected; what was noticed, what to recommend; what was kept off it on purpose.
+const props = defineProps<{ kept: Kept; state: State; now: number; again?: Closing | null }>()
+const emit = defineEmits<{ close: [closing: Closing]; back: [] }>()
+const units = useUnits()
+const draft = useLocalStorage<Closing>(
+  `close-${props.kept.id}`,
+  () =>
+    props.again ?? {
+      id: newId(),
+      uses: usesOf(props.kept, props.state),
+      textiles: textilesOf(props.kept, props.state),
+      water_l: waterOf(props.kept, props.state),
+      note: '',
+      recommended: '',
+      refused: props.kept.sheet.plan.refused,
+    },
+)
+const undone = computed(() => props.kept.sheet.plan.steps.filter((step) => !isDone(step, props.state)))
+const sure = ref(false)
+const took = computed(() =>
+  props.kept.sheet.plan.steps.flatMap((step) => {
+    const s = tookS(stepOf(props.state, step.id), props.state.paused, props.now)
+    return s === null
+      ? []
+      : [{ id: step.id, name: step.name, minutes: Math.max(1, Math.round(s / 60)), planned: step.minutes }]
+  }),
+)
+const amount = (i: number) => {
+  const use = draft.value.uses[i]
+  return use?.ml == null ? '' : units.volumeOut(use.ml)
+}
+function correct(i: number, typed: string | number | null) {
+  const use = draft.value.uses[i]
+  if (use) use.ml = typed === '' || typed === null ? null : units.volumeIn(Number(typed))
+}
+const litres = computed({
+  get: () => (draft.value.water_l === null ? '' : draft.value.water_l),
+  set: (typed: string | number) => (draft.value.water_l = typed === '' ? null : Number(typed)),
+})
+</script>
+
+<template>
+  <form class="grid closing" novalidate @submit.prevent="emit('close', draft)">
+    <div v-if="undone.length" class="undone">
+      <strong>{{ undone.length }} step{{ undone.length === 1 ? '' : 's' }} not done:</strong>
+      {{ undone.map((step) => step.name).join(', ') }}. They go into the record as left out.
+      <label class="row"><input v-model="sure" type="checkbox" /> That is so</label>
+    </div>
+    <fieldset>
+      <legend>Used</legend>
+      <ul>
+        <li v-for="(use, i) in draft.uses" :key="use.product_id + use.zone">
+          <Field :label="`${use.name}, ${zones[use.zone]?.toLowerCase() ?? use.zone}`"
+            ><template #default="f"
+              ><PlainInput
+                v-bind="f"
+                :model-value="amount(i)"
+                type="number"
+                min="0"
+                inputmode="decimal"
+                :suffix="units.volumeUnit.value"
+                @update:model-value="correct(i, $event ?? '')" /></template
+          ></Field>
+          <span class="small quiet">{{
+            use.planned === null ? 'not planned' : `planned ${units.volume(use.planned)}`
+          }}</span>
+        </li>
+      </ul>
+      <p v-if="!draft.uses.length" class="quiet">No product was used.</p>
+    </fieldset>
+    <fieldset>
+      <legend>To the dirty pool</legend>
+      <div class="cols two">
+        <Field v-for="(n, what) in draft.textiles" :key="what" :label="words[what] ?? String(what)"
+          ><template #default="f"
+            ><PlainInput
+              v-bind="f"
+              :model-value="n"
+              type="number"
+              min="0"
+              inputmode="numeric"
+              @update:model-value="draft.textiles[what] = Number($event ?? 0)" /></template
+        ></Field>
+      </div>
+    </fieldset>
+    <Field label="Water" hint="As reckoned from the rinses, until you know better."
+      ><template #default="f"
+        ><PlainInput v-bind="f" v-model="litres" type="number" min="0" inputmode="decimal" suffix="l" /></template
+    ></Field>
+    <Field label="Noticed" hint="Chips, loose edges, what the owner said."
+      ><template #default="f"><textarea v-bind="f" v-model="draft.note" rows="3" /></template
+    ></Field>
+    <Field label="Recommended"
+      ><template #default="f"><textarea v-bind="f" v-model="draft.recommended" rows="2" /></template
+    ></Field>
+    <details v-if="draft.refused.length">
+      <summary>Kept off it on purpose ({{ draft.refused.length }})</summary>
+      <ul>
+        <li v-for="one in draft.refused" :key="one.what + one.why">
+          <strong>{{ one.what }}</strong> <span class="small">{{ one.why }}</span>
+        </li>
+      </ul>
+    </details>
+    <details v-if="took.length">
+      <summary>How long each step took</summary>
+      <ul class="took">
+        <li v-for="one in took" :key="one.id">
+          <span>{{ one.name }}</span> <span>{{ one.minutes }} min</span>
+          <span class="small quiet">of {{ one.planned }}</span>
+        </li>
+      </ul>
+    </details>
+    <div class="thumb">
+      <button type="button" class="beside" @click="emit('back')">Back</button>
+      <button type="submit" class="act" :disabled="undone.length > 0 && !sure">Close the turn</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: var(--s2) 0 0;
+  padding: 0;
+  display: grid;
+  gap: var(--s2);
+}
+
+.undone {
+  padding: var(--s3);
+  border-left: 4px solid var(--due);
+  background: var(--due-wash);
+}
+
+.undone .row {
+  min-height: 48px;
+  font-weight: 600;
+}
+
+.took li {
+  display: grid;
+  grid-template-columns: 1fr auto 60px;
+  gap: var(--s2);
+}
+
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.thumb {
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: var(--s2);
+}
+
+.thumb button {
+  min-height: 60px;
+  font-size: 18px;
+}
+</style>

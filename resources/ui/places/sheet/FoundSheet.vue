@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import SoilDrawing from '@/film/SoilDrawing.vue'
+import { useUnits } from '@/lib/units'
+import { soils } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import type { Kept } from '@/offline/store'
+import ContaminantPick from '../bench/ContaminantPick.vue'
+import type { ContaminantName } from '../bench/words'
+import type { State } from './fold'
+import type { Found } from './found'
+import { suns } from './words'
+
+// Something else than expected: more dirt, a thing on the paint, the sun come round. The rest of the visit follows.
+const props = defineProps<{ kept: Kept; state: State }>()
+const emit = defineEmits<{ found: [found: Found]; sun: [panelC: number, sun: number]; close: [] }>()
+const units = useUnits()
+const seen = props.kept.sheet.facts.seen
+const soil = ref<number | null>(props.state.found.soil ?? seen.soil)
+const grit = ref(props.state.found.grit || seen.grit === true)
+const on = ref<ContaminantName[]>([...new Set([...(seen.on ?? []), ...props.state.found.on])] as ContaminantName[])
+const panel = ref<string | number | null>('')
+const sun = ref<number | null>(null)
+const looked = computed(
+  () =>
+    soil.value !== (props.state.found.soil ?? seen.soil) ||
+    grit.value !== (props.state.found.grit || seen.grit === true) ||
+    on.value.some((one) => !(seen.on ?? []).includes(one) && !props.state.found.on.includes(one)) ||
+    props.kept.sheet.facts.expected === true,
+)
+const measured = computed(() => panel.value !== '' && panel.value !== null)
+
+function take() {
+  if (measured.value || sun.value !== null) {
+    const now = props.state.sun ?? props.kept.sheet.plan.now
+    emit(
+      'sun',
+      measured.value ? Number(units.temperatureIn(Number(panel.value)).toFixed(1)) : now.panel_c,
+      sun.value ?? now.sun_w_m2,
+    )
+  }
+  if (looked.value) emit('found', { soil: soil.value, grit: grit.value, on: on.value })
+  emit('close')
+}
+</script>
+
+<template>
+  <div class="grid found">
+    <Choices v-model="soil" label="How dirty is it really?" :options="soils" :columns="2">
+      <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
+    </Choices>
+    <label class="row big"><input v-model="grit" type="checkbox" /> Grit: a fingertip feels sand in it</label>
+    <ContaminantPick v-model="on" :columns="2" />
+    <Field label="Panel temperature now" hint="The timers follow it."
+      ><template #default="f"
+        ><PlainInput
+          v-bind="f"
+          v-model="panel"
+          type="number"
+          step="0.5"
+          inputmode="decimal"
+          :suffix="units.temperatureUnit.value" /></template
+    ></Field>
+    <Choices v-model="sun" label="Sun on the panel now" :options="suns" :columns="2" />
+    <div class="thumb">
+      <button type="button" class="beside" @click="emit('close')">Back</button>
+      <button type="button" class="act" @click="take">Take it in</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.found :deep(.soil),
+.found :deep(.contaminant) {
+  height: 42px;
+}
+
+.big {
+  min-height: 54px;
+  padding: 0 var(--s3);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+  background: var(--sheet);
+  font-weight: 600;
+}
+
+.thumb {
+  display: grid;
+  grid-template-columns: 1fr 2fr;
+  gap: var(--s2);
+  position: sticky;
+  bottom: 0;
+  padding: var(--s3) 0;
+  background: var(--paper);
+}
+
+.thumb button {
+  min-height: 58px;
+  font-size: 17px;
+}
+</style>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { api, told } from '@/api/client'
+import { recall, remember } from '@/offline/store'
+
+// A colleague goes on with it; they open the same sheet on their phone.
+const emit = defineEmits<{ to: [id: string, name: string]; close: [] }>()
+const list = async () => (await told(api.GET('/api/v1/members'))).data
+const { data: people } = useQuery({
+  queryKey: ['members'],
+  queryFn: async () => {
+    try {
+      const people = await list()
+      await remember('members', people)
+      return people
+    } catch (caught) {
+      const known = await recall<Awaited<ReturnType<typeof list>>>('members')
+      if (known) return known
+      throw caught
+    }
+  },
+})
+</script>
+
+<template>
+  <section class="grid">
+    <h2>Who goes on with it?</h2>
+    <button
+      v-for="one in people ?? []"
+      :key="one.id"
+      type="button"
+      class="beside"
+      @click="emit('to', one.user_id, one.name)"
+    >
+      {{ one.name }}
+    </button>
+    <p class="quiet">
+      They find the sheet under Round on their phone, with all that was noted here as soon as it has been sent.
+    </p>
+    <button type="button" class="words" @click="emit('close')">Back</button>
+  </section>
+</template>
+
+<style scoped>
+.beside {
+  min-height: 58px;
+  font-size: 17px;
+}
+</style>

@@ -1,0 +1,206 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useUnits } from '@/lib/units'
+import { soils, waters } from '@/lib/words'
+import Choices from '@/parts/Choices.vue'
+import Glyph from '@/parts/Glyph.vue'
+import type { Kept } from '@/offline/store'
+import { fillLine } from './doses'
+
+// Before the first step: what the gate asks, what is assumed, what to fill, who works.
+const props = defineProps<{ kept: Kept; person: 0 | 1 | 2 }>()
+const emit = defineEmits<{
+  begin: []
+  person: [person: 0 | 1 | 2]
+  found: []
+  crew: [crew: 1 | 2]
+  without: [id: string]
+  shade: []
+}>()
+const units = useUnits()
+const read = ref(new Set<string>())
+const sheet = computed(() => props.kept.sheet)
+const plan = computed(() => sheet.value.plan)
+const soil = computed(() => soils[sheet.value.facts.seen.soil]?.name.toLowerCase())
+const unread = computed(() => sheet.value.gate.filter((one) => one.grave && !read.value.has(one.says)))
+const people = [
+  { value: 0 as const, name: 'Both on this phone' },
+  { value: 1 as const, name: 'I am the first' },
+  { value: 2 as const, name: 'I am the second' },
+]
+const chosen = computed({ get: () => props.person, set: (next) => emit('person', next) })
+function confirm(says: string) {
+  read.value = new Set([...read.value, says])
+}
+function take(kind: string, without: string | null) {
+  if (kind === 'helper') emit('crew', 2)
+  else if (kind === 'product' && without) emit('without', without)
+  else if (kind === 'shade') emit('shade')
+  else emit('found')
+}
+</script>
+
+<template>
+  <section class="grid">
+    <p v-if="sheet.facts.expected" class="note">
+      Nobody has looked yet: laid out for {{ soil }}, as it was last time, and for the forecast. Say what you see once
+      you are there.
+    </p>
+    <ul v-if="sheet.gate.length" class="gate" aria-label="What the place asks">
+      <li v-for="one in sheet.gate" :key="one.says" :class="{ grave: one.grave }">
+        <Glyph name="care" /> <span>{{ one.says }}</span>
+        <button
+          v-if="one.grave && !read.has(one.says)"
+          type="button"
+          class="beside"
+          :aria-label="`Understood: ${one.says}`"
+          @click="confirm(one.says)"
+        >
+          Understood
+        </button>
+      </li>
+    </ul>
+
+    <div v-if="plan.finish === null" class="stuck" role="alert">
+      <h2>Not as it stands</h2>
+      <p v-for="one in plan.problems" :key="one">{{ one }}</p>
+      <template v-if="plan.remedies.length">
+        <h3>What would help</h3>
+        <ul>
+          <li v-for="one in plan.remedies" :key="one.says">
+            <span>{{ one.says }}</span>
+            <button
+              type="button"
+              class="beside"
+              :aria-label="`Do that: ${one.says}`"
+              @click="take(one.kind, one.without)"
+            >
+              {{ one.kind === 'cool' ? 'Measure again' : 'Do that' }}
+            </button>
+          </li>
+        </ul>
+      </template>
+    </div>
+    <template v-else>
+      <p class="sum">
+        <strong>About {{ plan.finish }} minutes</strong>{{ sheet.crew === 2 ? ' for two' : ' alone'
+        }}{{ plan.proven ? ', the earliest there is' : '' }}. {{ plan.steps.length }} steps,
+        {{ waters[plan.water]?.toLowerCase() }} for the last rinse.
+      </p>
+      <p v-for="one in plan.problems" :key="one" class="note">{{ one }}</p>
+    </template>
+
+    <div v-if="plan.fills.length">
+      <h2>To fill, in this order</h2>
+      <ol class="fills">
+        <li v-for="fill in plan.fills" :key="fill.product + fill.for + fill.vessel">
+          <strong>{{ fill.vessel ?? (fill.product_id === null ? 'A bucket' : 'From its bottle') }}</strong>
+          <span>{{ fillLine(fill, units.volume) }}</span>
+          <span v-if="fill.says" class="small quiet">{{ fill.says }}</span>
+        </li>
+      </ol>
+    </div>
+    <p v-for="one in plan.missing" :key="one" class="note">{{ one }}</p>
+
+    <Choices
+      v-if="sheet.crew === 2"
+      v-model="chosen"
+      label="Who holds this phone?"
+      :options="people"
+      :columns="1"
+      compact
+    />
+    <div class="row">
+      <button type="button" class="beside" @click="emit('crew', sheet.crew === 2 ? 1 : 2)">
+        {{ sheet.crew === 2 ? 'I am alone after all' : 'We are two' }}
+      </button>
+      <button type="button" class="beside" @click="emit('found')">Say what you see</button>
+    </div>
+    <p v-if="unread.length" class="quiet">Read and confirm what the place asks before you begin.</p>
+    <div class="thumb">
+      <button type="button" class="act" :disabled="plan.finish === null || unread.length > 0" @click="emit('begin')">
+        Begin the visit
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.note,
+.sum {
+  margin: 0;
+}
+
+.note {
+  padding: var(--s2) var(--s3);
+  border-left: 4px solid var(--film);
+  background: var(--film-mist);
+}
+
+.sum {
+  font-size: 18px;
+}
+
+ul,
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: var(--s2);
+}
+
+.gate li,
+.stuck li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2);
+  align-items: center;
+  padding: var(--s2) var(--s3);
+  border-left: 4px solid var(--line-strong);
+  background: var(--sheet);
+}
+
+.gate .grave {
+  border-color: var(--refused);
+  background: var(--refused-wash);
+}
+
+li > span {
+  flex: 1 1 200px;
+}
+
+.stuck {
+  display: grid;
+  gap: var(--s2);
+  padding: var(--s3) var(--s4);
+  border: 2px solid var(--refused);
+}
+
+.stuck p {
+  margin: 0;
+}
+
+.fills li {
+  display: grid;
+  padding: var(--s2) 0;
+  border-top: 1px solid var(--line);
+}
+
+.beside {
+  min-height: 52px;
+}
+
+.thumb {
+  position: sticky;
+  bottom: 0;
+  padding: var(--s3) 0;
+  background: var(--paper);
+}
+
+.thumb .act {
+  width: 100%;
+  min-height: 64px;
+  font-size: 19px;
+}
+</style>

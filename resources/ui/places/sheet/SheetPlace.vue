@@ -1,0 +1,257 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, onMounted, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { useMe } from '@/lib/session'
+import { outbox, queue, whenDone } from '@/offline/outbox'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useAlarm } from './alarm'
+import AllSteps from './AllSteps.vue'
+import CloseSheet from './CloseSheet.vue'
+import { turnOf, type Closing } from './closing'
+import FoundSheet from './FoundSheet.vue'
+import HandOver from './HandOver.vue'
+import PhotoTake from './PhotoTake.vue'
+import SheetBegin from './SheetBegin.vue'
+import SheetEnd from './SheetEnd.vue'
+import { useSheet } from './useSheet'
+import VisitRibbon from './VisitRibbon.vue'
+import WorkNow from './WorkNow.vue'
+
+// The visit on the driveway: one step at a time, for one phone or two, with signal or without.
+const props = defineProps<{ id: string }>()
+const { me } = useMe()
+const queries = useQueryClient()
+const sheet = useSheet(props.id, () => me.value?.name)
+const { kept, state, steps, running, now, changed } = sheet
+const open = ref<'steps' | 'all' | 'found' | 'photos' | 'close' | 'hand-over'>('steps')
+const finished = ref<string | null>(null)
+
+const plan = computed(() => kept.value?.sheet.plan)
+const person = computed(() => kept.value?.person ?? 0)
+const begun = computed(() => state.value.begunAt !== null)
+const over = computed(() => steps.value.length > 0 && sheet.done.value.length === steps.value.length)
+const working = computed(() => begun.value && !over.value && !finished.value)
+const { sound, saying } = useAlarm(running, working)
+const elapsed = computed(() =>
+  state.value.begunAt === null ? 0 : Math.floor((now.value - state.value.begunAt) / 60_000),
+)
+const refusedHere = computed(() => outbox.refused.filter((errand) => errand.sheet === props.id))
+
+onMounted(sheet.load)
+whenDone(async (errand, answer) => {
+  if (errand.sheet !== props.id || errand.kind !== 'finish') return
+  finished.value = (answer as Schemas['SheetFinished']).turn.id
+  await queries.invalidateQueries()
+})
+
+async function close(draft: Closing) {
+  if (!kept.value) return
+  const body = turnOf(kept.value, state.value, draft, now.value)
+  await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
+  await queue({ key: draft.id, sheet: props.id, vehicle: kept.value.sheet.vehicle.id, kind: 'finish', body })
+  localStorage.removeItem(`close-${props.id}`)
+  open.value = 'steps'
+}
+async function changeCrew(crew: 1 | 2) {
+  await rematch({}, crew)
+}
+async function without(product: string) {
+  await rematch({ without: [...(kept.value?.sheet.facts.without ?? []), product] })
+}
+async function intoShade() {
+  await rematch({ place: { ...kept.value?.sheet.facts.place, shade: true }, panel_c: null })
+}
+async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
+  if (!kept.value) return
+  const { sheet: now } = kept.value
+  const body: Schemas['RematchInput'] = {
+    facts: { ...now.facts, ...facts },
+    ...(crew ? { crew } : {}),
+    done: sheet.done.value.map((step) => step.id),
+  }
+  await queue({ key: newId(), sheet: props.id, vehicle: now.vehicle.id, kind: 'rematch', body })
+}
+</script>
+
+<template>
+  <div class="page narrow sheet-place">
+    <ProblemNote :problem="sheet.problem.value" />
+    <p v-if="!kept && !sheet.problem.value" class="quiet" role="status">Fetching the sheet…</p>
+    <template v-if="kept && plan">
+      <header>
+        <div class="title">
+          <h1>{{ kept.sheet.vehicle.name }}</h1>
+          <span class="small quiet"
+            ><RouterLink to="/round">Round</RouterLink> · {{ kept.sheet.site?.name ?? 'no place' }}</span
+          >
+        </div>
+        <p v-if="begun && !over" class="small minute" aria-live="off">
+          minute {{ elapsed }}<template v-if="plan.finish"> of about {{ Math.max(plan.finish, elapsed) }}</template>
+        </p>
+      </header>
+      <VisitRibbon v-if="begun" :steps="steps" :state="state" :finish="plan.finish" :crew="kept.sheet.crew" />
+      <p class="hidden-text" role="status" aria-live="assertive">{{ saying }}</p>
+
+      <div v-if="changed" class="changed" role="status">
+        <strong>{{ changed.length ? 'The rest of the visit has changed.' : 'Nothing changes for the rest.' }}</strong>
+        <ul>
+          <li v-for="one in changed" :key="one">{{ one }}</li>
+        </ul>
+        <button type="button" class="beside" @click="changed = null">Read</button>
+      </div>
+      <div v-for="errand in refusedHere" :key="errand.n" class="changed refusal" role="alert">
+        <strong>The server did not take {{ errand.kind === 'finish' ? 'the closing' : 'this' }}:</strong>
+        {{ errand.refused }}
+        Nothing is lost; it stays on this phone.
+      </div>
+
+      <SheetEnd v-if="kept.sheet.status === 'finished'" :turn="finished ?? kept.sheet.turn_id" />
+      <SheetBegin
+        v-else-if="!begun && open === 'steps'"
+        :kept="kept"
+        :person="person"
+        @begin="sheet.say('begin')"
+        @person="sheet.choosePerson"
+        @crew="changeCrew"
+        @without="without"
+        @shade="intoShade"
+        @found="open = 'found'"
+      />
+      <FoundSheet
+        v-else-if="open === 'found'"
+        :kept="kept"
+        :state="state"
+        @found="sheet.find"
+        @sun="(panel_c, sun_w_m2) => sheet.say('sun', null, { panel_c, sun_w_m2 })"
+        @close="open = 'steps'"
+      />
+      <PhotoTake
+        v-else-if="open === 'photos'"
+        :photos="sheet.photos.value"
+        :stage="over ? 'after' : begun && sheet.done.value.length > 2 ? 'during' : 'before'"
+        @photo="sheet.photograph"
+      />
+      <AllSteps
+        v-else-if="open === 'all'"
+        :steps="steps"
+        :state="state"
+        :crew="kept.sheet.crew"
+        @start="(id) => (sheet.say('start', id), (open = 'steps'))"
+      />
+      <HandOver
+        v-else-if="open === 'hand-over'"
+        @to="(to, name) => (sheet.say('hand-over', null, { to, name }), (open = 'steps'))"
+        @close="open = 'steps'"
+      />
+      <CloseSheet
+        v-else-if="open === 'close'"
+        :kept="kept"
+        :state="state"
+        :now="now"
+        @close="close"
+        @back="open = 'steps'"
+      />
+      <WorkNow
+        v-else
+        :sheet="sheet"
+        :sound="sound"
+        @sound="sound = !sound"
+        @close="open = 'close'"
+        @hand-over="open = 'hand-over'"
+      />
+
+      <nav
+        v-if="kept.sheet.status !== 'finished' && begun && open !== 'found' && open !== 'close'"
+        class="bar"
+        aria-label="Sheet"
+      >
+        <button type="button" :aria-pressed="open === 'steps'" @click="open = 'steps'">Now</button>
+        <button type="button" :aria-pressed="open === 'all'" @click="open = 'all'">
+          All {{ sheet.done.value.length }}/{{ steps.length }}
+        </button>
+        <button type="button" @click="open = 'found'">Found</button>
+        <button type="button" :aria-pressed="open === 'photos'" @click="open = 'photos'">Photo</button>
+      </nav>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.sheet-place {
+  padding-bottom: 120px;
+}
+
+header {
+  margin-bottom: var(--s3);
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: var(--s3);
+}
+
+.title {
+  display: grid;
+}
+
+h1 {
+  margin: 0;
+}
+
+.minute {
+  margin: 0;
+  font-variant-numeric: tabular-nums;
+  white-space: nowrap;
+}
+
+.visit {
+  margin: 0 0 var(--s3);
+}
+
+.changed {
+  display: grid;
+  gap: var(--s2);
+  margin: var(--s3) 0;
+  padding: var(--s3);
+  border-left: 5px solid var(--film);
+  background: var(--film-mist);
+}
+
+.refusal {
+  border-color: var(--refused);
+  background: var(--refused-wash);
+}
+
+.changed ul {
+  margin: 0;
+  padding-left: 1.2em;
+}
+
+.changed .beside {
+  min-height: 48px;
+}
+
+.bar {
+  position: fixed;
+  inset: auto 0 0;
+  z-index: 9;
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  background: var(--paper);
+  border-top: 2px solid var(--ink);
+}
+
+.bar button {
+  min-height: 62px;
+  border: 0;
+  background: none;
+  font: 650 17px var(--text);
+  color: var(--ink);
+  cursor: pointer;
+}
+
+.bar [aria-pressed='true'] {
+  box-shadow: inset 0 4px 0 var(--film);
+}
+</style>

@@ -1,0 +1,232 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import UnfoldedBody from '@/film/UnfoldedBody.vue'
+import { useUnits } from '@/lib/units'
+import Glyph from '@/parts/Glyph.vue'
+import { stepOf, waitsFor, type State, type Step } from './fold'
+import StepReadings from './StepReadings.vue'
+import TextileCount from './TextileCount.vue'
+import { clock, type Timer } from './timers'
+import { dosesFor, type Fill } from './doses'
+
+// One step, with everything it needs and nothing else.
+const props = defineProps<{
+  step: Step
+  steps: Step[]
+  state: State
+  panels: { id: string; name: string }[]
+  fills: Fill[]
+  timer: Timer | null
+  now: number
+  whose: string | null
+}>()
+const emit = defineEmits<{
+  start: []
+  end: []
+  skip: []
+  ack: [says: string]
+  reading: [facts: Record<string, unknown>]
+  count: [what: string, by: number]
+}>()
+const units = useUnits()
+const mine = computed(() => stepOf(props.state, props.step.id))
+const begun = computed(() => mine.value.startedAt !== null)
+const unread = computed(() => props.step.cautions.filter((one) => one.grave && !props.state.acked.has(one.says)))
+const waits = computed(() =>
+  waitsFor(props.step, props.state, props.steps).map((id) => props.steps.find((step) => step.id === id)?.name ?? id),
+)
+const early = computed(() => !begun.value && props.timer?.phase === 'works')
+const since = computed(() => (mine.value.startedAt === null ? null : clock(props.now - mine.value.startedAt)))
+const doses = computed(() => dosesFor(props.step, props.fills, units.volume))
+// Panels are ticked by counting them: nought or one.
+const donePanels = computed(() =>
+  props.step.panels.filter((panel) => (props.state.counts[`${props.step.id}/${panel}`] ?? 0) > 0),
+)
+function toggle(panel: string) {
+  emit('count', `${props.step.id}/${panel}`, donePanels.value.includes(panel) ? -1 : 1)
+}
+</script>
+
+<template>
+  <article class="step" :aria-label="step.name">
+    <p class="of small">
+      <span v-if="whose">{{ whose }}</span>
+      <span>about {{ step.minutes }} min<template v-if="step.pace_from >= 3">, at your pace</template></span>
+      <span v-if="since" class="since">{{ since }}</span>
+    </p>
+    <h2>{{ step.name }}</h2>
+    <p v-if="step.only_if" class="maybe"><strong>Only if the water asks for it.</strong> {{ step.only_if }}</p>
+
+    <ul v-if="step.cautions.length" class="cautions">
+      <li v-for="one in step.cautions" :key="one.says" :class="{ grave: one.grave }">
+        <Glyph name="care" />
+        <span>{{ one.says }}</span>
+        <button
+          v-if="one.grave && !state.acked.has(one.says)"
+          type="button"
+          class="beside"
+          :aria-label="`Understood: ${one.says}`"
+          @click="emit('ack', one.says)"
+        >
+          Understood
+        </button>
+      </li>
+    </ul>
+
+    <ul v-if="doses.length" class="doses">
+      <li v-for="dose in doses" :key="dose.name + dose.zone">
+        <strong>{{ dose.name }}</strong> <span>{{ dose.says }}</span>
+      </li>
+    </ul>
+    <ul v-if="step.how.length" class="how">
+      <li v-for="line in step.how" :key="line">{{ line }}</li>
+    </ul>
+
+    <StepReadings
+      v-if="step.kind === 'look' || step.kind === 'read'"
+      :kind="step.kind"
+      :state="state"
+      @reading="emit('reading', $event)"
+    />
+    <UnfoldedBody
+      v-if="step.panels.length"
+      :panels="panels"
+      :here="step.panels"
+      :done="donePanels"
+      :label="`Panels of this step, ${donePanels.length} of ${step.panels.length} done`"
+      @toggle="toggle"
+    />
+    <TextileCount :textiles="step.textiles" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
+
+    <p v-if="waits.length" class="quiet">Waits for: {{ waits.join(', ') }}.</p>
+    <p v-else-if="early && timer" class="quiet">The product works for another {{ clock(timer.opens - now) }}.</p>
+    <p v-if="unread.length && !begun" class="quiet">Read and confirm what can hurt before you begin.</p>
+    <div class="do">
+      <button
+        v-if="!begun"
+        type="button"
+        class="act"
+        :disabled="waits.length > 0 || unread.length > 0"
+        @click="emit('start')"
+      >
+        {{ early ? 'Begin early' : 'Begin' }}
+      </button>
+      <button v-else type="button" class="act" @click="emit('end')">Done</button>
+      <button type="button" class="beside" @click="emit('skip')">{{ begun ? 'Leave' : 'Skip' }}</button>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.step {
+  display: grid;
+  gap: var(--s3);
+  padding: var(--s4);
+  background: var(--sheet);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+  box-shadow: var(--shadow);
+}
+
+.of {
+  display: flex;
+  gap: var(--s3);
+  margin: 0;
+  color: var(--ink-2);
+}
+
+.since {
+  margin-left: auto;
+  font-weight: 700;
+  font-variant-numeric: tabular-nums;
+  color: var(--ink);
+}
+
+h2 {
+  margin: -4px 0 0;
+  font-size: 27px;
+  line-height: 1.15;
+}
+
+.maybe {
+  margin: 0;
+  padding: var(--s2) var(--s3);
+  border-left: 4px solid var(--film);
+  background: var(--film-mist);
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: var(--s2);
+}
+
+.cautions li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2);
+  align-items: center;
+  padding: var(--s2) var(--s3);
+  border-left: 4px solid var(--line-strong);
+  background: var(--paper);
+}
+
+.cautions li > span {
+  flex: 1 1 200px;
+}
+
+.cautions .grave {
+  border-color: var(--refused);
+  background: var(--refused-wash);
+}
+
+.cautions .beside {
+  min-height: 52px;
+  flex: 1 1 130px;
+}
+
+.doses li {
+  display: grid;
+  padding: var(--s2) 0;
+  border-top: 1px solid var(--line);
+  font-size: 17px;
+}
+
+.how li {
+  padding-left: 18px;
+  position: relative;
+}
+
+.how li::before {
+  content: '';
+  position: absolute;
+  left: 2px;
+  top: 0.55em;
+  width: 8px;
+  height: 2px;
+  background: var(--film);
+}
+
+p {
+  margin: 0;
+}
+
+.do {
+  display: grid;
+  grid-template-columns: 3fr 1fr;
+  gap: var(--s2);
+  position: sticky;
+  bottom: 62px;
+  margin: 0 calc(-1 * var(--s4)) calc(-1 * var(--s4));
+  padding: var(--s3) var(--s4);
+  background: var(--sheet);
+  border-top: 1px solid var(--line);
+}
+
+.do button {
+  min-height: 64px;
+  font-size: 19px;
+}
+</style>

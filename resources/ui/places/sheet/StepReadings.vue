@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BehaviourName } from '@/lib/words'
+import ReadWater from '../turn/ReadWater.vue'
+import type { State } from './fold'
+
+// The water is read twice: on the dirty paint when one arrives, on the clean paint before anything goes on.
+const props = defineProps<{ kind: string; state: State }>()
+const emit = defineEmits<{ reading: [facts: Record<string, unknown>] }>()
+const stage = computed(() => (props.kind === 'look' ? 'arrival' : 'after_wash'))
+const value = computed({
+  get: () =>
+    props.state.readings.find((one) => one.zone === 'paint' && one.stage === stage.value)?.behaviour as
+      BehaviourName | undefined,
+  set: (behaviour) => behaviour && emit('reading', { zone: 'paint', stage: stage.value, behaviour }),
+})
+</script>
+
+<template>
+  <ReadWater
+    v-model="value"
+    :label="kind === 'look' ? 'Water on the dirty paint' : 'Water on the clean paint'"
+    :hint="
+      kind === 'look'
+        ? 'Tells about dirt on the layer, never that a coating is dead.'
+        : 'This one tells about the layer.'
+    "
+  />
+</template>

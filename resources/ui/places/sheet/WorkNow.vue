@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import FilmTimer from './FilmTimer.vue'
+import { isPaused, nextFor, type Step } from './fold'
+import StepCard from './StepCard.vue'
+import type { useSheet } from './useSheet'
+
+// What is to be done now: the timers that run, a step for each pair of hands on this phone, what comes then.
+const props = defineProps<{ sheet: ReturnType<typeof useSheet>; sound: boolean }>()
+const emit = defineEmits<{ sound: []; close: []; 'hand-over': [] }>()
+const { kept, state, steps, running, now, done, say, undo } = props.sheet
+const plan = computed(() => kept.value?.sheet.plan)
+const person = computed(() => kept.value?.person ?? 0)
+const paused = computed(() => isPaused(state.value))
+const over = computed(() => steps.value.length > 0 && done.value.length === steps.value.length)
+// Both on one phone: a card for each.
+const cards = computed((): { step: Step; whose: string | null }[] => {
+  const one = (who: 0 | 1 | 2) => nextFor(who, steps.value, state.value)
+  if (kept.value?.sheet.crew !== 2 || person.value !== 0) {
+    const step = one(person.value)
+    return step ? [{ step, whose: null }] : []
+  }
+  const [first, second] = [one(1), one(2)]
+  return [
+    ...(first ? [{ step: first, whose: first === second ? 'Both' : 'First' }] : []),
+    ...(second && second !== first ? [{ step: second, whose: 'Second' }] : []),
+  ]
+})
+const then = computed(() => {
+  const shown = new Set(cards.value.map((card) => card.step.id))
+  return steps.value.filter((step) => !shown.has(step.id) && !done.value.includes(step)).slice(0, 2)
+})
+const nameOf = (id: string) => steps.value.find((step) => step.id === id)?.name ?? id
+
+async function end(step: Step) {
+  await say('end', step.id)
+  window.scrollTo({ top: 0 })
+}
+</script>
+
+<template>
+  <section class="grid" aria-label="Now">
+    <FilmTimer v-for="timer in running" :key="timer.step.id" :timer="timer" :of="nameOf(timer.of)" :now="now" />
+    <div v-if="paused" class="still" role="status">
+      <strong>The visit stands still.</strong> What is on the panels goes on drying.
+      <button type="button" class="act" @click="say('resume')">Go on</button>
+    </div>
+    <template v-else>
+      <StepCard
+        v-for="card in cards"
+        :key="card.step.id"
+        :step="card.step"
+        :steps="steps"
+        :state="state"
+        :panels="plan?.panels ?? []"
+        :fills="plan?.fills ?? []"
+        :timer="running.find((timer) => timer.step.id === card.step.id) ?? null"
+        :now="now"
+        :whose="card.whose"
+        @start="say('start', card.step.id)"
+        @end="end(card.step)"
+        @skip="say('skip', card.step.id)"
+        @ack="(says) => say('ack', card.step.id, { says })"
+        @reading="(facts) => say('reading', card.step.id, facts)"
+        @count="(what, by) => say('count', card.step.id, { what, by })"
+      />
+      <div v-if="over" class="grid">
+        <h2>Every step is done</h2>
+        <button type="button" class="act big" @click="emit('close')">Close the turn</button>
+      </div>
+      <p v-if="then.length" class="then">
+        <span class="small quiet">Then</span> {{ then.map((step) => step.name).join(', ') }}
+      </p>
+    </template>
+    <div class="tools">
+      <button type="button" class="beside" @click="undo">Undo</button>
+      <button v-if="!paused && !over" type="button" class="beside" @click="say('pause')">Stop a while</button>
+      <button type="button" class="beside" :aria-pressed="sound" @click="emit('sound')">
+        {{ sound ? 'Sound on' : 'Sound off' }}
+      </button>
+      <button type="button" class="beside" @click="emit('hand-over')">Hand over</button>
+      <button v-if="!over" type="button" class="beside" @click="emit('close')">Close early</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.still {
+  display: grid;
+  gap: var(--s2);
+  padding: var(--s3);
+  border-left: 5px solid var(--film);
+  background: var(--film-mist);
+}
+
+.then {
+  margin: 0;
+}
+
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2);
+}
+
+.tools .beside {
+  min-height: 48px;
+}
+
+.big,
+.still .act {
+  min-height: 64px;
+  font-size: 19px;
+}
+</style>

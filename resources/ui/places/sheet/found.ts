@@ -1,0 +1,51 @@
+import type { Plan } from '@/offline/store'
+import type { Step } from './fold'
+
+export type Found = { soil: number | null; grit: boolean; on: string[] }
+
+/** The plans taken along that answer what was found: the soil first, then each thing on the paint. */
+export function answering(found: Found, seen: Found, otherwise: Record<string, Plan>): Plan[] {
+  const names = [
+    ...(found.soil !== null && found.soil !== seen.soil ? [`soil:${found.soil}`] : []),
+    ...(found.grit && !seen.grit ? ['grit'] : []),
+    ...found.on.filter((one) => !seen.on.includes(one)).map((one) => `on:${one}`),
+  ]
+  return names.map((name) => otherwise[name]).filter((plan): plan is Plan => plan !== undefined)
+}
+
+/**
+ * One plan out of several, where nobody can be asked: the first as it is, and what the others have besides put in where
+ * they have it. Nothing is judged here; every step comes from a plan that was reckoned.
+ */
+export function merged(now: Plan, plans: Plan[]): Plan {
+  const [first, ...others] = plans
+  if (!first) return now
+  let steps = [...first.steps]
+  for (const plan of others) {
+    plan.steps.forEach((step, i) => {
+      if (steps.some((known) => known.id === step.id)) return
+      const before = plan.steps
+        .slice(0, i)
+        .reverse()
+        .find((one) => steps.some((known) => known.id === one.id))
+      const at = before ? steps.findIndex((known) => known.id === before.id) + 1 : 0
+      steps = [...steps.slice(0, at), { ...step, start: steps[at - 1]?.start ?? 0 }, ...steps.slice(at)]
+    })
+  }
+  const finish = plans.reduce((most, plan) => Math.max(most, plan.finish ?? 0), 0)
+  return { ...first, steps, finish: finish || null, windows: now.windows }
+}
+
+/** What became different, in sentences. */
+export function changes(before: Step[], after: Step[]): string[] {
+  const names = (step: Step) => step.portions.map((portion) => portion.name).join(', ')
+  const said: string[] = []
+  for (const step of after) {
+    const known = before.find((one) => one.id === step.id)
+    if (!known) said.push(`New: ${step.name}${names(step) ? ` (${names(step)})` : ''}.`)
+    else if (names(known) !== names(step))
+      said.push(`${step.name}: ${names(step) || 'nothing'} instead of ${names(known) || 'nothing'}.`)
+  }
+  for (const step of before) if (!after.some((one) => one.id === step.id)) said.push(`No longer: ${step.name}.`)
+  return said
+}

@@ -1,0 +1,190 @@
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onUnmounted, ref, shallowRef } from 'vue'
+import { api, Problem, told, type Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import { device } from '@/offline/device'
+import { note, queue, whenDone } from '@/offline/outbox'
+import { keep, takeAlong } from '@/offline/packs'
+import { durable, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
+import { fold, inOrder, isDone } from './fold'
+import { answering, changes, merged, type Found } from './found'
+import { timers } from './timers'
+
+/** One sheet, as it stands on this phone: everything done here is written down here first and told to the server after. */
+export function useSheet(id: string, me: () => string | undefined) {
+  const kept = shallowRef<Kept | null>(null)
+  const events = shallowRef<SheetEvent[]>([])
+  const photos = shallowRef<KeptPhoto[]>([])
+  const problem = ref<unknown>(null)
+  /** What a find has changed, until it is read. */
+  const changed = ref<string[] | null>(null)
+  const now = ref(Date.now())
+  useIntervalFn(() => (now.value = Date.now()), 500)
+
+  const state = computed(() => fold(events.value))
+  const steps = computed(() => inOrder(kept.value?.sheet.plan.steps ?? []))
+  const running = computed(() => timers(steps.value, state.value, kept.value?.sheet.plan.windows, now.value))
+  const done = computed(() => steps.value.filter((step) => isDone(step, state.value)))
+
+  async function read(): Promise<void> {
+    const db = await store()
+    kept.value = (await db.get('sheets', id)) ?? null
+    events.value = await db.getAllFromIndex('events', 'sheet', id)
+    photos.value = await db.getAllFromIndex('photos', 'sheet', id)
+  }
+
+  /** From the device first; then, where somebody answers, what others have noted since. */
+  async function load(): Promise<void> {
+    await read()
+    try {
+      if (!kept.value || Object.keys(kept.value.otherwise).length === 0) await takeAlong(id)
+      else await refresh()
+      await read()
+    } catch (caught) {
+      if (!kept.value || !(caught instanceof Problem && caught.status === 0)) problem.value = caught
+    }
+  }
+
+  async function refresh(): Promise<void> {
+    const waiting = await (await store()).getAllFromIndex('errands', 'sheet', id)
+    // A plan made here out of those taken along stands until the server has answered the find.
+    if (waiting.some((errand) => errand.kind === 'rematch')) return
+    await keep(await told(api.GET('/api/v1/sheets/{sheet}', { params: { path: { sheet: id } } })))
+  }
+
+  async function say(kind: string, step: string | null = null, facts: Record<string, unknown> = {}): Promise<void> {
+    if (!kept.value) return
+    const mine = await device()
+    const before = events.value.filter((event) => event.device === mine)
+    const event: SheetEvent = {
+      id: newId(),
+      sheet: id,
+      device: mine,
+      seq: before.reduce((most, one) => Math.max(most, one.seq), 0) + 1,
+      kind,
+      step,
+      facts,
+      at: new Date().toISOString(),
+      by: me() ?? null,
+      sent: 0,
+    }
+    // Shown at once, and on the disk before anything else happens to it.
+    events.value = [...events.value, event]
+    await note(event, kept.value.sheet.vehicle.id)
+  }
+
+  /** The last thing noted here is taken back; both stay in the record. */
+  async function undo(): Promise<void> {
+    const mine = await device()
+    const taken = new Set(events.value.filter((event) => event.kind === 'undo').map((event) => event.facts.of))
+    const last = events.value
+      .filter((event) => event.device === mine && event.kind !== 'undo' && !taken.has(event.id))
+      .sort((a, b) => b.seq - a.seq)[0]
+    if (last) await say('undo', last.step, { of: last.id })
+  }
+
+  async function find(found: Found, place: Partial<Schemas['SheetFacts']> = {}): Promise<void> {
+    if (!kept.value) return
+    const { sheet, otherwise } = kept.value
+    const before = sheet.plan
+    const arrived = sheet.facts.seen.soil
+    const seen: Found = { soil: arrived, grit: sheet.facts.seen.grit === true, on: sheet.facts.seen.on ?? [] }
+    await say('found', null, { ...found })
+    const facts: Schemas['SheetFacts'] = {
+      ...sheet.facts,
+      ...place,
+      seen: {
+        ...sheet.facts.seen,
+        soil: found.soil ?? arrived,
+        grit: found.grit || seen.grit,
+        on: [...new Set([...seen.on, ...found.on])] as Schemas['BenchSeen']['on'],
+        readings: readings(),
+      },
+    }
+    const body: Schemas['RematchInput'] = { facts, done: done.value.map((step) => step.id) }
+    const plan = merged(before, answering(found, seen, otherwise))
+    await put({ ...kept.value, sheet: { ...sheet, facts, plan } })
+    changed.value = changes(before.steps, plan.steps)
+    await queue({ key: newId(), sheet: id, vehicle: sheet.vehicle.id, kind: 'rematch', body })
+  }
+
+  function readings(): Schemas['BenchZoneReadings'] {
+    const by: Record<string, Record<string, string>> = {}
+    for (const one of state.value.readings) (by[one.zone] ??= {})[one.stage] = one.behaviour
+    return by
+  }
+
+  async function put(next: Kept): Promise<void> {
+    const tx = (await store()).transaction('sheets', 'readwrite', durable)
+    await Promise.all([tx.store.put(next), tx.done])
+    kept.value = next
+  }
+
+  async function photograph(photo: Omit<KeptPhoto, 'id' | 'sheet' | 'vehicle'>): Promise<void> {
+    if (!kept.value) return
+    const whole = { ...photo, id: newId(), sheet: id, vehicle: kept.value.sheet.vehicle.id }
+    const tx = (await store()).transaction('photos', 'readwrite', durable)
+    await Promise.all([tx.store.put(whole), tx.done])
+    photos.value = [...photos.value, whole]
+    await queue({ key: whole.id, sheet: id, vehicle: whole.vehicle, kind: 'photo', body: whole.id })
+  }
+
+  const stop = whenDone(async (errand, answer) => {
+    if (errand.sheet !== id || !answer) return
+    if (errand.kind === 'rematch') {
+      const before = kept.value?.sheet.plan.steps ?? []
+      await keep(answer as Schemas['Sheet'])
+      const said = changes(before, (answer as Schemas['Sheet']).plan.steps)
+      if (said.length) changed.value = said
+    } else if (errand.kind === 'events') {
+      await refreshEvents(answer as Schemas['Sheet'])
+    }
+    await read()
+  })
+
+  /** What others noted meanwhile comes back with the answer. */
+  async function refreshEvents(sheet: Schemas['Sheet']): Promise<void> {
+    const db = await store()
+    for (const event of sheet.events) {
+      await db.put('events', { ...event, sheet: id, facts: event.facts as SheetEvent['facts'], sent: 1 })
+    }
+    const known = await db.get('sheets', id)
+    if (known)
+      await db.put('sheets', { ...known, sheet: { ...known.sheet, status: sheet.status, holder: sheet.holder } })
+  }
+
+  // A colleague may be working on the same sheet.
+  const { pause } = useIntervalFn(() => {
+    if (document.visibilityState === 'visible' && kept.value?.sheet.status !== 'finished') {
+      refresh().then(read, () => undefined)
+    }
+  }, 10_000)
+  onUnmounted(() => {
+    stop()
+    pause()
+  })
+
+  async function choosePerson(person: 0 | 1 | 2): Promise<void> {
+    if (kept.value) await put({ ...kept.value, person })
+  }
+
+  return {
+    kept,
+    events,
+    photos,
+    state,
+    steps,
+    running,
+    done,
+    now,
+    problem,
+    changed,
+    load,
+    say,
+    undo,
+    find,
+    photograph,
+    choosePerson,
+    put,
+  }
+}
