@@ -118,7 +118,7 @@ install_libraries() {
 
 build_interface() {
     local print log; print=$(fingerprint resources vite.config.ts package-lock.json tsconfig.json)
-    [ -f public/build/manifest.json ] && fresh interface "$print" && return
+    [ -f public/build/manifest.json ] && [ -f public/sw.js ] && fresh interface "$print" && return
     say 'Building the interface'
     log=$(mktemp)
     (umask 022; npm run --silent build) >"$log" 2>&1 || { tail -n 20 "$log" >&2; die "The interface did not build (all of it is in $log)."; }
