@@ -15,6 +15,7 @@ use App\Models\Vehicle;
 use App\Models\Workspace;
 use App\Policies\RowPolicy;
 use App\Policies\WorkspacePolicy;
+use App\Reckon\AreaModel;
 use App\Reckon\BeadModel;
 use App\Reckon\CurveModel;
 use App\Reckon\DiagnoseModel;
@@ -62,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
-            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel,
+            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new AreaModel,
         ]));
     }
 

@@ -104,7 +104,7 @@ final readonly class SheetPlan
             ], $step->portions),
             'panels' => $step->panels, 'how' => $step->how,
             'cautions' => array_map(static fn(Caution $caution): array => ['says' => $caution->says, 'grave' => $caution->grave], $step->cautions),
-            'textiles' => (object) $step->textiles, 'only_if' => $step->onlyIf, 'water_l' => round($step->waterL, 1),
+            'textiles' => (object) $step->textiles, 'only_if' => $step->onlyIf, 'water_l' => round($step->waterL, 1), 'looks' => $step->looks,
             'start' => $schedule?->start[$step->id] ?? null, 'end' => $schedule?->end[$step->id] ?? null,
             'slack' => $schedule?->slack[$step->id] ?? null, 'who' => $schedule?->who[$step->id] ?? [1],
         ];

@@ -20,11 +20,17 @@ use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Panel;
 use Vicissa\Core\Drying\Tone;
 use Vicissa\Core\Drying\WorkingWindow;
+use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Turn\WhatIf;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Sheet\Schedule\Dwell;
+use Vicissa\Core\Sheet\Schedule\Scheduler;
+use Vicissa\Core\Sheet\Schedule\Task;
+use Vicissa\Core\Sheet\Visit\Outfit;
+use Vicissa\Core\Sheet\Visit\Visit;
 use Vicissa\Core\Tests\Matching\Scene;
 
 function line(string $what, string $figure, string $budget): void
@@ -77,6 +83,11 @@ $figure = static function (callable $work, int $times): float {
 
     return percentile($runs, 0.5);
 };
+$visit = json_decode((string) file_get_contents(__DIR__.'/../../core/tests/vectors/sheet.json'), true)[0]['input'];
+$tasks = array_map(static fn(array $step): Task => new Task($step['id'], $step['minutes'], after: $step['after'] ?? [], dwell: isset($step['dwell']) ? new Dwell($step['dwell']['of'], $step['dwell']['min'], $step['dwell']['max']) : null), array_values($visit['steps']));
+line('sheet, a visit of 21 steps for one', sprintf('%.1f ms', $figure(static fn() => Scheduler::earliest(1, $tasks), 20)), 'budget 200 ms');
+$scene = Scene::of(['soil' => 4, 'on' => ['insects', 'tar'], 'due' => -3.0]);
+line('a whole visit: match, doses, steps, schedule for two', sprintf('%.1f ms', $figure(static fn() => Visit::of($scene, Schools::of(), new Outfit(2, Body::Estate)), 20)), '');
 line('window, fresh foam on a cool still morning', sprintf('%.1f ms', $figure(static fn() => WorkingWindow::of($air, new Panel(0.85, 2700.0, 12.0), 0.25), 40)), 'budget 3 ms');
 $day = array_map(static fn(int $hour): Air => new Air(10.0 + 6.0 * sin($hour / 24.0 * M_PI), 0.75, 2.0, max(0.0, 600.0 * sin(($hour - 6) / 12.0 * M_PI))), range(0, 23));
 line('a day’s drying curve, 24 hours', sprintf('%.0f ms', $figure(static fn() => DayCurve::of($day, Tone::Dark, Material::Steel, Film::BeadedRinse), 20)), 'budget 60 ms');

@@ -27,6 +27,9 @@ abstract class BrowserTestCase extends TestCase
     /** @var array{int, int} */
     protected array $size = [1280, 800];
 
+    /** Where the browser goes, when not straight to the stack. */
+    protected ?string $base = null;
+
     protected function setUp(): void
     {
         $this->browser = self::open(...$this->size);
@@ -43,13 +46,17 @@ abstract class BrowserTestCase extends TestCase
         self::$service = null;
     }
 
-    public static function open(int $width, int $height): RemoteWebDriver
+    /** @param string|null $profile  a folder that outlives the browser; none when left out */
+    public static function open(int $width, int $height, ?string $profile = null): RemoteWebDriver
     {
         self::$service ??= self::serve();
         $options = (new ChromeOptions)->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-background-networking', '--disable-component-update',
             '--disable-sync', '--disable-extensions', '--hide-scrollbars', '--force-device-scale-factor=1', "--window-size={$width},{$height}",
         ]);
+        if ($profile !== null) {
+            $options->addArguments(["--user-data-dir={$profile}"]);
+        }
         if ($width < 600) {
             $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1]]);
         }
@@ -62,7 +69,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function visit(string $path): void
     {
-        $this->browser->get(self::url().$path);
+        $this->browser->get(($this->base ?? self::url()).$path);
     }
 
     public static function url(): string

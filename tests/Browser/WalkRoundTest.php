@@ -43,7 +43,7 @@ final class WalkRoundTest extends BrowserTestCase
         $this->seeText('Many towels, after a rinse, a pre-wash and foam');
         $this->seeText('Nobody knows what lies on the paint');
         $this->assertAccessible('Walk round, the match');
-        $this->press('Take it into a turn');
+        $this->press('Only write it down as a turn');
         $this->see('//h1[normalize-space(.) = "Record a turn"]');
         self::assertTrue($this->isChosen('How dirty?', 'Heavy'));
         self::assertTrue($this->see('//label[contains(., "There is grit")]/input')->isSelected());

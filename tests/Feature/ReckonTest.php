@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
@@ -43,15 +44,29 @@ final class ReckonTest extends TestCase
         self::assertSame($errors === 0 ? 0 : 1, $process->getExitCode());
     }
 
-    public function testTheDocumentedMatchIsAnsweredAsDocumented(): void
+    #[TestWith(['match'])]
+    #[TestWith(['sheet'])]
+    public function testTheDocumentedExampleIsAnsweredAsDocumented(string $model): void
     {
-        $input = (string) file_get_contents(base_path('docs/examples/match.json'));
-        $documented = json_decode((string) file_get_contents(base_path('docs/examples/match.answer.json')), true, 512, JSON_THROW_ON_ERROR);
-        $process = $this->command('match', $input);
+        $input = (string) file_get_contents(base_path("docs/examples/{$model}.json"));
+        $documented = json_decode((string) file_get_contents(base_path("docs/examples/{$model}.answer.json")), true, 512, JSON_THROW_ON_ERROR);
+        $process = $this->command($model, $input);
         self::assertSame(0, $process->getExitCode());
         self::assertEquals($documented, json_decode($process->getOutput(), true));
         [$owner] = $this->business();
-        self::assertEquals($documented, $this->actingAs($owner)->postJson('/api/v1/reckon/match', json_decode($input, true))->assertOk()->json());
+        self::assertEquals($documented, $this->actingAs($owner)->postJson("/api/v1/reckon/{$model}", json_decode($input, true))->assertOk()->json());
+    }
+
+    public function testEveryVisitOfTheVectorsOverHttpAndWhatCannotBeKeptIsNamed(): void
+    {
+        /** @var list<array{name: string, input: array<string, mixed>, expect: array{best_known: int, proven: bool}}> $vectors */
+        $vectors = json_decode((string) file_get_contents(base_path('core/tests/vectors/sheet.json')), true, 512, JSON_THROW_ON_ERROR);
+        [$owner] = $this->business();
+        $answers = $this->actingAs($owner)->postJson('/api/v1/reckon/sheet', array_column($vectors, 'input'))->assertOk()->json();
+        self::assertSame(array_map(static fn(array $vector): int => $vector['expect']['best_known'], $vectors), array_column($answers, 'finish'));
+        $clash = $this->postJson('/api/v1/reckon/sheet', ['crew' => 1, 'steps' => [['id' => 'spray', 'minutes' => 2], ['id' => 'brush', 'minutes' => 9, 'after' => ['spray']], ['id' => 'rinse', 'minutes' => 1, 'after' => ['brush'], 'dwell' => ['of' => 'spray', 'min' => 1, 'max' => 5]]]])->assertOk()->json();
+        self::assertSame(['infeasible', ['spray', 'brush', 'rinse']], [$clash['error'], $clash['clash']]);
+        self::assertStringContainsString('at most 5 min', $clash['message']);
     }
 
     /** @return iterable<string, array{string, mixed, string, string}> */
@@ -72,6 +87,9 @@ final class ReckonTest extends TestCase
         yield 'less than no solids' => ['spots', ['tds_mg_l' => -3, 'film_kg_m2' => 0.05], 'tds_mg_l', 'must lie between'];
         yield 'a bottle without a use' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [['name' => 'X', 'role' => 'shine', 'ph' => 7]]], 'shelf.0.role', 'must be one of'];
         yield 'a side that is none' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [], 'schools' => ['tyre' => 'matt']], 'schools.tyre', 'satin, gloss'];
+        yield 'a visit of strangers' => ['sheet', ['crew' => 1, 'steps' => [['id' => 'a', 'minutes' => 2, 'after' => ['b']]]], 'steps.0.after.0', 'not among the steps'];
+        yield 'a crew of three' => ['sheet', ['crew' => 3, 'steps' => [['id' => 'a', 'minutes' => 2]]], 'crew', 'one person or by two'];
+        yield 'a horsebox of nothing' => ['area', ['length_m' => 6, 'width_m' => 0, 'height_m' => 3], 'width_m', 'between 0.5 and 4'];
         yield 'a text for a number' => ['ratio', ['text' => 15], 'text', 'must be a text'];
         yield 'a list for an object' => ['ratio', [[1, 2]], '', 'JSON object'];
     }

@@ -36,6 +36,7 @@ use Illuminate\Http\Request;
     new Field('textiles', 'Textiles'),
     new Field('only_if', 'string?'),
     new Field('water_l', 'number'),
+    new Field('looks', 'string[]', 'What is looked at, one after the other'),
     new Field('start', 'integer?'),
     new Field('end', 'integer?'),
     new Field('slack', 'integer?'),

@@ -84,6 +84,7 @@ final class VisitTest extends TestCase
         self::assertSame('foam', $steps['foam-rinse']->wait?->of);
         self::assertStringContainsString('decontaminate', strtolower((string) $steps['topper']->onlyIf), 'the tar comes off first, then the water decides');
         self::assertNull($steps['wash']->onlyIf);
+        self::assertContains('Where the insects and lime were', $steps['check']->looks);
         self::assertTrue(array_filter($steps['hand-over']->cautions, static fn(Caution $caution): bool => $caution->grave && str_contains($caution->says, 'brakes')) !== []);
         self::assertLessThan(Visit::of(Scene::of(['soil' => 4, 'on' => ['insects', 'tar'], 'due' => -3.0]), Schools::of(), new Outfit(1, Body::Estate))->schedule?->finish, $visit->schedule?->finish);
     }

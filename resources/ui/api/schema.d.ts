@@ -2230,6 +2230,8 @@ export interface components {
       textiles: components['schemas']['Textiles']
       only_if: string | null
       water_l: number
+      /** @description What is looked at, one after the other */
+      looks: string[]
       start: number | null
       end: number | null
       slack: number | null
@@ -4275,6 +4277,8 @@ export interface operations {
           | 'tank'
           | 'resin'
           | 'curve'
+          | 'sheet'
+          | 'area'
       }
       cookie?: never
     }

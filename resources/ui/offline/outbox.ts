@@ -1,6 +1,6 @@
-import { reactive } from 'vue'
+import { getCurrentScope, onScopeDispose, reactive } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
-import { durable, store, type Errand, type SheetEvent } from './store'
+import { durable, plain, recall, store, type Errand, type SheetEvent } from './store'
 
 /**
  * What has not been sent yet, in order. Every errand carries a key made here, so that one whose answer was lost can be
@@ -13,26 +13,34 @@ export const outbox = reactive({
   /** 'gone' after a try that reached nobody. */
   signal: 'unknown' as 'unknown' | 'here' | 'gone',
   signedOut: false,
+  /** Of another person, who has to sign in here to send them. */
+  ofOthers: 0,
 })
+
+const myself = async () => (await recall<{ id: string }>('me'))?.id ?? ''
 
 type Listener = (errand: Errand, answer: unknown) => void | Promise<void>
 const listeners = new Set<Listener>()
 
-/** Called with each errand that was done, and what came back. */
-export function whenDone(listener: Listener): () => void {
+/** Called with each errand that was done, and what came back; as long as the screen that asks is there. */
+export function whenDone(listener: Listener): void {
   listeners.add(listener)
-  return () => listeners.delete(listener)
+  if (getCurrentScope()) onScopeDispose(() => listeners.delete(listener))
 }
 
 export async function count(): Promise<void> {
   const all = await (await store()).getAll('errands')
+  const me = await myself()
+  outbox.ofOthers = all.filter((errand) => errand.user !== me).length
   outbox.refused = all.filter((errand) => errand.refused !== null)
   outbox.waiting = all.length
 }
 
 /** Puts events and the errand to tell them into the store as one: neither is ever there without the other. */
-export async function note(event: SheetEvent, vehicle: string): Promise<void> {
+export async function note(noted: SheetEvent, vehicle: string): Promise<void> {
+  const event = plain(noted)
   const db = await store()
+  const user = await myself()
   const tx = db.transaction(['events', 'errands'], 'readwrite', durable)
   await Promise.all([
     tx.objectStore('events').put(event),
@@ -41,6 +49,7 @@ export async function note(event: SheetEvent, vehicle: string): Promise<void> {
       sheet: event.sheet,
       vehicle,
       kind: 'events',
+      user,
       body: [event],
       refused: null,
     }),
@@ -50,10 +59,11 @@ export async function note(event: SheetEvent, vehicle: string): Promise<void> {
   void flush()
 }
 
-export async function queue(errand: Omit<Errand, 'n' | 'refused'>): Promise<void> {
+export async function queue(errand: Omit<Errand, 'n' | 'refused' | 'user'>): Promise<void> {
   const db = await store()
+  const user = await myself()
   const tx = db.transaction('errands', 'readwrite', durable)
-  await Promise.all([tx.store.add({ ...errand, refused: null }), tx.done])
+  await Promise.all([tx.store.add({ ...plain(errand), user, refused: null }), tx.done])
   await count()
   void flush()
 }
@@ -83,9 +93,10 @@ export async function flush(): Promise<void> {
 async function sendAll(): Promise<void> {
   const db = await store()
   const held = new Set<string>()
+  const me = await myself()
   for (;;) {
     const errands = (await db.getAll('errands')).filter((one) => {
-      if (one.refused !== null) held.add(one.sheet)
+      if (one.refused !== null || one.user !== me) held.add(one.sheet)
       return !held.has(one.sheet)
     })
     const next = errands[0]

@@ -34,6 +34,8 @@ export type Errand = {
   sheet: string
   vehicle: string
   kind: 'events' | 'photo' | 'finish' | 'rematch'
+  /** Who did it: it is told in their name, or not at all. */
+  user: string
   body: unknown
   /** Why the server would not have it; it waits for a person. */
   refused: string | null
@@ -65,6 +67,9 @@ export function store(): Promise<IDBPDatabase<Shape>> {
   })
   return opened
 }
+
+/** Facts as they go to the disk or over the wire: nothing of the page's own bookkeeping sticks to them. */
+export const plain = <T>(facts: T): T => JSON.parse(JSON.stringify(facts)) as T
 
 /** On the disk before it counts as done: a battery may die in the same second. */
 export const durable = { durability: 'strict' } as const

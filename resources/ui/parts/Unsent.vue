@@ -7,6 +7,7 @@ const says = computed(() => {
   if (outbox.refused.length) return `${outbox.refused.length} not taken`
   if (!outbox.waiting) return ''
   if (outbox.signedOut) return `Sign in to send ${outbox.waiting}`
+  if (outbox.ofOthers === outbox.waiting) return `${outbox.waiting} kept for whoever did it`
   return outbox.signal === 'gone' ? `No signal, ${outbox.waiting} kept` : `Sending ${outbox.waiting}`
 })
 </script>

@@ -30,7 +30,7 @@ final readonly class Cautions
         $hose = $method->chosen->method->needsHose();
         $edges = $situation->seen->looseEdges || $situation->vehicle->is(Finish::Decals) || $situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap);
         $cautions = array_filter([
-            $hose ? new Caution(Step::Look, 'Where will the dirty water run?'.($situation->place->runOff === null ? '' : " Here: {$situation->place->runOff}.").' Many places forbid wash water in storm drains; local rules decide.') : null,
+            $hose ? new Caution(Step::Look, 'Where will the dirty water run?'.($situation->place->runOff === null ? '' : " Here: {$situation->place->runOff}.").' Many places forbid wash water in storm drains; local rules decide.', true) : null,
             $situation->seen->looseEdges ? new Caution(Step::Look, 'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.') : null,
             $hose && $situation->place->power ? new Caution(Step::Water, 'Leads on a residual-current device, connections off the wet ground.', true) : null,
             $hose && $situation->now->air->airC <= self::SLIPPERY_C ? new Caution(Step::Water, 'Water may freeze underfoot: grit the ground, drain the hoses.', true) : null,

@@ -67,7 +67,7 @@ final readonly class MatchRules
         public array $uses = [
             'prewash' => [1.0, ['sprayer', 'lance', 'bottle']], 'foam' => [6.0, ['lance', 'sprayer']], 'soap' => [15.0, ['bucket', 'lance']],
             'rinseless' => [8.0, ['bucket', 'sprayer']], 'waterless' => [0.6, ['bottle', 'sprayer']], 'wheel' => [0.5, ['wheel', 'bottle', 'sprayer']],
-            'iron' => [0.5, ['bottle', 'sprayer', 'wheel']], 'tar' => [0.1, ['bottle']], 'clay-lube' => [0.5, ['bottle', 'bucket']],
+            'iron' => [0.25, ['bottle', 'sprayer', 'wheel']], 'tar' => [0.1, ['bottle']], 'clay-lube' => [0.5, ['bottle', 'bucket']],
             'drying-aid' => [0.1, ['bottle']], 'wet-rinse' => [0.15, ['bottle', 'sprayer']], 'foam-rinse' => [5.0, ['lance']], 'wipe' => [0.06, ['bottle']],
             'topper' => [0.15, ['bottle', 'sprayer', 'lance']], 'glass' => [0.06, ['bottle']], 'tyre' => [0.05, ['tyre', 'bottle']], 'trim' => [0.03, ['bottle']],
         ],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Sheet\Visit;
 
 use Vicissa\Core\Matching\Turn\Choice;
+use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Turn\SectionPlan;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Step;
@@ -57,6 +58,22 @@ final readonly class StepMaker
             $onlyIf,
             $this->water($kind, $go['share']),
         );
+    }
+
+    /**
+     * The second look: what an owner sees first, then what is easily missed (domain §2).
+     *
+     * @return list<string>
+     */
+    private function looks(): array
+    {
+        $seen = $this->situation->seen;
+
+        return array_values(array_filter([
+            'Front and grille', 'Mirrors and their undersides', 'Windscreen, against the light', 'Wheels, barrels and nuts', 'Handles, badges, fuel flap', 'Sills and behind the wheels',
+            'Streaks, with a second light', 'Jambs and door edges', $seen->has(Contaminant::Insects, Contaminant::BirdLime) ? 'Where the insects and lime were' : null,
+            $seen->looseEdges ? 'The edges that lifted' : null, $this->isTall() ? 'Roof edge and gutters' : null, 'Nothing of ours left on or under it',
+        ]));
     }
 
     /** Litres that run away in a step. */
@@ -129,7 +146,7 @@ final readonly class StepMaker
         }
         $plans = array_combine(array_map(static fn(StepPlan $plan): string => $plan->step->value, $this->match->steps), $this->match->steps);
 
-        return array_map(static function (int $i, VisitStep $step) use ($first, $how, $plans): VisitStep {
+        return array_map(function (int $i, VisitStep $step) use ($first, $how, $plans): VisitStep {
             $plan = $plans[$step->of->value] ?? null;
 
             return new VisitStep(
@@ -149,6 +166,7 @@ final readonly class StepMaker
                 $step->textiles,
                 $step->onlyIf,
                 $step->waterL,
+                $step->kind === 'check' ? $this->looks() : [],
             );
         }, array_keys($steps), $steps);
     }

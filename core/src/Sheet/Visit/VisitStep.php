@@ -22,6 +22,7 @@ final readonly class VisitStep
      * @param list<string> $how
      * @param list<Caution> $cautions
      * @param array<string, int> $textiles  towels by size, sides, mitts
+     * @param list<string> $looks      what is looked at, one after the other
      * @param float $waterL            water that runs away, l
      * @param string|null $onlyIf      a step that may be left out, and what decides it
      */
@@ -42,6 +43,7 @@ final readonly class VisitStep
         public array $textiles = [],
         public ?string $onlyIf = null,
         public float $waterL = 0.0,
+        public array $looks = [],
     ) {}
 
     public function task(): Task

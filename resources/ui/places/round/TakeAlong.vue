@@ -77,7 +77,7 @@ async function take() {
       <div v-if="stops.length" class="row">
         <label class="row small"
           >Crew
-          <select v-model="crew">
+          <select v-model="crew" aria-label="Crew">
             <option :value="1">one</option>
             <option :value="2">two</option>
           </select></label

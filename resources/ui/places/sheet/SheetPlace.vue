@@ -49,11 +49,18 @@ whenDone(async (errand, answer) => {
 async function close(draft: Closing) {
   if (!kept.value) return
   const body = turnOf(kept.value, state.value, draft, now.value)
-  await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
   await queue({ key: draft.id, sheet: props.id, vehicle: kept.value.sheet.vehicle.id, kind: 'finish', body })
+  await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
   localStorage.removeItem(`close-${props.id}`)
   open.value = 'steps'
 }
+/** Asked of the server and not answered yet. */
+const asked = computed(() => outbox.waiting > 0 && laying.value)
+const laying = ref(false)
+whenDone((errand) => {
+  if (errand.sheet === props.id && errand.kind === 'rematch') laying.value = false
+})
+
 async function changeCrew(crew: 1 | 2) {
   await rematch({}, crew)
 }
@@ -66,6 +73,7 @@ async function intoShade() {
 async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
   if (!kept.value) return
   const { sheet: now } = kept.value
+  laying.value = true
   const body: Schemas['RematchInput'] = {
     facts: { ...now.facts, ...facts },
     ...(crew ? { crew } : {}),
@@ -101,6 +109,9 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
         </ul>
         <button type="button" class="beside" @click="changed = null">Read</button>
       </div>
+      <p v-if="asked" class="changed" role="status">
+        {{ outbox.signal === 'gone' ? 'It is laid out anew as soon as there is a signal.' : 'Laying it out anew…' }}
+      </p>
       <div v-for="errand in refusedHere" :key="errand.n" class="changed refusal" role="alert">
         <strong>The server did not take {{ errand.kind === 'finish' ? 'the closing' : 'this' }}:</strong>
         {{ errand.refused }}

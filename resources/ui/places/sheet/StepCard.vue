@@ -4,6 +4,7 @@ import UnfoldedBody from '@/film/UnfoldedBody.vue'
 import { useUnits } from '@/lib/units'
 import Glyph from '@/parts/Glyph.vue'
 import { stepOf, waitsFor, type State, type Step } from './fold'
+import SecondLook from './SecondLook.vue'
 import StepReadings from './StepReadings.vue'
 import TextileCount from './TextileCount.vue'
 import { clock, type Timer } from './timers'
@@ -96,6 +97,7 @@ function toggle(panel: string) {
       :label="`Panels of this step, ${donePanels.length} of ${step.panels.length} done`"
       @toggle="toggle"
     />
+    <SecondLook :step="step" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
     <TextileCount :textiles="step.textiles" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
 
     <p v-if="waits.length" class="quiet">Waits for: {{ waits.join(', ') }}.</p>

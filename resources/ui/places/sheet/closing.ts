@@ -28,7 +28,9 @@ export function textilesOf(kept: Kept, state: State): Record<string, number> {
     if (endedAt === null || skipped) continue
     for (const [what, n] of Object.entries(step.textiles)) planned[what] = (planned[what] ?? 0) + Number(n)
   }
-  return { ...planned, ...state.counts }
+  // Panels and looks are ticked under their step's name, with a stroke in it.
+  const counted = Object.entries(state.counts).filter(([what]) => !what.includes('/'))
+  return { ...planned, ...Object.fromEntries(counted) }
 }
 
 export function waterOf(kept: Kept, state: State): number {

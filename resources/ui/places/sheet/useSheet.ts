@@ -5,7 +5,7 @@ import { newId } from '@/lib/ids'
 import { device } from '@/offline/device'
 import { note, queue, whenDone } from '@/offline/outbox'
 import { keep, takeAlong } from '@/offline/packs'
-import { durable, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
+import { durable, plain, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
 import { fold, inOrder, isDone } from './fold'
 import { answering, changes, merged, type Found } from './found'
 import { timers } from './timers'
@@ -47,8 +47,8 @@ export function useSheet(id: string, me: () => string | undefined) {
 
   async function refresh(): Promise<void> {
     const waiting = await (await store()).getAllFromIndex('errands', 'sheet', id)
-    // A plan made here out of those taken along stands until the server has answered the find.
-    if (waiting.some((errand) => errand.kind === 'rematch')) return
+    // A plan made here, and a turn closed here, stand until the server has answered.
+    if (waiting.some((errand) => errand.kind === 'rematch' || errand.kind === 'finish')) return
     await keep(await told(api.GET('/api/v1/sheets/{sheet}', { params: { path: { sheet: id } } })))
   }
 
@@ -116,7 +116,7 @@ export function useSheet(id: string, me: () => string | undefined) {
 
   async function put(next: Kept): Promise<void> {
     const tx = (await store()).transaction('sheets', 'readwrite', durable)
-    await Promise.all([tx.store.put(next), tx.done])
+    await Promise.all([tx.store.put(plain(next)), tx.done])
     kept.value = next
   }
 
@@ -129,7 +129,7 @@ export function useSheet(id: string, me: () => string | undefined) {
     await queue({ key: whole.id, sheet: id, vehicle: whole.vehicle, kind: 'photo', body: whole.id })
   }
 
-  const stop = whenDone(async (errand, answer) => {
+  whenDone(async (errand, answer) => {
     if (errand.sheet !== id || !answer) return
     if (errand.kind === 'rematch') {
       const before = kept.value?.sheet.plan.steps ?? []
@@ -138,6 +138,8 @@ export function useSheet(id: string, me: () => string | undefined) {
       if (said.length) changed.value = said
     } else if (errand.kind === 'events') {
       await refreshEvents(answer as Schemas['Sheet'])
+    } else if (errand.kind === 'finish') {
+      await refresh().catch(() => undefined)
     }
     await read()
   })
@@ -149,8 +151,7 @@ export function useSheet(id: string, me: () => string | undefined) {
       await db.put('events', { ...event, sheet: id, facts: event.facts as SheetEvent['facts'], sent: 1 })
     }
     const known = await db.get('sheets', id)
-    if (known)
-      await db.put('sheets', { ...known, sheet: { ...known.sheet, status: sheet.status, holder: sheet.holder } })
+    if (known) await db.put('sheets', { ...known, sheet: { ...known.sheet, holder: sheet.holder } })
   }
 
   // A colleague may be working on the same sheet.
@@ -159,10 +160,7 @@ export function useSheet(id: string, me: () => string | undefined) {
       refresh().then(read, () => undefined)
     }
   }, 10_000)
-  onUnmounted(() => {
-    stop()
-    pause()
-  })
+  onUnmounted(pause)
 
   async function choosePerson(person: 0 | 1 | 2): Promise<void> {
     if (kept.value) await put({ ...kept.value, person })

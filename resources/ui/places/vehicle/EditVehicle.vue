@@ -13,6 +13,7 @@ import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import MeasureBox from './MeasureBox.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import SchoolPicks from '../workspace/SchoolPicks.vue'
 
@@ -48,6 +49,7 @@ const km = computed({
   get: () => (form.value ? units.distanceOut(form.value.km_per_week) : 0),
   set: (typed) => form.value && (form.value.km_per_week = units.distanceIn(Number(typed))),
 })
+const tall = computed(() => ['van', 'minibus', 'coach', 'horsebox'].includes(form.value?.body ?? ''))
 const area = computed({
   get: () => (form.value ? units.areaOut(form.value.paint_m2) : 0),
   set: (typed) => form.value && (form.value.paint_m2 = Number(units.areaIn(Number(typed)).toFixed(1))),
@@ -133,6 +135,7 @@ async function archive(away: boolean) {
             ><template #default="f"><PlainSelect v-bind="f" v-model="form.material" :options="materials" /></template
           ></Field>
         </div>
+        <MeasureBox v-if="tall" @area="(m2) => form && (form.paint_m2 = m2)" />
         <label class="row check"
           ><input v-model="form.base_unknown" type="checkbox" /> Nobody knows what lies on the paint (until a layer is
           declared)</label

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { api, Problem, told } from '@/api/client'
+import { useUnits } from '@/lib/units'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// Coaches, libraries, horseboxes: the painted area by length, width and height.
+const emit = defineEmits<{ area: [m2: number] }>()
+const FOOT = 0.3048
+const units = useUnits()
+const typed = reactive({ length_m: '', width_m: '', height_m: '' })
+const problem = ref<unknown>(null)
+const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const fields = [
+  { name: 'length_m', label: 'Length' },
+  { name: 'width_m', label: 'Width' },
+  { name: 'height_m', label: 'Height' },
+] as const
+
+async function reckon() {
+  problem.value = null
+  const metres = (text: string) => Number(text) * (units.metric.value ? 1 : FOOT)
+  const body = Object.fromEntries(Object.entries(typed).map(([name, text]) => [name, metres(text)]))
+  try {
+    const answer = await told(
+      api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'area' } }, body: body as never }),
+    )
+    emit('area', Number((answer as unknown as { area_m2: number }).area_m2.toFixed(1)))
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+</script>
+
+<template>
+  <details class="measure">
+    <summary>By its length, width and height</summary>
+    <div class="cols four">
+      <Field v-for="field in fields" :key="field.name" :label="field.label" :error="errors[field.name]"
+        ><template #default="f"
+          ><PlainInput
+            v-bind="f"
+            v-model="typed[field.name]"
+            type="number"
+            step="0.1"
+            min="0"
+            :suffix="units.metric.value ? 'm' : 'ft'" /></template
+      ></Field>
+      <button type="button" class="beside" @click="reckon">Take that area</button>
+    </div>
+    <ProblemNote :problem="problem" />
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 40px;
+  cursor: pointer;
+}
+
+.cols {
+  align-items: end;
+}
+</style>
