@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Gear;
 use App\Models\GearEvent;
 use App\Models\RoundStop;
+use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Vehicle;
 use App\Record\TurnLog;
@@ -58,6 +59,7 @@ final readonly class DrawRound
         $zone = $this->tenancy->workspace()->time_zone;
         $day = CarbonImmutable::parse($on, $zone);
         $going = $stops->pluck('vehicle_id')->all();
+        $laid = Sheet::query()->where('on', $on)->where('status', '!=', 'dropped')->orderBy('created_at')->selectRaw("vehicle_id, (plan->>'finish')::int as finish")->pluck('finish', 'vehicle_id')->filter()->all();
         $hours = [];
         $rows = $draws = [];
         $minute = 0.0;
@@ -68,7 +70,8 @@ final readonly class DrawRound
             }
             $site = $vehicle->site;
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
-            $minutes = round(self::MINUTES_M2 * $vehicle->paint_m2);
+            // A sheet knows better than a rule of thumb.
+            $minutes = (float) ($laid[$vehicle->id] ?? round(self::MINUTES_M2 * $vehicle->paint_m2));
             $minute += $site->travel_min ?? 0;
             $litres = $this->treatedLitres($vehicle, $site);
             if ($litres > 0.0) {

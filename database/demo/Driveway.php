@@ -48,7 +48,8 @@ final class Driveway
         if ($this->chance->getInt(0, 2) === 0) {
             $this->photograph($vehicle, $sheet, $writer, (int) $facts['soil'], $at);
         }
-        ($this->finishSheet)($sheet, $writer, [...$facts, 'steps' => $steps, 'refused' => array_slice($sheet->plan['refused'], 0, 6), 'water_l' => round(9.0 * $vehicle->paint_m2), 'textiles' => ['large' => 1, 'medium' => 1, 'wheels' => 1]]);
+        $minutes = max(20, (int) round(array_sum(array_column($steps, 'took_s')) / 60));
+        ($this->finishSheet)($sheet, $writer, [...$facts, 'minutes' => $minutes, 'steps' => $steps, 'refused' => array_slice($sheet->plan['refused'], 0, 6), 'water_l' => round(9.0 * $vehicle->paint_m2), 'textiles' => ['large' => 1, 'medium' => 1, 'wheels' => 1]]);
     }
 
     private function photograph(Vehicle $vehicle, Sheet $sheet, User $writer, int $soil, CarbonImmutable $at): void

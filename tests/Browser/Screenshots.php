@@ -7,6 +7,8 @@ namespace Tests\Browser;
 /** Not a test of anything: draws the pictures of the README (bin/screenshots). Its name keeps it out of the suites. */
 final class Screenshots extends BrowserTestCase
 {
+    use WorksSheets;
+
     public function testDraw(): void
     {
         $this->signIn('rhona@marram-sedge.example');
@@ -43,10 +45,6 @@ final class Screenshots extends BrowserTestCase
         $this->fill('Through a lance', 'Short lance');
         $this->seeText('at the panel:');
         $this->shoot('mix');
-        $this->visit('/shelf');
-        $this->press('Ostrand Hood');
-        $this->see('//h2[contains(., "As the label says")]');
-        $this->shoot('product');
         $this->visit('/');
         $this->see('//a[contains(@class, "row")]');
         $this->click($this->see('//button[@aria-label = "Dark theme"]'));
@@ -54,9 +52,6 @@ final class Screenshots extends BrowserTestCase
         $this->shoot('film-dark');
         $this->click($this->see('//button[@aria-label = "Light theme"]'));
         $this->see('//button[@aria-label = "Dark theme"]');
-        $this->visit('/start');
-        $this->see('//h2[contains(., "What vehicle?")]');
-        $this->shoot('start');
         $this->onAPhone($vehicle);
         self::assertFileExists('docs/screenshots/film.png');
     }
@@ -75,14 +70,33 @@ final class Screenshots extends BrowserTestCase
             $this->visit("{$vehicle}/look");
             $this->choose('How dirty up here?', 'Road film');
             $this->shoot('look-phone');
-            $this->visit("{$vehicle}/turn");
-            $this->choose('How dirty?', 'Road film');
-            $this->browser->executeScript('scrollBy(0, -140)');
-            $this->shoot('record-phone');
+            $this->onASheet();
         } finally {
             $this->browser->quit();
             $this->browser = $desk;
         }
+    }
+
+    private function onASheet(): void
+    {
+        $this->visit('/round');
+        $this->fill('Crew', 'two');
+        $this->press('Take the round along');
+        $this->see('//button[normalize-space(.) = "Take the round along"][not(@disabled)]');
+        $this->press('Doctor’s estate');
+        $this->seeText('To fill, in this order');
+        $this->shoot('sheet-begin');
+        $this->press('Begin the visit');
+        $this->choose('Water on the dirty paint', 'Weak beads');
+        $this->work('Foam');
+        $this->see('//*[@role = "timer"]');
+        $this->browser->executeScript('scrollTo(0, 0)');
+        $this->shoot('sheet-step');
+        $this->work('Hand over, write it down');
+        $this->press('Close the turn');
+        $this->field('Noticed');
+        $this->browser->executeScript('scrollTo(0, 0)');
+        $this->shoot('sheet-close');
     }
 
     private function shoot(string $name): void

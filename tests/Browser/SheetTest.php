@@ -14,6 +14,8 @@ use Symfony\Component\Process\Process;
 /** A whole visit for two on a phone, without signal from the middle on, and with the browser killed on the way. */
 final class SheetTest extends BrowserTestCase
 {
+    use WorksSheets;
+
     protected array $size = [390, 844];
 
     private Wire $wire;
@@ -140,37 +142,6 @@ final class SheetTest extends BrowserTestCase
         $this->visit('/round');
         $this->see('//li[contains(., "Ferrymaster’s saloon")][contains(., "ready")]');
         [$this->browser, $this->base] = [$phone, $base];
-    }
-
-    /** Works whatever step comes next, for whoever it is, until the one named is done. */
-    private function work(string $until, ?string $reading = null): void
-    {
-        for ($i = 0; $i < 120; $i++) {
-            foreach ($this->browser->findElements(WebDriverBy::xpath('//article//button[normalize-space(.) = "Understood"]')) as $button) {
-                $this->browser->executeScript('arguments[0].click()', [$button]);
-                usleep(60_000);
-            }
-            $worked = $this->browser->executeScript(<<<'JS'
-                const until = arguments[0]
-                const button = [...document.querySelectorAll('article .do .act')].find((one) => !one.disabled)
-                if (!button) return null
-                const name = button.closest('article').getAttribute('aria-label')
-                const does = button.textContent.trim()
-                const reading = arguments[1] && name === 'Read the water again' && does === 'Begin'
-                if (reading) return 'read'
-                button.click()
-                return name === until && does === 'Done' ? 'over' : name
-                JS, [$until, $reading]);
-            if ($worked === 'read') {
-                $this->choose('Water on the clean paint', (string) $reading);
-                $reading = null;
-            }
-            usleep(120_000);
-            if ($worked === 'over') {
-                return;
-            }
-        }
-        self::fail("“{$until}” was never done.");
     }
 
     private function photograph(string $when): void
