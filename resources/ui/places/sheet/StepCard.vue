@@ -36,6 +36,8 @@ const unread = computed(() => props.step.cautions.filter((one) => one.grave && !
 const waits = computed(() =>
   waitsFor(props.step, props.state, props.steps).map((id) => props.steps.find((step) => step.id === id)?.name ?? id),
 )
+// What can't begin yet is only announced.
+const later = computed(() => waits.value.length > 0 && !begun.value)
 const early = computed(() => !begun.value && props.timer?.phase === 'works')
 const since = computed(() => (mine.value.startedAt === null ? null : clock(props.now - mine.value.startedAt)))
 const doses = computed(() => dosesFor(props.step, props.fills, units.volume))
@@ -49,61 +51,62 @@ function toggle(panel: string) {
 </script>
 
 <template>
-  <article class="step" :aria-label="step.name">
+  <article class="step" :class="{ later }" :aria-label="step.name">
     <p class="of small">
       <span v-if="whose">{{ whose }}</span>
       <span>about {{ step.minutes }} min<template v-if="step.pace_from >= 3">, at your pace</template></span>
       <span v-if="since" class="since">{{ since }}</span>
     </p>
     <h2>{{ step.name }}</h2>
-    <p v-if="step.only_if" class="maybe"><strong>Only if the water asks for it.</strong> {{ step.only_if }}</p>
+    <template v-if="!later">
+      <p v-if="step.only_if" class="maybe"><strong>Only if the water asks for it.</strong> {{ step.only_if }}</p>
 
-    <ul v-if="step.cautions.length" class="cautions">
-      <li v-for="one in step.cautions" :key="one.says" :class="{ grave: one.grave }">
-        <Glyph name="care" />
-        <span>{{ one.says }}</span>
-        <button
-          v-if="one.grave && !state.acked.has(one.says)"
-          type="button"
-          class="beside"
-          :aria-label="`Understood: ${one.says}`"
-          @click="emit('ack', one.says)"
-        >
-          Understood
-        </button>
-      </li>
-    </ul>
+      <ul v-if="step.cautions.length" class="cautions">
+        <li v-for="one in step.cautions" :key="one.says" :class="{ grave: one.grave }">
+          <Glyph name="care" />
+          <span>{{ one.says }}</span>
+          <button
+            v-if="one.grave && !state.acked.has(one.says)"
+            type="button"
+            class="beside"
+            :aria-label="`Understood: ${one.says}`"
+            @click="emit('ack', one.says)"
+          >
+            Understood
+          </button>
+        </li>
+      </ul>
 
-    <ul v-if="doses.length" class="doses">
-      <li v-for="dose in doses" :key="dose.name + dose.zone">
-        <strong>{{ dose.name }}</strong> <span>{{ dose.says }}</span>
-      </li>
-    </ul>
-    <ul v-if="step.how.length" class="how">
-      <li v-for="line in step.how" :key="line">{{ line }}</li>
-    </ul>
+      <ul v-if="doses.length" class="doses">
+        <li v-for="dose in doses" :key="dose.name + dose.zone">
+          <strong>{{ dose.name }}</strong> <span>{{ dose.says }}</span>
+        </li>
+      </ul>
+      <ul v-if="step.how.length" class="how">
+        <li v-for="line in step.how" :key="line">{{ line }}</li>
+      </ul>
 
-    <StepReadings
-      v-if="step.kind === 'look' || step.kind === 'read'"
-      :kind="step.kind"
-      :state="state"
-      @reading="emit('reading', $event)"
-    />
-    <UnfoldedBody
-      v-if="step.panels.length"
-      :panels="panels"
-      :here="step.panels"
-      :done="donePanels"
-      :label="`Panels of this step, ${donePanels.length} of ${step.panels.length} done`"
-      @toggle="toggle"
-    />
-    <SecondLook :step="step" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
-    <TextileCount :textiles="step.textiles" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
-
+      <StepReadings
+        v-if="step.kind === 'look' || step.kind === 'read'"
+        :kind="step.kind"
+        :state="state"
+        @reading="emit('reading', $event)"
+      />
+      <UnfoldedBody
+        v-if="step.panels.length"
+        :panels="panels"
+        :here="step.panels"
+        :done="donePanels"
+        :label="`Panels of this step, ${donePanels.length} of ${step.panels.length} done`"
+        @toggle="toggle"
+      />
+      <SecondLook :step="step" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
+      <TextileCount :textiles="step.textiles" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
+    </template>
     <p v-if="waits.length" class="quiet">Waits for: {{ waits.join(', ') }}.</p>
     <p v-else-if="early && timer" class="quiet">The product works for another {{ clock(timer.opens - now) }}.</p>
     <p v-if="unread.length && !begun" class="quiet">Read and confirm what can hurt before you begin.</p>
-    <div class="do">
+    <div v-if="!later" class="do">
       <button
         v-if="!begun"
         type="button"
@@ -148,6 +151,15 @@ h2 {
   margin: -4px 0 0;
   font-size: 27px;
   line-height: 1.15;
+}
+
+.later {
+  box-shadow: none;
+  background: none;
+}
+
+.later h2 {
+  font-size: 20px;
 }
 
 .maybe {
