@@ -17,6 +17,7 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Sheet\Visit\Outfit;
 use Vicissa\Core\Sheet\Visit\Remedies;
 use Vicissa\Core\Sheet\Visit\Visit;
@@ -66,10 +67,10 @@ final readonly class LaySheet
     }
 
     /**
-     * What the plan would be if something else were found on arrival: for a phone that can ask nobody. One for each level
-     * of soil, for grit, and for each thing that may sit on the paint.
+     * What the plan would be if something else were found: for a phone that can ask nobody. One for each level of soil, for
+     * grit, for each thing that may sit on the paint, and for each way the clean water may stand.
      *
-     * @return array<string, array<string, mixed>> by "soil:4", "grit", "on:tar"
+     * @return array<string, array<string, mixed>> by "soil:4", "grit", "on:tar", "read:weak"
      */
     public function otherwise(Sheet $sheet): array
     {
@@ -145,6 +146,12 @@ final readonly class LaySheet
             if (! in_array($one->value, $on, true)) {
                 $all["on:{$one->value}"] = [...$facts, 'seen' => [...$seen, 'on' => [...$on, $one->value]]];
             }
+        }
+
+        $readings = is_array($seen['readings'] ?? null) ? $seen['readings'] : [];
+        $paint = is_array($readings['paint'] ?? null) ? $readings['paint'] : [];
+        foreach (Behaviour::cases() as $one) {
+            $all["read:{$one->value}"] = [...$facts, 'seen' => [...$seen, 'readings' => [...$readings, 'paint' => [...$paint, 'after_wash' => $one->value]]]];
         }
 
         return $all;

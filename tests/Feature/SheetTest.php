@@ -58,7 +58,7 @@ final class SheetTest extends TestCase
     {
         $sheet = $this->laid()['sheet'];
         $pack = $this->getJson("/api/v1/sheets/{$sheet['id']}/pack")->assertOk()->json();
-        self::assertEqualsCanonicalizing(['soil:0', 'soil:1', 'soil:2', 'soil:4', 'soil:5', 'grit', 'on:insects', 'on:bird-lime', 'on:sap', 'on:tar', 'on:iron', 'on:salt', 'on:rough'], array_keys($pack['otherwise']));
+        self::assertEqualsCanonicalizing(['soil:0', 'soil:1', 'soil:2', 'soil:4', 'soil:5', 'grit', 'on:insects', 'on:bird-lime', 'on:sap', 'on:tar', 'on:iron', 'on:salt', 'on:rough', 'read:tight', 'read:good', 'read:weak', 'read:sheeting', 'read:flat'], array_keys($pack['otherwise']));
         self::assertContains('soften', array_column($pack['otherwise']['on:insects']['steps'], 'kind'));
         self::assertNotContains('soften', array_column($pack['sheet']['plan']['steps'], 'kind'));
         self::assertContains('prewash', array_column($pack['otherwise']['soil:4']['steps'], 'kind'));

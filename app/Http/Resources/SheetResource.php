@@ -108,7 +108,7 @@ use Illuminate\Http\Request;
 #[Shape('SheetEventInput', new Field('id', 'uuid'), new Field('device', 'uuid'), new Field('seq', 'integer'), new Field('kind', 'string'), new Field('step?', 'string?'), new Field('facts?', 'object'), new Field('at', 'date-time'))]
 #[Shape('SheetEventsInput', new Field('events', 'SheetEventInput[]'))]
 #[Shape('SheetFinished', new Field('turn', 'Turn'), new Field('twice', 'boolean', 'Someone else had closed it already; both versions are kept'))]
-#[Shape('SheetOtherwise', new Field('sheet', 'Sheet'), new Field('otherwise', 'object', 'Plans by what else might be found: "soil:4", "grit", "on:tar"'))]
+#[Shape('SheetOtherwise', new Field('sheet', 'Sheet'), new Field('otherwise', 'object', 'Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak"'))]
 #[Shape('SheetLine', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('on', 'date'), new Field('crew', 'integer'), new Field('status', 'string'), new Field('holder', 'string?'), new Field('finish', 'integer?'), new Field('steps', 'integer'), new Field('done', 'integer'), new Field('turn_id', 'uuid?'), new Field('version', 'integer'))]
 final class SheetResource extends RowResource
 {

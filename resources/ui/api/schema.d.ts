@@ -2154,7 +2154,7 @@ export interface components {
     }
     SheetOtherwise: {
       sheet: components['schemas']['Sheet']
-      /** @description Plans by what else might be found: "soil:4", "grit", "on:tar" */
+      /** @description Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak" */
       otherwise: Record<string, never>
     }
     SheetPanel: {

@@ -137,7 +137,7 @@ final readonly class Scheduler
 
             return;
         }
-        foreach ($this->children($lags, $conflict) as $child) {
+        foreach ($this->children($lags, $conflict, $state['bound']) as $child) {
             $this->search($child, $open, $state);
         }
     }
@@ -228,7 +228,7 @@ final readonly class Scheduler
      * @param list<int> $conflict
      * @return list<Lags>
      */
-    private function children(Lags $lags, array $conflict): array
+    private function children(Lags $lags, array $conflict, int $bound): array
     {
         $ways = [];
         foreach ($conflict as $x => $i) {
@@ -246,7 +246,8 @@ final readonly class Scheduler
         foreach ($ways as $number => [$i, $j]) {
             $child = $lags->with($i, $j, $this->minutes[$i]);
             if ($child !== null) {
-                $rated[] = [$child->at($this->source, $this->sink), array_sum($child->from($this->source)), $number];
+                // As early as any can be, the order given is the order worked.
+                $rated[] = [max($bound, $child->at($this->source, $this->sink)), $i > $j, $number];
             }
         }
         sort($rated);

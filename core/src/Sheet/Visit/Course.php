@@ -17,6 +17,7 @@ use Vicissa\Core\Matching\Turn\Softening;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Stage;
 use Vicissa\Core\Water\Spots;
 
 /**
@@ -55,9 +56,12 @@ final readonly class Course
         $wash = $this->wash($then);
         $then = $wash === [] ? $then : self::last($wash);
         $read = $this->make->step('read', Step::Read, 'Read the water again', after: $then);
-        $topper = $this->topper([$read->id]);
-        $clean = $topper === [] ? [$read->id] : self::last($topper);
-        $steps = [...$begin, ...$wheels, ...$soften, ...$before, ...$decon, ...$wash, $read, ...$topper];
+        // A clean reading that failed is tried again after the decontamination it asked for.
+        $once = $this->situation->seen->reading(Stage::AfterWash) !== null && $decon !== [];
+        $reads = $once ? [$read, $this->make->step('read', Step::Read, 'Read the water once more', 'read-again', [$read->id, ...self::last($decon)])] : [$read];
+        $topper = $this->topper(self::last($reads));
+        $clean = $topper === [] ? self::last($reads) : self::last($topper);
+        $steps = [...$begin, ...$wheels, ...$soften, ...$before, ...$decon, ...$wash, ...$reads, ...$topper];
         $end = $this->end($clean, self::last($wheels), $wash, $topper);
 
         return $this->make->told([...$steps, ...$end]);

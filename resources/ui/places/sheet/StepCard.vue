@@ -45,6 +45,12 @@ const doses = computed(() => dosesFor(props.step, props.fills, units.volume))
 const donePanels = computed(() =>
   props.step.panels.filter((panel) => (props.state.counts[`${props.step.id}/${panel}`] ?? 0) > 0),
 )
+const deconned = computed(() =>
+  props.steps.some(
+    (one) =>
+      one.group === 'decon' && stepOf(props.state, one.id).endedAt !== null && !stepOf(props.state, one.id).skipped,
+  ),
+)
 function toggle(panel: string) {
   emit('count', `${props.step.id}/${panel}`, donePanels.value.includes(panel) ? -1 : 1)
 }
@@ -90,6 +96,7 @@ function toggle(panel: string) {
         v-if="step.kind === 'look' || step.kind === 'read'"
         :kind="step.kind"
         :state="state"
+        :deconned="deconned"
         @reading="emit('reading', $event)"
       />
       <UnfoldedBody

@@ -5,9 +5,9 @@ import ReadWater from '../turn/ReadWater.vue'
 import type { State } from './fold'
 
 // The water is read twice: on the dirty paint when one arrives, on the clean paint before anything goes on.
-const props = defineProps<{ kind: string; state: State }>()
+const props = defineProps<{ kind: string; state: State; deconned: boolean }>()
 const emit = defineEmits<{ reading: [facts: Record<string, unknown>] }>()
-const stage = computed(() => (props.kind === 'look' ? 'arrival' : 'after_wash'))
+const stage = computed(() => (props.kind === 'look' ? 'arrival' : props.deconned ? 'after_decon' : 'after_wash'))
 const value = computed({
   get: () =>
     props.state.readings.find((one) => one.zone === 'paint' && one.stage === stage.value)?.behaviour as

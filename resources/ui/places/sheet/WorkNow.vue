@@ -41,6 +41,11 @@ async function end(step: Step) {
 <template>
   <section class="grid" aria-label="Now">
     <FilmTimer v-for="timer in running" :key="timer.step.id" :timer="timer" :of="nameOf(timer.of)" :now="now" />
+    <div v-if="plan && plan.finish === null" class="still" role="alert">
+      <strong>The rest can’t be worked as it stands.</strong>
+      <span v-for="one in plan.problems" :key="one">{{ one }}</span>
+      <span v-for="one in plan.remedies" :key="one.says">{{ one.says }}</span>
+    </div>
     <div v-if="paused" class="still" role="status">
       <strong>The visit stands still.</strong> What is on the panels goes on drying.
       <button type="button" class="act" @click="say('resume')">Go on</button>
@@ -61,7 +66,7 @@ async function end(step: Step) {
         @end="end(card.step)"
         @skip="say('skip', card.step.id)"
         @ack="(says) => say('ack', card.step.id, { says })"
-        @reading="(facts) => say('reading', card.step.id, facts)"
+        @reading="(facts) => sheet.readWater(card.step.id, facts)"
         @count="(what, by) => say('count', card.step.id, { what, by })"
       />
       <div v-if="over" class="grid">

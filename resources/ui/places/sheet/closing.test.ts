@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Kept, Plan } from '@/offline/store'
 import { textilesOf, turnOf, usesOf, waterOf } from './closing'
 import { fold, type Step } from './fold'
-import { answering, changes, merged } from './found'
+import { answering, changes, merged, reread } from './found'
 import { event, ms, step } from './scene'
 
 const plan = (steps: Step[], finish = 60): Plan => ({ steps, finish, windows: undefined }) as unknown as Plan
@@ -23,6 +23,36 @@ describe('something found where nobody can be asked', () => {
   })
   it('changes nothing when nothing is different', () => {
     expect(merged(now, answering(seen, seen, otherwise))).toBe(now)
+  })
+})
+
+describe('the clean water, read where nobody can be asked', () => {
+  const topper = step('topper', { group: 'topper', after: ['read'] })
+  const dry = (after: string) => step('dry', { group: 'dry', after: [after] })
+  const now = plan([step('wash'), step('read', { group: 'read', after: ['wash'] }), topper, dry('topper')])
+  it('takes the topper away when it holds, and what waited for it goes on', () => {
+    const holds = plan([step('wash'), step('read', { group: 'read', after: ['wash'] }), dry('read')])
+    const after = reread(now, holds, ['wash', 'read'])
+    expect(after.steps.map((one) => one.id)).toEqual(['wash', 'read', 'dry'])
+    expect(after.steps.at(-1)?.after).toEqual(['read'])
+  })
+  it('brings decontamination and a second reading when it fails', () => {
+    const iron = step('iron', { group: 'decon' })
+    const again = step('read-again', { group: 'read', after: ['iron'] })
+    const fails = plan([
+      iron,
+      step('wash'),
+      step('read', { group: 'read', after: ['wash'] }),
+      again,
+      topper,
+      dry('topper'),
+    ])
+    const after = reread(now, fails, ['wash', 'read'])
+    expect(after.steps.map((one) => one.id).sort()).toEqual(['dry', 'iron', 'read', 'read-again', 'topper', 'wash'])
+    expect(changes(now.steps, after.steps)).toEqual(['New: IRON.', 'New: READ-AGAIN.'])
+  })
+  it('stays as it is when nothing was reckoned for it', () => {
+    expect(reread(now, undefined, [])).toBe(now)
   })
 })
 

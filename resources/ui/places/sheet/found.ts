@@ -36,6 +36,30 @@ export function merged(now: Plan, plans: Plan[]): Plan {
   return { ...first, steps, finish: finish || null, windows: now.windows }
 }
 
+const DECIDED_BY_WATER = ['decon', 'read', 'topper']
+
+/**
+ * The plan after the clean water was read, where nobody can be asked: what the water decides is taken from the plan reckoned
+ * for that reading, everything else stays as it is.
+ */
+export function reread(now: Plan, then: Plan | undefined, done: string[]): Plan {
+  if (!then) return now
+  const waterDecides = (step: Step) => DECIDED_BY_WATER.includes(step.group) && !done.includes(step.id)
+  const kept = now.steps.filter((step) => !waterDecides(step))
+  const wanted = then.steps.filter((step) => DECIDED_BY_WATER.includes(step.group))
+  const steps = merged({ ...now, steps: kept }, [
+    { ...now, steps: kept },
+    { ...then, steps: then.steps.filter((step) => wanted.includes(step) || kept.some((one) => one.id === step.id)) },
+  ])
+  // What waits for a topper that is not put on, waits for what the topper waited for.
+  const here = new Set(steps.steps.map((step) => step.id))
+  const relinked = steps.steps.map((step) => {
+    const same = then.steps.find((one) => one.id === step.id)
+    return step.after.every((id) => here.has(id)) || !same ? step : { ...step, after: same.after }
+  })
+  return { ...steps, steps: relinked, topper: then.topper }
+}
+
 /** What became different, in sentences. */
 export function changes(before: Step[], after: Step[]): string[] {
   const names = (step: Step) => step.portions.map((portion) => portion.name).join(', ')

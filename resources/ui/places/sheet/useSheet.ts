@@ -7,7 +7,7 @@ import { note, queue, whenDone } from '@/offline/outbox'
 import { keep, takeAlong } from '@/offline/packs'
 import { durable, plain, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
 import { fold, inOrder, isDone } from './fold'
-import { answering, changes, merged, type Found } from './found'
+import { answering, changes, merged, reread, type Found } from './found'
 import { timers } from './timers'
 
 /** One sheet, as it stands on this phone: everything done here is written down here first and told to the server after. */
@@ -108,6 +108,22 @@ export function useSheet(id: string, me: () => string | undefined) {
     await queue({ key: newId(), sheet: id, vehicle: sheet.vehicle.id, kind: 'rematch', body })
   }
 
+  /** The water was read: the rest follows it, the topper above all. */
+  async function readWater(step: string, reading: Record<string, unknown>): Promise<void> {
+    await say('reading', step, reading)
+    if (!kept.value) return
+    const { sheet, otherwise } = kept.value
+    const facts = { ...sheet.facts, seen: { ...sheet.facts.seen, readings: readings() } }
+    const over = done.value.map((one) => one.id)
+    // What the water says on the dirty paint is asked of the server only: it changes little, and nothing that can't wait.
+    const then = reading.stage === 'arrival' ? undefined : otherwise[`read:${String(reading.behaviour)}`]
+    const plan = reread(sheet.plan, then, [...over, step])
+    await put({ ...kept.value, sheet: { ...sheet, facts, plan } })
+    if (then) changed.value = changes(sheet.plan.steps, plan.steps)
+    const body: Schemas['RematchInput'] = { facts, done: over }
+    await queue({ key: newId(), sheet: id, vehicle: sheet.vehicle.id, kind: 'rematch', body })
+  }
+
   function readings(): Schemas['BenchZoneReadings'] {
     const by: Record<string, Record<string, string>> = {}
     for (const one of state.value.readings) (by[one.zone] ??= {})[one.stage] = one.behaviour
@@ -180,6 +196,7 @@ export function useSheet(id: string, me: () => string | undefined) {
     load,
     say,
     undo,
+    readWater,
     find,
     photograph,
     choosePerson,
