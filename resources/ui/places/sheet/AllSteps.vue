@@ -3,7 +3,7 @@ import { stepOf, waitsFor, type State, type Step } from './fold'
 
 // Every step in its order: what is done, what may be done now instead, what waits for what.
 const props = defineProps<{ steps: Step[]; state: State; crew: number }>()
-const emit = defineEmits<{ start: [id: string] }>()
+const emit = defineEmits<{ show: [id: string] }>()
 function standing(step: Step): string {
   const known = stepOf(props.state, step.id)
   if (known.skipped) return 'left out'
@@ -14,7 +14,6 @@ function standing(step: Step): string {
     ? `waits for ${waits.map((id) => props.steps.find((one) => one.id === id)?.name ?? id).join(', ')}`
     : ''
 }
-const unread = (step: Step) => step.cautions.some((one) => one.grave && !props.state.acked.has(one.says))
 </script>
 
 <template>
@@ -32,15 +31,7 @@ const unread = (step: Step) => step.cautions.some((one) => one.grave && !props.s
         ></span
       >
       <span v-if="standing(step)" class="small standing">{{ standing(step) }}</span>
-      <button
-        v-else
-        type="button"
-        class="beside"
-        :disabled="unread(step)"
-        :title="unread(step) ? 'It has a caution to be read first' : undefined"
-        :aria-label="`Do ${step.name} now`"
-        @click="emit('start', step.id)"
-      >
+      <button v-else type="button" class="beside" :aria-label="`Do ${step.name} now`" @click="emit('show', step.id)">
         now
       </button>
     </li>

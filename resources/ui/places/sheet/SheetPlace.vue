@@ -27,6 +27,8 @@ const sheet = useSheet(props.id, () => me.value?.name)
 const { kept, state, steps, running, now, changed } = sheet
 const open = ref<'steps' | 'all' | 'found' | 'photos' | 'close' | 'hand-over'>('steps')
 const finished = ref<string | null>(null)
+/** A step taken before its turn, from the list of all. */
+const chosen = ref<string | null>(null)
 
 const plan = computed(() => kept.value?.sheet.plan)
 const person = computed(() => kept.value?.person ?? 0)
@@ -149,7 +151,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
         :steps="steps"
         :state="state"
         :crew="kept.sheet.crew"
-        @start="(id) => (sheet.say('start', id), (open = 'steps'))"
+        @show="(id) => ((chosen = id), (open = 'steps'))"
       />
       <HandOver
         v-else-if="open === 'hand-over'"
@@ -167,6 +169,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
       <WorkNow
         v-else
         :sheet="sheet"
+        :chosen="chosen"
         :sound="sound"
         @sound="sound = !sound"
         @close="open = 'close'"

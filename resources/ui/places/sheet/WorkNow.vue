@@ -6,7 +6,7 @@ import StepCard from './StepCard.vue'
 import type { useSheet } from './useSheet'
 
 // What is to be done now: the timers that run, a step for each pair of hands on this phone, what comes then.
-const props = defineProps<{ sheet: ReturnType<typeof useSheet>; sound: boolean }>()
+const props = defineProps<{ sheet: ReturnType<typeof useSheet>; sound: boolean; chosen: string | null }>()
 const emit = defineEmits<{ sound: []; close: []; 'hand-over': [] }>()
 const { kept, state, steps, running, now, done, say, undo } = props.sheet
 const plan = computed(() => kept.value?.sheet.plan)
@@ -16,11 +16,13 @@ const over = computed(() => steps.value.length > 0 && done.value.length === step
 // Both on one phone: a card for each.
 const cards = computed((): { step: Step; whose: string | null }[] => {
   const one = (who: 0 | 1 | 2) => nextFor(who, steps.value, state.value)
+  const taken = steps.value.find((step) => step.id === props.chosen && !done.value.includes(step))
   if (kept.value?.sheet.crew !== 2 || person.value !== 0) {
-    const step = one(person.value)
+    const step = taken ?? one(person.value)
     return step ? [{ step, whose: null }] : []
   }
-  const [first, second] = [one(1), one(2)]
+  const hands = (who: 1 | 2) => (taken?.who.includes(who) ? taken : one(who))
+  const [first, second] = [hands(1), hands(2)]
   return [
     ...(first ? [{ step: first, whose: first === second ? 'Both' : 'First' }] : []),
     ...(second && second !== first ? [{ step: second, whose: 'Second' }] : []),
