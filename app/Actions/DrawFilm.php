@@ -57,7 +57,7 @@ final class DrawFilm
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $layers = FilmLayers::of($ids, $this->from);
-        $log = TurnLog::of($ids);
+        $log = TurnLog::of($ids, $this->from);
         $ribbons = [];
         foreach ($vehicles as $vehicle) {
             $habits = $vehicle->habits();

@@ -20,8 +20,9 @@ final readonly class TurnLog
 
     /**
      * @param list<string> $vehicleIds
+     * @param int|null $readingsSince  only readings from this moment on; all when left out
      */
-    public static function of(array $vehicleIds): self
+    public static function of(array $vehicleIds, ?int $readingsSince = null): self
     {
         /** @var list<stdClass> $entries */
         $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
@@ -42,7 +43,8 @@ final readonly class TurnLog
                 'ph' => (float) $product->ph, 'strips' => $product->strips, 'leaves' => $product->leaves,
             ];
         }
-        foreach (DB::table('readings')->whereIn('entry_id', $vehicles)->get(['entry_id', 'stage', 'zone', 'behaviour', 'angle_deg']) as $row) {
+        $read = $readingsSince === null ? $vehicles : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
+        foreach (DB::table('readings')->whereIn('entry_id', $read)->get(['entry_id', 'stage', 'zone', 'behaviour', 'angle_deg']) as $row) {
             $readings[$row->entry_id][$row->zone][$row->stage] = [
                 'behaviour' => $row->behaviour, 'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg,
             ];
