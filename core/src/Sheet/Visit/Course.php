@@ -159,17 +159,14 @@ final readonly class Course
     {
         $choice = $this->choiceOf($of);
         $steps = [];
-        $goes = $this->panels->inGoes($this->make->goes($of));
-        foreach ($goes as $i => $go) {
-            $part = count($goes) > 1 ? '.'.($i + 1) : '';
-            $named = static fn(string $name): string => count($goes) > 1 ? sprintf('%s, %d of %d', $name, $i + 1, count($goes)) : $name;
-            $steps[] = $this->make->step($kind, $of, $named($on), "{$id}{$part}", $after, of: [$choice], go: $go);
+        foreach (self::numbered($this->panels->inGoes($this->make->goes($of))) as $i => [$go, $part, $mark]) {
+            $steps[] = $this->make->step($kind, $of, $on.$mark, "{$id}{$part}", $after, of: [$choice], go: $go);
             $wait = $this->make->wait("{$id}{$part}", $choice, $this->situation->rules->pace[$of->value] * $go['share'] * $this->situation->vehicle->paintM2);
             $gaps = $kind === 'foam' && $i === 0 && $this->mayBrush();
             if ($gaps) {
                 $steps[] = $this->make->step('gaps', $of, 'Detail brush in the gaps while it works', "gaps-{$id}", after: ["{$id}{$part}"]);
             }
-            $steps[] = $this->make->step("{$kind}-rinse", Step::Rinse, $named($off), "{$id}-rinse{$part}", $gaps ? ["gaps-{$id}"] : [], $wait, go: $go);
+            $steps[] = $this->make->step("{$kind}-rinse", Step::Rinse, $off.$mark, "{$id}-rinse{$part}", $gaps ? ["gaps-{$id}"] : [], $wait, go: $go);
             $after = ["{$id}-rinse{$part}"];
         }
 
@@ -200,12 +197,10 @@ final readonly class Course
             }
             // Clay is worked wet, a panel at a time; the others sit.
             $goes = $role === Role::Iron ? $this->panels->inGoes($this->make->goes(Step::Decon)) : [['panels' => [], 'share' => 1.0]];
-            foreach ($goes as $i => $go) {
-                $part = count($goes) > 1 ? '.'.($i + 1) : '';
-                $named = static fn(string $name): string => count($goes) > 1 ? sprintf('%s, %d of %d', $name, $i + 1, count($goes)) : $name;
-                $steps[] = $this->make->step($kind, Step::Decon, $named($on), "{$kind}{$part}", $after, of: [$choice], go: $go);
+            foreach (self::numbered($goes) as [$go, $part, $mark]) {
+                $steps[] = $this->make->step($kind, Step::Decon, $on.$mark, "{$kind}{$part}", $after, of: [$choice], go: $go);
                 $wait = $role === Role::ClayLube ? new Wait("{$kind}{$part}", 0.0, 180.0) : $this->make->wait("{$kind}{$part}", $choice, $role === Role::Tar ? 30.0 : $this->situation->rules->pace['decon'] * $go['share'] * $this->situation->vehicle->paintM2);
-                $steps[] = $this->make->step("{$kind}-rinse", Step::Decon, $named($off), "{$kind}-rinse{$part}", wait: $wait, go: $go);
+                $steps[] = $this->make->step("{$kind}-rinse", Step::Decon, $off.$mark, "{$kind}-rinse{$part}", wait: $wait, go: $go);
                 $after = ["{$kind}-rinse{$part}"];
             }
         }
@@ -239,24 +234,23 @@ final readonly class Course
         }
         $water = new Refills($this->match, $this->situation, $this->outfit);
         $foam = $this->choiceOf(Step::Foam);
-        foreach ($goes as $i => $go) {
-            $part = count($goes) > 1 ? '.'.($i + 1) : '';
+        foreach (self::numbered($goes) as $i => [$go, $part, $mark]) {
             $refill = $water->before($goes, $i);
             if ($refill !== null) {
                 $steps[] = $this->make->step('refill', Step::FinalRinse, 'Fill the tank again', "refill{$part}", $i === 0 ? [] : ['rinse.'.$i], how: [$refill['says']]);
             }
             if ($lubricated) {
-                $steps[] = $this->make->step('foam', Step::Foam, count($goes) > 1 ? sprintf('Foam again as lubricant, %d of %d', $i + 1, count($goes)) : 'Foam again, as lubricant', "foam-again{$part}", $after, of: [$foam], go: $go);
+                $steps[] = $this->make->step('foam', Step::Foam, 'Foam again as lubricant'.$mark, "foam-again{$part}", $after, of: [$foam], go: $go);
                 $after = ["foam-again{$part}"];
             }
             $wait = $lubricated ? $this->make->wait("foam-again{$part}", $foam, $this->situation->rules->pace['foam'] * $go['share'] * $this->situation->vehicle->paintM2) : null;
-            $wash = $this->washGo("wash{$part}", count($goes) > 1 ? sprintf(', %d of %d', $i + 1, count($goes)) : '', $after, $go, $wait === null ? null : new Wait($wait->of, 0.0, $wait->maxS, $wait->film, $wait->labelMaxS, $wait->onS));
+            $wash = $this->washGo("wash{$part}", $mark, $after, $go, $wait === null ? null : new Wait($wait->of, 0.0, $wait->maxS, $wait->film, $wait->labelMaxS, $wait->onS));
             if ($refill !== null && $wait === null) {
                 // Soap must not wait for water: the wash begins when the tank will be full by its end.
                 $wash = $this->make->waiting($wash, new Wait("refill{$part}", max(0.0, 60.0 * ($refill['minutes'] - $wash->minutes)), null));
             }
             $steps[] = $wash;
-            $steps[] = $this->make->step('rinse', Step::FinalRinse, count($goes) > 1 ? sprintf('Final rinse, %d of %d', $i + 1, count($goes)) : 'Final rinse', "rinse{$part}", wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse), go: $go);
+            $steps[] = $this->make->step('rinse', Step::FinalRinse, "Final rinse{$mark}", "rinse{$part}", wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse), go: $go);
             $after = ["rinse{$part}"];
         }
 
@@ -300,11 +294,8 @@ final readonly class Course
         if ($choice?->chosen === null || $this->match->topper->best() === null || ! in_array($choice->chosen->bottle->applied, ['wet-rinse', 'foam-rinse', null], true)) {
             return [];
         }
-        $goes = $this->panels->inGoes($this->make->goes(Step::Topper));
         $steps = [];
-        foreach ($goes as $i => $go) {
-            $part = count($goes) > 1 ? '.'.($i + 1) : '';
-            $mark = count($goes) > 1 ? sprintf(', %d of %d', $i + 1, count($goes)) : '';
+        foreach (self::numbered($this->panels->inGoes($this->make->goes(Step::Topper))) as [$go, $part, $mark]) {
             $onS = $this->situation->rules->pace['topper'] * $go['share'] * $this->situation->vehicle->paintM2;
             $steps[] = $this->make->step('topper', Step::Topper, 'Topper'.$mark, "topper{$part}", $after, of: [$choice], go: $go, onlyIf: $this->onlyIf());
             // Sprayed and rinsed panel after panel where it may sit but for a moment.
@@ -386,6 +377,17 @@ final readonly class Course
         };
 
         return $choice?->chosen === null ? null : $choice;
+    }
+
+    /**
+     * @param list<array{panels: list<string>, share: float}> $goes
+     * @return list<array{array{panels: list<string>, share: float}, string, string}>  each with what its ids and its names end with
+     */
+    private static function numbered(array $goes): array
+    {
+        $n = count($goes);
+
+        return array_map(static fn(int $i, array $go): array => [$go, $n > 1 ? '.'.($i + 1) : '', $n > 1 ? sprintf(', %d of %d', $i + 1, $n) : ''], array_keys($goes), $goes);
     }
 
     /**
