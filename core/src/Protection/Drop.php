@@ -30,6 +30,14 @@ final readonly class Drop
         return new self(rad2deg(2.0 * atan(2.0 * $heightMm / $baseMm)));
     }
 
+    /** @throws InvalidInput */
+    public static function ofAngle(float $angleDeg): self
+    {
+        InvalidInput::unlessBetween('angle_deg', $angleDeg, -180, 360, '°');
+
+        return new self($angleDeg);
+    }
+
     public function behaviour(BeadThresholds $thresholds = new BeadThresholds): Behaviour
     {
         return match (true) {
