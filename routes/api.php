@@ -13,6 +13,7 @@ use App\Http\Controllers\MeController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ProductController;
+use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PulseController;
 use App\Http\Controllers\ReckonController;
 use App\Http\Controllers\RoundController;
@@ -56,6 +57,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('devices/thermometer', [WaterController::class, 'thermometer']);
         Route::get('round', [RoundController::class, 'show']);
         Route::get('pulse', PulseController::class);
+        Route::get('proof', ProofController::class);
         Route::get('sheets', [SheetController::class, 'index']);
         Route::get('sheets/{sheet}', [SheetController::class, 'show']);
         Route::get('sheets/{sheet}/pack', [SheetController::class, 'pack']);

@@ -13,6 +13,7 @@ use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
@@ -25,6 +26,8 @@ use Vicissa\Core\Protection\WearPath;
 /** Reckons when each layer on some vehicles is next due, and writes it down. Queries don't grow with the vehicles. */
 final readonly class ForecastLayers
 {
+    private const TENTHS = [10, 20, 30, 40, 50, 60, 70, 80, 90];
+
     /** Beyond this a date says nothing. */
     private const HORIZON_DAYS = 3650;
 
@@ -59,8 +62,26 @@ final readonly class ForecastLayers
         }
         Forecast::query()->whereIn('vehicle_id', $vehicleIds)->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))
             ->whereNotIn('layer_id', array_column($rows, 'layer_id'))->delete();
+        $this->keepFirst($rows);
         foreach (array_chunk($rows, 100) as $chunk) {
             Forecast::query()->upsert($chunk, ['layer_id']);
+        }
+    }
+
+    /**
+     * What is said of a layer the first time stands: by it one will see whether the forecast was right.
+     *
+     * @param list<array<string, mixed>> $rows  their quantiles are taken out
+     */
+    private function keepFirst(array &$rows): void
+    {
+        $made = [];
+        foreach ($rows as $i => $row) {
+            $made[] = ['layer_id' => $row['layer_id'], 'workspace_id' => $row['workspace_id'], 'made_at' => $row['computed_at'], 'quantiles' => json_encode($row['quantiles'], JSON_THROW_ON_ERROR)];
+            unset($rows[$i]['quantiles']);
+        }
+        foreach (array_chunk($made, 200) as $chunk) {
+            DB::table('forecasts_made')->insertOrIgnore($chunk);
         }
     }
 
@@ -116,6 +137,7 @@ final readonly class ForecastLayers
             'from_at' => $failed ?? $moment($window->from),
             'due_at' => $failed ?? $this->moment($span, $path, $dueWear, $today, $perWeek),
             'late_at' => $failed ?? $moment($window->late),
+            'quantiles' => array_combine(self::TENTHS, array_map(static fn(int $percent): float => round($life->quantile($percent / 100), 6), self::TENTHS)),
             'evidence_own' => count($own),
             'evidence_others' => $others->layers,
             'why' => $this->why($layer, $label, $workspace->sidesFor($vehicle), count($own), $others->layers, $perWeek),

@@ -20,6 +20,7 @@ use App\Reckon\BeadModel;
 use App\Reckon\CurveModel;
 use App\Reckon\DiagnoseModel;
 use App\Reckon\DueModel;
+use App\Reckon\GaugeModel;
 use App\Reckon\LanceModel;
 use App\Reckon\MatchModel;
 use App\Reckon\RatioModel;
@@ -63,7 +64,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
-            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new AreaModel,
+            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new AreaModel, new GaugeModel,
         ]));
     }
 

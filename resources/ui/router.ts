@@ -101,6 +101,7 @@ const places: RouteRecordRaw[] = [
     props: true,
     meta: { title: 'Sheet', wet: true },
   },
+  { path: '/proof', name: 'proof', component: () => import('./places/proof/ProofPlace.vue'), meta: { title: 'Proof' } },
   { path: '/round', name: 'round', component: () => import('./places/round/RoundPlace.vue'), meta: { title: 'Round' } },
   {
     path: '/shelf/gear',

@@ -133,7 +133,7 @@ foreach (['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => '
     $request('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD]);
     $bare = $p95('/api/v1/ping');
     line("p95 of a bare signed-in request ({$name})", sprintf('%.0f ms', $bare), '');
-    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me', '/api/v1/round', '/api/v1/water', '/api/v1/gear', '/api/v1/sheets', '/api/v1/pulse'] as $path) {
+    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me', '/api/v1/round', '/api/v1/water', '/api/v1/gear', '/api/v1/sheets', '/api/v1/pulse', '/api/v1/proof'] as $path) {
         $time = $p95($path);
         line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
     }

@@ -90,6 +90,8 @@ final class ReckonTest extends TestCase
         yield 'a visit of strangers' => ['sheet', ['crew' => 1, 'steps' => [['id' => 'a', 'minutes' => 2, 'after' => ['b']]]], 'steps.0.after.0', 'not among the steps'];
         yield 'a crew of three' => ['sheet', ['crew' => 3, 'steps' => [['id' => 'a', 'minutes' => 2]]], 'crew', 'one person or by two'];
         yield 'a horsebox of nothing' => ['area', ['length_m' => 6, 'width_m' => 0, 'height_m' => 3], 'width_m', 'between 0.5 and 4'];
+        yield 'a drop with one foot' => ['gauge', ['drops' => [['left' => [0, 0], 'right' => [1, 0], 'top' => [0, 9]]]], 'drops.0.right', 'one spot'];
+        yield 'no drop at all' => ['gauge', ['drops' => []], 'drops', 'at least one drop'];
         yield 'a text for a number' => ['ratio', ['text' => 15], 'text', 'must be a text'];
         yield 'a list for an object' => ['ratio', [[1, 2]], '', 'JSON object'];
     }

@@ -20,7 +20,7 @@ final class ReckonController
         operationId: 'reckon',
         tags: ['Reckon'],
         summary: 'Reckon a model: an object gives an object, an array an array with errors in their places (docs/formats.md)',
-        parameters: [new OA\PathParameter(name: 'model', required: true, schema: new OA\Schema(type: 'string', enum: ['ratio', 'wear', 'due', 'bead', 'diagnose', 'verdict', 'window', 'spots', 'towels', 'match', 'lance', 'tank', 'resin', 'curve', 'sheet', 'area']))],
+        parameters: [new OA\PathParameter(name: 'model', required: true, schema: new OA\Schema(type: 'string', enum: ['ratio', 'wear', 'due', 'bead', 'diagnose', 'verdict', 'window', 'spots', 'towels', 'match', 'lance', 'tank', 'resin', 'curve', 'sheet', 'area', 'gauge']))],
         requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(oneOf: [new OA\Schema(type: 'object', additionalProperties: true), new OA\Schema(type: 'array', items: new OA\Items(type: 'object', additionalProperties: true))])),
         responses: [new OA\Response(response: 200, description: 'The result in the shape of the request', content: new OA\JsonContent(oneOf: [new OA\Schema(type: 'object', additionalProperties: true), new OA\Schema(type: 'array', items: new OA\Items(type: 'object', additionalProperties: true))]))],
     )]

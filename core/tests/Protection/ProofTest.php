@@ -134,7 +134,7 @@ final class ProofTest extends TestCase
             $ratios[] = log($true / $p50);
             $quantiles = [];
             foreach (range(10, 90, 10) as $percent) {
-                $quantiles[(string) $percent] = $life->quantile($percent / 100);
+                $quantiles[$percent] = $life->quantile($percent / 100);
             }
             $all[] = new Foretold($quantiles, $read($true));
         }

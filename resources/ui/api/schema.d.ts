@@ -594,6 +594,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/proof': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What really lasts: survival by product against its label, cost per protected week, vehicles that wear faster than their habits explain, and whether forecasts were right */
+    get: operations['showProof']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/pulse': {
     parameters: {
       query?: never
@@ -1204,6 +1221,12 @@ export interface components {
       caution?: string | null
       copies?: number
     }
+    CalibrationPoint: {
+      said: number
+      was: number
+      low: number
+      high: number
+    }
     Client: {
       /** Format: uuid */
       id: string
@@ -1689,6 +1712,10 @@ export interface components {
       /** Format: date-time */
       created_at: string
     }
+    ModelPoint: {
+      wear: number
+      holds: number
+    }
     PenAnswer: {
       tds_mg_l: number
     }
@@ -1814,6 +1841,59 @@ export interface components {
       zone: string
       quantity_ml: number | null
       remarks: components['schemas']['Remark'][]
+    }
+    Proof: {
+      products: components['schemas']['ProofProduct'][]
+      vehicles: components['schemas']['ProofVehicle'][]
+      calibration: components['schemas']['ProofCalibration']
+    }
+    ProofCalibration: {
+      layers: number
+      /** @description Points of 100 */
+      off_by: number
+      says: string
+      points: components['schemas']['CalibrationPoint'][]
+    }
+    ProofProduct: {
+      /** Format: uuid */
+      product_id: string
+      name: string
+      zone: string
+      applied: string | null
+      label_low_weeks: number
+      label_high_weeks: number
+      /** @description Found, wear-weeks: what the model makes of label and layers */
+      life: number
+      p10: number
+      p90: number
+      /** @description Of the product, for each week it protects */
+      cost_minor_week: number | null
+      layers: number
+      failed: number
+      too_few: boolean
+      /** @description Of the curve alone */
+      median: number | null
+      /** @description The non-parametric curve with its 80 % band */
+      points: components['schemas']['SurvivalPoint'][]
+      model: components['schemas']['ModelPoint'][]
+      under: components['schemas']['ProofUnder'][]
+    }
+    ProofUnder: {
+      /** @description What lies under it */
+      family: string
+      layers: number
+      failed: number
+      too_few: boolean
+      median: number | null
+      points: components['schemas']['SurvivalPoint'][]
+    }
+    ProofVehicle: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      layers: number
+      /** @description Of the life its habits would let a layer have */
+      share: number
     }
     Pulse: {
       /** @description One short answer that changes whenever the record or a sheet does, so that a desk sees at once what happened on the driveway. */
@@ -2402,6 +2482,13 @@ export interface components {
       took_s: number | null
       estimate_min: number | null
       skipped: boolean
+    }
+    SurvivalPoint: {
+      /** @description Wear-weeks */
+      wear: number
+      holds: number
+      low: number
+      high: number
     }
     TankPoint: {
       min: number
@@ -4228,6 +4315,35 @@ export interface operations {
       }
     }
   }
+  showProof: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Proof']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   pulse: {
     parameters: {
       query?: never
@@ -4279,6 +4395,7 @@ export interface operations {
           | 'curve'
           | 'sheet'
           | 'area'
+          | 'gauge'
       }
       cookie?: never
     }

@@ -20,6 +20,7 @@ const places = [
   { to: '/bench', name: 'Bench', glyph: 'bench' },
   { to: '/book', name: 'Book', glyph: 'book' },
   { to: '/shelf', name: 'Shelf', glyph: 'shelf' },
+  { to: '/proof', name: 'Proof', glyph: 'proof' },
   { to: '/workspace', name: 'Workspace', glyph: 'house' },
 ] as const
 

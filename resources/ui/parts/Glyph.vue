@@ -10,6 +10,7 @@ export const paths = {
   bench: 'M2 9h16M4 9v8M16 9v8M4 13h12M6 9V6l4-3 4 3v3',
   round: 'M4 15a3 3 0 1 0 0-.1M16 5a2.4 2.4 0 1 0 0-.1M7 15h6a3 3 0 0 0 0-6H8a3 3 0 0 1 0-6h5',
   shelf: 'M2 17h16M4 17V9l2-2V4h2v3l2 2v8M12 17V8h4v9M12 11h4',
+  proof: 'M3 3v14h14M3 5h4v3h3v4h4v3h3',
   house: 'M3 17V8l7-5 7 5v9zM8 17v-5h4v5',
   plus: 'M10 3v14M3 10h14',
   light:

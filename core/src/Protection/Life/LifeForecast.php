@@ -94,6 +94,12 @@ final readonly class LifeForecast
         return $alive > 0.0 ? max(0.0, min(1.0, 1.0 - $this->survival(log($wear)) / $alive)) : 1.0;
     }
 
+    /** How much longer (above nought) or shorter layers live on this vehicle than the product's own life says, ln. */
+    public function vehicleEffect(): float
+    {
+        return $this->centre - log($this->productLife);
+    }
+
     /** Σ weight × P(ln life > x). */
     private function survival(float $x): float
     {

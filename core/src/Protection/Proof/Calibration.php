@@ -39,7 +39,7 @@ final readonly class Calibration
                 $transforms[] = FailureInterval::of($held, $failed);
             }
         }
-        $curve = SurvivalCurve::of($transforms);
+        $curve = SurvivalCurve::of($transforms, band: false);
         $points = [];
         $off = 0.0;
         foreach (range(1, 9) as $tenth) {

@@ -19,11 +19,16 @@ final readonly class SurvivalCurve
     /** Fewer layers than this say nothing about a product. */
     public const TOO_FEW = 5;
 
-    private const ROUNDS = 500;
+    private const ROUNDS = 4000;
 
     private const SETTLED = 1e-7;
 
-    private const RESAMPLES = 200;
+    private const RESAMPLES = 120;
+
+    /** A band is drawn no finer than this. */
+    private const BAND_ROUNDS = 40;
+
+    private const BAND_SETTLED = 2e-3;
 
     /**
      * @param list<array{from: float, to: float|null, mass: float}> $steps  wear between which so much of the layers failed; to null: never seen to
@@ -36,14 +41,19 @@ final readonly class SurvivalCurve
         public int $failed,
     ) {}
 
-    /** @param list<FailureInterval> $lives */
-    public static function of(array $lives, int $seed = 1): self
+    /**
+     * @param list<FailureInterval> $lives
+     * @param bool $band  without it the band is everything from nought to one
+     */
+    public static function of(array $lives, int $seed = 1, bool $band = true): self
     {
         $lives = array_values(array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null || $life->held > 0.0));
-        $steps = self::estimate($lives);
+        $cells = self::innermost($lives);
+        $runs = self::runs($cells, $lives);
+        $steps = self::steps($cells, self::masses(count($cells), $runs, array_map(static fn(): int => 1, $runs), self::ROUNDS, self::SETTLED));
         $at = array_values(array_unique(array_merge([0.0], ...array_map(static fn(array $step): array => $step['to'] === null ? [$step['from']] : [$step['from'], $step['to']], $steps))));
         sort($at);
-        $bands = self::bands($lives, $at, $seed);
+        $bands = self::bands($cells, $band ? $runs : [], $at, $seed);
 
         return new self($steps, array_map(static fn(int $i, float $wear): array => ['wear' => $wear, 'holds' => self::holdsAt($steps, $wear), ...$bands[$i]], array_keys($at), $at), count($lives), count(array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null)));
     }
@@ -74,51 +84,72 @@ final readonly class SurvivalCurve
     }
 
     /**
-     * The innermost intervals and the mass on each.
+     * Which cells each life may have ended in: a run of them, from first to last.
      *
+     * @param list<array{float, float|null}> $cells
      * @param list<FailureInterval> $lives
-     * @return list<array{from: float, to: float|null, mass: float}>
+     * @return list<array{int, int}>
      */
-    private static function estimate(array $lives): array
+    private static function runs(array $cells, array $lives): array
     {
-        $cells = self::innermost($lives);
-        $n = count($cells);
-        if ($n === 0) {
-            return [];
-        }
-        // Which cells each life may have ended in: a run of them.
         $runs = [];
         foreach ($lives as $life) {
-            $run = array_keys(array_filter($cells, static fn(array $cell): bool => $cell[0] >= $life->held && ($life->failed === null || ($cell[1] !== null && $cell[1] <= $life->failed))));
-            if ($run !== []) {
-                $key = $run[0].' '.$run[count($run) - 1];
-                $runs[$key] = [$run[0], $run[count($run) - 1], ($runs[$key][2] ?? 0) + 1];
+            $within = array_keys(array_filter($cells, static fn(array $cell): bool => $cell[0] >= $life->held && ($life->failed === null || ($cell[1] !== null && $cell[1] <= $life->failed))));
+            if ($within !== []) {
+                $runs[] = [$within[0], $within[count($within) - 1]];
             }
         }
-        $total = array_sum(array_column($runs, 2));
-        $mass = array_fill(0, $n, 1.0 / $n);
-        for ($round = 0; $round < self::ROUNDS; $round++) {
-            $next = array_fill(0, $n, 0.0);
-            foreach ($runs as [$first, $last, $count]) {
-                $within = 0.0;
-                for ($k = $first; $k <= $last; $k++) {
-                    $within += $mass[$k];
-                }
-                for ($k = $first; $k <= $last; $k++) {
-                    $next[$k] += $within > 0.0 ? $count * $mass[$k] / $within : $count / ($last - $first + 1);
+
+        return $runs;
+    }
+
+    /**
+     * The mass on each cell, by self-consistency.
+     *
+     * @param list<array{int, int}> $runs
+     * @param list<int> $weights  how often each life counts
+     * @return list<float>
+     */
+    private static function masses(int $cells, array $runs, array $weights, int $rounds, float $settled): array
+    {
+        $total = array_sum($weights);
+        $mass = array_fill(0, $cells, 1.0 / max(1, $cells));
+        for ($round = 0; $round < $rounds && $total > 0; $round++) {
+            // With running sums a round costs as much as there are cells and runs, however long the runs.
+            $sums = [0.0];
+            foreach ($mass as $k => $one) {
+                $sums[$k + 1] = $sums[$k] + $one;
+            }
+            $rates = array_fill(0, $cells + 1, 0.0);
+            foreach ($runs as $i => [$first, $last]) {
+                if ($weights[$i] > 0) {
+                    $rate = $weights[$i] / max(1e-300, $sums[$last + 1] - $sums[$first]);
+                    $rates[$first] += $rate;
+                    $rates[$last + 1] -= $rate;
                 }
             }
-            $moved = 0.0;
-            foreach ($next as $k => $sum) {
-                $next[$k] = $sum / $total;
-                $moved = max($moved, abs($next[$k] - $mass[$k]));
+            $moved = $rate = 0.0;
+            foreach ($mass as $k => $one) {
+                $rate += $rates[$k];
+                $next = $one * $rate / $total;
+                $moved = max($moved, abs($next - $one));
+                $mass[$k] = $next;
             }
-            $mass = $next;
-            if ($moved < self::SETTLED) {
+            if ($moved < $settled) {
                 break;
             }
         }
 
+        return array_values($mass);
+    }
+
+    /**
+     * @param list<array{float, float|null}> $cells
+     * @param list<float> $mass
+     * @return list<array{from: float, to: float|null, mass: float}>
+     */
+    private static function steps(array $cells, array $mass): array
+    {
         return array_map(static fn(array $cell, float $one): array => ['from' => $cell[0], 'to' => $cell[1], 'mass' => $one], $cells, $mass);
     }
 
@@ -164,24 +195,27 @@ final readonly class SurvivalCurve
     }
 
     /**
-     * @param list<FailureInterval> $lives
+     * Layers drawn again and again, each as often as chance has it.
+     *
+     * @param list<array{float, float|null}> $cells
+     * @param list<array{int, int}> $runs
      * @param list<float> $at
      * @return list<array{low: float, high: float}>
      */
-    private static function bands(array $lives, array $at, int $seed): array
+    private static function bands(array $cells, array $runs, array $at, int $seed): array
     {
-        $n = count($lives);
+        $n = count($runs);
         if ($n === 0) {
             return array_map(static fn(): array => ['low' => 0.0, 'high' => 1.0], $at);
         }
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $drawn = [];
         for ($sample = 0; $sample < self::RESAMPLES; $sample++) {
-            $some = [];
+            $weights = array_fill(0, $n, 0);
             for ($i = 0; $i < $n; $i++) {
-                $some[] = $lives[$random->getInt(0, $n - 1)];
+                $weights[$random->getInt(0, $n - 1)]++;
             }
-            $steps = self::estimate($some);
+            $steps = self::steps($cells, self::masses(count($cells), $runs, array_values($weights), self::BAND_ROUNDS, self::BAND_SETTLED));
             foreach ($at as $k => $wear) {
                 $drawn[$k][] = self::holdsAt($steps, $wear);
             }

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Protection\Gauge\GaugeReading;
+use Vicissa\Core\Protection\Gauge\MarkedDrop;
+
+/** `gauge`: drops marked on a side-on photo, as one reading with its uncertainty. */
+final readonly class GaugeModel implements Model
+{
+    public function name(): string
+    {
+        return 'gauge';
+    }
+
+    public function reckon(Input $input): array
+    {
+        $marking = $input->numberOrNull('marking_px') ?? 1.5;
+        $reading = GaugeReading::of(array_map(static fn(Input $drop): MarkedDrop => self::marked($drop, $marking), $input->objects('drops')));
+
+        return [
+            'angle_deg' => $reading->angleDeg, 'uncertainty_deg' => $reading->uncertaintyDeg, 'behaviour' => $reading->behaviour->value, 'or_else' => $reading->orElse?->value,
+            'drops' => array_map(static fn(MarkedDrop $drop): array => ['angle_deg' => $drop->angleDeg, 'uncertainty_deg' => $drop->uncertaintyDeg], $reading->drops),
+        ];
+    }
+
+    /** Names the mark by its place in the input. */
+    private static function marked(Input $drop, float $marking): MarkedDrop
+    {
+        try {
+            return MarkedDrop::at(self::point($drop, 'left'), self::point($drop, 'right'), self::point($drop, 'top'), $marking);
+        } catch (InvalidInput $e) {
+            throw in_array($e->field, ['right', 'top'], true) ? InvalidInput::at($drop->at($e->field), $e->getMessage()) : $e;
+        }
+    }
+
+    /** @return array{float, float} */
+    private static function point(Input $drop, string $field): array
+    {
+        $point = $drop->items($field);
+        foreach ([0, 1] as $i) {
+            if (! isset($point[$i]) || (! is_int($point[$i]) && ! is_float($point[$i]))) {
+                throw $drop->wrong($field, 'must be two numbers, across and down');
+            }
+        }
+
+        return [(float) $point[0], (float) $point[1]];
+    }
+}

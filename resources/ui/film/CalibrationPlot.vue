@@ -1,0 +1,57 @@
+<script setup lang="ts">
+// Said against was: right forecasts lie on the diagonal, within the band that so many layers allow.
+defineProps<{ points: { said: number; was: number; low: number; high: number }[]; label: string }>()
+const at = (share: number) => 30 + 220 * share
+const up = (share: number) => 250 - 220 * share
+</script>
+
+<template>
+  <svg viewBox="0 0 270 286" width="270" height="286" role="img" :aria-label="label" class="calibration">
+    <path
+      :d="
+        points.map((point, i) => `${i ? 'L' : 'M'}${at(point.said)} ${up(point.high)}`).join('') +
+        [...points]
+          .reverse()
+          .map((point) => `L${at(point.said)} ${up(point.low)}`)
+          .join('') +
+        'Z'
+      "
+      class="band"
+    />
+    <path d="M30 250L250 30" class="right" />
+    <path d="M30 30V250H250" class="frame" />
+    <circle v-for="point in points" :key="point.said" :cx="at(point.said)" :cy="up(point.was)" r="4.5" />
+    <text x="140" y="280" text-anchor="middle">said to fail, of 100</text>
+    <text x="12" y="140" text-anchor="middle" transform="rotate(-90 12 140)">had failed</text>
+  </svg>
+</template>
+
+<style scoped>
+.calibration {
+  display: block;
+  max-width: 100%;
+}
+
+.band {
+  fill: var(--film-wash);
+}
+
+.right {
+  stroke: var(--film-deep);
+  stroke-dasharray: 4 4;
+}
+
+.frame {
+  fill: none;
+  stroke: var(--line-strong);
+}
+
+circle {
+  fill: var(--ink);
+}
+
+text {
+  font: 13px var(--text);
+  fill: var(--ink-2);
+}
+</style>
