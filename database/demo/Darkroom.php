@@ -59,6 +59,41 @@ final class Darkroom
         return (string) ob_get_clean();
     }
 
+    /**
+     * Drops on a panel, seen from the side with the light behind them: the samples of the bead gauge. A JPEG.
+     *
+     * @param float $angleDeg  contact angle of the drops, give or take two degrees
+     */
+    public function drops(float $angleDeg, int $seed): string
+    {
+        $chance = new Randomizer(new Mt19937($seed));
+        [$w, $h, $floor] = [960, 540, 400];
+        $image = imagecreatetruecolor($w, $h);
+        assert($image instanceof GdImage);
+        for ($y = 0; $y < $h; $y++) {
+            $t = $y / $h;
+            imageline($image, 0, $y, $w, $y, $y < $floor ? $this->colour($image, 214 - 40 * $t, 224 - 34 * $t, 228 - 30 * $t) : $this->colour($image, 30, 46, 54));
+        }
+        foreach ([190, 480, 770] as $x) {
+            $angle = deg2rad($angleDeg + 4.0 * $chance->getInt(0, 1000) / 1000 - 2.0);
+            $base = $chance->getInt(130, 190);
+            // A circle that cuts the panel at the contact angle.
+            $radius = $base / 2 / sin($angle);
+            $middle = $floor + $radius * cos($angle);
+            for ($y = (int) ceil($middle - $radius); $y < $floor; $y++) {
+                $half = sqrt(max(0.0, $radius ** 2 - ($y - $middle) ** 2));
+                $deep = ($floor - $y) / max(1.0, $floor - $middle + $radius);
+                imageline($image, (int) round($x - $half), $y, (int) round($x + $half), $y, $this->colour($image, 96 + 70 * $deep, 118 + 66 * $deep, 128 + 62 * $deep));
+            }
+            imagefilledellipse($image, (int) ($x - $base / 8), (int) ($middle - 0.45 * $radius), (int) ($base / 7), (int) ($base / 9), $this->colour($image, 255, 255, 255, 30));
+        }
+        imagefilter($image, IMG_FILTER_GAUSSIAN_BLUR);
+        ob_start();
+        imagejpeg($image, null, 86);
+
+        return (string) ob_get_clean();
+    }
+
     private function dirt(GdImage $image, Randomizer $chance, int $soil, bool $tall): void
     {
         for ($i = 0; $i < 900 * $soil; $i++) {

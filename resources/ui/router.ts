@@ -89,6 +89,12 @@ const places: RouteRecordRaw[] = [
   },
   { path: '/bench/mix', name: 'mix', component: () => import('./places/mix/MixPlace.vue'), meta: { title: 'Mix' } },
   {
+    path: '/bench/gauge',
+    name: 'gauge',
+    component: () => import('./places/gauge/GaugePlace.vue'),
+    meta: { title: 'Bead gauge' },
+  },
+  {
     path: '/bench/water',
     name: 'water',
     component: () => import('./places/water/WaterPlace.vue'),

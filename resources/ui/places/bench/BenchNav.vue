@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
 
-// The three things one does on the bench.
+// What one does on the bench.
 const route = useRoute()
 const ways = [
   { to: '/bench', name: 'Match' },
   { to: '/bench/mix', name: 'Mix' },
   { to: '/bench/water', name: 'Water' },
+  { to: '/bench/gauge', name: 'Gauge' },
 ]
 </script>
 
