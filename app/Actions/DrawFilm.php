@@ -17,6 +17,8 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Protection\WashTrait;
+use Vicissa\Core\Protection\WearAccount;
 use Vicissa\Core\Protection\WearPath;
 
 /**
@@ -29,9 +31,14 @@ final class DrawFilm
 
     private const PAST_DAYS = 112;
 
+    /** A wash that takes more than this is named (a neutral contact wash takes 0.25). */
+    private const HARD_WASH = 0.3;
+
     private const AHEAD_DAYS = 84;
 
     private int $now;
+
+    private bool $single = false;
 
     private int $from;
 
@@ -48,6 +55,7 @@ final class DrawFilm
      */
     public function __invoke(?string $vehicleId = null): array
     {
+        $this->single = $vehicleId !== null;
         $this->now = $this->clock->now()->getTimestamp();
         $this->from = $this->now - self::PAST_DAYS * self::DAY;
         $this->zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
@@ -118,8 +126,29 @@ final class DrawFilm
             'segments' => array_map(fn(FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
             'washes' => array_map(fn(LoggedTurn $turn): string => $this->moment($turn->at), $turns),
             'readings' => $this->readings($turns, $zone),
+            'account' => $this->single && $outermost !== null ? $this->account($habits, $outermost, $log) : null,
             'last_wash_on' => $last === null ? null : $this->date($last),
             'next_wash_on' => $last === null ? null : $this->date($last + $vehicle->cadence_target * self::DAY),
+        ];
+    }
+
+    /**
+     * Where the wear of a layer came from.
+     *
+     * @return array<string, mixed>
+     */
+    private function account(Habits $habits, FilmLayer $layer, TurnLog $log): array
+    {
+        $account = WearAccount::of($habits, $log->washes($layer->span), $layer->span->day($this->now));
+        $hard = array_values(array_filter($account->washes, static fn(array $wash): bool => $wash['share'] > self::HARD_WASH));
+
+        return [
+            'worn' => round($account->worn, 3), 'life' => round($layer->life, 3), 'days' => (int) floor($layer->span->day($this->now)),
+            'standing' => round($account->standing, 3), 'driving' => round($account->driving, 3), 'washing' => round($account->washing(), 3), 'given_back' => round($account->givenBack, 3),
+            'washes' => count($account->washes),
+            'hard' => array_map(fn(array $wash): array => [
+                'on' => $this->date($layer->span->moment($wash['day'])), 'share' => round($wash['share'], 3), 'traits' => array_map(static fn(WashTrait $trait): string => $trait->value, $wash['traits']),
+            ], array_slice($hard, 0, 4)),
         ];
     }
 

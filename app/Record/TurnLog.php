@@ -84,9 +84,15 @@ final readonly class TurnLog
 
     public function path(Habits $habits, LayerSpan $layer): WearPath
     {
-        return WearPath::of($habits, array_map(
+        return WearPath::of($habits, $this->washes($layer));
+    }
+
+    /** @return list<Wash> as the layer felt them */
+    public function washes(LayerSpan $layer): array
+    {
+        return array_map(
             static fn(LoggedTurn $turn): Wash => new Wash($layer->day($turn->at), $turn->traits($layer->zone), $turn->dryingAidFor($layer->zone, $layer->family)),
             $this->during($layer)->turns,
-        ));
+        );
     }
 }

@@ -34,7 +34,7 @@ final class Screenshots extends BrowserTestCase
         }
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
-        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/workspace' => 'workspace'] as $path => $name) {
+        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/proof' => 'proof'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
             $this->shoot($name);

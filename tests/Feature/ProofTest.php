@@ -44,6 +44,24 @@ final class ProofTest extends TestCase
         self::assertSame([], $this->actingAs($stranger, 'web')->getJson('/api/v1/proof')->json('products'));
     }
 
+    public function testWhereTheWearWentAddsUpToWhatIsGone(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace, 'silica-spray', '2026-10-28');
+        $iron = $this->product($workspace, 'iron');
+        $this->actingAs($owner);
+        foreach (['2026-11-04' => [], '2026-11-18' => [['product_id' => $iron->id, 'zone' => 'paint']]] as $on => $products) {
+            $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['worked_at' => "{$on}T09:00:00Z", 'products' => $products]))->assertCreated();
+        }
+        $ribbon = $this->getJson("/api/v1/vehicles/{$vehicle->id}/film")->assertOk()->json('ribbons.0');
+        $account = $ribbon['account'];
+        self::assertEqualsWithDelta($account['worn'], $account['standing'] + $account['driving'] + $account['washing'] - $account['given_back'], 2e-3);
+        self::assertEqualsWithDelta($ribbon['left'], 1.0 - $account['worn'] / $account['life'], 2e-3);
+        self::assertSame(2, $account['washes']);
+        self::assertSame(['2026-11-18'], array_column($account['hard'], 'on'), 'the iron remover is named, the gentle wash is not');
+        self::assertNull($this->getJson('/api/v1/film')->json('ribbons.0.account'), 'the film of all is spared it');
+    }
+
     public function testWhatWasSaidAtFirstStands(): void
     {
         [$owner, $workspace] = $this->business();

@@ -8,6 +8,8 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 
 /** The shape of what Actions\DrawFilm returns. */
+#[Shape('HardWash', new Field('on', 'date'), new Field('share', 'number'), new Field('traits', 'string[]'))]
+#[Shape('WearAccount', new Field('worn', 'number', 'Wear-weeks, as all here'), new Field('life', 'number'), new Field('days', 'integer'), new Field('standing', 'number'), new Field('driving', 'number'), new Field('washing', 'number'), new Field('given_back', 'number'), new Field('washes', 'integer'), new Field('hard', 'HardWash[]'))]
 #[Shape('RibbonPoint', new Field('at', 'date-time'), new Field('left', 'number', 'What is left of the layer, 0 to 1'))]
 #[Shape('RibbonSegment', new Field('layer_id', 'uuid'), new Field('kind', 'string'), new Field('family', 'string'), new Field('name', 'string?'), new Field('points', 'RibbonPoint[]'))]
 #[Shape('RibbonReading', new Field('at', 'date-time'), new Field('stage', 'string'), new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg', 'number?'))]
@@ -36,6 +38,7 @@ use App\Http\OpenApi\Shape;
     new Field('segments', 'RibbonSegment[]'),
     new Field('washes', 'date-time[]'),
     new Field('readings', 'RibbonReading[]'),
+    new Field('account', 'WearAccount?', 'Where its wear came from; of a single vehicle only'),
     new Field('last_wash_on', 'date?'),
     new Field('next_wash_on', 'date?'),
 )]

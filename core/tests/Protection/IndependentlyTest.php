@@ -15,6 +15,7 @@ use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WashTrait;
+use Vicissa\Core\Protection\WearAccount;
 use Vicissa\Core\Protection\WearPath;
 
 /** The models against the plainest way of reckoning the same thing: slow, without lattices, shared code or cleverness. */
@@ -67,6 +68,8 @@ final class IndependentlyTest extends TestCase
             $washes[$day] = new Wash((float) $day, $traits, $chance->getInt(0, 1) === 1);
         }
         $path = WearPath::of(Habits::of($storage, $road, (float) $km), array_values($washes));
+        $account = WearAccount::of(Habits::of($storage, $road, (float) $km), array_values($washes), 40.0);
+        self::assertEqualsWithDelta($path->at(40.0), $account->worn, 1e-9, 'the account adds up to the path');
 
         $factor = ['heated-garage' => 0.5, 'garage' => 0.6, 'carport' => 0.8, 'outdoors' => 1.0, 'harsh' => 1.3];
         $roads = ['normal' => 1.0, 'unpaved' => 1.3, 'salted' => 1.6];

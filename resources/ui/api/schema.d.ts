@@ -1410,6 +1410,15 @@ export interface components {
       facts?: components['schemas']['GearFacts']
       note?: string | null
     }
+    HardWash: {
+      /**
+       * Format: date
+       * @description The shape of what Actions\DrawFilm returns.
+       */
+      on: string
+      share: number
+      traits: string[]
+    }
     ImportError: {
       field: string
       says: string
@@ -1994,6 +2003,8 @@ export interface components {
       segments: components['schemas']['RibbonSegment'][]
       washes: string[]
       readings: components['schemas']['RibbonReading'][]
+      /** @description Where its wear came from; of a single vehicle only */
+      account: components['schemas']['WearAccount'] | null
       /** Format: date */
       last_wash_on: string | null
       /** Format: date */
@@ -2013,10 +2024,7 @@ export interface components {
       name: string | null
     }
     RibbonPoint: {
-      /**
-       * Format: date-time
-       * @description The shape of what Actions\DrawFilm returns.
-       */
+      /** Format: date-time */
       at: string
       /** @description What is left of the layer, 0 to 1 */
       left: number
@@ -2744,6 +2752,18 @@ export interface components {
     WaterState: {
       points: components['schemas']['WaterPoint'][]
       resin: components['schemas']['ResinState'] | null
+    }
+    WearAccount: {
+      /** @description Wear-weeks, as all here */
+      worn: number
+      life: number
+      days: number
+      standing: number
+      driving: number
+      washing: number
+      given_back: number
+      washes: number
+      hard: components['schemas']['HardWash'][]
     }
     WeatherHour: {
       /** Format: date-time */

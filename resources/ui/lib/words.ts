@@ -178,3 +178,16 @@ export const textiles: Record<string, string> = {
   jambs: 'Jamb towels',
   glass: 'Glass towels',
 }
+
+/** What was done in a wash, as a layer feels it. */
+export const washTraits: Record<string, string> = {
+  touchless: 'touchless',
+  rinseless: 'rinseless',
+  contact: 'contact wash',
+  waterless: 'waterless',
+  'alkaline-prewash': 'alkaline pre-wash',
+  'iron-remover': 'iron remover',
+  'machine-brush': 'machine brushes',
+  clay: 'clay',
+  'stripping-cleaner': 'a cleaner that strips',
+}

@@ -4,6 +4,7 @@ import type { Schemas } from '@/api/client'
 import { daysUntil, fromToday, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { families } from '@/lib/words'
+import WearAccount from './WearAccount.vue'
 
 // The due date in words, its window, and why.
 const props = defineProps<{ ribbon: Schemas['Ribbon']; mystery: boolean }>()
@@ -52,6 +53,7 @@ const what = computed(
       <summary>Why then?</summary>
       <p class="quiet">{{ ribbon.why }}</p>
     </details>
+    <WearAccount v-if="ribbon.account" :account="ribbon.account" />
     <p v-if="ribbon.next_wash_on" class="quiet small next">
       <template v-if="past(ribbon.next_wash_on)"
         >By its rhythm a wash has been due since {{ day(ribbon.next_wash_on) }}.</template
