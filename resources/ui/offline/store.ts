@@ -15,6 +15,8 @@ export type SheetEvent = {
   facts: Record<string, unknown>
   at: string
   by: string | null
+  /** What it contradicts, as the server saw it; both are kept. */
+  conflict?: string | null
   /** Whether the server has it. */
   sent: 0 | 1
 }

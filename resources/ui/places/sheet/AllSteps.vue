@@ -1,9 +1,15 @@
 <script setup lang="ts">
+import type { SheetEvent } from '@/offline/store'
 import { stepOf, waitsFor, type State, type Step } from './fold'
 
 // Every step in its order: what is done, what may be done now instead, what waits for what.
-const props = defineProps<{ steps: Step[]; state: State; crew: number }>()
+const props = defineProps<{ steps: Step[]; state: State; crew: number; events: SheetEvent[] }>()
 const emit = defineEmits<{ show: [id: string] }>()
+/** Two phones said different things of it; the first counts, both are kept. */
+const twice = (step: Step) =>
+  props.events
+    .filter((event) => event.step === step.id && event.conflict)
+    .map((event) => `${event.by ?? 'Someone'}: ${event.conflict ?? ''}`)
 function standing(step: Step): string {
   const known = stepOf(props.state, step.id)
   if (known.skipped) return 'left out'
@@ -34,6 +40,7 @@ function standing(step: Step): string {
       <button v-else type="button" class="beside" :aria-label="`Do ${step.name} now`" @click="emit('show', step.id)">
         now
       </button>
+      <p v-for="one in twice(step)" :key="one" class="small twice">{{ one }}</p>
     </li>
   </ol>
 </template>
@@ -70,6 +77,13 @@ li {
 
 .name {
   display: grid;
+}
+
+.twice {
+  grid-column: 2 / -1;
+  margin: 0;
+  padding-left: var(--s2);
+  border-left: 3px solid var(--line-strong);
 }
 
 .standing {

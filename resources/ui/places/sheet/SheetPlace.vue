@@ -151,6 +151,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
         :steps="steps"
         :state="state"
         :crew="kept.sheet.crew"
+        :events="sheet.events.value"
         @show="(id) => ((chosen = id), (open = 'steps'))"
       />
       <HandOver
