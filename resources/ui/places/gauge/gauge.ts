@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { api, told } from '@/api/client'
@@ -22,6 +22,8 @@ export function useGauge(whole: Ref<Marks[]>) {
     queryKey: ['gauge', asked],
     enabled: computed(() => asked.value !== '[]'),
     retry: false,
+    // What was read last stays until the next is there.
+    placeholderData: keepPreviousData,
     queryFn: async () =>
       (await told(
         api.POST('/api/v1/reckon/{model}', {
