@@ -48,7 +48,7 @@ final readonly class FinishSheet
             Photo::query()->where('sheet_id', $sheet->id)->whereNull('turn_id')->update(['turn_id' => $turn->id]);
             $this->times($turn, $facts['steps'] ?? []);
             $this->towels($facts['textiles'] ?? [], $writer, $at);
-            $this->tank($sheet, (float) ($facts['water_l'] ?? 0.0), $writer, $at);
+            $this->tank($sheet, min((float) ($facts['water_l'] ?? 0.0), $this->rinsed($sheet, $facts['steps'] ?? [])), $writer, $at);
             $sheet->fill(['status' => 'finished', 'turn_id' => $turn->id, 'finished_at' => $at, 'begun_at' => $sheet->begun_at ?? $turn->worked_at, 'version' => $sheet->version + 1])->save();
 
             return ['turn' => $turn, 'twice' => false];
@@ -86,6 +86,20 @@ final readonly class FinishSheet
                 GearEvent::query()->create(['gear_id' => $pool->id, 'kind' => 'used', 'facts' => ['count' => $count], 'at' => $at, 'written_by' => $writer->id]);
             }
         }
+    }
+
+    /**
+     * Litres of the final rinses that were done: only these come from the tank.
+     *
+     * @param list<array{id: string, skipped: bool, ...}> $steps
+     */
+    private function rinsed(Sheet $sheet, array $steps): float
+    {
+        $left = array_column(array_filter($steps, static fn(array $step): bool => $step['skipped']), 'id');
+        /** @var list<array{id: string, kind: string, water_l: float}> $laid */
+        $laid = is_array($sheet->plan['steps'] ?? null) ? $sheet->plan['steps'] : [];
+
+        return array_sum(array_map(static fn(array $step): float => $step['kind'] === 'rinse' && ! in_array($step['id'], $left, true) ? (float) $step['water_l'] : 0.0, $laid));
     }
 
     /** Treated water came out of the tank: its level is what was last read, less what went on the vehicle. */

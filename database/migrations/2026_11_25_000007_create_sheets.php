@@ -44,7 +44,6 @@ return new class () extends Migration {
             $table->foreignUuid('written_by')->constrained('users');
             $table->timestampTz('received_at');
             $table->string('conflict', 240)->nullable();
-            $table->unique(['sheet_id', 'device', 'seq']);
             $table->index(['sheet_id', 'at']);
         });
         Schema::create('photos', function (Blueprint $table): void {

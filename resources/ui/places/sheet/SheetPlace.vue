@@ -4,7 +4,8 @@ import { computed, onMounted, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
-import { outbox, queue, whenDone } from '@/offline/outbox'
+import { giveUp, outbox, queue, whenDone } from '@/offline/outbox'
+import type { Errand } from '@/offline/store'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useAlarm } from './alarm'
 import AllSteps from './AllSteps.vue'
@@ -12,6 +13,7 @@ import CloseSheet from './CloseSheet.vue'
 import { turnOf, type Closing } from './closing'
 import FoundSheet from './FoundSheet.vue'
 import HandOver from './HandOver.vue'
+import NotTaken from './NotTaken.vue'
 import PhotoTake from './PhotoTake.vue'
 import SheetBegin from './SheetBegin.vue'
 import SheetEnd from './SheetEnd.vue'
@@ -44,6 +46,8 @@ const refusedHere = computed(() => outbox.refused.filter((errand) => errand.shee
 onMounted(sheet.load)
 whenDone(async (errand, answer) => {
   if (errand.sheet !== props.id || errand.kind !== 'finish') return
+  // What was typed stays until the server has it: a refused closing can be mended.
+  localStorage.removeItem(`close-${props.id}`)
   finished.value = (answer as Schemas['SheetFinished']).turn.id
   await queries.invalidateQueries()
 })
@@ -53,8 +57,14 @@ async function close(draft: Closing) {
   const body = turnOf(kept.value, state.value, draft, now.value)
   await queue({ key: draft.id, sheet: props.id, vehicle: kept.value.sheet.vehicle.id, kind: 'finish', body })
   await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
-  localStorage.removeItem(`close-${props.id}`)
   open.value = 'steps'
+}
+/** A closing the server would not have goes back to its form, with everything that was typed. */
+async function mend(errand: Errand) {
+  if (!kept.value) return
+  await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'begun' } })
+  await giveUp(errand)
+  open.value = 'close'
 }
 /** Asked of the server and not answered yet. */
 const asked = computed(() => outbox.waiting > 0 && laying.value)
@@ -63,9 +73,6 @@ whenDone((errand) => {
   if (errand.sheet === props.id && errand.kind === 'rematch') laying.value = false
 })
 
-async function changeCrew(crew: 1 | 2) {
-  await rematch({}, crew)
-}
 async function without(product: string) {
   await rematch({ without: [...(kept.value?.sheet.facts.without ?? []), product] })
 }
@@ -114,11 +121,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
       <p v-if="asked" class="changed" role="status">
         {{ outbox.signal === 'gone' ? 'It is laid out anew as soon as there is a signal.' : 'Laying it out anew…' }}
       </p>
-      <div v-for="errand in refusedHere" :key="errand.n" class="changed refusal" role="alert">
-        <strong>The server did not take {{ errand.kind === 'finish' ? 'the closing' : 'this' }}:</strong>
-        {{ errand.refused }}
-        Nothing is lost; it stays on this phone.
-      </div>
+      <NotTaken :errands="refusedHere" @mend="mend" />
 
       <SheetEnd v-if="kept.sheet.status === 'finished'" :turn="finished ?? kept.sheet.turn_id" />
       <SheetBegin
@@ -127,7 +130,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
         :person="person"
         @begin="sheet.say('begin')"
         @person="sheet.choosePerson"
-        @crew="changeCrew"
+        @crew="(crew) => rematch({}, crew)"
         @without="without"
         @shade="intoShade"
         @found="open = 'found'"
@@ -231,11 +234,6 @@ h1 {
   padding: var(--s3);
   border-left: 5px solid var(--film);
   background: var(--film-mist);
-}
-
-.refusal {
-  border-color: var(--refused);
-  background: var(--refused-wash);
 }
 
 .changed ul {

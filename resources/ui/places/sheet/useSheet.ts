@@ -29,7 +29,10 @@ export function useSheet(id: string, me: () => string | undefined) {
   async function read(): Promise<void> {
     const db = await store()
     kept.value = (await db.get('sheets', id)) ?? null
-    events.value = await db.getAllFromIndex('events', 'sheet', id)
+    const stored = await db.getAllFromIndex('events', 'sheet', id)
+    // What was tapped a moment ago may still be on its way to the disk.
+    const known = new Set(stored.map((event) => event.id))
+    events.value = [...stored, ...events.value.filter((event) => !known.has(event.id))]
     photos.value = await db.getAllFromIndex('photos', 'sheet', id)
   }
 
