@@ -67,6 +67,8 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('schools', [BenchController::class, 'schools']);
         Route::get('weather', [BenchController::class, 'weather']);
         Route::get('film', [FilmController::class, 'index']);
+        Route::get('vehicles/{vehicle}/film/point', [FilmController::class, 'point']);
+        Route::post('vehicles/{vehicle}/film/try', [FilmController::class, 'tryAhead']);
         Route::get('vehicles/{vehicle}/film', [FilmController::class, 'show']);
         Route::get('vehicles/{vehicle}/shelf', [FilmController::class, 'shelf']);
         Route::get('vehicles/{vehicle}/turns', [TurnController::class, 'index']);

@@ -8,6 +8,7 @@ use App\Models\Vehicle;
 use App\Record\FilmForecast;
 use App\Record\FilmLayer;
 use App\Record\FilmLayers;
+use App\Record\LayerAccount;
 use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
@@ -17,8 +18,6 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Stage;
-use Vicissa\Core\Protection\WashTrait;
-use Vicissa\Core\Protection\WearAccount;
 use Vicissa\Core\Protection\WearPath;
 
 /**
@@ -30,9 +29,6 @@ final class DrawFilm
     private const DAY = 86400;
 
     private const PAST_DAYS = 112;
-
-    /** A wash that takes more than this is named (a neutral contact wash takes 0.25). */
-    private const HARD_WASH = 0.3;
 
     private const AHEAD_DAYS = 84;
 
@@ -122,33 +118,13 @@ final class DrawFilm
             'late_at' => $this->momentOrNull($forecast?->late),
             'why' => $forecast?->why,
             'left' => $forecast === null ? null : round(max(0.0, 1.0 - $worn / $forecast->p50), 4),
-            'spread' => $forecast === null ? null : $this->spread($forecast, $worn),
+            'spread' => $forecast === null ? null : $this->spread($forecast),
             'segments' => array_map(fn(FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
             'washes' => array_map(fn(LoggedTurn $turn): string => $this->moment($turn->at), $turns),
             'readings' => $this->readings($turns, $zone),
-            'account' => $this->single && $outermost !== null ? $this->account($habits, $outermost, $log) : null,
+            'account' => $this->single && $outermost !== null ? LayerAccount::of($habits, $outermost->span, $outermost->life, $this->now, $log, $this->zone) : null,
             'last_wash_on' => $last === null ? null : $this->date($last),
             'next_wash_on' => $last === null ? null : $this->date($last + $vehicle->cadence_target * self::DAY),
-        ];
-    }
-
-    /**
-     * Where the wear of a layer came from.
-     *
-     * @return array<string, mixed>
-     */
-    private function account(Habits $habits, FilmLayer $layer, TurnLog $log): array
-    {
-        $account = WearAccount::of($habits, $log->washes($layer->span), $layer->span->day($this->now));
-        $hard = array_values(array_filter($account->washes, static fn(array $wash): bool => $wash['share'] > self::HARD_WASH));
-
-        return [
-            'worn' => round($account->worn, 3), 'life' => round($layer->life, 3), 'days' => (int) floor($layer->span->day($this->now)),
-            'standing' => round($account->standing, 3), 'driving' => round($account->driving, 3), 'washing' => round($account->washing(), 3), 'given_back' => round($account->givenBack, 3),
-            'washes' => count($account->washes),
-            'hard' => array_map(fn(array $wash): array => [
-                'on' => $this->date($layer->span->moment($wash['day'])), 'share' => round($wash['share'], 3), 'traits' => array_map(static fn(WashTrait $trait): string => $trait->value, $wash['traits']),
-            ], array_slice($hard, 0, 4)),
         ];
     }
 
@@ -169,11 +145,12 @@ final class DrawFilm
     }
 
     /** @return array{p10: string, p50: string, p90: string} when the layer is used up, by chance */
-    private function spread(FilmForecast $forecast, float $worn): array
+    private function spread(FilmForecast $forecast): array
     {
-        $end = fn(float $life): string => $this->moment($this->now + (int) round(min(3650.0, max(0.0, 7.0 * ($life - $worn) / $forecast->perWeek)) * self::DAY));
+        // Beyond ten years it is only far away.
+        $end = fn(?int $moment): string => $this->moment(max($this->now, $moment ?? $this->now + 3650 * self::DAY));
 
-        return ['p10' => $end($forecast->p10), 'p50' => $end($forecast->p50), 'p90' => $end($forecast->p90)];
+        return ['p10' => $end($forecast->p10At), 'p50' => $end($forecast->p50At), 'p90' => $end($forecast->p90At)];
     }
 
     /**
@@ -207,9 +184,10 @@ final class DrawFilm
         foreach ($turns as $turn) {
             // The reading that tells most: on the clean surface, else on arrival.
             foreach ([Stage::AfterDecon, Stage::AfterWash, Stage::Arrival] as $stage) {
-                $read = $turn->readings[$zone->value][$stage->value] ?? null;
+                $read = $turn->reading($zone, $stage);
                 if ($read !== null) {
-                    $readings[] = ['at' => $this->moment($turn->at), 'stage' => $stage->value, ...$read];
+                    $parts = $turn->readings[$zone->value][$stage->value];
+                    $readings[] = ['at' => $this->moment($turn->at), 'stage' => $stage->value, 'behaviour' => $read->value, 'angle_deg' => $parts['whole']['angle_deg'] ?? null];
                     break;
                 }
             }

@@ -15,7 +15,7 @@ final readonly class DueDates
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @return list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null}>
+     * @return list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null, look: string|null}>
      */
     public function __invoke(Vehicle $vehicle): array
     {
@@ -32,6 +32,7 @@ final readonly class DueDates
                 'from' => $date($forecast->from_at),
                 'due' => $date($forecast->due_at),
                 'late' => $date($forecast->late_at),
+                'look' => $date($forecast->look_at),
             ])->sortByDesc('kind')->values()->all());
     }
 }

@@ -6,30 +6,30 @@ namespace App\Actions;
 
 use App\Models\Forecast;
 use App\Models\Layer;
-use App\Models\Vehicle;
-use App\Models\Workspace;
 use App\Record\EvidenceBook;
-use App\Record\LayerSpan;
+use App\Record\Outlook;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use Psr\Clock\ClockInterface;
-use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Protection\Life\InspectionWindow;
 use Vicissa\Core\Protection\Life\RenewalWindow;
-use Vicissa\Core\Protection\WearFactors;
-use Vicissa\Core\Protection\WearPath;
 
 /** Reckons when each layer on some vehicles is next due, and writes it down. Queries don't grow with the vehicles. */
 final readonly class ForecastLayers
 {
     private const TENTHS = [10, 20, 30, 40, 50, 60, 70, 80, 90];
 
-    /** Beyond this a date says nothing. */
-    private const HORIZON_DAYS = 3650;
+    /** Layers that ended within so many days still stand on ribbons. */
+    private const DRAWN_DAYS = 150;
+
+    /** Bases that are refreshed over years, and looked over every year. */
+    private const LASTING = [Family::Ceramic, Family::Film, Family::Wrap];
 
     public function __construct(
         private Tenancy $tenancy,
@@ -38,26 +38,28 @@ final readonly class ForecastLayers
 
     /**
      * @param list<string> $vehicleIds
+     * @param bool $past  also what layers that ended lately most likely lived
      */
-    public function __invoke(array $vehicleIds): void
+    public function __invoke(array $vehicleIds, bool $past = true): void
     {
         if ($vehicleIds === []) {
             return;
         }
         $now = CarbonImmutable::instance($this->clock->now());
         $workspace = $this->tenancy->workspace();
-        $layers = Layer::query()->with('vehicle')->whereIn('vehicle_id', $vehicleIds)->whereNull('ended_at')->orderBy('id')->get();
+        $layers = Layer::query()->with('vehicle')->whereIn('vehicle_id', $vehicleIds)
+            ->where(static fn($query) => $query->whereNull('ended_at')->when($past, static fn($or) => $or->orWhere('ended_at', '>', $now->subDays(self::DRAWN_DAYS))))
+            ->orderBy('id')->get();
         $log = TurnLog::of($vehicleIds);
         $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all()))));
-        $covered = $layers->where('kind', 'topper')->map(static fn(Layer $layer): string => $layer->vehicle_id.' '.$layer->zone)->all();
+        $on = $layers->whereNull('ended_at');
+        $covered = $on->where('kind', 'topper')->map(static fn(Layer $layer): string => $layer->vehicle_id.' '.$layer->zone)->all();
         $rows = [];
-        foreach ($layers as $layer) {
-            if ($this->isHidden($layer, $covered)) {
-                continue;
-            }
-            $row = $this->forecast($layer, $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'), $workspace, $log, $evidence, $now);
-            if ($row !== null) {
-                $rows[] = $row;
+        foreach ($on as $layer) {
+            $vehicle = $layer->vehicle ?? throw new LogicException('A layer without its vehicle.');
+            $outlook = $this->isHidden($layer, $covered) ? null : Outlook::of($layer, $vehicle, $log, $evidence);
+            if ($outlook !== null) {
+                $rows[] = $this->row($layer, $outlook, $workspace->sidesFor($vehicle), $log->lookedOver($layer->vehicle_id), $now);
             }
         }
         Forecast::query()->whereIn('vehicle_id', $vehicleIds)->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))
@@ -65,6 +67,22 @@ final readonly class ForecastLayers
         $this->keepFirst($rows);
         foreach (array_chunk($rows, 100) as $chunk) {
             Forecast::query()->upsert($chunk, ['layer_id']);
+        }
+        $this->settlePast($layers->whereNotNull('ended_at'), $log, $evidence);
+    }
+
+    /**
+     * What has ended is drawn by what it most likely lived, given all that was read of it.
+     *
+     * @param Collection<int, Layer> $ended
+     */
+    private function settlePast(Collection $ended, TurnLog $log, EvidenceBook $evidence): void
+    {
+        foreach ($ended as $layer) {
+            $lived = Outlook::of($layer, $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'), $log, $evidence)?->lived();
+            if ($lived !== null && ($layer->lived === null || abs($lived - $layer->lived) > 0.005 * $lived)) {
+                Layer::query()->whereKey($layer->id)->toBase()->update(['lived' => $lived]);
+            }
         }
     }
 
@@ -98,71 +116,55 @@ final readonly class ForecastLayers
             && in_array($layer->vehicle_id.' '.$layer->zone, $covered, true);
     }
 
-    /** @return array<string, mixed>|null null where nothing wears */
-    private function forecast(Layer $layer, Vehicle $vehicle, Workspace $workspace, TurnLog $log, EvidenceBook $evidence, CarbonImmutable $now): ?array
+    /**
+     * @param int|null $lookedOver  when the base was last looked over, seconds since 1970
+     * @return array<string, mixed>
+     */
+    private function row(Layer $layer, Outlook $outlook, Schools $schools, ?int $lookedOver, CarbonImmutable $now): array
     {
-        $label = $layer->labelWeeks();
-        if ($label === null) {
-            return null;
-        }
-        $span = LayerSpan::of($layer);
-        $path = $log->path($vehicle->habits(), $span);
-        $perWeek = $this->expected($span, $vehicle, $log);
-        $worn = $layer->held ?? 0.0;
-        [$model, $others, $own] = $evidence->about($layer, $label);
-        try {
-            $life = $model->forecast($others->curve, $own, $worn);
-        } catch (InvalidInput) {
-            // It has outlived everything the label could mean: the label is wrong, the readings are not.
-            $life = $model->forecast($others->curve, $own, 0.0);
-        }
-        $window = RenewalWindow::atRisk($workspace->sidesFor($vehicle)->risk());
-        $today = $span->day($now->getTimestamp());
-        $moment = fn(float $risk): ?CarbonImmutable => $this->moment($span, $path, $life->quantile($risk), $today, $perWeek);
-        $dueWear = $life->quantile($window->due);
+        $at = $now->getTimestamp();
+        $life = $outlook->life;
+        $window = RenewalWindow::atRisk($schools->risk());
+        $carbon = static fn(?int $moment): ?CarbonImmutable => $moment === null ? null : CarbonImmutable::createFromTimestampUTC($moment);
+        $moment = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->moment($risk, $at));
         $failed = $layer->failed_at;
+        $from = $failed ?? $moment($window->from);
+        $look = $layer->kind === 'base' && in_array($layer->family(), self::LASTING, true)
+            ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp()) : null;
 
         return [
             'layer_id' => $layer->id,
-            'workspace_id' => $workspace->id,
-            'vehicle_id' => $vehicle->id,
-            'per_week' => $perWeek,
+            'workspace_id' => $layer->workspace_id,
+            'vehicle_id' => $layer->vehicle_id,
+            'per_week' => $outlook->perWeek($at),
             'product_life' => $life->productLife,
-            'worn_known' => $worn,
+            'worn_known' => $layer->held ?? 0.0,
             'p10' => $life->quantile(0.1),
             'p30' => $life->quantile(0.3),
             'p50' => $life->quantile(0.5),
             'p90' => $life->quantile(0.9),
-            'due_wear' => $dueWear,
-            'from_at' => $failed ?? $moment($window->from),
-            'due_at' => $failed ?? $this->moment($span, $path, $dueWear, $today, $perWeek),
+            'due_wear' => $life->quantile($window->due),
+            'from_at' => $from,
+            'due_at' => $failed ?? $moment($window->due),
             'late_at' => $failed ?? $moment($window->late),
+            'p10_at' => $moment(0.1),
+            'p30_at' => $moment(0.3),
+            'p50_at' => $moment(0.5),
+            'p90_at' => $moment(0.9),
+            'look_from_at' => $carbon($look?->from),
+            'look_at' => $carbon($look?->due),
+            'look_late_at' => $carbon($look?->late),
             'quantiles' => array_combine(self::TENTHS, array_map(static fn(int $percent): float => round($life->quantile($percent / 100), 6), self::TENTHS)),
-            'evidence_own' => count($own),
-            'evidence_others' => $others->layers,
-            'why' => $this->why($layer, $label, $workspace->sidesFor($vehicle), count($own), $others->layers, $perWeek),
+            'evidence_own' => $outlook->own,
+            'evidence_others' => $outlook->others,
+            'why' => $this->why($layer, $outlook, $schools, $at),
             'computed_at' => $now,
         ];
     }
 
-    /** Wear-weeks per week from here on, by the vehicle's habits, its rhythm and how it has been washed lately. */
-    private function expected(LayerSpan $layer, Vehicle $vehicle, TurnLog $log): float
+    private function why(Layer $layer, Outlook $outlook, Schools $schools, int $now): string
     {
-        $washes = 7.0 / $vehicle->cadence_target;
-
-        return max(0.02, (new WearFactors)->idle($vehicle->habits()) + $washes * $log->during($layer)->usualWash($layer->zone, $layer->family));
-    }
-
-    private function moment(LayerSpan $layer, WearPath $path, float $wear, float $today, float $perWeek): ?CarbonImmutable
-    {
-        $day = $path->reaches($wear, $today, $perWeek);
-
-        return $day === null || $day > $today + self::HORIZON_DAYS ? null : CarbonImmutable::createFromTimestampUTC($layer->moment($day));
-    }
-
-    /** @param array{float, float} $label */
-    private function why(Layer $layer, array $label, Schools $schools, int $own, int $others, float $perWeek): string
-    {
+        [$own, $others, $label] = [$outlook->own, $outlook->others, $outlook->label];
         $known = match (true) {
             $own + $others === 0 => sprintf('No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).', $this->plain($label[0]), $this->plain($label[1])),
             $own === 0 => sprintf('Rests on the label and on %d layer%s of it on other vehicles.', $others, $others === 1 ? '' : 's'),
@@ -171,7 +173,7 @@ final readonly class ForecastLayers
         };
         $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
 
-        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($perWeek, 2)), round(100.0 * $schools->risk()));
+        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($outlook->perWeek($now), 2)), round(100.0 * $schools->risk()));
     }
 
     private function plain(float $value): string

@@ -15,7 +15,7 @@ final readonly class ProposeNext
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null}> $due  due dates after the turn
+     * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null, look?: string|null}> $due  due dates after the turn
      */
     public function __invoke(Turn $turn, Vehicle $vehicle, array $due): void
     {
@@ -32,7 +32,8 @@ final readonly class ProposeNext
         if (in_array('decontaminate-and-retest', $says, true)) {
             $kinds[] = 'decon';
         }
-        if (in_array('inspect-base', $says, true)) {
+        $lookDue = array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next);
+        if ($lookDue !== [] || in_array('inspect-base', $says, true)) {
             $kinds[] = 'inspection';
         }
         TurnEntry::query()->whereKey($entry->id)->update(['next_on' => $next, 'next_kinds' => json_encode($kinds), 'due_after' => json_encode($due)]);

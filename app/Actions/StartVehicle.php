@@ -33,6 +33,7 @@ final readonly class StartVehicle
             $vehicle = Vehicle::query()->create([
                 ...array_intersect_key($answers, array_flip(['id', 'name', 'body', 'tone', 'finish', 'hardness'])),
                 'paint_m2' => Body::from($answers['body'])->paintM2(),
+                'salt_months' => $this->tenancy->workspace()->salt_months,
                 'base_unknown' => $answers['family'] === 'unknown',
             ]);
             $family = Family::tryFrom($answers['family']);

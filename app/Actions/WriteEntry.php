@@ -12,6 +12,7 @@ use App\Models\TurnEntry;
 use App\Models\TurnProduct;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Reckon\TalkAnswer;
 use App\Record\JudgeProduct;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
@@ -23,7 +24,10 @@ use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
-use Vicissa\Core\Protection\Diagnosis;
+use Vicissa\Core\Protection\Part;
+use Vicissa\Core\Protection\PartReadings;
+use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Protection\WaterTalk;
 
 /** Writes one entry of a turn with its readings and products, and what was concluded from them at the time. */
 final readonly class WriteEntry
@@ -47,16 +51,16 @@ final readonly class WriteEntry
         $entry = TurnEntry::query()->create([
             'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
             'soil' => $facts['soil'], 'grit' => $facts['grit'] ?? false, 'method' => $facts['method'], 'purpose' => $facts['purpose'] ?? 'maintain',
-            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'note' => $facts['note'] ?? null,
+            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'looked_over' => $facts['looked_over'] ?? false, 'note' => $facts['note'] ?? null,
             'crew' => $facts['crew'] ?? null, 'water_l' => $facts['water_l'] ?? null, 'textiles' => $facts['textiles'] ?? [], 'steps' => $facts['steps'] ?? [],
             'refused' => $facts['refused'] ?? [], 'recommended' => $facts['recommended'] ?? null,
-            'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all()), 'due_before' => $dueBefore,
+            'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all(), $this->sheetedBefore($vehicle, $turn)), 'due_before' => $dueBefore,
             'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
         ]);
         $workspaceId = $entry->workspace_id;
         $mark = static fn(): array => ['id' => Str::uuid7()->toString(), 'workspace_id' => $workspaceId, 'entry_id' => $entry->id];
         Reading::query()->insert(array_map(static fn(array $reading): array => [
-            ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null,
+            ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'part' => $reading['part'] ?? Part::Whole->value, 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null, 'sheets_s' => $reading['sheets_s'] ?? null,
         ], $facts['readings'] ?? []));
         $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
         $uses = [];
@@ -77,24 +81,39 @@ final readonly class WriteEntry
     }
 
     /**
-     * @param list<array{stage: string, zone: string, behaviour: string}> $readings
-     * @param array<int, Layer> $stack  outermost first
-     * @return list<array{zone: string, verdict: string, next: string, says: string}>
+     * @param list<array{stage: string, zone: string, part?: string, behaviour: string, sheets_s?: float|null}> $readings
+     * @param array<int, Layer> $stack    outermost first
+     * @param float|null $sheetedBefore   seconds a sheet of water took on the paint at the visit before
+     * @return list<array<string, mixed>>
      */
-    private function diagnoses(array $readings, array $stack): array
+    private function diagnoses(array $readings, array $stack, ?float $sheetedBefore): array
     {
         $diagnoses = [];
         foreach (Zone::cases() as $zone) {
-            $by = array_column(array_filter($readings, static fn(array $reading): bool => $reading['zone'] === $zone->value), 'behaviour', 'stage');
-            if ($by === []) {
+            $here = array_filter($readings, static fn(array $reading): bool => $reading['zone'] === $zone->value);
+            if ($here === []) {
                 continue;
             }
             $layer = collect($stack)->firstWhere('zone', $zone->value);
-            $read = static fn(string $stage): ?Behaviour => isset($by[$stage]) ? Behaviour::from($by[$stage]) : null;
-            $diagnosis = Diagnosis::from($layer?->designedFor() ?? Designed::Beads, $read('arrival'), $read('after_wash'), $read('after_decon'), $read('after_topper'));
-            $diagnoses[] = ['zone' => $zone->value, 'verdict' => $diagnosis->verdict->value, 'next' => $diagnosis->next->value, 'says' => $diagnosis->says];
+            $read = [];
+            $sheets = null;
+            foreach ($here as $reading) {
+                $read[$reading['stage']][$reading['part'] ?? Part::Whole->value] = Behaviour::from($reading['behaviour']);
+                $sheets = $reading['stage'] === Stage::Arrival->value ? $sheets : $reading['sheets_s'] ?? $sheets;
+            }
+            $talk = WaterTalk::over(new PartReadings($read), $layer?->designedFor() ?? Designed::Beads, $layer?->kind === 'topper', $sheets, $zone === Zone::Paint ? $sheetedBefore : null);
+            $diagnoses[] = ['zone' => $zone->value, ...TalkAnswer::of($talk)];
         }
 
         return $diagnoses;
+    }
+
+    private function sheetedBefore(Vehicle $vehicle, Turn $turn): ?float
+    {
+        $seconds = Reading::query()->join('turns', 'turns.current_entry_id', '=', 'readings.entry_id')->where('turns.vehicle_id', $vehicle->id)->where('turns.id', '!=', $turn->id)
+            ->where('turns.worked_at', '<', $turn->worked_at)->where('readings.zone', Zone::Paint->value)->where('readings.stage', '!=', Stage::Arrival->value)
+            ->whereNotNull('readings.sheets_s')->orderByDesc('turns.worked_at')->value('readings.sheets_s');
+
+        return is_numeric($seconds) ? (float) $seconds : null;
     }
 }

@@ -39,7 +39,7 @@ final class ReforecastProducts implements ShouldQueue
                 $vehicles = Layer::query()->whereIn('product_id', $this->productIds)->whereNull('ended_at')
                     ->when($this->exceptVehicleId !== null, fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
                     ->distinct()->orderBy('vehicle_id')->pluck('vehicle_id')->all();
-                $forecastLayers($vehicles);
+                $forecastLayers($vehicles, past: false);
             });
         } finally {
             if (! $inherited) {

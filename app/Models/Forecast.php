@@ -25,6 +25,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $from_at
  * @property CarbonImmutable|null $due_at
  * @property CarbonImmutable|null $late_at
+ * @property CarbonImmutable|null $p10_at
+ * @property CarbonImmutable|null $p30_at
+ * @property CarbonImmutable|null $p50_at
+ * @property CarbonImmutable|null $look_from_at  a lasting base: from when looking it over is worth doing
+ * @property CarbonImmutable|null $look_at
+ * @property CarbonImmutable|null $look_late_at
  * @property int $evidence_own
  * @property int $evidence_others
  * @property string $why
@@ -46,6 +52,7 @@ class Forecast extends Model
     {
         return [
             'from_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'late_at' => 'immutable_datetime', 'computed_at' => 'immutable_datetime',
+            'p10_at' => 'immutable_datetime', 'p30_at' => 'immutable_datetime', 'p50_at' => 'immutable_datetime', 'look_from_at' => 'immutable_datetime', 'look_at' => 'immutable_datetime', 'look_late_at' => 'immutable_datetime',
             'per_week' => 'float', 'product_life' => 'float', 'worn_known' => 'float', 'p10' => 'float', 'p30' => 'float', 'p50' => 'float', 'p90' => 'float', 'due_wear' => 'float',
             'evidence_own' => 'integer', 'evidence_others' => 'integer',
         ];

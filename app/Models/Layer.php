@@ -36,6 +36,7 @@ use Vicissa\Core\Protection\Family;
  * @property float|null $held
  * @property float|null $failed
  * @property CarbonImmutable|null $failed_at
+ * @property float|null $lived  wear-weeks an ended layer most likely lived
  * @property int $version
  */
 class Layer extends Model
@@ -51,7 +52,7 @@ class Layer extends Model
     {
         return [
             'on_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'failed_at' => 'immutable_datetime', 'version' => 'integer',
-            'held' => 'float', 'failed' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
+            'held' => 'float', 'failed' => 'float', 'lived' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
         ];
     }
 

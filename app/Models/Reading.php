@@ -14,8 +14,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $entry_id
  * @property string $stage
  * @property string $zone
+ * @property string $part
  * @property string $behaviour
  * @property float|null $angle_deg
+ * @property float|null $sheets_s  seconds until a sheet of water had left
  */
 class Reading extends Model
 {
@@ -28,6 +30,6 @@ class Reading extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['angle_deg' => 'float'];
+        return ['angle_deg' => 'float', 'sheets_s' => 'float'];
     }
 }

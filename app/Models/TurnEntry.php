@@ -27,6 +27,7 @@ use Illuminate\Support\Carbon;
  * @property string $water
  * @property float|null $panel_c
  * @property bool $clay
+ * @property bool $looked_over  the base was inspected
  * @property string|null $note
  * @property list<array{zone: string, verdict: string, next: string, says: string}> $diagnoses
  * @property int|null $crew
@@ -55,7 +56,7 @@ class TurnEntry extends Model
     protected function casts(): array
     {
         return [
-            'worked_at' => 'immutable_datetime', 'written_at' => 'immutable_datetime', 'grit' => 'boolean', 'clay' => 'boolean', 'panel_c' => 'float',
+            'worked_at' => 'immutable_datetime', 'written_at' => 'immutable_datetime', 'grit' => 'boolean', 'clay' => 'boolean', 'looked_over' => 'boolean', 'panel_c' => 'float',
             'diagnoses' => 'array', 'refused' => 'array', 'textiles' => 'array', 'steps' => 'array', 'water_l' => 'float', 'crew' => 'integer', 'next_on' => 'date:Y-m-d', 'next_kinds' => 'array', 'due_before' => 'array', 'due_after' => 'array',
             'soil' => 'integer', 'minutes' => 'integer', 'revision' => 'integer',
         ];

@@ -37,6 +37,7 @@ use Vicissa\Core\Protection\Storage;
  * @property string $storage
  * @property string $road
  * @property int $km_per_week
+ * @property list<int> $salt_months  months whose roads are salted where it drives
  * @property int $cadence_min
  * @property int $cadence_target
  * @property int $cadence_max
@@ -55,21 +56,21 @@ class Vehicle extends Model
 
     protected $attributes = [
         'version' => 1, 'tone' => 'mid', 'hardness' => 'medium', 'finish' => '[]', 'wheel_finish' => 'painted', 'storage' => 'outdoors',
-        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}',
+        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}', 'salt_months' => '[]',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'finish' => 'array', 'schools' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
+            'finish' => 'array', 'schools' => 'array', 'salt_months' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
             'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'version' => 'integer',
         ];
     }
 
     public function habits(): Habits
     {
-        return Habits::of(Storage::from($this->storage), Road::from($this->road), (float) $this->km_per_week);
+        return Habits::of(Storage::from($this->storage), Road::from($this->road), (float) $this->km_per_week, $this->salt_months);
     }
 
     public function sides(): Schools

@@ -19,6 +19,7 @@ use Vicissa\Core\Matching\Turn\Schools;
  * @property string $time_zone
  * @property string $units
  * @property array<string, string> $schools  sides taken, by school
+ * @property list<int> $salt_months  months whose roads are salted here; new vehicles begin with them
  * @property int $version
  */
 class Workspace extends Model
@@ -27,12 +28,12 @@ class Workspace extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'version' => 1];
+    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'version' => 1];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['schools' => 'array', 'version' => 'integer'];
+        return ['schools' => 'array', 'salt_months' => 'array', 'version' => 'integer'];
     }
 
     /** @return HasMany<Membership, $this> */

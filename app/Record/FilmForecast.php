@@ -8,11 +8,13 @@ namespace App\Record;
 final readonly class FilmForecast
 {
     public function __construct(
-        public float $perWeek,
         public float $p10,
         public float $p50,
         public float $p90,
         public string $why,
+        public ?int $p10At,
+        public ?int $p50At,
+        public ?int $p90At,
         public ?int $from,
         public ?int $due,
         public ?int $late,

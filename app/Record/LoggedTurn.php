@@ -12,6 +12,7 @@ use Vicissa\Core\Matching\VerdictRules;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Protection\PartReadings;
 use Vicissa\Core\Protection\Stage;
 use Vicissa\Core\Protection\WashTrait;
 
@@ -21,7 +22,8 @@ final readonly class LoggedTurn
     /**
      * @param int $at  seconds since 1970: thousands of these are compared, and calendars are slow
      * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> $uses
-     * @param array<string, array<string, array{behaviour: string, angle_deg: float|null}>> $readings  by zone, then stage
+     * @param bool $lookedOver  whether the base was inspected
+     * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null, sheets_s: float|null}>>> $readings  by zone, stage and part
      */
     public function __construct(
         public string $id,
@@ -29,6 +31,7 @@ final readonly class LoggedTurn
         public Method $method,
         public bool $reset,
         public bool $clay,
+        public bool $lookedOver,
         public array $uses,
         public array $readings,
     ) {}
@@ -88,9 +91,9 @@ final readonly class LoggedTurn
 
     public function reading(Zone $zone, Stage $stage): ?Behaviour
     {
-        $reading = $this->readings[$zone->value][$stage->value] ?? null;
+        $parts = $this->readings[$zone->value][$stage->value] ?? [];
 
-        return $reading === null ? null : Behaviour::from($reading['behaviour']);
+        return (new PartReadings([$stage->value => array_map(static fn(array $read): Behaviour => Behaviour::from($read['behaviour']), $parts)]))->overall($stage);
     }
 
     /** The reading that tells about the layer: on the clean surface, before anything new went on. */

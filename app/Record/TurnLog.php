@@ -27,7 +27,7 @@ final readonly class TurnLog
         /** @var list<stdClass> $entries */
         $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
             ->whereIn('turns.vehicle_id', $vehicleIds)->orderBy('turns.worked_at')->orderBy('turns.id')
-            ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay'])->all();
+            ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay', 'e.looked_over'])->all();
         $vehicles = static fn($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
         $uses = $readings = [];
         // A shelf is short: read once, rather than joined to every use.
@@ -44,9 +44,9 @@ final readonly class TurnLog
             ];
         }
         $read = $readingsSince === null ? $vehicles : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
-        foreach (DB::table('readings')->whereIn('entry_id', $read)->get(['entry_id', 'stage', 'zone', 'behaviour', 'angle_deg']) as $row) {
-            $readings[$row->entry_id][$row->zone][$row->stage] = [
-                'behaviour' => $row->behaviour, 'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg,
+        foreach (DB::table('readings')->whereIn('entry_id', $read)->get(['entry_id', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']) as $row) {
+            $readings[$row->entry_id][$row->zone][$row->stage][$row->part] = [
+                'behaviour' => $row->behaviour, 'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg, 'sheets_s' => $row->sheets_s === null ? null : (float) $row->sheets_s,
             ];
         }
         $turns = [];
@@ -57,6 +57,7 @@ final readonly class TurnLog
                 Method::from($row->method),
                 $row->purpose === 'reset',
                 (bool) $row->clay,
+                (bool) $row->looked_over,
                 $uses[$row->entry_id] ?? [],
                 $readings[$row->entry_id] ?? [],
             );
@@ -69,6 +70,18 @@ final readonly class TurnLog
     public function turns(string $vehicleId): array
     {
         return $this->turns[$vehicleId] ?? [];
+    }
+
+    /** When the base of a vehicle was last looked over, seconds since 1970. */
+    public function lookedOver(string $vehicleId): ?int
+    {
+        foreach (array_reverse($this->turns($vehicleId)) as $turn) {
+            if ($turn->lookedOver) {
+                return $turn->at;
+            }
+        }
+
+        return null;
     }
 
     /** Turns that wore a layer: after it went on, until it ended (the turn that renewed it washed it first). */
@@ -84,7 +97,7 @@ final readonly class TurnLog
 
     public function path(Habits $habits, LayerSpan $layer): WearPath
     {
-        return WearPath::of($habits, $this->washes($layer));
+        return WearPath::of($habits, $this->washes($layer), onAt: $layer->on);
     }
 
     /** @return list<Wash> as the layer felt them */

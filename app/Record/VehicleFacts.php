@@ -66,12 +66,9 @@ final readonly class VehicleFacts
     private static function renewal(Layer $layer, Forecast $forecast, DateTimeInterface $now): Renewal
     {
         $days = [];
-        if ($forecast->due_at !== null && $forecast->per_week > 0.0) {
-            $due = ($forecast->due_at->getTimestamp() - $now->getTimestamp()) / 86400.0;
-            foreach (['10' => $forecast->p10, '30' => $forecast->p30 ?? $forecast->due_wear, '50' => $forecast->p50] as $caution => $wear) {
-                if ($wear !== null) {
-                    $days[$caution] = $due + 7.0 * ($wear - $forecast->due_wear) / $forecast->per_week;
-                }
+        foreach (['10' => $forecast->p10_at, '30' => $forecast->p30_at, '50' => $forecast->p50_at] as $caution => $moment) {
+            if ($moment !== null) {
+                $days[$caution] = ($moment->getTimestamp() - $now->getTimestamp()) / 86400.0;
             }
         }
 

@@ -42,7 +42,7 @@ final readonly class Isles
         try {
             [$owner] = $this->app->make(FoundWorkspace::class)(
                 ['name' => 'Rhona Skarne', 'email' => 'rhona@marram-sedge.example', 'password' => Cast::PASSWORD],
-                ['name' => 'Marram & Sedge', 'time_zone' => 'UTC', 'units' => 'metric', 'schools' => Cast::SCHOOLS],
+                ['name' => 'Marram & Sedge', 'time_zone' => 'UTC', 'units' => 'metric', 'schools' => Cast::SCHOOLS, 'salt_months' => Cast::SALT_MONTHS],
                 starterShelf: false,
             );
             $technician = User::query()->create(['name' => 'Tam Ostrey', 'email' => 'tam@marram-sedge.example', 'password' => Cast::PASSWORD]);
@@ -82,7 +82,7 @@ final readonly class Isles
             $vehicles[$cast['name']] = Vehicle::query()->create([
                 'name' => $cast['name'], 'model' => $cast['model'], 'body' => $cast['body'], 'colour' => $cast['colour'], 'tone' => $cast['tone'],
                 'hardness' => $cast['hardness'] ?? 'medium', 'finish' => $cast['finish'] ?? [], 'wheel_finish' => $cast['wheel'] ?? 'painted',
-                'paint_m2' => round(Body::from($cast['body'])->paintM2(), 1), 'material' => $cast['material'] ?? 'steel', 'schools' => $cast['schools'] ?? [], 'base_unknown' => $cast['unknown'] ?? false, 'storage' => $cast['storage'], 'road' => $cast['road'] ?? 'normal', 'km_per_week' => $cast['km'],
+                'paint_m2' => round(Body::from($cast['body'])->paintM2(), 1), 'material' => $cast['material'] ?? 'steel', 'schools' => $cast['schools'] ?? [], 'base_unknown' => $cast['unknown'] ?? false, 'storage' => $cast['storage'], 'road' => $cast['road'] ?? 'normal', 'salt_months' => Cast::SALT_MONTHS, 'km_per_week' => $cast['km'],
                 'cadence_min' => $cast['cadence'][0], 'cadence_target' => $cast['cadence'][1], 'cadence_max' => $cast['cadence'][2],
                 'client_id' => $cast['client'] === null ? null : $clients[$cast['client']], 'site_id' => $sites[$cast['site']],
             ]);

@@ -111,7 +111,7 @@ final class Year
             // Not every clean panel is read: people are in a hurry.
             $read = $this->chance->getInt(1, 100) <= 85;
             if ($read) {
-                $readings[] = $this->reading('after_wash', $ratio);
+                $readings = [...$readings, $this->reading('after_wash', $ratio), ...$this->parts($vehicle, $cast, $at, $ratio)];
             }
             [$products, $readings] = $this->renew($layer, $cast, $at, $ratio, $read, $products, $readings);
         }
@@ -121,6 +121,8 @@ final class Year
             'worked_at' => $at->toIso8601String(), 'minutes' => ($cast['minutes'] ?? 75) + $this->chance->getInt(-10, 20), 'soil' => $soil, 'grit' => $soil >= 4,
             'method' => $cast['method'] ?? ($soil <= 3 ? 'multi-towel' : 'two-mitts'), 'water' => ($cast['method'] ?? '') === 'rinseless' ? 'none' : ($cast['site'] === 'unit' ? 'treated' : 'tap'),
             'panel_c' => round(9 + 7 * sin(2 * M_PI * ($at->dayOfYear - 110) / 365) + 3 * $this->normal(), 1),
+            // Lasting bases are looked over in late spring, where somebody thinks of it.
+            'looked_over' => in_array($cast['base'][0] ?? '', ['ceramic', 'film', 'wrap'], true) && $at->month === 5 && $this->chance->getInt(0, 2) > 0,
             'note' => $this->noticed(), 'readings' => $readings, 'products' => $products,
         ];
         $fromSheet ? $this->driveway->work($vehicle, $writer, $facts, $at) : ($this->finishTurn)($vehicle, $writer, $facts);
@@ -201,6 +203,27 @@ final class Year
         $life = $this->lives[$layer->id] ??= $true * exp($this->vehicleEffect[$vehicle->id] + 0.25 * $this->normal());
 
         return (TurnLog::of([$vehicle->id])->path($vehicle->habits(), $span)->at($span->day($at->getTimestamp())) + 0.25) / $life;
+    }
+
+    /**
+     * Now and then somebody goes round: the top suffers where a car stands in the sun and the sea air, the low panels while roads are salted.
+     *
+     * @param array<string, mixed> $cast
+     * @return list<array<string, mixed>>
+     */
+    private function parts(Vehicle $vehicle, array $cast, CarbonImmutable $at, float $ratio): array
+    {
+        if ($this->chance->getInt(1, 100) > 22) {
+            return [];
+        }
+        $salted = in_array($at->month, $vehicle->salt_months, true) && $cast['km'] >= 300;
+        $of = static fn(array $reading, string $part): array => [...array_diff_key($reading, ['angle_deg' => 1]), 'part' => $part];
+
+        return [
+            $of($this->reading('after_wash', $ratio + ($cast['storage'] === 'harsh' ? 0.35 : 0.05)), 'top'),
+            $of($this->reading('after_wash', $ratio), 'sides'),
+            $of($this->reading('after_wash', $ratio + ($salted ? 0.45 : 0.1)), 'low'),
+        ];
     }
 
     /** @return array{stage: string, zone: string, behaviour: string, angle_deg: float} */

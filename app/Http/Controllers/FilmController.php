@@ -5,21 +5,32 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\DrawFilm;
+use App\Actions\ExplainPoint;
 use App\Actions\RankShelf;
+use App\Actions\TryAhead;
 use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
 use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 
 /** What is drawn: all ribbons, one vehicle's, and the shelf as it stands for a vehicle. */
-final class FilmController
+final readonly class FilmController
 {
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
+
     #[OA\Get(path: '/api/v1/film', operationId: 'film', summary: 'Every vehicle’s paint as a ribbon, most urgent first', tags: ['Film'])]
     #[Returns('Film')]
     public function index(DrawFilm $drawFilm): JsonResponse
@@ -38,6 +49,43 @@ final class FilmController
         Gate::authorize('view', $vehicle);
 
         return new JsonResponse($drawFilm($vehicle->id));
+    }
+
+    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/film/point', operationId: 'explainPoint', summary: 'Why a ribbon is as thick as it is on a day', tags: ['Film'], parameters: [
+        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\QueryParameter(name: 'on', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
+        new OA\QueryParameter(name: 'zone', schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Returns('RibbonExplained')]
+    public function point(Request $request, Vehicle $vehicle, ExplainPoint $explainPoint): JsonResponse
+    {
+        Gate::authorize('view', $vehicle);
+        $asked = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'], 'zone' => ['sometimes', Rule::enum(Zone::class)]]);
+        $point = $explainPoint($vehicle, Zone::from($asked['zone'] ?? 'paint'), $this->tenancy->workspace()->noon($asked['on']));
+
+        return new JsonResponse(['point' => $point]);
+    }
+
+    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/film/try', operationId: 'tryAhead', summary: 'What washes and a topper on days to come would do; nothing is written', tags: ['Film'], parameters: [
+        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ])]
+    #[Takes('TryInput')]
+    #[Returns('TriedAhead')]
+    public function tryAhead(Request $request, Vehicle $vehicle, TryAhead $tryAhead): JsonResponse
+    {
+        Gate::authorize('view', $vehicle);
+        $workspace = $this->tenancy->workspace();
+        $today = CarbonImmutable::instance($this->clock->now());
+        $days = ['date_format:Y-m-d', 'after_or_equal:'.$workspace->dateOf($today), 'before_or_equal:'.$workspace->dateOf($today->addDays(TryAhead::AHEAD_DAYS))];
+        $asked = $request->validate([
+            'washes' => ['sometimes', 'nullable', 'array', 'max:40'],
+            'washes.*' => ['distinct', ...$days],
+            'topper' => ['sometimes', 'nullable', 'array'],
+            'topper.on' => ['required_with:topper', ...$days],
+            'topper.product_id' => ['required_with:topper', 'uuid', Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper')],
+        ], ['*.before_or_equal' => sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS), '*.after_or_equal' => 'That day is over; only days to come can be tried.']);
+
+        return new JsonResponse($tryAhead($vehicle, $asked['washes'] ?? null, $asked['topper'] ?? null));
     }
 
     #[OA\Get(path: '/api/v1/vehicles/{vehicle}/shelf', operationId: 'vehicleShelf', summary: 'The shelf ranked for this vehicle now, with what is ruled out and why', tags: ['Film'], parameters: [

@@ -13,6 +13,7 @@ use App\Http\OpenApi\Takes;
 use App\Http\Requests\VehicleRequest;
 use App\Http\Resources\VehicleResource;
 use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,6 +31,7 @@ final class VehicleController
 
     public function __construct(
         private readonly ClockInterface $clock,
+        private readonly Tenancy $tenancy,
         private readonly RebuildProtection $rebuildProtection,
         private readonly ForecastLayers $forecastLayers,
     ) {}
@@ -58,7 +60,7 @@ final class VehicleController
     public function store(VehicleRequest $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = DB::transaction(static fn(): Vehicle => Vehicle::query()->create([...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())]));
+        $vehicle = DB::transaction(fn(): Vehicle => Vehicle::query()->create(['salt_months' => $this->tenancy->workspace()->salt_months, ...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())]));
 
         return $this->sent(new VehicleResource($vehicle->refresh()->load(['client', 'site', 'layers.forecast'])), $vehicle, 201);
     }

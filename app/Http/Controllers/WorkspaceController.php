@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ForecastLayers;
+use App\Actions\RebuildProtection;
 use App\Http\Controllers\Concerns\Versioned;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
@@ -29,6 +30,7 @@ use Vicissa\Core\Matching\Turn\Schools;
     new Field('time_zone?', 'string'),
     new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
     new Field('schools?', 'Sides', 'Only the schools that change'),
+    new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
 )]
 final class WorkspaceController
 {
@@ -48,7 +50,7 @@ final class WorkspaceController
     #[OA\Patch(path: '/api/v1/workspace', operationId: 'updateWorkspace', summary: 'Change settings; needs If-Match', tags: ['Workspace'], parameters: [new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
     #[Takes('WorkspaceInput')]
     #[Returns('Workspace')]
-    public function update(Request $request, ForecastLayers $forecastLayers): JsonResponse
+    public function update(Request $request, ForecastLayers $forecastLayers, RebuildProtection $rebuildProtection): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $facts = $request->validate([
@@ -56,8 +58,16 @@ final class WorkspaceController
             'time_zone' => ['sometimes', 'timezone:all'],
             'units' => ['sometimes', 'in:metric,us,imperial'],
             'schools' => ['sometimes', 'array'],
+            'salt_months' => ['sometimes', 'array', 'max:12'],
+            'salt_months.*' => ['integer', 'between:1,12', 'distinct'],
         ]);
         $before = $this->tenancy->workspace()->sides();
+        $saltBefore = $this->tenancy->workspace()->salt_months;
+        if (isset($facts['salt_months'])) {
+            sort($facts['salt_months']);
+        }
+        /** @var list<int>|null $salt */
+        $salt = $facts['salt_months'] ?? null;
         if (isset($facts['schools'])) {
             $facts['schools'] = $before->under(Schools::of($facts['schools']))->named();
         }
@@ -65,8 +75,16 @@ final class WorkspaceController
             $row->fill($facts);
         });
         $this->tenancy->renew($workspace);
-        if ($workspace->sides()->risk() !== $before->risk()) {
-            // Another caution moves every date.
+        if ($salt !== null && $salt !== $saltBefore) {
+            // Vehicles that went by the workspace's months go by the new ones.
+            $followers = Vehicle::query()->whereRaw('salt_months = ?::jsonb', [json_encode($saltBefore)])->get();
+            foreach ($followers as $vehicle) {
+                $vehicle->update(['salt_months' => $salt, 'version' => $vehicle->version + 1]);
+                $rebuildProtection($vehicle);
+            }
+        }
+        if ($workspace->sides()->risk() !== $before->risk() || $salt !== null) {
+            // Another caution or season moves every date.
             /** @var list<string> $ids */
             $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
             $forecastLayers($ids);

@@ -18,6 +18,7 @@ use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\Stage;
 
 #[Shape(
@@ -26,6 +27,8 @@ use Vicissa\Core\Protection\Stage;
     new Field('zone', 'string'),
     new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']),
     new Field('angle_deg?', 'number?'),
+    new Field('part?', 'string', 'Where on the paint', ['whole', 'top', 'sides', 'low']),
+    new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
 )]
 #[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'))]
 #[Shape(
@@ -40,6 +43,7 @@ use Vicissa\Core\Protection\Stage;
     new Field('water', 'string', null, ['none', 'tap', 'treated']),
     new Field('panel_c?', 'number?'),
     new Field('clay?', 'boolean'),
+    new Field('looked_over?', 'boolean', 'The base was inspected'),
     new Field('note?', 'string?'),
     new Field('readings?', 'ReadingInput[]'),
     new Field('products?', 'UseInput[]'),
@@ -67,12 +71,15 @@ final class TurnRequest extends FactsRequest
             'water' => ['required', Rule::enum(Water::class)],
             'panel_c' => ['sometimes', 'nullable', 'numeric', 'between:-30,95'],
             'clay' => ['sometimes', 'boolean'],
+            'looked_over' => ['sometimes', 'boolean'],
             'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
-            'readings' => ['sometimes', 'array', 'max:20'],
+            'readings' => ['sometimes', 'array', 'max:60'],
             'readings.*.stage' => ['required', Rule::enum(Stage::class)],
             'readings.*.zone' => ['required', Rule::enum(Zone::class)],
             'readings.*.behaviour' => ['required', Rule::enum(Behaviour::class)],
             'readings.*.angle_deg' => ['sometimes', 'nullable', 'numeric', 'between:0,180'],
+            'readings.*.part' => ['sometimes', Rule::enum(Part::class)],
+            'readings.*.sheets_s' => ['sometimes', 'nullable', 'numeric', 'between:0,600'],
             'products' => ['sometimes', 'array', 'max:20'],
             'products.*.product_id' => ['required', 'uuid', $this->mine('products')],
             'products.*.zone' => ['required', Rule::enum(Zone::class)],
@@ -121,9 +128,13 @@ final class TurnRequest extends FactsRequest
             }
             $seen = [];
             foreach ($this->array('readings') as $i => $reading) {
-                $key = $reading['stage'].' '.$reading['zone'];
+                $part = $reading['part'] ?? Part::Whole->value;
+                $key = $reading['stage'].' '.$reading['zone'].' '.$part;
+                if ($part !== Part::Whole->value && $reading['zone'] !== Zone::Paint->value) {
+                    $validator->errors()->add("readings.{$i}.part", 'Only the paint is read part by part.');
+                }
                 if (isset($seen[$key])) {
-                    $validator->errors()->add("readings.{$i}.stage", 'There are two readings of the same stage and zone; keep the one that counts.');
+                    $validator->errors()->add("readings.{$i}.stage", 'There are two readings of the same stage and place; keep the one that counts.');
                 }
                 $seen[$key] = true;
             }

@@ -17,6 +17,9 @@ use Illuminate\Http\Request;
     new Field('from_on', 'date?'),
     new Field('due_on', 'date?'),
     new Field('late_on', 'date?'),
+    new Field('look_from_on', 'date?', 'A lasting base: when to look it over'),
+    new Field('look_on', 'date?'),
+    new Field('look_late_on', 'date?'),
     new Field('p10_weeks', 'number', 'Wear-weeks'),
     new Field('p50_weeks', 'number'),
     new Field('p90_weeks', 'number'),
@@ -60,6 +63,7 @@ final class LayerResource extends RowResource
             'failed_on' => $date($this->failed_at),
             'forecast' => $forecast === null ? null : [
                 'from_on' => $date($forecast->from_at), 'due_on' => $date($forecast->due_at), 'late_on' => $date($forecast->late_at),
+                'look_from_on' => $date($forecast->look_from_at), 'look_on' => $date($forecast->look_at), 'look_late_on' => $date($forecast->look_late_at),
                 'p10_weeks' => round($forecast->p10, 1), 'p50_weeks' => round($forecast->p50, 1), 'p90_weeks' => round($forecast->p90, 1),
                 'per_week' => round($forecast->per_week, 3), 'why' => $forecast->why,
             ],

@@ -12,14 +12,15 @@ use App\Models\TurnProduct;
 use Illuminate\Http\Request;
 
 /** @mixin TurnEntry */
-#[Shape('Reading', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'), new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg', 'number?'))]
+#[Shape('Reading', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'), new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg', 'number?'), new Field('part', 'string', null, ['whole', 'top', 'sides', 'low']), new Field('sheets_s', 'number?'))]
 #[Shape('Remark', new Field('code', 'string'), new Field('severity', 'string'))]
 #[Shape('ProductUse', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('quantity_ml', 'number?'), new Field('remarks', 'Remark[]'))]
 #[Shape('Textiles', new Field('large?', 'integer'), new Field('medium?', 'integer'), new Field('catch?', 'integer'), new Field('sills?', 'integer'), new Field('wheels?', 'integer'), new Field('jambs?', 'integer'), new Field('glass?', 'integer'), new Field('sides?', 'integer', 'Sides of washing towels'), new Field('mitts?', 'integer'))]
 #[Shape('StepTaken', new Field('id', 'string'), new Field('name', 'string'), new Field('kind', 'string'), new Field('took_s', 'integer?'), new Field('estimate_min', 'number?'), new Field('skipped', 'boolean'))]
 #[Shape('Refusal', new Field('what', 'string'), new Field('why', 'string'))]
-#[Shape('Diagnosis', new Field('zone', 'string'), new Field('verdict', 'string'), new Field('next', 'string'), new Field('says', 'string'))]
-#[Shape('DueDate', new Field('layer_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('from', 'date?'), new Field('due', 'date?'), new Field('late', 'date?'))]
+#[Shape('OddPart', new Field('part', 'string', null, ['top', 'sides', 'low']), new Field('cause', 'string', null, ['sun-or-spots', 'salt', 'rubbed', 'uneven-dirt']), new Field('says', 'string'), new Field('now', 'string'), new Field('next_time', 'string'))]
+#[Shape('Diagnosis', new Field('zone', 'string'), new Field('verdict', 'string'), new Field('next', 'string'), new Field('says', 'string'), new Field('now?', 'string', 'Absent in entries from before it was kept'), new Field('next_time?', 'string'), new Field('parts?', 'OddPart[]'))]
+#[Shape('DueDate', new Field('layer_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('from', 'date?'), new Field('due', 'date?'), new Field('late', 'date?'), new Field('look?', 'date?', 'When a lasting base is to be looked over'))]
 #[Shape(
     'TurnEntry',
     new Field('id', 'uuid'),
@@ -33,6 +34,7 @@ use Illuminate\Http\Request;
     new Field('water', 'string'),
     new Field('panel_c', 'number?'),
     new Field('clay', 'boolean'),
+    new Field('looked_over', 'boolean'),
     new Field('note', 'string?'),
     new Field('readings', 'Reading[]'),
     new Field('products', 'ProductUse[]'),
@@ -57,9 +59,9 @@ final class TurnEntryResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'revision', 'minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note', 'crew', 'water_l', 'steps', 'refused', 'recommended', 'diagnoses', 'next_kinds', 'reason']),
+            ...$this->resource->only(['id', 'revision', 'minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'looked_over', 'note', 'crew', 'water_l', 'steps', 'refused', 'recommended', 'diagnoses', 'next_kinds', 'reason']),
             'worked_at' => $this->iso($this->worked_at),
-            'readings' => $this->readings->map(static fn(Reading $reading): array => $reading->only(['stage', 'zone', 'behaviour', 'angle_deg']))->all(),
+            'readings' => $this->readings->map(static fn(Reading $reading): array => $reading->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']))->all(),
             'products' => $this->products->map(static fn(TurnProduct $use): array => [
                 ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'remarks']), 'name' => $use->product->name ?? '',
             ])->all(),

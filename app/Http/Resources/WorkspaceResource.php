@@ -19,6 +19,7 @@ use Vicissa\Core\Matching\Turn\School;
     new Field('units', 'string', null, ['metric', 'us', 'imperial']),
     new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
     new Field('schools', 'Sides', 'Every school with the side taken'),
+    new Field('salt_months', 'integer[]', 'Months whose roads are salted; vehicles follow until they have their own'),
     new Field('version', 'integer'),
 )]
 final class WorkspaceResource extends RowResource
@@ -27,7 +28,7 @@ final class WorkspaceResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'version']),
+            ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'salt_months', 'version']),
             'caution' => (int) $this->sides()->side(School::Caution),
             'schools' => $this->sides()->all(),
         ];

@@ -15,20 +15,21 @@ final readonly class WearPath
      */
     private function __construct(
         private array $steps,
-        private float $idlePerDay,
+        private IdleWear $idle,
     ) {}
 
     /**
      * @param list<Wash> $washes  in any order
+     * @param int|null $onAt      seconds since 1970 when the layer went on; without it the salt months are left out
      */
-    public static function of(Habits $habits, array $washes, WearFactors $factors = new WearFactors): self
+    public static function of(Habits $habits, array $washes, WearFactors $factors = new WearFactors, ?int $onAt = null): self
     {
         usort($washes, static fn(Wash $a, Wash $b): int => $a->day <=> $b->day);
-        $idle = $factors->idle($habits) / 7.0;
+        $idle = IdleWear::of($habits, $onAt, factors: $factors);
         $steps = [];
         [$day, $worn] = [0.0, 0.0];
         foreach ($washes as $wash) {
-            $before = $worn + $idle * ($wash->day - $day);
+            $before = $worn + $idle->at($wash->day) - $idle->at($day);
             $worn = $washed = $before + $factors->washing * $factors->washFactor($wash->traits);
             if ($wash->dryingAid) {
                 $worn = max(0.0, $worn - $factors->dryingAidGivesBack);
@@ -51,7 +52,19 @@ final readonly class WearPath
             [$from, $worn] = [$step['day'], $step['after']];
         }
 
-        return $worn + $this->idlePerDay * max(0.0, $day - $from);
+        return $worn + $this->idle->at(max($from, $day)) - $this->idle->at($from);
+    }
+
+    /** Wear-weeks between two days, washes left out. */
+    public function idle(float $from, float $to): float
+    {
+        return $this->idle->at($to) - $this->idle->at($from);
+    }
+
+    /** Wear-weeks per week on a day, washes left out. */
+    public function idlePerWeek(float $day): float
+    {
+        return 7.0 * $this->idle->perDay($day);
     }
 
     /** @return list<array{day: float, before: float, washed: float, after: float}> */
@@ -63,18 +76,16 @@ final readonly class WearPath
     /**
      * The day on which the wear expected from now on reaches a level; null when, by these habits, it never does.
      *
-     * @param float $today    days since the layer went on
-     * @param float $level    wear-weeks
-     * @param float $perWeek  wear-weeks per week expected from now on
+     * @param float $today          days since the layer went on
+     * @param float $level          wear-weeks
+     * @param float $washesPerWeek  wear-weeks per week that washing is expected to add from now on
+     * @param float $leastPerWeek   wear-weeks per week that are reckoned at least, all together
      */
-    public function reaches(float $level, float $today, float $perWeek): ?float
+    public function reaches(float $level, float $today, float $washesPerWeek, float $leastPerWeek = 0.0): ?float
     {
         $worn = $this->at($today);
-        if ($worn >= $level) {
-            return $this->passed($level, $today);
-        }
 
-        return $perWeek <= 0.0 ? null : $today + 7.0 * ($level - $worn) / $perWeek;
+        return $worn >= $level ? $this->passed($level, $today) : $this->idle->reaches($level - $worn, $today, $washesPerWeek / 7.0, $leastPerWeek / 7.0);
     }
 
     /** The day from which wear has stood at or above the level until today. */
@@ -87,19 +98,19 @@ final readonly class WearPath
             if ($step['day'] > $today) {
                 break;
             }
-            $spans[] = [$from, $start, $step['day'], $step['before']];
+            $spans[] = [$from, $start, $step['before']];
             [$from, $start] = [$step['day'], $step['after']];
         }
-        $spans[] = [$from, $start, $today, $this->at($today)];
+        $spans[] = [$from, $start, $this->at($today)];
 
         // Walk back from today until a stretch begins below the level.
-        foreach (array_reverse($spans) as [$a, $wearA, $b, $wearB]) {
+        foreach (array_reverse($spans) as [$a, $wearA, $wearB]) {
             if ($wearB < $level) {
                 break;
             }
             $since = $a;
             if ($wearA < $level) {
-                return $this->idlePerDay > 0.0 ? $a + ($level - $wearA) / $this->idlePerDay : $b;
+                return $this->idle->reaches($level - $wearA, $a, 0.0, 0.0) ?? $today;
             }
         }
 

@@ -49,6 +49,32 @@ final class ProofTest extends TestCase
         });
     }
 
+    /** A life known between two readings lies between them, whatever else is known, and its median is that of the drawn ones. */
+    public function testALifeSeenToEndLiesBetweenItsReadings(): void
+    {
+        $model = new LifeModel(6.0, 10.0);
+        $random = new Randomizer(new Xoshiro256StarStar(11));
+        $unit = static fn(): float => $random->getInt(1, 1_000_000) / 1_000_000;
+        $normal = static fn(): float => sqrt(-2.0 * log($unit())) * cos(2.0 * M_PI * $unit());
+        foreach ([[2.0, 5.0], [0.0, 4.0], [7.0, 7.5], [9.0, 20.0]] as [$held, $failed]) {
+            $forecast = $model->forecast([], [], $held, $failed);
+            $lives = [];
+            while (count($lives) < 3000) {
+                $life = exp($model->priorMean + $model->priorSpread * $normal() + 0.20 * $normal() + 0.25 * $normal());
+                if ($life > $held && $life <= $failed) {
+                    $lives[] = $life;
+                }
+            }
+            sort($lives);
+            self::assertEqualsWithDelta(0.5, $forecast->risk($lives[1500]), 0.03, "{$held} to {$failed}");
+            self::assertGreaterThan($held, $forecast->quantile(0.01));
+            self::assertLessThanOrEqual($failed + 1e-9, $forecast->quantile(0.99));
+            self::assertEqualsWithDelta(0.3, $forecast->risk($forecast->quantile(0.3)), 1e-6);
+        }
+        $this->expectException(InvalidInput::class);
+        $model->forecast([], [], 4.0, 3.0);
+    }
+
     public function testTheCurveIsTheLikeliestOfAll(): void
     {
         $this->limitTo(40)->forAll(Generators::choose(0, 10_000_000))->then(function (int $seed): void {

@@ -951,6 +951,40 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/vehicles/{vehicle}/film/point': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Why a ribbon is as thick as it is on a day */
+    get: operations['explainPoint']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/vehicles/{vehicle}/film/try': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What washes and a topper on days to come would do; nothing is written */
+    post: operations['tryAhead']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/vehicles/{vehicle}/layers': {
     parameters: {
       query?: never
@@ -1127,6 +1161,31 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    AheadCourse: {
+      layers: components['schemas']['AheadLayer'][]
+      below_days: number
+      spent_before: number | null
+    }
+    AheadLayer: {
+      name: string | null
+      family: string
+      kind: string
+      fresh: boolean
+      points: components['schemas']['AheadPoint'][]
+      /** Format: date */
+      from_on: string | null
+      /** Format: date */
+      due_on: string | null
+      /** Format: date */
+      late_on: string | null
+    }
+    AheadPoint: {
+      /** Format: date-time */
+      at: string
+      low: number
+      mid: number
+      high: number
+    }
     BenchCoat: {
       family: string
       line?: string | null
@@ -1250,6 +1309,10 @@ export interface components {
       verdict: string
       next: string
       says: string
+      /** @description Absent in entries from before it was kept */
+      now?: string
+      next_time?: string
+      parts?: components['schemas']['OddPart'][]
     }
     Dilutions: {
       bucket?: string
@@ -1291,6 +1354,11 @@ export interface components {
       due: string | null
       /** Format: date */
       late: string | null
+      /**
+       * Format: date
+       * @description When a lasting base is to be looked over
+       */
+      look?: string | null
     }
     Film: {
       /** Format: date-time */
@@ -1508,6 +1576,15 @@ export interface components {
       due_on: string | null
       /** Format: date */
       late_on: string | null
+      /**
+       * Format: date
+       * @description A lasting base: when to look it over
+       */
+      look_from_on: string | null
+      /** Format: date */
+      look_on: string | null
+      /** Format: date */
+      look_late_on: string | null
       /** @description Wear-weeks */
       p10_weeks: number
       p50_weeks: number
@@ -1725,6 +1802,15 @@ export interface components {
       wear: number
       holds: number
     }
+    OddPart: {
+      /** @enum {string} */
+      part: 'top' | 'sides' | 'low'
+      /** @enum {string} */
+      cause: 'sun-or-spots' | 'salt' | 'rubbed' | 'uneven-dirt'
+      says: string
+      now: string
+      next_time: string
+    }
     PenAnswer: {
       tds_mg_l: number
     }
@@ -1915,6 +2001,9 @@ export interface components {
       /** @enum {string} */
       behaviour: 'tight' | 'good' | 'weak' | 'sheeting' | 'flat'
       angle_deg: number | null
+      /** @enum {string} */
+      part: 'whole' | 'top' | 'sides' | 'low'
+      sheets_s: number | null
     }
     ReadingInput: {
       /** @enum {string} */
@@ -1923,6 +2012,13 @@ export interface components {
       /** @enum {string} */
       behaviour: 'tight' | 'good' | 'weak' | 'sheeting' | 'flat'
       angle_deg?: number | null
+      /**
+       * @description Where on the paint
+       * @enum {string}
+       */
+      part?: 'whole' | 'top' | 'sides' | 'low'
+      /** @description Seconds until a sheet of water had left the panel */
+      sheets_s?: number | null
     }
     Refusal: {
       what: string
@@ -2016,6 +2112,10 @@ export interface components {
       /** Format: date-time */
       on_at: string
     }
+    RibbonExplained: {
+      /** @description Null where no layer was on */
+      point: components['schemas']['RibbonPointExplained'] | null
+    }
     RibbonOutermost: {
       /** Format: uuid */
       id: string
@@ -2028,6 +2128,24 @@ export interface components {
       at: string
       /** @description What is left of the layer, 0 to 1 */
       left: number
+    }
+    RibbonPointExplained: {
+      /** Format: date */
+      on: string
+      ahead: boolean
+      /** Format: uuid */
+      layer_id: string
+      kind: string
+      family: string
+      name: string | null
+      left: number
+      /** @description Chance that it still behaves on a clean surface */
+      holds: number
+      seen_failed: boolean
+      account: components['schemas']['WearAccount']
+      /** @description Wear-weeks from today to that day */
+      expected: number | null
+      says: string
     }
     RibbonReading: {
       /** Format: date-time */
@@ -2540,6 +2658,23 @@ export interface components {
       /** @description read, write, reckon */
       abilities: string[]
     }
+    TriedAhead: {
+      rhythm: string[]
+      stands: components['schemas']['AheadCourse']
+      tried: components['schemas']['AheadCourse']
+      says: string[]
+    }
+    TryInput: {
+      /** @description The vehicle’s rhythm when left out */
+      washes?: string[] | null
+      topper?: components['schemas']['TryTopper'] | null
+    }
+    TryTopper: {
+      /** Format: date */
+      on: string
+      /** Format: uuid */
+      product_id: string
+    }
     Turn: {
       /** Format: uuid */
       id: string
@@ -2583,6 +2718,7 @@ export interface components {
       water: string
       panel_c: number | null
       clay: boolean
+      looked_over: boolean
       note: string | null
       readings: components['schemas']['Reading'][]
       products: components['schemas']['ProductUse'][]
@@ -2621,6 +2757,8 @@ export interface components {
       water: 'none' | 'tap' | 'treated'
       panel_c?: number | null
       clay?: boolean
+      /** @description The base was inspected */
+      looked_over?: boolean
       note?: string | null
       readings?: components['schemas']['ReadingInput'][]
       products?: components['schemas']['UseInput'][]
@@ -2663,6 +2801,7 @@ export interface components {
       storage: string
       road: string
       km_per_week: number
+      salt_months: number[]
       cadence_min: number
       cadence_target: number
       cadence_max: number
@@ -2700,6 +2839,8 @@ export interface components {
       storage?: string
       road?: string
       km_per_week?: number
+      /** @description Months, 1 to 12, whose roads are salted where it drives */
+      salt_months?: number[]
       cadence_min?: number
       cadence_target?: number
       cadence_max?: number
@@ -2760,6 +2901,7 @@ export interface components {
       days: number
       standing: number
       driving: number
+      salt: number
       washing: number
       given_back: number
       washes: number
@@ -2791,6 +2933,8 @@ export interface components {
        */
       caution: 10 | 30 | 50
       schools: components['schemas']['Sides']
+      /** @description Months whose roads are salted; vehicles follow until they have their own */
+      salt_months: number[]
       version: number
     }
     WorkspaceChoice: {
@@ -2806,6 +2950,8 @@ export interface components {
       /** @enum {string} */
       units?: 'metric' | 'us' | 'imperial'
       schools?: components['schemas']['Sides']
+      /** @description Vehicles that followed the old months follow */
+      salt_months?: number[]
     }
   }
   responses: never
@@ -5376,6 +5522,75 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Film']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  explainPoint: {
+    parameters: {
+      query: {
+        on: string
+        zone?: string
+      }
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RibbonExplained']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  tryAhead: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TryInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TriedAhead']
         }
       }
       /** @description What went wrong */

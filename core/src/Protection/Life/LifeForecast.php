@@ -6,7 +6,7 @@ namespace Vicissa\Core\Protection\Life;
 
 use Vicissa\Core\InvalidInput;
 
-/** The life of the layer now on, as a mixture of log-normals, given that it has held so far. */
+/** The life of one layer as a mixture of log-normals, given the wear to which it has held and, where that is known, by which it had failed. */
 final readonly class LifeForecast
 {
     private float $total;
@@ -21,6 +21,7 @@ final readonly class LifeForecast
      * @param list<float> $weights   their weights, any scale
      * @param float $layerSpread     standard deviation of each part
      * @param float $worn            wear-weeks already survived
+     * @param float|null $failed     wear-weeks by which it had failed; null while it holds
      */
     public function __construct(
         public float $productLife,
@@ -28,6 +29,7 @@ final readonly class LifeForecast
         private array $weights,
         private float $layerSpread,
         private float $worn,
+        private ?float $failed = null,
     ) {
         $total = $first = $second = 0.0;
         foreach ($points as $k => $t) {
@@ -51,12 +53,13 @@ final readonly class LifeForecast
     {
         InvalidInput::unlessBetween('risk', $risk, 0.001, 0.999);
         $alive = $this->survival($this->worn > 0.0 ? log($this->worn) : -INF);
-        $target = (1.0 - $risk) * $alive;
+        $gone = $this->gone();
+        $target = $gone + (1.0 - $risk) * ($alive - $gone);
 
         // Newton on the logarithm, held inside a bracket that halves when a step would leave it.
         $low = $this->worn > 0.0 ? log($this->worn) : $this->centre - 12.0 * $this->spread;
-        $high = max($this->centre, $low) + 12.0 * $this->spread;
-        $x = min(max($this->centre + $this->spread * Normal::quantile(1.0 - $target / $this->total), $low), $high);
+        $high = $this->failed === null ? max($this->centre, $low) + 12.0 * $this->spread : log($this->failed);
+        $x = min(max($this->centre + $this->spread * Normal::quantile(min(1.0 - 1e-12, max(1e-12, 1.0 - $target / $this->total))), $low), $high);
         for ($round = 0; $round < 60; $round++) {
             [$survival, $density] = $this->survivalAndDensity($x);
             $gap = $survival - $target;
@@ -90,14 +93,21 @@ final readonly class LifeForecast
             return 0.0;
         }
         $alive = $this->survival($this->worn > 0.0 ? log($this->worn) : -INF);
+        $gone = $this->gone();
 
-        return $alive > 0.0 ? max(0.0, min(1.0, 1.0 - $this->survival(log($wear)) / $alive)) : 1.0;
+        return $alive > $gone ? max(0.0, min(1.0, ($alive - $this->survival(log($wear))) / ($alive - $gone))) : 1.0;
     }
 
     /** How much longer (above nought) or shorter layers live on this vehicle than the product's own life says, ln. */
     public function vehicleEffect(): float
     {
         return $this->centre - log($this->productLife);
+    }
+
+    /** What of the mixture lies beyond the wear by which it had failed. */
+    private function gone(): float
+    {
+        return $this->failed === null ? 0.0 : $this->survival(log($this->failed));
     }
 
     /** Σ weight × P(ln life > x). */

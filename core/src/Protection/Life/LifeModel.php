@@ -104,13 +104,17 @@ final readonly class LifeModel
     /**
      * @param list<float> $others         ln likelihood of the other vehicles along μ (sums of vehicleEvidence), [] for none
      * @param list<FailureInterval> $own  this vehicle's earlier layers of the product
-     * @param float $worn                 wear-weeks to which the layer now on is known to have held
+     * @param float $worn                 wear-weeks to which the layer asked about is known to have held
+     * @param float|null $failed          wear-weeks by which it had failed, where that has been seen
      *
      * @throws InvalidInput
      */
-    public function forecast(array $others, array $own, float $worn): LifeForecast
+    public function forecast(array $others, array $own, float $worn, ?float $failed = null): LifeForecast
     {
         InvalidInput::unlessBetween('worn', $worn, 0, 10000, 'wear-weeks');
+        if ($failed !== null && $failed <= $worn) {
+            throw InvalidInput::at('failed', 'A layer fails after it has held, not before.');
+        }
         // μ may have to be resolved finely (many other vehicles), t = μ + v only as finely as this vehicle's own layers ask.
         $ownParts = $this->partsFor(count($own));
         [$from, $to, $stride] = $this->region($others, $ownParts);
@@ -131,7 +135,7 @@ final readonly class LifeModel
             $t = $firstT + $k * $coarse;
             $points[] = $t;
             $mixture[] = $weight;
-            $alive = $worn > 0.0 ? $weight * Normal::above((log($worn) - $t) / $this->layerSpread) : $weight;
+            $alive = $weight * $this->chance($worn > 0.0 ? log($worn) : null, $failed === null ? null : log($failed), $t);
             $mass += $alive;
             $moment += $alive * ($firstMu + $mu * $fine);
         }
@@ -147,6 +151,7 @@ final readonly class LifeModel
             array_map(static fn(int $k): float => $mixture[$k], $matters),
             $this->layerSpread,
             $worn,
+            $failed,
         );
     }
 
@@ -247,16 +252,28 @@ final readonly class LifeModel
             }
             for ($k = 0; $k < $count; $k++) {
                 $t = $first + $k * $step;
-                $chance = match (true) {
-                    $failed === null => Normal::above(($held - $t) / $this->layerSpread),
-                    $held === null => Normal::below(($failed - $t) / $this->layerSpread),
-                    default => Normal::between(($held - $t) / $this->layerSpread, ($failed - $t) / $this->layerSpread),
-                };
+                $chance = $this->chance($held, $failed, $t);
                 $alongT[$k] += $chance > 0.0 ? log($chance) : -750.0;
             }
         }
 
         return array_values($alongT);
+    }
+
+    /**
+     * The chance that a layer of product and vehicle t ends after one and by the other.
+     *
+     * @param float|null $held    ln wear-weeks; null for none
+     * @param float|null $failed  ln wear-weeks; null while it holds
+     */
+    private function chance(?float $held, ?float $failed, float $t): float
+    {
+        return match (true) {
+            $held === null && $failed === null => 1.0,
+            $failed === null => Normal::above(($held - $t) / $this->layerSpread),
+            $held === null => Normal::below(($failed - $t) / $this->layerSpread),
+            default => Normal::between(($held - $t) / $this->layerSpread, ($failed - $t) / $this->layerSpread),
+        };
     }
 
     /** @return list<float> weights of v, symmetric about its zero */

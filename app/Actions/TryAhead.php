@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Vehicle;
+use App\Record\EvidenceBook;
+use App\Record\Outlook;
+use App\Record\TurnLog;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Protection\Life\RenewalWindow;
+use Vicissa\Core\Protection\Wash;
+use Vicissa\Core\Protection\WearPath;
+
+/** What some washes and a topper on days to come would do to the paint's layer, beside what its rhythm does by itself. Nothing is written. */
+final class TryAhead
+{
+    private const DAY = 86400;
+
+    public const AHEAD_DAYS = 84;
+
+    private int $now;
+
+    private Schools $schools;
+
+    private Vehicle $vehicle;
+
+    private TurnLog $log;
+
+    public function __construct(
+        private readonly Tenancy $tenancy,
+        private readonly ClockInterface $clock,
+    ) {}
+
+    /**
+     * @param list<string>|null $washes                        dates; the vehicle's rhythm when left out
+     * @param array{on: string, product_id: string}|null $topper  put on at a wash of that day
+     * @return array<string, mixed>
+     */
+    public function __invoke(Vehicle $vehicle, ?array $washes, ?array $topper): array
+    {
+        $workspace = $this->tenancy->workspace();
+        $this->now = $this->clock->now()->getTimestamp();
+        [$this->vehicle, $this->schools] = [$vehicle, $workspace->sidesFor($vehicle)];
+        $this->log = TurnLog::of([$vehicle->id]);
+        $on = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
+        $product = $topper === null ? null : Product::query()->findOrFail($topper['product_id']);
+        $evidence = EvidenceBook::forProducts(array_values(array_filter([$on?->product_id, $product?->id])));
+        $rhythm = $this->rhythm();
+        $days = $washes === null ? $rhythm : array_map(static fn(string $date): int => $workspace->noon($date)->getTimestamp(), $washes);
+        sort($days);
+        $topperAt = $topper === null ? null : $workspace->noon($topper['on'])->getTimestamp();
+        $stands = $this->course($on, $rhythm, null, null, $evidence);
+        $tried = $this->course($on, $days, $topperAt, $product, $evidence);
+
+        return [
+            'rhythm' => array_map(fn(int $at): string => $workspace->dateOf(CarbonImmutable::createFromTimestampUTC($at)), $rhythm),
+            'stands' => $stands,
+            'tried' => $tried,
+            'says' => $this->says($stands, $tried, $days, $topperAt, $product),
+        ];
+    }
+
+    /** @return list<int> washes ahead by the vehicle's rhythm */
+    private function rhythm(): array
+    {
+        $last = array_slice($this->log->turns($this->vehicle->id), -1)[0]->at ?? $this->now;
+        $step = $this->vehicle->cadence_target * self::DAY;
+        $next = max($last + $step, $this->now + self::DAY);
+        $end = $this->now + self::AHEAD_DAYS * self::DAY;
+
+        return $next > $end ? [] : range($next, $end, $step);
+    }
+
+    /**
+     * @param list<int> $washes
+     * @return array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null}
+     */
+    private function course(?Layer $on, array $washes, ?int $topperAt, ?Product $product, EvidenceBook $evidence): array
+    {
+        $end = $this->now + self::AHEAD_DAYS * self::DAY;
+        $layers = [];
+        $below = 0;
+        $spent = null;
+        $outlook = $on === null ? null : Outlook::of($on, $this->vehicle, $this->log, $evidence);
+        if ($on !== null && $outlook !== null) {
+            $before = array_values(array_filter($washes, static fn(int $at): bool => $topperAt === null || $at <= $topperAt));
+            $path = WearPath::of($this->vehicle->habits(), [...$this->log->washes($outlook->span), ...$this->washes($outlook, $before)], onAt: $outlook->span->on);
+            $until = min($end, $topperAt ?? $end);
+            $failed = $on->failed_at !== null;
+            $layers[] = ['name' => $on->name, 'family' => $on->family, 'kind' => $on->kind, 'fresh' => false, 'points' => $this->points($outlook, $path, $this->now, $until), ...$this->dates($outlook, $path, $end, $failed ? $on->failed_at : null)];
+            $below += $this->below($outlook, $path, $this->now, $until, $failed);
+            $spent = $topperAt === null ? null : ($failed ? 1.0 : round($outlook->life->risk($path->at($outlook->span->day($topperAt))), 4));
+        } else {
+            $below += (int) round((min($end, $topperAt ?? $end) - $this->now) / self::DAY);
+        }
+        if ($topperAt !== null && $product !== null) {
+            $fresh = $this->fresh($product, $topperAt);
+            $outlook = Outlook::of($fresh, $this->vehicle, $this->log, $evidence);
+            if ($outlook !== null) {
+                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $at): bool => $at > $topperAt))), onAt: $topperAt);
+                $layers[] = ['name' => $fresh->name, 'family' => $fresh->family, 'kind' => 'topper', 'fresh' => true, 'points' => $this->points($outlook, $path, $topperAt, $end), ...$this->dates($outlook, $path, $end, null)];
+                $below += $this->below($outlook, $path, $topperAt, $end, false);
+            }
+        }
+
+        return ['layers' => $layers, 'below_days' => $below, 'spent_before' => $spent];
+    }
+
+    private function fresh(Product $product, int $at): Layer
+    {
+        $layer = new Layer([
+            'vehicle_id' => $this->vehicle->id, 'product_id' => $product->id, 'zone' => Zone::Paint->value, 'kind' => 'topper', 'family' => $product->layerFamily()->value, 'name' => $product->name,
+            'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks, 'on_at' => CarbonImmutable::createFromTimestampUTC($at),
+        ]);
+        $layer->setRelation('vehicle', $this->vehicle);
+
+        return $layer;
+    }
+
+    /**
+     * Washes to come, as hard as the usual one of this layer.
+     *
+     * @param list<int> $at
+     * @return list<Wash>
+     */
+    private function washes(Outlook $outlook, array $at): array
+    {
+        $usual = array_slice($this->log->turns($this->vehicle->id), -1)[0] ?? null;
+
+        return array_map(static fn(int $moment): Wash => new Wash(
+            $outlook->span->day($moment),
+            $usual === null ? [] : [$usual->method->wear()],
+            $usual !== null && $usual->dryingAidFor($outlook->span->zone, $outlook->span->family),
+        ), $at);
+    }
+
+    /** @return list<array{at: string, low: float, mid: float, high: float}> what is left, if its life is short, middling or long */
+    private function points(Outlook $outlook, WearPath $path, int $from, int $to): array
+    {
+        $lives = ['low' => $outlook->life->quantile(0.1), 'mid' => $outlook->life->quantile(0.5), 'high' => $outlook->life->quantile(0.9)];
+        $point = static fn(int $at, float $wear): array => ['at' => gmdate('Y-m-d\TH:i:s\Z', $at), ...array_map(static fn(float $life): float => round(max(0.0, 1.0 - $wear / $life), 4), $lives)];
+        $points = [$point($from, $path->at($outlook->span->day($from)))];
+        foreach ($path->steps() as $step) {
+            $at = $outlook->span->moment($step['day']);
+            if ($at > $from && $at <= $to) {
+                $points[] = $point($at, $step['before']);
+                $points[] = $point($at, $step['after']);
+            }
+        }
+        $points[] = $point($to, $path->at($outlook->span->day($to)));
+
+        return $points;
+    }
+
+    /** @return array{from_on: string|null, due_on: string|null, late_on: string|null} */
+    private function dates(Outlook $outlook, WearPath $path, int $end, ?CarbonImmutable $failed): array
+    {
+        $window = RenewalWindow::atRisk($this->schools->risk());
+        $date = function (float $risk) use ($outlook, $path, $end, $failed): ?string {
+            $day = $path->reaches($outlook->life->quantile($risk), $outlook->span->day($end), $outlook->washesPerWeek, 0.02);
+            $at = $failed ?? ($day === null || $day > $outlook->span->day($end) + 3650 ? null : CarbonImmutable::createFromTimestampUTC($outlook->span->moment($day)));
+
+            return $at === null ? null : $this->tenancy->workspace()->dateOf($at);
+        };
+
+        return ['from_on' => $date($window->from), 'due_on' => $date($window->due), 'late_on' => $date($window->late)];
+    }
+
+    /** Days on which more layers would be spent than the caution allows. */
+    private function below(Outlook $outlook, WearPath $path, int $from, int $to, bool $failed): int
+    {
+        $days = 0;
+        for ($at = $from; $at < $to; $at += self::DAY) {
+            $days += (int) ($failed || $outlook->life->risk($path->at($outlook->span->day($at))) > $this->schools->risk());
+        }
+
+        return $days;
+    }
+
+    /**
+     * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $stands
+     * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $tried
+     * @param list<int> $washes
+     * @return list<string>
+     */
+    private function says(array $stands, array $tried, array $washes, ?int $topperAt, ?Product $product): array
+    {
+        $says = [];
+        if ($topperAt !== null && $product !== null) {
+            if ($tried['spent_before'] !== null) {
+                $says[] = sprintf('By then %d in 100 such layers would be spent; you accept %d.', round(100.0 * $tried['spent_before']), round(100.0 * $this->schools->risk()));
+            }
+            if (! in_array($topperAt, $washes, true)) {
+                $says[] = 'The topper needs a wash on its day; none is there. It is reckoned without.';
+            }
+        }
+        $says[] = match (true) {
+            $tried['below_days'] === $stands['below_days'] => sprintf('Under your caution for %d of the next %d days, as without the change.', $tried['below_days'], self::AHEAD_DAYS),
+            default => sprintf('Under your caution for %d of the next %d days instead of %d.', $tried['below_days'], self::AHEAD_DAYS, $stands['below_days']),
+        };
+        $last = array_slice($this->log->turns($this->vehicle->id), -1)[0]->at ?? null;
+        $gaps = [];
+        foreach ([...array_filter([$last]), ...$washes] as $i => $at) {
+            $next = [...array_filter([$last]), ...$washes][$i + 1] ?? null;
+            if ($next !== null) {
+                $gaps[] = (int) round(($next - $at) / self::DAY);
+            }
+        }
+        if ($gaps !== [] && max($gaps) > $this->vehicle->cadence_max) {
+            $says[] = sprintf('A gap of %d days; its rhythm allows %d at most.', max($gaps), $this->vehicle->cadence_max);
+        }
+        if ($gaps !== [] && min($gaps) < $this->vehicle->cadence_min) {
+            $says[] = sprintf('Two washes %d days apart; its rhythm asks for at least %d between.', min($gaps), $this->vehicle->cadence_min);
+        }
+
+        return $says;
+    }
+}
