@@ -8,6 +8,7 @@ use App\Models\Sheet;
 use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Reckon\Input;
+use App\Reckon\TalkTable;
 use App\Record\SheetPlan;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
@@ -17,6 +18,7 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Sheet\Visit\Outfit;
 use Vicissa\Core\Sheet\Visit\Remedies;
@@ -63,7 +65,7 @@ final readonly class LaySheet
         $outfit = ($this->equip)($crew, Body::from($vehicle->body), $vehicle->site);
         $visit = Visit::of($situation, $schools, $outfit, $done);
 
-        return [...$this->told($visit, $situation, $schools, $outfit, $done), 'windows' => SheetPlan::windows($visit, $situation)];
+        return [...$this->told($visit, $situation, $schools, $outfit, $done), 'windows' => SheetPlan::windows($visit, $situation), 'talk' => TalkTable::of(($paint = $situation->vehicle->stack(Zone::Paint))->designed(), $paint->topper !== null)];
     }
 
     /**

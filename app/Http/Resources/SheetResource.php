@@ -46,6 +46,8 @@ use Illuminate\Http\Request;
 #[Shape('SheetPanel', new Field('id', 'string'), new Field('name', 'string'), new Field('share', 'number'))]
 #[Shape('SheetTopper', new Field('decision', 'string'), new Field('says', 'string'), new Field('why', 'string'))]
 #[Shape('SheetNow', new Field('panel_c', 'number'), new Field('sun_w_m2', 'number'))]
+#[Shape('WaterTalk', new Field('verdict', 'string'), new Field('next', 'string'), new Field('says', 'string'), new Field('now', 'string'), new Field('next_time', 'string'), new Field('parts', 'OddPart[]'))]
+#[Shape('TalkTable', new Field('designed', 'string', null, ['beads', 'sheets']), new Field('topper', 'boolean'), new Field('of', 'object', 'A letter for each behaviour'), new Field('answers', 'WaterTalk[]'), new Field('by', 'object', 'Which answer stands for the letters of the four stages'))]
 #[Shape('SheetWindows', new Field('panels_c', 'number[]'), new Field('suns_w_m2', 'number[]'), new Field('films', 'object'))]
 #[Shape(
     'SheetPlan',
@@ -69,6 +71,7 @@ use Illuminate\Http\Request;
     new Field('panels', 'SheetPanel[]'),
     new Field('now', 'SheetNow'),
     new Field('windows?', 'SheetWindows'),
+    new Field('talk?', 'TalkTable'),
 )]
 #[Shape('SheetVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('model', 'string?'), new Field('plate', 'string?'), new Field('body', 'string'), new Field('tone', 'string'), new Field('paint_m2', 'number'), new Field('finish', 'string[]'), new Field('note', 'string?'), new Field('client', 'string?'))]
 #[Shape('SheetSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('address', 'string?'), new Field('run_off', 'string?'))]

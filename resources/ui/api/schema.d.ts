@@ -2390,6 +2390,7 @@ export interface components {
       panels: components['schemas']['SheetPanel'][]
       now: components['schemas']['SheetNow']
       windows?: components['schemas']['SheetWindows']
+      talk?: components['schemas']['TalkTable']
     }
     SheetPortion: {
       /** Format: uuid */
@@ -2615,6 +2616,16 @@ export interface components {
       holds: number
       low: number
       high: number
+    }
+    TalkTable: {
+      /** @enum {string} */
+      designed: 'beads' | 'sheets'
+      topper: boolean
+      /** @description A letter for each behaviour */
+      of: Record<string, never>
+      answers: components['schemas']['WaterTalk'][]
+      /** @description Which answer stands for the letters of the four stages */
+      by: Record<string, never>
     }
     TankPoint: {
       min: number
@@ -2893,6 +2904,14 @@ export interface components {
     WaterState: {
       points: components['schemas']['WaterPoint'][]
       resin: components['schemas']['ResinState'] | null
+    }
+    WaterTalk: {
+      verdict: string
+      next: string
+      says: string
+      now: string
+      next_time: string
+      parts: components['schemas']['OddPart'][]
     }
     WearAccount: {
       /** @description Wear-weeks, as all here */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { dayAndTime, dayIn, daysUntil, fromToday, fromWallClock, shortDay, wallClock } from './dates'
+import { dayAndTime, dayIn, daysUntil, fromToday, fromWallClock, shortDay, wallClock, monthsSaid } from './dates'
 
 // The device stands in Auckland (vitest.config.ts); what counts is the workspace's zone.
 describe('days are the workspace’s', () => {
@@ -63,5 +63,15 @@ describe('the clock on the wall', () => {
 
   it('gives nothing for what is no time', () => {
     expect(fromWallClock('UTC', '')).toBe('')
+  })
+})
+
+describe('months', () => {
+  it('are said as stretches, over the turn of the year too', () => {
+    expect(monthsSaid([1, 2, 3, 11, 12])).toBe('Nov to Mar')
+    expect(monthsSaid([4])).toBe('Apr')
+    expect(monthsSaid([1, 2, 6])).toBe('Jan to Feb, Jun')
+    expect(monthsSaid([])).toBe('')
+    expect(monthsSaid(Array.from({ length: 12 }, (_, i) => i + 1))).toBe('all year')
   })
 })

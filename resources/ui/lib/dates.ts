@@ -85,3 +85,19 @@ export function fromWallClock(zone: string, value: string): string {
 export function hourIn(zone: string, moment: string): string {
   return String(Number(formatter('en-GB', { timeZone: zone, hour: '2-digit', hour12: false }).format(new Date(moment))))
 }
+
+/** Months as they are said: "Nov to Mar" where they follow each other, else one by one. */
+export function monthsSaid(months: number[]): string {
+  const name = (month: number) =>
+    new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, month - 1, 1)))
+  const set = new Set(months)
+  if (set.size === 12) return 'all year'
+  const starts = months.filter((month) => !set.has(month === 1 ? 12 : month - 1))
+  return starts
+    .map((start) => {
+      let end = start
+      while (set.has((end % 12) + 1)) end = (end % 12) + 1
+      return start === end ? name(start) : `${name(start)} to ${name(end)}`
+    })
+    .join(', ')
+}

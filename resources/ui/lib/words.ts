@@ -83,6 +83,15 @@ export const behaviours = [
 
 export type BehaviourName = (typeof behaviours)[number]['value']
 
+/** Where on the paint the water is read. */
+export const parts = [
+  { value: 'top', name: 'Roof and bonnet' },
+  { value: 'sides', name: 'Sides' },
+  { value: 'low', name: 'Low panels' },
+] as const
+
+export type PartName = (typeof parts)[number]['value']
+
 export const stages: Record<string, string> = {
   arrival: 'On arrival, dirty',
   after_wash: 'Washed',

@@ -79,7 +79,7 @@ describe('a match as the beginning of a turn', () => {
     )
     expect(draft).toMatchObject({ soil: 3, grit: true, method: 'multi-towel', water: 'treated', purpose: 'reset' })
     expect(draft.panelC).toBe('21.5')
-    expect(draft.readings).toEqual({ arrival: 'flat' })
+    expect(draft.readings).toEqual({ arrival: { whole: 'flat' } })
     expect(draft.products).toEqual({ soap: { id: 'a', zone: 'paint' } })
   })
 

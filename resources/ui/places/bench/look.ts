@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import type { Schemas } from '@/api/client'
 import { wallClock } from '@/lib/dates'
 import type { BehaviourName } from '@/lib/words'
-import { blank, type Draft } from '../turn/draft'
+import { blank, draftKey, type Draft } from '../turn/draft'
 import type { ContaminantName } from './words'
 
 type Place = Schemas['BenchPlace']
@@ -168,9 +168,9 @@ export function draftFrom(
     panelC: look.panelC === null ? draft.panelC : String(look.panelC),
     readings: {
       ...draft.readings,
-      ...(look.arrival ? { arrival: look.arrival } : {}),
-      ...(look.afterWash ? { after_wash: look.afterWash } : {}),
-      ...(look.afterDecon ? { after_decon: look.afterDecon } : {}),
+      ...(look.arrival ? { arrival: { ...draft.readings.arrival, whole: look.arrival } } : {}),
+      ...(look.afterWash ? { after_wash: { ...draft.readings.after_wash, whole: look.afterWash } } : {}),
+      ...(look.afterDecon ? { after_decon: { ...draft.readings.after_decon, whole: look.afterDecon } } : {}),
     },
     products,
   }
@@ -178,7 +178,7 @@ export function draftFrom(
 
 /** Lays the match where the turn's form finds it. */
 export function keepAsDraft(vehicleId: string, look: Look, place: Place, match: Schemas['Match'], zone: string): void {
-  const kept = localStorage.getItem(`turn-${vehicleId}`)
+  const kept = localStorage.getItem(draftKey(vehicleId))
   const before = kept ? (JSON.parse(kept) as Draft) : undefined
-  localStorage.setItem(`turn-${vehicleId}`, JSON.stringify(draftFrom(look, place, match, zone, before)))
+  localStorage.setItem(draftKey(vehicleId), JSON.stringify(draftFrom(look, place, match, zone, before)))
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
 import UnfoldedBody from '@/film/UnfoldedBody.vue'
 import { useUnits } from '@/lib/units'
 import Glyph from '@/parts/Glyph.vue'
@@ -17,6 +18,7 @@ const props = defineProps<{
   state: State
   panels: { id: string; name: string }[]
   fills: Fill[]
+  talk?: Schemas['TalkTable']
   timer: Timer | null
   now: number
   whose: string | null
@@ -93,10 +95,11 @@ function toggle(panel: string) {
       </ul>
 
       <StepReadings
-        v-if="step.kind === 'look' || step.kind === 'read'"
+        v-if="['look', 'read', 'topper-rinse', 'topper-wipe'].includes(step.kind)"
         :kind="step.kind"
         :state="state"
         :deconned="deconned"
+        :table="talk"
         @reading="emit('reading', $event)"
       />
       <UnfoldedBody

@@ -58,6 +58,7 @@ async function end(step: Step) {
         :key="card.step.id"
         :step="card.step"
         :steps="steps"
+        :talk="plan?.talk"
         :state="state"
         :panels="plan?.panels ?? []"
         :fills="plan?.fills ?? []"

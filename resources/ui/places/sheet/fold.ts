@@ -2,7 +2,7 @@ import type { Schemas } from '@/api/client'
 import type { SheetEvent } from '@/offline/store'
 
 export type Step = Schemas['SheetStep']
-type Reading = { zone: string; stage: string; behaviour: string }
+type Reading = { zone: string; stage: string; behaviour: string; part?: string; sheets_s?: number | null }
 
 export type StepState = { startedAt: number | null; endedAt: number | null; skipped: boolean; by: string | null }
 
@@ -73,7 +73,12 @@ function apply(state: State, event: SheetEvent): void {
     case 'reading': {
       const reading = event.facts as unknown as Reading
       state.readings = [
-        ...state.readings.filter((known) => known.zone !== reading.zone || known.stage !== reading.stage),
+        ...state.readings.filter(
+          (known) =>
+            known.zone !== reading.zone ||
+            known.stage !== reading.stage ||
+            (known.part ?? 'whole') !== (reading.part ?? 'whole'),
+        ),
         reading,
       ]
       break

@@ -5,7 +5,7 @@ import Drop from '@/film/Drop.vue'
 import { dayAndTime } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { behaviours, methods, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
+import { behaviours, methods, parts, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
 
 // One entry of the record. Beside a newer one, what it no longer says is struck through.
 const props = defineProps<{ entry: Schemas['TurnEntry']; against?: Schemas['TurnEntry'] }>()
@@ -13,6 +13,7 @@ const units = useUnits()
 const { zone } = useMe()
 const order = Object.keys(stages)
 const usual: Record<string, string> = { wheel: 'wheels', glass: 'glass', tyre: 'tyres', trim: 'trim' }
+const partNames = Object.fromEntries(parts.map((part) => [part.value, part.name.toLowerCase()]))
 const angles = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
 
 function facts(entry: Schemas['TurnEntry']): [string, string][] {
@@ -36,6 +37,7 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
         )
         .join('; ') || 'nothing noted',
     ],
+    ['Base', entry.looked_over ? 'looked over with a light' : ''],
     ['Noticed', entry.note ?? '—'],
     ['Advised', entry.recommended ?? ''],
     ['Crew', entry.crew === 2 ? 'two' : ''],
@@ -65,7 +67,11 @@ const readings = computed(() =>
       ...reading,
       gone: props.against
         ? !props.against.readings.some(
-            (row) => row.stage === reading.stage && row.zone === reading.zone && row.behaviour === reading.behaviour,
+            (row) =>
+              row.stage === reading.stage &&
+              row.zone === reading.zone &&
+              row.part === reading.part &&
+              row.behaviour === reading.behaviour,
           )
         : false,
     })),
@@ -74,7 +80,7 @@ const readings = computed(() =>
 
 <template>
   <div class="readings">
-    <figure v-for="reading in readings" :key="reading.stage + reading.zone">
+    <figure v-for="reading in readings" :key="reading.stage + reading.zone + reading.part">
       <Drop :angle="reading.angle_deg ?? angles[reading.behaviour] ?? 90" :width="72" />
       <figcaption>
         <component :is="reading.gone ? 's' : 'span'">{{
@@ -82,8 +88,10 @@ const readings = computed(() =>
         }}</component>
         <span class="small quiet"
           >{{ stages[reading.stage]
-          }}<template v-if="reading.zone !== 'paint'">, {{ zones[reading.zone]?.toLowerCase() }}</template
-          ><template v-if="reading.angle_deg"> · {{ Math.round(reading.angle_deg) }}°</template></span
+          }}<template v-if="reading.part !== 'whole'">, {{ partNames[reading.part] }}</template
+          ><template v-if="reading.zone !== 'paint'">, {{ zones[reading.zone]?.toLowerCase() }}</template
+          ><template v-if="reading.angle_deg"> · {{ Math.round(reading.angle_deg) }}°</template
+          ><template v-if="reading.sheets_s !== null"> · sheet gone in {{ reading.sheets_s }} s</template></span
         >
       </figcaption>
     </figure>

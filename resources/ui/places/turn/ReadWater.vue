@@ -4,16 +4,16 @@ import { behaviours, type BehaviourName } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 
 // How the water stands, by looking: the drawings carry the true angles.
-defineProps<{ label: string; hint?: string }>()
+const props = defineProps<{ label: string; hint?: string; slim?: boolean }>()
 const value = defineModel<BehaviourName | undefined>()
-const options = behaviours.map(({ value: key, name, says }) => ({ value: key, name, says }))
+const options = behaviours.map(({ value: key, name, says }) => ({ value: key, name, ...(props.slim ? {} : { says }) }))
 const angle = (key: string) => behaviours.find((known) => known.value === key)?.angle ?? 90
 </script>
 
 <template>
   <div>
     <Choices v-model="value" :label="label" :options="options" :columns="5">
-      <template #drawing="{ option }"><Drop :angle="angle(option.value)" /></template>
+      <template #drawing="{ option }"><Drop :angle="angle(option.value)" :width="slim ? 44 : 64" /></template>
     </Choices>
     <p class="under small quiet">
       {{ hint }}

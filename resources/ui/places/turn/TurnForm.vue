@@ -11,7 +11,8 @@ import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { rolesInOrder, type Draft } from './draft'
 import ProductPick from './ProductPick.vue'
-import ReadWater from './ReadWater.vue'
+import WaterRead from './WaterRead.vue'
+import WaterTalk from './WaterTalk.vue'
 import SoilDrawing from '@/film/SoilDrawing.vue'
 
 const props = defineProps<{ vehicleId: string; fields: Record<string, string> }>()
@@ -51,6 +52,16 @@ const deconned = computed(() =>
     draft.value.products.iron ?? draft.value.products.tar ?? draft.value.products['clay-lube'] ?? draft.value.clay,
   ),
 )
+
+const { data: vehicle } = useQuery({
+  queryKey: ['vehicle', () => props.vehicleId],
+  queryFn: () => told(api.GET('/api/v1/vehicles/{vehicle}', { params: { path: { vehicle: props.vehicleId } } })),
+})
+// What lies on the paint now decides what its water should do.
+const outermost = computed(() => {
+  const on = (vehicle.value?.layers ?? []).filter((layer) => layer.zone === 'paint' && !layer.ended_on)
+  return on.find((layer) => layer.kind === 'topper') ?? on.find((layer) => layer.kind === 'base')
+})
 
 const methodOptions = Object.entries(methods).map(([value, method]) => ({ value, ...method }))
 const waterOptions = Object.entries(waters).map(([value, name]) => ({ value: value as Draft['water'], name }))
@@ -98,7 +109,7 @@ function pick(role: string, zone: string, id: string | undefined) {
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
     <label class="row check"><input v-model="draft.grit" type="checkbox" /> There is grit in it</label>
-    <ReadWater
+    <WaterRead
       v-model="draft.readings.arrival"
       label="Water on the dirty paint"
       hint="Tells about dirt on the layer, never that a coating is dead."
@@ -148,23 +159,33 @@ function pick(role: string, zone: string, id: string | undefined) {
 
   <section class="sheet grid">
     <h2>Read the water again</h2>
-    <ReadWater
+    <WaterRead
       v-model="draft.readings.after_wash"
       label="Water on the clean paint"
       hint="Before any topper. This is the reading that tells about the layer."
     />
-    <ReadWater
+    <WaterRead
       v-if="deconned || draft.readings.after_decon"
       v-model="draft.readings.after_decon"
       label="After decontamination"
       hint="If the beads are back, a topper is a choice, not a need."
     />
-    <ReadWater
+    <WaterRead
       v-if="draft.products.topper || draft.readings.after_topper"
       v-model="draft.readings.after_topper"
       label="With the new topper on"
       hint="Once it is rinsed or wiped."
     />
+    <WaterTalk
+      :reads="draft.readings"
+      :designed="outermost?.designed ?? 'beads'"
+      :topper="outermost?.kind === 'topper'"
+    >
+      <p class="quiet small">What was read gets its answer here.</p>
+    </WaterTalk>
+    <label class="row check"
+      ><input v-model="draft.lookedOver" type="checkbox" /> The base was looked over with a light, panel by panel</label
+    >
   </section>
 
   <section class="sheet grid">

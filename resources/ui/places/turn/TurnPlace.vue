@@ -11,6 +11,7 @@ import BeforeAfter from './BeforeAfter.vue'
 import DueMoves from './DueMoves.vue'
 import EntryFacts from './EntryFacts.vue'
 import OtherVersions from './OtherVersions.vue'
+import SaidOfWater from './SaidOfWater.vue'
 import StepTimes from './StepTimes.vue'
 
 const props = defineProps<{ id: string }>()
@@ -42,7 +43,7 @@ watch(turn, async (loaded) => {
       </h1>
 
       <section class="says" aria-label="What the water says">
-        <p v-for="diagnosis in current.diagnoses" :key="diagnosis.zone" class="lead">{{ diagnosis.says }}</p>
+        <SaidOfWater v-for="diagnosis in current.diagnoses" :key="diagnosis.zone" :diagnosis="diagnosis" />
         <p v-if="!current.diagnoses.length" class="lead quiet">The water was not read on this turn.</p>
         <DueMoves :before="current.due_before" :after="current.due_after" />
         <p v-if="current.next_on" class="next">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { blank, bodyOf, draftOf } from './draft'
+import { blank, bodyOf, draftOf, readingsOf, readsOf } from './draft'
 
 const entry = {
   worked_at: '2026-11-20T09:30:00Z',
@@ -14,8 +14,8 @@ const entry = {
   clay: true,
   note: 'Gull',
   readings: [
-    { stage: 'arrival', zone: 'paint', behaviour: 'flat', angle_deg: null },
-    { stage: 'after_wash', zone: 'paint', behaviour: 'good', angle_deg: 91.5 },
+    { stage: 'arrival', zone: 'paint', part: 'whole', sheets_s: null, behaviour: 'flat', angle_deg: null },
+    { stage: 'after_wash', zone: 'paint', part: 'whole', sheets_s: null, behaviour: 'good', angle_deg: 91.5 },
     { stage: 'after_wash', zone: 'wheels', behaviour: 'weak', angle_deg: 70 },
   ],
   products: [
@@ -52,13 +52,25 @@ describe('a turn being corrected', () => {
 
   it('loses a measured angle when the reading is another one', () => {
     const draft = draftOf(entry, 'UTC')
-    draft.readings.after_wash = 'tight'
+    draft.readings.after_wash = { whole: 'tight' }
     expect(bodyOf(draft, 'UTC', entry).readings).toContainEqual({
       stage: 'after_wash',
       zone: 'paint',
+      part: 'whole',
       behaviour: 'tight',
       angle_deg: null,
+      sheets_s: null,
     })
+  })
+
+  it('keeps parts and the seconds of a sheet through a correction', () => {
+    const reads = { after_wash: { whole: 'good', low: 'flat', sheets_s: 21 } } as const
+    const rows = readingsOf(reads)
+    expect(rows.map((row) => [row.part, row.behaviour, row.sheets_s])).toEqual([
+      ['whole', 'good', 21],
+      ['low', 'flat', null],
+    ])
+    expect(readsOf(rows as Schemas['Reading'][])).toEqual(reads)
   })
 
   it('drops a product that was not used after all', () => {

@@ -3,6 +3,7 @@ import type { Schemas } from '@/api/client'
 import { fromWallClock, wallClock } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import type { BehaviourName } from '@/lib/words'
+import type { StageRead } from './talk'
 
 export type Stage = 'arrival' | 'after_wash' | 'after_decon' | 'after_topper'
 
@@ -19,7 +20,8 @@ export type Draft = {
   panelC: string
   clay: boolean
   note: string
-  readings: Partial<Record<Stage, BehaviourName>>
+  readings: Partial<Record<Stage, StageRead>>
+  lookedOver: boolean
   /** Product ids by role; the zone comes from the shelf. */
   products: Record<string, { id: string; zone: string } | undefined>
   kept: { product_id: string; zone: string; quantity_ml: number | null }[]
@@ -41,15 +43,19 @@ export function blank(zone: string, water: string | undefined): Draft {
     clay: false,
     note: '',
     readings: {},
+    lookedOver: false,
     products: {},
     kept: [],
     reason: '',
   }
 }
 
+/** Where a draft is kept; the number rises when its shape changes. */
+export const draftKey = (vehicleId: string) => `turn-2-${vehicleId}`
+
 /** What was typed stays on the device until it is saved: through a reload, a closed tab, an empty battery. */
 export function useDraft(vehicleId: string, zone: string, water: string | undefined) {
-  return useLocalStorage<Draft>(`turn-${vehicleId}`, () => blank(zone, water), { mergeDefaults: true })
+  return useLocalStorage<Draft>(draftKey(vehicleId), () => blank(zone, water), { mergeDefaults: true })
 }
 
 /** Roles the form offers, in the order of the visit. */
@@ -90,19 +96,51 @@ export function draftOf(entry: Schemas['TurnEntry'], zone: string): Draft {
     panelC: entry.panel_c === null ? '' : String(entry.panel_c),
     clay: entry.clay,
     note: entry.note ?? '',
-    readings: Object.fromEntries(
-      entry.readings.filter((row) => row.zone === 'paint').map((row) => [row.stage, row.behaviour]),
-    ),
+    readings: readsOf(entry.readings),
+    lookedOver: entry.looked_over,
     products,
     kept,
   }
 }
 
+/** Readings of the paint, by stage. */
+export function readsOf(
+  readings: { zone: string; stage: string; behaviour: string; part?: string; sheets_s?: number | null }[],
+): Partial<Record<Stage, StageRead>> {
+  const reads: Partial<Record<Stage, StageRead>> = {}
+  for (const row of readings.filter((one) => one.zone === 'paint')) {
+    const read = (reads[row.stage as Stage] ??= {})
+    read[(row.part ?? 'whole') as 'whole'] = row.behaviour as BehaviourName
+    if (row.sheets_s != null) read.sheets_s = row.sheets_s
+  }
+  return reads
+}
+
+/** The same as the API takes them: the seconds stand with the first reading of their stage. */
+export function readingsOf(reads: Partial<Record<Stage, StageRead>>): Schemas['ReadingInput'][] {
+  return Object.entries(reads).flatMap(([stage, read]) =>
+    (['whole', 'top', 'sides', 'low'] as const)
+      .filter((part) => read[part])
+      .map((part, i) => ({
+        stage: stage as Stage,
+        zone: 'paint',
+        part,
+        behaviour: read[part] as BehaviourName,
+        sheets_s: i === 0 ? (read.sheets_s ?? null) : null,
+      })),
+  )
+}
+
 /** The draft as the API takes it. What a correction does not touch is carried over from the saved entry. */
 export function bodyOf(draft: Draft, zone: string, saved?: Schemas['TurnEntry']): Schemas['TurnInput'] {
-  const angle = (stage: string, behaviour: string) =>
-    saved?.readings.find((row) => row.zone === 'paint' && row.stage === stage && row.behaviour === behaviour)
-      ?.angle_deg ?? null
+  const angle = (reading: Schemas['ReadingInput']) =>
+    saved?.readings.find(
+      (row) =>
+        row.zone === 'paint' &&
+        row.stage === reading.stage &&
+        row.part === reading.part &&
+        row.behaviour === reading.behaviour,
+    )?.angle_deg ?? null
   const quantity = (id: string) => saved?.products.find((use) => use.product_id === id)?.quantity_ml ?? null
   return {
     worked_at: fromWallClock(zone, draft.workedAt),
@@ -114,14 +152,10 @@ export function bodyOf(draft: Draft, zone: string, saved?: Schemas['TurnEntry'])
     water: draft.water,
     panel_c: draft.panelC === '' ? null : Number(draft.panelC),
     clay: draft.clay,
+    looked_over: draft.lookedOver,
     note: draft.note.trim() || null,
     readings: [
-      ...Object.entries(draft.readings).map(([stage, behaviour]) => ({
-        stage: stage as Stage,
-        zone: 'paint',
-        behaviour,
-        angle_deg: angle(stage, behaviour),
-      })),
+      ...readingsOf(draft.readings).map((reading) => ({ ...reading, angle_deg: angle(reading) })),
       ...(saved?.readings.filter((row) => row.zone !== 'paint') ?? []),
     ],
     products: [

@@ -10,6 +10,7 @@ import { useUnits } from '@/lib/units'
 import { bodies, finishes, materials, roads, storages, tones, wheelFinishes } from '@/lib/words'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
+import Months from '@/parts/Months.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -165,6 +166,11 @@ async function archive(away: boolean) {
               ><PlainInput v-bind="f" v-model="km" type="number" min="0" :suffix="units.distanceUnit.value" /></template
           ></Field>
         </div>
+        <Months
+          v-model="form.salt_months"
+          label="Roads are salted in"
+          hint="Salt wears a layer faster and is washed off sooner. The months of the workspace hold until you change them here."
+        />
         <div class="cols three">
           <Field label="Washed at most every" :error="fields.cadence_min"
             ><template #default="f"

@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
-import { shortDay } from '@/lib/dates'
+import { daysUntil, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { families, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -68,10 +68,22 @@ async function undo() {
         <span class="quiet"
           >{{ zones[layer.zone]?.toLowerCase() }}, {{ layer.kind }}, since {{ shortDay(layer.on, zone) }}</span
         >
+        <div
+          v-if="layer.forecast?.look_on"
+          class="small"
+          :class="{ due: daysUntil(layer.forecast.look_on, zone) <= 0 }"
+        >
+          look it over
+          {{ daysUntil(layer.forecast.look_on, zone) <= 0 ? 'since' : 'by' }}
+          {{ shortDay(layer.forecast.look_on, zone) }}, once a year at least
+        </div>
         <div v-if="layer.forecast?.due_on" class="small">
-          renew by {{ shortDay(layer.forecast.due_on, zone) }} · lasts {{ layer.forecast.p10_weeks }}–{{
-            layer.forecast.p90_weeks
-          }}
+          {{ layer.forecast.look_on ? 'refresh' : 'renew' }} by {{ shortDay(layer.forecast.due_on, zone)
+          }}<template v-if="layer.forecast.look_on && layer.forecast.from_on && layer.forecast.late_on"
+            >, best between {{ shortDay(layer.forecast.from_on, zone) }} and
+            {{ shortDay(layer.forecast.late_on, zone) }}</template
+          >
+          · lasts {{ layer.forecast.p10_weeks }}–{{ layer.forecast.p90_weeks }}
           reference weeks
         </div>
         <div v-else-if="covered(layer)" class="small quiet">

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import Stack from '@/film/Stack.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
+import { monthsSaid } from '@/lib/dates'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -13,8 +14,11 @@ import { sideName, useSchools } from '../bench/schools'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
 import LayerList from './LayerList.vue'
+import RibbonProbe from './RibbonProbe.vue'
 import TurnList from './TurnList.vue'
 
+// What if? is a toy of its own: loaded when somebody wants to play.
+const TryAhead = defineAsyncComponent(() => import('./TryAhead.vue'))
 const props = defineProps<{ id: string }>()
 const units = useUnits()
 const path = computed(() => ({ params: { path: { vehicle: props.id } } }))
@@ -29,6 +33,7 @@ const { data: film } = useQuery({
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
 const adding = ref(false)
+const trying = ref(false)
 const mystery = computed(
   () =>
     vehicle.value?.base_unknown &&
@@ -56,6 +61,7 @@ const facts = computed(() => {
     ['Wheels', wheelFinishes[of.wheel_finish] ?? ''],
     ['Stands', storages[of.storage] ?? ''],
     ['Drives', `${units.distance(of.km_per_week)} a week, ${roads[of.road]?.toLowerCase()}`],
+    ['Salt', of.salt_months.length ? monthsSaid(of.salt_months) : ''],
     ['Rhythm', `every ${of.cadence_target} days (${of.cadence_min} to ${of.cadence_max})`],
     ['Owner', of.client?.name ?? '—'],
     ['Place', of.site?.name ?? '—'],
@@ -91,17 +97,33 @@ const facts = computed(() => {
           <TimeAxis :from="film.from" :to="film.to" :today="film.today" :width="Math.floor(width)" />
           <div v-for="ribbon in film.ribbons" :key="ribbon.zone" class="one">
             <span v-if="film.ribbons.length > 1" class="zone small">{{ zones[ribbon.zone] }}</span>
+            <RibbonProbe v-if="ribbon.zone === 'paint'" :film="film" :ribbon="ribbon" :width="Math.floor(width)">
+              <Ribbon
+                :ribbon="ribbon"
+                :from="film.from"
+                :to="film.to"
+                :today="film.today"
+                :width="Math.floor(width)"
+                :height="118"
+              />
+            </RibbonProbe>
             <Ribbon
+              v-else
               :ribbon="ribbon"
               :from="film.from"
               :to="film.to"
               :today="film.today"
               :width="Math.floor(width)"
-              :height="ribbon.zone === 'paint' ? 118 : 60"
+              :height="60"
             />
           </div>
         </template>
       </section>
+
+      <p v-if="!trying && film && paint?.outermost" class="ask">
+        <button type="button" class="beside" @click="trying = true">What if a wash or the topper moved?</button>
+      </p>
+      <TryAhead v-if="trying && film" :vehicle-id="id" :today="film.today" />
 
       <div class="columns">
         <div class="grid left">
@@ -159,6 +181,10 @@ const facts = computed(() => {
 
 .one {
   position: relative;
+}
+
+.ask {
+  margin: calc(-1 * var(--s3)) 0 var(--s5);
 }
 
 .zone {

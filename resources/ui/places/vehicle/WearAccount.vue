@@ -13,6 +13,7 @@ const rows = computed(() =>
   [
     { name: 'Standing in the weather', wear: props.account.standing },
     { name: 'Driving', wear: props.account.driving },
+    { name: 'Salt on the road', wear: props.account.salt },
     { name: `${props.account.washes} wash${props.account.washes === 1 ? '' : 'es'}`, wear: props.account.washing },
     { name: 'Given back by drying aids', wear: -props.account.given_back },
   ].filter((row) => Math.abs(row.wear) >= 0.005),

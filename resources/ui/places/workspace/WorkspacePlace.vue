@@ -7,6 +7,7 @@ import { useMe, useTheme } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
+import Months from '@/parts/Months.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
@@ -23,7 +24,7 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
     told(
       api.PATCH('/api/v1/workspace', {
         params: { header: { 'If-Match': tag } },
-        body: { name: row.name, time_zone: row.time_zone, units: row.units },
+        body: { name: row.name, time_zone: row.time_zone, units: row.units, salt_months: row.salt_months },
       }),
     ),
   touches: [[]],
@@ -88,6 +89,11 @@ async function enter(id: string) {
         ></Field>
       </div>
       <Choices v-model="form.units" label="Units" :options="units" :columns="3" />
+      <Months
+        v-model="form.salt_months"
+        label="Roads are salted here in"
+        hint="Vehicles go by these months unless they have their own. Changing them moves dates."
+      />
       <p class="schools">
         <RouterLink to="/workspace/schools" class="beside">Schools</RouterLink>
         <span class="small quiet"

@@ -1,0 +1,59 @@
+import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import type { BehaviourName, PartName } from '@/lib/words'
+
+/** What was read at one stage: the whole at a glance, parts by themselves, and how long a sheet of water took. */
+export type StageRead = Partial<Record<'whole' | PartName, BehaviourName>> & { sheets_s?: number | null }
+export type Reads = Record<string, StageRead>
+export type Talk = Schemas['WaterTalk']
+
+const stagesInOrder = ['arrival', 'after_wash', 'after_decon', 'after_topper'] as const
+
+/** The question as the model takes it. */
+export function askOf(reads: Reads, designed: string, topper: boolean) {
+  const stagesOf = (part: 'whole' | PartName) =>
+    Object.fromEntries(stagesInOrder.flatMap((stage) => (reads[stage]?.[part] ? [[stage, reads[stage][part]]] : [])))
+  return {
+    designed,
+    topper,
+    ...stagesOf('whole'),
+    parts: { top: stagesOf('top'), sides: stagesOf('sides'), low: stagesOf('low') },
+  }
+}
+
+export const isRead = (reads: Reads): boolean =>
+  Object.values(reads).some((read) => read.whole ?? read.top ?? read.sides ?? read.low)
+
+/** The answer for readings of the whole, from a sheet's own table. */
+export function fromTable(table: Schemas['TalkTable'] | undefined, reads: Reads): Talk | null {
+  if (!table) return null
+  const of = table.of as Record<string, string>
+  const key = stagesInOrder.map((stage) => of[reads[stage]?.whole ?? ''] ?? '-').join('')
+  return table.answers[(table.by as Record<string, number>)[key] ?? -1] ?? null
+}
+
+/** What the readings say, asked as they change; the sheet's table answers while nobody can be asked. */
+export function useTalk(
+  reads: Ref<Reads>,
+  about: Ref<{ designed: string; topper: boolean }>,
+  table: Ref<Schemas['TalkTable'] | undefined>,
+) {
+  const ask = refDebounced(
+    computed(() => askOf(reads.value, about.value.designed, about.value.topper)),
+    150,
+  )
+  const { data } = useQuery({
+    queryKey: ['talk', ask],
+    enabled: () => isRead(reads.value),
+    retry: false,
+    networkMode: 'always',
+    queryFn: () =>
+      told(
+        api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'diagnose' } }, body: ask.value }),
+      ) as Promise<Talk>,
+    placeholderData: (before) => before,
+  })
+  return computed(() => (isRead(reads.value) ? (data.value ?? fromTable(table.value, reads.value)) : null))
+}
