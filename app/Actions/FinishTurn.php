@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\KeepProof;
 use App\Jobs\ReforecastProducts;
 use App\Models\Turn;
 use App\Models\User;
@@ -68,7 +69,7 @@ final readonly class FinishTurn
             }
             $counted = $turn->current()->first();
             // What the sheet wrote down and the form doesn't ask for stays.
-            $facts += $counted?->only(['crew', 'water_l', 'textiles', 'steps', 'refused', 'recommended']) ?? [];
+            $facts += $counted?->only(['crew', 'looked_over', 'water_l', 'textiles', 'steps', 'refused', 'recommended']) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $this->moveStock->used($turn, $counted, $entry);
             $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
@@ -88,5 +89,6 @@ final readonly class FinishTurn
         if ($products !== []) {
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
         }
+        KeepProof::dispatch($this->tenancy->workspace()->id)->afterCommit();
     }
 }

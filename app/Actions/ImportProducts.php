@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\RebuildForProduct;
 use App\Models\Product;
 use App\Record\ProductFile;
 use App\Record\ProductRules;
@@ -63,6 +64,7 @@ final readonly class ImportProducts
                         $product->version++;
                     }
                     $product->save();
+                    RebuildForProduct::after($product);
                 }
             }
 

@@ -203,8 +203,8 @@ final class TryAhead
             }
         }
         $says[] = match (true) {
-            $tried['below_days'] === $stands['below_days'] => sprintf('Under your caution for %d of the next %d days, as without the change.', $tried['below_days'], self::AHEAD_DAYS),
-            default => sprintf('Under your caution for %d of the next %d days instead of %d.', $tried['below_days'], self::AHEAD_DAYS, $stands['below_days']),
+            $tried['below_days'] === $stands['below_days'] => sprintf('On %d of the next %d days the risk is more than you accept, as without the change.', $tried['below_days'], self::AHEAD_DAYS),
+            default => sprintf('On %d of the next %d days the risk is more than you accept, instead of on %d.', $tried['below_days'], self::AHEAD_DAYS, $stands['below_days']),
         };
         $last = array_slice($this->log->turns($this->vehicle->id), -1)[0]->at ?? null;
         $gaps = [];

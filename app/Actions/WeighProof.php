@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
+use App\Record\TurnLog;
+use App\Record\WashedLives;
 use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use stdClass;
+use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeForecast;
 use Vicissa\Core\Protection\Life\LifeModel;
@@ -41,7 +46,7 @@ final readonly class WeighProof
     public function __invoke(): array
     {
         $rests = DB::selectOne('select (select count(*) || \'/\' || max(updated_at) || \'/\' || coalesce(sum(held), 0) || \'/\' || coalesce(sum(failed), 0) from layers) as layers, (select max(updated_at) from products) as products, (select max(updated_at) from vehicles) as vehicles, (select max(id::text) from turn_entries) as turns');
-        $key = 'proof/'.$this->tenancy->workspace()->id.'/'.hash('sha256', (string) json_encode($rests));
+        $key = 'proof/2/'.$this->tenancy->workspace()->id.'/'.hash('sha256', (string) json_encode($rests));
 
         /** @var array<string, mixed> */
         return $this->cache->remember($key, 86_400, $this->weigh(...));
@@ -52,7 +57,7 @@ final readonly class WeighProof
     {
         $rows = DB::table('layers as l')->leftJoin('forecasts_made as f', 'f.layer_id', '=', 'l.id')
             ->whereNotNull('l.product_id')->where(static fn($query) => $query->whereNotNull('l.held')->orWhereNotNull('l.failed'))
-            ->orderBy('l.on_at')->orderBy('l.id')->get(['l.id', 'l.product_id', 'l.vehicle_id', 'l.zone', 'l.held', 'l.failed', 'l.label_low_weeks', 'l.label_high_weeks', 'f.quantiles', DB::raw("(select b.family from layers b where b.vehicle_id = l.vehicle_id and b.zone = l.zone and b.kind = 'base' and b.on_at <= l.on_at and (b.ended_at is null or b.ended_at > l.on_at) limit 1) as under")]);
+            ->orderBy('l.on_at')->orderBy('l.id')->get(['l.id', 'l.product_id', 'l.vehicle_id', 'l.zone', 'l.family', 'l.held', 'l.failed', 'l.label_low_weeks', 'l.label_high_weeks', 'f.quantiles', DB::raw("(select b.family from layers b where b.vehicle_id = l.vehicle_id and b.zone = l.zone and b.kind = 'base' and b.on_at <= l.on_at and (b.ended_at is null or b.ended_at > l.on_at) limit 1) as under")]);
         $products = Product::query()->whereIn('id', $rows->pluck('product_id')->unique()->all())->orderBy('name')->get()->keyBy('id');
         $uses = DB::table('turn_products as u')->join('turns as t', 't.current_entry_id', '=', 'u.entry_id')->where('u.role', 'topper')->groupBy('u.product_id', 'u.zone')
             ->selectRaw('u.product_id, u.zone, avg(u.quantity_ml) as ml')->get()->keyBy(static fn(stdClass $row): string => $row->product_id.' '.$row->zone);
@@ -83,7 +88,56 @@ final readonly class WeighProof
             }
         }
 
-        return ['products' => $weighed, 'vehicles' => $this->vehicles($effects), 'calibration' => $this->calibration($rows->whereNotNull('quantiles')->all())];
+        return ['products' => $weighed, 'groups' => [...$this->groups($rows->all(), $products), ...$this->washed()], 'vehicles' => $this->vehicles($effects), 'calibration' => $this->calibration($rows->whereNotNull('quantiles')->all())];
+    }
+
+    /**
+     * Layers by family and by the way they went on, in wear-weeks.
+     *
+     * @param array<array-key, stdClass> $rows
+     * @param Collection<array-key, Product> $products
+     * @return list<array<string, mixed>>
+     */
+    private function groups(array $rows, Collection $products): array
+    {
+        $lives = [];
+        foreach ($rows as $row) {
+            $lives['family'][$row->family][] = self::life($row);
+            $way = $products[$row->product_id]->applied ?? null;
+            if ($way !== null) {
+                $lives['way'][$way][] = self::life($row);
+            }
+        }
+
+        return self::told($lives, 'wear-weeks');
+    }
+
+    /** @return list<array<string, mixed>> layers by how they were washed */
+    private function washed(): array
+    {
+        $layers = Layer::query()->with('vehicle')->whereNotNull('product_id')->where('zone', Zone::Paint->value)
+            ->where(static fn($query) => $query->whereNotNull('held')->orWhereNotNull('failed'))->orderBy('id')->get();
+        /** @var list<string> $vehicles */
+        $vehicles = $layers->pluck('vehicle_id')->unique()->values()->all();
+
+        return self::told(WashedLives::of(array_values($layers->all()), TurnLog::of($vehicles)), 'middle-lives');
+    }
+
+    /**
+     * @param array<string, array<string, list<FailureInterval>>> $lives  by question and answer
+     * @return list<array<string, mixed>>
+     */
+    private static function told(array $lives, string $unit): array
+    {
+        $groups = [];
+        foreach ($lives as $kind => $answers) {
+            ksort($answers);
+            foreach ($answers as $answer => $some) {
+                $groups[] = ['kind' => $kind, 'answer' => $answer, 'unit' => $unit, ...self::curve(SurvivalCurve::of($some))];
+            }
+        }
+
+        return $groups;
     }
 
     private static function life(stdClass $row): FailureInterval

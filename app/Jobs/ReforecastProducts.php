@@ -9,7 +9,6 @@ use App\Models\Layer;
 use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\DB;
 
 /** New evidence about a product moves the dates of every vehicle that carries it. */
 final class ReforecastProducts implements ShouldQueue
@@ -29,22 +28,12 @@ final class ReforecastProducts implements ShouldQueue
 
     public function handle(Tenancy $tenancy, ForecastLayers $forecastLayers): void
     {
-        $inherited = $tenancy->entered();
-        if (! $inherited) {
-            $tenancy->enter($this->workspaceId);
-        }
-        try {
-            DB::transaction(function () use ($forecastLayers): void {
-                /** @var list<string> $vehicles */
-                $vehicles = Layer::query()->whereIn('product_id', $this->productIds)->whereNull('ended_at')
-                    ->when($this->exceptVehicleId !== null, fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
-                    ->distinct()->orderBy('vehicle_id')->pluck('vehicle_id')->all();
-                $forecastLayers($vehicles, past: false);
-            });
-        } finally {
-            if (! $inherited) {
-                $tenancy->leave();
-            }
-        }
+        $tenancy->within($this->workspaceId, function () use ($forecastLayers): void {
+            /** @var list<string> $vehicles */
+            $vehicles = Layer::query()->whereIn('product_id', $this->productIds)->whereNull('ended_at')
+                ->when($this->exceptVehicleId !== null, fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
+                ->distinct()->orderBy('vehicle_id')->pluck('vehicle_id')->all();
+            $forecastLayers($vehicles, past: false);
+        });
     }
 }

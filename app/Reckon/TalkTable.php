@@ -22,14 +22,17 @@ final class TalkTable
     {
         // One behaviour stands for all that are judged alike; flat on arrival has a sentence of its own.
         $letters = [];
+        /** @var array<string, Behaviour> $stands */
+        $stands = [];
         foreach (Behaviour::cases() as $behaviour) {
-            $letters[$behaviour->value] = match (true) {
+            $letter = match (true) {
                 $behaviour->holds($designed) => 'h',
                 $behaviour === Behaviour::Flat => 'z',
                 default => 'f',
             };
+            $letters[$behaviour->value] = $letter;
+            $stands[$letter] = $behaviour;
         }
-        $stands = array_map(Behaviour::from(...), array_flip($letters));
         $answers = $by = [];
         foreach (['-', ...array_keys($stands)] as $a) {
             foreach (['-', ...array_keys($stands)] as $w) {

@@ -70,4 +70,24 @@ final class Tenancy
     {
         return $this->workspace !== null;
     }
+
+    /**
+     * Work of a job, in one transaction, in its workspace; one that runs within a request finds that workspace entered already and leaves it so.
+     *
+     * @param callable(): mixed $work
+     */
+    public function within(string $workspaceId, callable $work): void
+    {
+        $inherited = $this->entered();
+        if (! $inherited) {
+            $this->enter($workspaceId);
+        }
+        try {
+            $this->database->transaction(static fn(): mixed => $work());
+        } finally {
+            if (! $inherited) {
+                $this->leave();
+            }
+        }
+    }
 }

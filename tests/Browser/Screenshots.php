@@ -14,8 +14,11 @@ final class Screenshots extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->see('//a[contains(@class, "row")]');
         $this->shoot('film');
-        $this->press('Taxi seven');
+        $this->press('The vet’s pickup');
         $this->see('//h2[normalize-space(.) = "Record"]');
+        $this->press('What if a wash or the topper moved?');
+        $this->seeText('the risk is more than you accept');
+        $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('vehicle');
         $vehicle = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
         $this->click($this->see('(//ol//a)[1]'));
@@ -23,7 +26,13 @@ final class Screenshots extends BrowserTestCase
         $this->shoot('turn');
         $this->visit("{$vehicle}/turn");
         $this->choose('How dirty?', 'Grime');
-        $this->choose('Water on the dirty paint', 'Weak');
+        $this->choose('Water on the dirty paint', 'Lies flat');
+        $this->choose('Water on the clean paint', 'Good');
+        $this->click($this->see('(//button[contains(., "Go round")])[last()]'));
+        $this->choose('Sides', 'Good beads');
+        $this->choose('Low panels', 'Weak beads');
+        $this->seeText('The low panels fail');
+        $this->browser->executeScript('document.querySelector(".talk").scrollIntoView({ block: "end" }); window.scrollBy(0, 40)');
         $this->shoot('record');
         $this->visit('/bench?vehicle='.basename($vehicle));
         $this->see('//section[@aria-label = "The match"]//h2');
@@ -34,11 +43,17 @@ final class Screenshots extends BrowserTestCase
         }
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
-        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/shelf/fit' => 'fit', '/proof' => 'proof'] as $path => $name) {
+        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/proof' => 'proof'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
+            $path === '/proof' && $this->seeText('Were we right?');
             $this->shoot($name);
         }
+        $this->visit('/bench/gauge');
+        $this->press('a good one');
+        $this->see('//*[local-name() = "svg"][@role = "application"]');
+        $this->browser->executeScript('document.querySelector("svg.board").scrollIntoView({ block: "end" })');
+        $this->shoot('gauge');
         $this->visit('/bench/mix');
         $this->field('Dilution')->sendKeys('1.2 %');
         $this->fill('Into', 'Short lance, 1 l');

@@ -83,7 +83,8 @@ final readonly class FilmController
             'topper' => ['sometimes', 'nullable', 'array'],
             'topper.on' => ['required_with:topper', ...$days],
             'topper.product_id' => ['required_with:topper', 'uuid', Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper')],
-        ], ['*.before_or_equal' => sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS), '*.after_or_equal' => 'That day is over; only days to come can be tried.']);
+        ], array_fill_keys(['washes.*.before_or_equal', 'topper.on.before_or_equal'], sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS))
+            + array_fill_keys(['washes.*.after_or_equal', 'topper.on.after_or_equal'], 'That day is over; only days to come can be tried.'));
 
         return new JsonResponse($tryAhead($vehicle, $asked['washes'] ?? null, $asked['topper'] ?? null));
     }

@@ -13,6 +13,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Requests\ProductRequest;
 use App\Http\Resources\ProductResource;
+use App\Jobs\RebuildForProduct;
 use App\Models\Product;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -80,6 +81,8 @@ final class ProductController
     {
         Gate::authorize('update', $product);
         $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), static fn(Product $row): Product => $row->fill($request->validated()));
+        RebuildForProduct::after($product);
+
         return $this->sent(new ProductResource($product), $product);
     }
 

@@ -19,7 +19,7 @@ final class PulseController
     #[Returns('Pulse')]
     public function __invoke(): JsonResponse
     {
-        $row = DB::selectOne('select (select max(id::text) from turns) as turn, (select max(id::text) from turn_entries) as entry, (select sum(version) || \'/\' || count(*) from sheets where updated_at > now() - interval \'3 days\') as sheets, (select max(received_at) from sheet_events where received_at > now() - interval \'3 days\') as event');
+        $row = DB::selectOne('select (select max(id::text) from turns) as turn, (select max(id::text) from turn_entries) as entry, (select sum(version) || \'/\' || count(*) from sheets where updated_at > now() - interval \'3 days\') as sheets, (select max(received_at) from sheet_events where received_at > now() - interval \'3 days\') as event, (select max(computed_at) from forecasts) as forecast');
 
         return new JsonResponse(['mark' => substr(hash('sha256', (string) json_encode($row)), 0, 16)]);
     }

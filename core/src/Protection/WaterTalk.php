@@ -98,7 +98,7 @@ final readonly class WaterTalk
         }
 
         return match ($part) {
-            Part::Low => ['part' => $part, 'cause' => Cause::Salt, 'says' => 'The low panels fail while what is above them holds: salt and road film sit there, not age.',
+            Part::Low => ['part' => $part, 'cause' => Cause::Salt, 'says' => 'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
                 'now' => 'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.', 'next_time' => 'In the salt months soak the lower third first, and come closer together.'],
             Part::Sides => ['part' => $part, 'cause' => Cause::Rubbed, 'says' => 'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
                 'now' => 'Read a panel nobody touches. Where it holds, put the topper on the sides alone.', 'next_time' => 'Ask who washes it between visits, and read the sides first.'],

@@ -1939,6 +1939,7 @@ export interface components {
     }
     Proof: {
       products: components['schemas']['ProofProduct'][]
+      groups: components['schemas']['ProofGroup'][]
       vehicles: components['schemas']['ProofVehicle'][]
       calibration: components['schemas']['ProofCalibration']
     }
@@ -1948,6 +1949,24 @@ export interface components {
       off_by: number
       says: string
       points: components['schemas']['CalibrationPoint'][]
+    }
+    ProofGroup: {
+      /**
+       * @description What tells the layers apart
+       * @enum {string}
+       */
+      kind: 'family' | 'way' | 'method' | 'drying-aid' | 'prewash'
+      answer: string
+      /**
+       * @description Of wear; middle-lives: 1 is the middle life of the same product, weather and road alone
+       * @enum {string}
+       */
+      unit: 'wear-weeks' | 'middle-lives'
+      layers: number
+      failed: number
+      too_few: boolean
+      median: number | null
+      points: components['schemas']['SurvivalPoint'][]
     }
     ProofProduct: {
       /** Format: uuid */

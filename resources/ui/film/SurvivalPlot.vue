@@ -11,7 +11,7 @@ type Curve = {
   label: [number, number] | null
   fewer: boolean
 }
-const props = defineProps<{ curves: Curve[]; width: number; label: string }>()
+const props = defineProps<{ curves: Curve[]; width: number; label: string; unit?: string }>()
 const height = 300
 const pad = { left: 52, right: 12, top: 12, bottom: 58 }
 const most = computed(() => {
@@ -34,7 +34,7 @@ const band = (points: Curve['points']) =>
     .join('') +
   'Z'
 const ticks = computed(() => {
-  const step = most.value > 40 ? 10 : most.value > 16 ? 4 : most.value > 8 ? 2 : 1
+  const step = most.value > 40 ? 10 : most.value > 16 ? 4 : most.value > 8 ? 2 : most.value > 3 ? 1 : 0.5
   return Array.from({ length: Math.floor(most.value / step) + 1 }, (_, i) => i * step)
 })
 </script>
@@ -57,7 +57,7 @@ const ticks = computed(() => {
       <path :d="`M${x(tick)} ${y(0)}v5`" class="tick" />
       <text :x="x(tick)" :y="y(0) + 20" text-anchor="middle">{{ tick }}</text>
     </g>
-    <text :x="width - pad.right" :y="height - 4" text-anchor="end" class="axis">wear-weeks</text>
+    <text :x="width - pad.right" :y="height - 4" text-anchor="end" class="axis">{{ unit ?? 'wear-weeks' }}</text>
     <g v-for="(curve, i) in curves" :key="curve.name" :class="['curve', i ? 'second' : 'first']">
       <template v-if="!curve.fewer">
         <path :d="band(curve.points)" class="band" />

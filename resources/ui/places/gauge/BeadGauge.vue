@@ -219,7 +219,7 @@ function another() {
   width: 100%;
   max-height: 56vh;
   touch-action: none;
-  background: #000;
+  background: var(--film-mist);
   cursor: crosshair;
 }
 

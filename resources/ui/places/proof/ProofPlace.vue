@@ -7,6 +7,7 @@ import CalibrationPlot from '@/film/CalibrationPlot.vue'
 import SurvivalPlot from '@/film/SurvivalPlot.vue'
 import { families, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ProofGroups from './ProofGroups.vue'
 
 // What really lasts on these vehicles: each product's layers against its label, two beside each other, and whether the
 // forecasts were right.
@@ -131,6 +132,7 @@ const { width } = useElementSize(plot)
           </p>
         </section>
       </div>
+      <ProofGroups v-if="data.groups.length" :groups="data.groups" />
       <div class="columns">
         <section class="sheet" aria-label="Were we right">
           <h2>Were we right?</h2>

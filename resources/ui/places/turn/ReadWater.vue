@@ -15,7 +15,7 @@ const angle = (key: string) => behaviours.find((known) => known.value === key)?.
     <Choices v-model="value" :label="label" :options="options" :columns="5">
       <template #drawing="{ option }"><Drop :angle="angle(option.value)" :width="slim ? 44 : 64" /></template>
     </Choices>
-    <p class="under small quiet">
+    <p class="under small quiet" :class="{ slim }">
       {{ hint }}
       <button v-if="value" type="button" class="words small" @click="value = undefined">not read</button>
     </p>
@@ -26,6 +26,11 @@ const angle = (key: string) => behaviours.find((known) => known.value === key)?.
 .under {
   margin: 4px 0 0;
   min-height: 26px;
+}
+
+.slim {
+  min-height: 0;
+  margin: 0;
 }
 
 .words {

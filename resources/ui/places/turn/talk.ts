@@ -40,13 +40,11 @@ export function useTalk(
   about: Ref<{ designed: string; topper: boolean }>,
   table: Ref<Schemas['TalkTable'] | undefined>,
 ) {
-  const ask = refDebounced(
-    computed(() => askOf(reads.value, about.value.designed, about.value.topper)),
-    150,
-  )
+  const settled = refDebounced(reads, 150)
+  const ask = computed(() => askOf(settled.value, about.value.designed, about.value.topper))
   const { data } = useQuery({
     queryKey: ['talk', ask],
-    enabled: () => isRead(reads.value),
+    enabled: () => isRead(settled.value),
     retry: false,
     networkMode: 'always',
     queryFn: () =>

@@ -14,10 +14,11 @@ const problem = ref<unknown>(null)
 const taken = ref<Schemas['Layer'] | null>(null)
 
 const on = computed(() => props.layers.filter((layer) => !layer.ended_on).reverse())
-const past = computed(() => props.layers.filter((layer) => layer.ended_on).reverse())
+const gone = computed(() => props.layers.filter((layer) => layer.ended_on).reverse())
 const named = (layer: Schemas['Layer']) => layer.name ?? families[layer.family]?.name ?? layer.family
 const covered = (layer: Schemas['Layer']) =>
   layer.kind === 'base' && on.value.some((above) => above.kind === 'topper' && above.zone === layer.zone)
+const past = (day: string) => daysUntil(day, zone.value) <= 0
 const ends: Record<string, string> = { renewed: 'renewed', stripped: 'stripped', removed: 'removed' }
 
 async function refresh() {
@@ -68,19 +69,15 @@ async function undo() {
         <span class="quiet"
           >{{ zones[layer.zone]?.toLowerCase() }}, {{ layer.kind }}, since {{ shortDay(layer.on, zone) }}</span
         >
-        <div
-          v-if="layer.forecast?.look_on"
-          class="small"
-          :class="{ due: daysUntil(layer.forecast.look_on, zone) <= 0 }"
-        >
-          look it over
-          {{ daysUntil(layer.forecast.look_on, zone) <= 0 ? 'since' : 'by' }}
-          {{ shortDay(layer.forecast.look_on, zone) }}, once a year at least
+        <div v-if="layer.forecast?.look_on" class="small" :class="{ due: past(layer.forecast.look_on) }">
+          {{ past(layer.forecast.look_on) ? 'a look over the base is due since' : 'look it over by' }}
+          {{ shortDay(layer.forecast.look_on, zone) }}; once a year at least
         </div>
         <div v-if="layer.forecast?.due_on" class="small">
-          {{ layer.forecast.look_on ? 'refresh' : 'renew' }} by {{ shortDay(layer.forecast.due_on, zone)
+          {{ layer.forecast.look_on ? 'refresh' : 'renew' }}
+          {{ past(layer.forecast.due_on) ? 'was due' : 'by' }} {{ shortDay(layer.forecast.due_on, zone)
           }}<template v-if="layer.forecast.look_on && layer.forecast.from_on && layer.forecast.late_on"
-            >, best between {{ shortDay(layer.forecast.from_on, zone) }} and
+            >, worth it from {{ shortDay(layer.forecast.from_on, zone) }}, late after
             {{ shortDay(layer.forecast.late_on, zone) }}</template
           >
           · lasts {{ layer.forecast.p10_weeks }}–{{ layer.forecast.p90_weeks }}
@@ -101,10 +98,10 @@ async function undo() {
       </button>
     </li>
   </ul>
-  <details v-if="past.length">
-    <summary class="small">{{ past.length }} earlier {{ past.length === 1 ? 'layer' : 'layers' }}</summary>
+  <details v-if="gone.length">
+    <summary class="small">{{ gone.length }} earlier {{ gone.length === 1 ? 'layer' : 'layers' }}</summary>
     <ul class="small">
-      <li v-for="layer in past" :key="layer.id">
+      <li v-for="layer in gone" :key="layer.id">
         <span
           >{{ named(layer) }}, {{ zones[layer.zone]?.toLowerCase() }}: {{ shortDay(layer.on, zone) }} –
           {{ shortDay(layer.ended_on ?? layer.on, zone) }}, {{ ends[layer.ended_by ?? '']

@@ -6,7 +6,7 @@ import { api, told, type Schemas } from '@/api/client'
 import { timeScale } from '@/film/geometry'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
-import { families } from '@/lib/words'
+import { families, washTraits } from '@/lib/words'
 
 // A ribbon one can point at: press it, drag, or use the arrow keys; what made it as thick as it is there is said below.
 const props = defineProps<{ film: Schemas['Film']; ribbon: Schemas['Ribbon']; width: number }>()
@@ -48,6 +48,16 @@ const said = computed(() => {
     ? `${on}, ${point.value.name ?? families[point.value.family]?.name ?? ''}: ${point.value.says}`
     : on
 })
+const asides = computed(() => {
+  const of = point.value
+  if (!of) return []
+  return [
+    of.seen_failed || of.ahead ? '' : `${Math.round(100 * of.holds)} in 100 that it held.`,
+    hard.value && hard.value.share > 0.4
+      ? `The hardest single thing: ${hard.value.traits.map((trait) => washTraits[trait] ?? trait).join(', ')} on ${shortDay(hard.value.on, zone.value)}.`
+      : '',
+  ].filter(Boolean)
+})
 function place(event: PointerEvent) {
   if (event.type === 'pointermove' && event.buttons === 0) return
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
@@ -76,14 +86,7 @@ const hint = useId()
       />
     </div>
     <p :id="hint" class="why small" aria-live="polite">
-      <template v-if="said"
-        >{{ said
-        }}<template v-if="point && !point.seen_failed && !point.ahead">
-          {{ Math.round(100 * point.holds) }} in 100 that it held.</template
-        ><template v-if="hard && hard.share > 0.4">
-          The hardest single thing was on {{ shortDay(hard.on, zone) }}.</template
-        ></template
-      >
+      <template v-if="said">{{ [said, ...asides].join(' ') }}</template>
       <span v-else class="quiet">Press anywhere on the ribbon to ask why it is as thick as it is there.</span>
     </p>
   </div>

@@ -167,6 +167,10 @@ const day = (date: string) => shortDay(date, zone.value)
 </template>
 
 <style scoped>
+.try {
+  margin-bottom: var(--s5);
+}
+
 .lane {
   position: relative;
   margin: var(--s3) 0;
