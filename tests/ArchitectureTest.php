@@ -30,6 +30,10 @@ final class ArchitectureTest
                 Selector::NOT(Selector::isEnum()),
                 Selector::NOT(Selector::extends(DomainException::class)),
                 Selector::NOT(Selector::classname('Vicissa\Core\Protection\Life\Normal')),
+                // What a search of the weeks has in hand; it never leaves it.
+                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Ledger')),
+                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
+                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
             ))
             ->shouldBeReadonly()
             ->because('values of the core never change under whoever holds them');

@@ -41,6 +41,10 @@ use Vicissa\Core\Protection\Storage;
  * @property int $cadence_min
  * @property int $cadence_target
  * @property int $cadence_max
+ * @property string|null $programme_id
+ * @property int|null $salt_target   days between visits in salt months; null as in the others
+ * @property int|null $topper_weeks  every so many weeks; null by forecast
+ * @property int|null $decon_days    every so many days; null when the surface asks
  * @property string $material
  * @property bool $base_unknown  nobody knows what lies on the paint, unless a base layer stands there now
  * @property array<string, string> $schools  its own sides, where it differs from the workspace
@@ -64,7 +68,7 @@ class Vehicle extends Model
     {
         return [
             'finish' => 'array', 'schools' => 'array', 'salt_months' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
-            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'version' => 'integer',
+            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'version' => 'integer',
         ];
     }
 

@@ -23,6 +23,7 @@ use App\Reckon\DueModel;
 use App\Reckon\GaugeModel;
 use App\Reckon\LanceModel;
 use App\Reckon\MatchModel;
+use App\Reckon\PlanModel;
 use App\Reckon\RatioModel;
 use App\Reckon\Reckoning;
 use App\Reckon\ResinModel;
@@ -64,7 +65,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
             new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
-            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new AreaModel, new GaugeModel,
+            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new PlanModel, new AreaModel, new GaugeModel,
         ]));
     }
 

@@ -66,6 +66,12 @@ final readonly class LoggedTurn
         return false;
     }
 
+    /** Whether the paint was decontaminated: iron, tar or clay. */
+    public function decontaminates(): bool
+    {
+        return $this->clay || array_filter($this->usesOn(Zone::Paint), static fn(array $use): bool => $use['role'] === Role::Iron->value) !== [];
+    }
+
     /** Whether old wax and sealant were taken off this zone on purpose. */
     public function strips(Zone $zone): bool
     {

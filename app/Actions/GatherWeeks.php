@@ -1,0 +1,260 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Closure;
+use App\Models\Crew;
+use App\Models\Deadline;
+use App\Models\Layer;
+use App\Models\PlannedVisit;
+use App\Models\Site;
+use App\Models\Vehicle;
+use App\Record\TurnLog;
+use App\Record\Weeks;
+use App\Standins\Weather;
+use App\Standins\WeatherHour;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Planning\Crew as PlanCrew;
+use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Planning\PlanSite;
+use Vicissa\Core\Planning\PlanVehicle;
+use Vicissa\Core\Planning\Sky;
+use Vicissa\Core\Planning\SkyRules;
+
+/**
+ * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when its
+ * topper, its decontamination and its deadlines fall. Queries don't grow with the vehicles.
+ */
+final readonly class GatherWeeks
+{
+    public const DAYS = 56;
+
+    /** Beyond so many days a weather forecast says nothing. */
+    private const WEATHER_DAYS = 10;
+
+    /** Minutes a m² of paint, when nobody has measured: wash, topper, decontamination. */
+    private const MINUTES_M2 = ['wash' => 6.0, 'topper' => 1.2, 'decon' => 3.0];
+
+    /** Minutes of travel to a vehicle that has no place. */
+    private const HOP_SOMEWHERE = 15;
+
+    /** A week of a crew nobody has described. */
+    private const USUAL_WEEK = [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420];
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+        private Weather $weather,
+    ) {}
+
+    public function __invoke(int $days = self::DAYS): Weeks
+    {
+        $today = CarbonImmutable::instance($this->clock->now())->setTimezone($this->tenancy->workspace()->time_zone)->startOfDay();
+        // What is done today is done; the plan begins tomorrow.
+        $start = Day::number('start', $today->addDay()->toDateString());
+        $vehicles = Vehicle::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        $sites = Site::query()->orderBy('id')->get();
+        $closures = Closure::query()->where('to_on', '>', $today->toDateString())->get();
+        $everywhere = $this->closed($closures->whereNull('vehicle_id')->whereNull('site_id'));
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $log = TurnLog::of($ids, $today->getTimestamp());
+        $minutes = $this->minutes($ids);
+        $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
+        $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
+        $deadlines = Deadline::query()->whereIn('vehicle_id', $ids)->where('on', '>', $today->toDateString())->orderBy('on')->get()->groupBy('vehicle_id');
+        $locks = PlannedVisit::query()->where('locked', true)->where('on', '>', $today->toDateString())->get()->groupBy('vehicle_id');
+        $shut = $closures->whereNotNull('site_id')->groupBy('site_id');
+        $away = $closures->whereNotNull('vehicle_id')->groupBy('vehicle_id');
+        $of = [];
+        foreach ($vehicles as $vehicle) {
+            $turns = $log->turns($vehicle->id);
+            $last = $turns === [] ? $start - 1 - $vehicle->cadence_target : $this->day(CarbonImmutable::createFromTimestampUTC($turns[count($turns) - 1]->at));
+            $deconned = null;
+            foreach ($turns as $turn) {
+                $deconned = $turn->decontaminates() ? $this->day(CarbonImmutable::createFromTimestampUTC($turn->at)) : $deconned;
+            }
+            $fixed = [];
+            foreach ($locks->get($vehicle->id, []) as $lock) {
+                $fixed[$this->day($lock->on)] = $this->bits($lock->kinds);
+            }
+            $windows = [];
+            foreach ($deadlines->get($vehicle->id, []) as $deadline) {
+                $windows[] = [$this->day($deadline->on) - $deadline->within_days, $this->day($deadline->on)];
+            }
+            $known = $minutes[$vehicle->id] ?? null;
+            $target = $vehicle->salt_target !== null && in_array($today->month, $vehicle->salt_months, true) ? $vehicle->salt_target : $vehicle->cadence_target;
+            $of[] = new PlanVehicle(
+                $vehicle->id,
+                $vehicle->site_id ?? 'by '.$vehicle->id,
+                [
+                    'wash' => (int) round($known ?? self::MINUTES_M2['wash'] * $vehicle->paint_m2),
+                    'topper' => (int) round(min(60.0, max(10.0, self::MINUTES_M2['topper'] * $vehicle->paint_m2))),
+                    'decon' => (int) round(min(150.0, max(20.0, self::MINUTES_M2['decon'] * $vehicle->paint_m2))),
+                ],
+                $vehicle->cadence_min,
+                max($vehicle->cadence_min, $target),
+                max($vehicle->cadence_max, $target),
+                min($last, $start - 1),
+                $this->topper($vehicle, $layers->get($vehicle->id), isset($topped[$vehicle->id]), $start),
+                $vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days),
+                $this->closed($away->get($vehicle->id, new Collection)),
+                $windows,
+                $fixed,
+            );
+        }
+        $places = array_values([
+            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->barred($site, $start, $days)))->all(),
+            ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
+        ]);
+
+        return new Weeks(new Instance($start, $days, $this->crews($start, $days, $everywhere), $this->sky($sites, $today, $start), $places, $of), $vehicles->pluck('name', 'id')->all());
+    }
+
+    /**
+     * @param array<int, true> $everywhere  days on which nobody works
+     * @return list<PlanCrew>
+     */
+    private function crews(int $start, int $days, array $everywhere): array
+    {
+        $crews = Crew::query()->with('days')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        $of = [];
+        foreach ($crews->isEmpty() ? [(new Crew)->forceFill(['id' => 'anyone', 'minutes' => self::USUAL_WEEK])->setRelation('days', new Collection)] : $crews as $crew) {
+            $week = $crew->minutes;
+            $minutes = [];
+            for ($day = $start; $day < $start + $days; $day++) {
+                $minutes[$day] = (int) ($week[(int) gmdate('N', $day * 86400)] ?? 0);
+            }
+            foreach ($crew->days as $other) {
+                $minutes[$this->day($other->on)] = $other->minutes;
+            }
+            $of[] = new PlanCrew($crew->id, array_filter(array_diff_key($minutes, $everywhere), static fn(int $some, int $day): bool => $some > 0 && $day >= $start && $day < $start + $days, ARRAY_FILTER_USE_BOTH));
+        }
+
+        return $of;
+    }
+
+    /**
+     * The topper by its forecast, or every so many weeks where the vehicle has it so; null where none is wanted.
+     *
+     * @param Collection<int, Layer>|null $on  what lies on the paint, a topper first
+     */
+    private function topper(Vehicle $vehicle, ?Collection $on, bool $everTopped, int $start): ?Cycle
+    {
+        $topper = $on?->firstWhere('kind', 'topper');
+        if ($vehicle->topper_weeks !== null) {
+            return $this->every($topper === null ? $start - 7 * $vehicle->topper_weeks : $this->day($topper->on_at), 7 * $vehicle->topper_weeks);
+        }
+        if ($topper === null) {
+            return $everTopped ? new Cycle($start, $start, $start + 14, 42) : null;
+        }
+        $forecast = $topper->forecast;
+        if ($forecast?->due_at === null) {
+            return null;
+        }
+        $due = $this->day($forecast->due_at);
+
+        return new Cycle($this->day($forecast->from_at ?? $forecast->due_at), $due, $this->day($forecast->late_at ?? $forecast->due_at), max(7, $due - $this->day($topper->on_at)));
+    }
+
+    private function every(int $last, int $days): Cycle
+    {
+        return new Cycle($last + intdiv(7 * $days, 10), $last + $days, $last + intdiv(3 * $days, 2), $days);
+    }
+
+    /**
+     * How long each was washed lately, without topper or decontamination: the middle of its last eight.
+     *
+     * @param list<string> $ids
+     * @return array<string, float>
+     */
+    private function minutes(array $ids): array
+    {
+        $taken = [];
+        $rows = DB::table('turns as t')->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')->whereIn('t.vehicle_id', $ids)->whereNotNull('e.minutes')->where('e.clay', false)
+            ->whereNotExists(static fn($query) => $query->selectRaw('1')->from('turn_products as u')->whereColumn('u.entry_id', 'e.id')->whereIn('u.role', ['topper', 'iron', 'tar']))
+            ->orderByDesc('t.worked_at')->get(['t.vehicle_id', 'e.minutes']);
+        foreach ($rows as $row) {
+            if (count($taken[$row->vehicle_id] ?? []) < 8) {
+                $taken[$row->vehicle_id][] = (int) $row->minutes;
+            }
+        }
+
+        return array_map(static function (array $some): float {
+            sort($some);
+
+            return (float) $some[intdiv(count($some), 2)];
+        }, $taken);
+    }
+
+    /**
+     * The days of the weather forecast, where the places are in the mean.
+     *
+     * @param Collection<int, Site> $sites
+     * @return array<int, Sky>
+     */
+    private function sky(Collection $sites, CarbonImmutable $today, int $start): array
+    {
+        $known = $sites->whereNotNull('latitude')->whereNotNull('longitude');
+        [$latitude, $longitude] = $known->isEmpty() ? Weather::SOMEWHERE : [(float) $known->avg('latitude'), (float) $known->avg('longitude')];
+        $sky = [];
+        for ($i = 0; $i < self::WEATHER_DAYS; $i++) {
+            $hours = $this->weather->hours($latitude, $longitude, $today->addDays($i + 1)->setTime(8, 0), 9);
+            if ($hours !== []) {
+                $sky[$start + $i] = (new SkyRules)->sky(array_map(static fn(WeatherHour $hour): array => ['air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'wind_m_s' => $hour->air->windMS], $hours));
+            }
+        }
+
+        return $sky;
+    }
+
+    /**
+     * Nobody is sent where the proof of insurance has run out.
+     *
+     * @return array<int, true>
+     */
+    private function barred(Site $site, int $start, int $days): array
+    {
+        $until = $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on);
+
+        return $until === null || $until >= $start + $days - 1 ? [] : array_fill_keys(range(max($start, $until + 1), $start + $days - 1), true);
+    }
+
+    /**
+     * @param iterable<Closure> $closures
+     * @return array<int, true>
+     */
+    private function closed(iterable $closures): array
+    {
+        $days = [];
+        foreach ($closures as $closure) {
+            $days += array_fill_keys(range($this->day($closure->from_on), $this->day($closure->to_on)), true);
+        }
+
+        return $days;
+    }
+
+    /** @param list<string> $kinds */
+    private function bits(array $kinds): int
+    {
+        return (int) array_sum(array_map(static fn(string $kind): int => Kind::tryFrom($kind)?->bit() ?? 0, $kinds));
+    }
+
+    private function day(DateTimeInterface $date): int
+    {
+        // Dates are dates; moments are days where the workspace is.
+        return Day::number('date', $date instanceof Carbon ? $date->format('Y-m-d') : $this->tenancy->workspace()->dateOf($date));
+    }
+}

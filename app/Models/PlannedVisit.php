@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A visit of the plan: not a promise until it is locked.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $vehicle_id
+ * @property string $crew_id
+ * @property Carbon $on
+ * @property list<string> $kinds
+ * @property bool $locked
+ */
+class PlannedVisit extends Model
+{
+    use OfWorkspace;
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'locked' => 'boolean'];
+    }
+
+    /** @return BelongsTo<Vehicle, $this> */
+    public function vehicle(): BelongsTo
+    {
+        return $this->belongsTo(Vehicle::class);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A rhythm with a name; vehicles follow it until they have their own.
+ *
+ * @property string $id
+ * @property string $workspace_id
+ * @property string $name
+ * @property int $cadence_min
+ * @property int $cadence_target
+ * @property int $cadence_max
+ * @property int|null $salt_target   days between visits in salt months
+ * @property int|null $topper_weeks  every so many weeks; null by forecast
+ * @property int|null $decon_days    every so many days; null when the surface asks
+ * @property int $version
+ */
+class Programme extends Model
+{
+    use OfWorkspace;
+
+    protected $attributes = ['version' => 1];
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'version' => 'integer'];
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reckon;
+
+use Vicissa\Core\Planning\Crew;
+use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Planning\Plan;
+use Vicissa\Core\Planning\PlannedVisit;
+use Vicissa\Core\Planning\Planner;
+use Vicissa\Core\Planning\PlanSite;
+use Vicissa\Core\Planning\PlanVehicle;
+use Vicissa\Core\Planning\Sky;
+use Vicissa\Core\Planning\Unmet;
+
+/** `plan`: the weeks (domain §14.14). */
+final readonly class PlanModel implements Model
+{
+    public function name(): string
+    {
+        return 'plan';
+    }
+
+    public function reckon(Input $input): array
+    {
+        return self::answer(Planner::plan(self::instance($input)));
+    }
+
+    public static function instance(Input $input): Instance
+    {
+        $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date))), $input->objects('crews'));
+        $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
+        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed')), $input->objects('sites'));
+
+        return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')));
+    }
+
+    /** @return array<string, mixed> */
+    public static function answer(Plan $plan): array
+    {
+        $cost = $plan->cost;
+        $plain = static fn(float $value): float => round($value, 6);
+
+        return [
+            'visits' => array_map(static fn(PlannedVisit $visit): array => [
+                'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
+            ], $plan->visits),
+            'unmet' => array_map(static fn(Unmet $one): array => ['vehicle' => $one->vehicle, 'what' => $one->what, 'why' => $one->why], $plan->unmet),
+            'cost' => $plain($cost->total),
+            'breakdown' => ['cadence' => $plain($cost->cadence), 'topper' => $plain($cost->topper), 'decon' => $plain($cost->decon), 'weather' => $plain($cost->weather), 'travel' => $plain($cost->travel), 'overtime' => $plain($cost->overtime)],
+            'bound' => $plain($plan->bound),
+        ];
+    }
+
+    /** @return array<string, mixed> the weeks as the model takes them, so that they can be planned again anywhere */
+    public static function written(Instance $instance): array
+    {
+        $dates = static fn(array $days): array => array_map(Day::date(...), array_keys($days));
+        $cycle = static fn(?Cycle $cycle): ?array => $cycle === null ? null : ['from' => Day::date($cycle->from), 'due' => Day::date($cycle->due), 'late' => $cycle->late === null ? null : Day::date($cycle->late), 'repeat_days' => $cycle->repeat];
+        $weather = [];
+        foreach ($instance->sky as $day => $sky) {
+            $weather[Day::date($day)] = ['wash' => $sky->wash ? ($sky->poor ? 'poor' : 'ok') : 'no', 'topper' => $sky->topper ? 'ok' : 'no'];
+        }
+
+        return [
+            'start' => Day::date($instance->start), 'days' => $instance->days,
+            'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
+            'weather' => (object) $weather,
+            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed)], array_values($instance->sites)),
+            'vehicles' => array_map(static fn(PlanVehicle $v): array => [
+                'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
+                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'closed' => $dates($v->closed),
+                'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
+                'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($bits))], array_keys($v->locks), array_values($v->locks)),
+            ], $instance->vehicles),
+        ];
+    }
+
+    private static function vehicle(Input $vehicle): PlanVehicle
+    {
+        $minutes = $vehicle->object('minutes');
+        $cadence = $vehicle->object('cadence');
+        $deadlines = $locks = [];
+        foreach ($vehicle->has('deadlines') ? $vehicle->objects('deadlines') : [] as $deadline) {
+            $day = self::day($deadline, 'date');
+            $deadlines[] = [$day - max(0, $deadline->whole('within')), $day];
+        }
+        foreach ($vehicle->has('locks') ? $vehicle->objects('locks') : [] as $lock) {
+            $locks[self::day($lock, 'date')] = array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($lock->choices('kinds', Kind::class), SORT_REGULAR)));
+        }
+
+        return new PlanVehicle(
+            $vehicle->text('id'),
+            $vehicle->text('site'),
+            ['wash' => $minutes->whole('wash'), 'topper' => $minutes->has('topper') ? $minutes->whole('topper') : 0, 'decon' => $minutes->has('decon') ? $minutes->whole('decon') : 0],
+            $cadence->whole('min'),
+            $cadence->whole('target'),
+            $cadence->whole('max'),
+            self::day($vehicle, 'last_wash'),
+            self::cycle($vehicle, 'topper'),
+            self::cycle($vehicle, 'decon'),
+            self::days($vehicle, 'closed'),
+            $deadlines,
+            $locks,
+        );
+    }
+
+    private static function cycle(Input $vehicle, string $field): ?Cycle
+    {
+        if (! $vehicle->has($field)) {
+            return null;
+        }
+        $cycle = $vehicle->object($field);
+
+        return new Cycle(self::day($cycle, 'from'), self::day($cycle, 'due'), $cycle->has('late') ? self::day($cycle, 'late') : null, $cycle->whole('repeat_days'));
+    }
+
+    private static function sky(Input $weather, string $date): Sky
+    {
+        $of = $weather->object($date);
+        $wash = $of->textOrNull('wash') ?? 'ok';
+        $topper = $of->textOrNull('topper') ?? 'ok';
+        if (! in_array($wash, ['ok', 'poor', 'no'], true)) {
+            throw $of->wrong('wash', 'must be ok, poor or no');
+        }
+        if (! in_array($topper, ['ok', 'no'], true)) {
+            throw $of->wrong('topper', 'must be ok or no');
+        }
+
+        return new Sky($wash !== 'no', $wash === 'poor', $topper !== 'no');
+    }
+
+    private static function day(Input $input, string $field): int
+    {
+        return Day::number($input->at($field), $input->text($field));
+    }
+
+    /** @return array<int, true> */
+    private static function days(Input $input, string $field): array
+    {
+        $days = [];
+        foreach ($input->has($field) ? $input->items($field) : [] as $i => $date) {
+            $days[Day::number($input->at("{$field}.{$i}"), is_string($date) ? $date : '')] = true;
+        }
+
+        return $days;
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(Input, string): T $as
+     * @return array<int, T>
+     */
+    private static function byDay(Input $of, callable $as): array
+    {
+        $days = [];
+        foreach ($of->keys() as $date) {
+            $days[Day::number($of->at((string) $date), (string) $date)] = $as($of, (string) $date);
+        }
+
+        return $days;
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use Vicissa\Core\Planning\Instance;
+
+/** The weeks of a workspace as the plan takes them. */
+final readonly class Weeks
+{
+    /** @param array<string, string> $names  of vehicles, by id */
+    public function __construct(
+        public Instance $instance,
+        public array $names,
+    ) {}
+}

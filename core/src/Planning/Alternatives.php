@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+use Vicissa\Core\InvalidInput;
+
+/** Why a visit stands where it stands, and what any other day would cost: the vehicle's other visits give way, those of all others stay. */
+final readonly class Alternatives
+{
+    /**
+     * @param list<string> $why   sentences
+     * @param array<int, array{cost: float|null, why: string|null}> $days  by day: points more than now (below nought: fewer), or why it can't be
+     */
+    private function __construct(
+        public array $why,
+        public array $days,
+    ) {}
+
+    /**
+     * @param list<PlannedVisit> $visits  the plan it stands in
+     * @param int $around                 days before and after it that are looked at
+     *
+     * @throws InvalidInput when there is no such visit
+     */
+    public static function to(Instance $instance, array $visits, string $vehicleId, int $day, int $around = 28): self
+    {
+        $vehicles = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $vehicles[$vehicle->id] = $vehicle;
+        }
+        $vehicle = $vehicles[$vehicleId] ?? throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
+        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
+        $ledger = new Ledger($instance);
+        $own = $together = [];
+        foreach ($visits as $visit) {
+            if ($visit->vehicle === $vehicleId) {
+                $own[$visit->day] = $visit;
+            } else {
+                $ledger->add($vehicles[$visit->vehicle], $crews[$visit->crew], $visit->day, $visit->bits);
+                $together[$visit->day][$visit->crew][$vehicles[$visit->vehicle]->site][] = $visit->vehicle;
+            }
+        }
+        $here = $own[$day] ?? throw InvalidInput::at('date', sprintf('%s has no visit on %s.', $vehicleId, Day::date($day)));
+        ksort($own);
+        $now = self::held($instance, $ledger, $vehicle, $own);
+        $days = [];
+        for ($other = max($instance->start, $day - $around); $other <= min($instance->end - 1, $day + $around); $other++) {
+            if ($other !== $day) {
+                $days[$other] = self::at($instance, $ledger, $vehicle, $here, $other, $now);
+            }
+        }
+
+        return new self(self::why($instance, $vehicle, array_keys($own), $here, count($together[$day][$here->crew][$vehicle->site] ?? []), $days), $days);
+    }
+
+    /**
+     * What the vehicle costs with its visits as they stand.
+     *
+     * @param array<int, PlannedVisit> $own
+     */
+    private static function held(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, array $own): float
+    {
+        $course = new Course($instance, self::with($vehicle, array_map(static fn(PlannedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
+        $prices = [];
+        foreach ($course->days as $i => $day) {
+            $prices[] = isset($own[$day]) ? self::prices($instance, $ledger, $vehicle, $course, $i) : [];
+        }
+
+        return $course->best($prices)['cost'];
+    }
+
+    /** @return array{cost: float|null, why: string|null} */
+    private static function at(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, PlannedVisit $here, int $other, float $now): array
+    {
+        $sky = $instance->sky($other);
+        $why = match (true) {
+            isset($vehicle->closed[$other]) => 'The vehicle is away.',
+            isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
+            ! $sky->wash => 'The weather forbids it.',
+            $here->bits > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
+            array_filter($instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
+            $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
+            default => null,
+        };
+        if ($why !== null) {
+            return ['cost' => null, 'why' => $why];
+        }
+        // What is locked elsewhere stays; the visit itself is let go.
+        $locks = [$other => $here->bits] + array_diff_key($vehicle->locks, [$here->day => 1]);
+        $course = new Course($instance, self::with($vehicle, $locks));
+        $prices = [];
+        foreach ($course->days as $i => $day) {
+            $prices[] = $day === $here->day ? [] : self::prices($instance, $ledger, $vehicle, $course, $i);
+        }
+        $cost = $course->best($prices)['cost'] - $now;
+
+        return $cost >= Course::MISSED / 2 ? ['cost' => null, 'why' => 'A deadline or another lock would be missed.'] : ['cost' => round($cost, 6), 'why' => null];
+    }
+
+    /** @return array<int, float> */
+    private static function prices(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, Course $course, int $i): array
+    {
+        $day = $course->days[$i];
+
+        return $ledger->prices($vehicle, $day, $course->kinds($i), $instance->sky($day)->poor ? $instance->rules->poorWeather : 0.0)[0];
+    }
+
+    /** @param array<int, int> $locks */
+    private static function with(PlanVehicle $vehicle, array $locks): PlanVehicle
+    {
+        return new PlanVehicle($vehicle->id, $vehicle->site, $vehicle->minutes, $vehicle->min, $vehicle->target, $vehicle->max, $vehicle->lastWash, $vehicle->topper, $vehicle->decon, $vehicle->closed, $vehicle->deadlines, $locks);
+    }
+
+    /**
+     * @param list<int> $own  the vehicle's days
+     * @param array<int, array{cost: float|null, why: string|null}> $days
+     * @return list<string>
+     */
+    private static function why(Instance $instance, PlanVehicle $vehicle, array $own, PlannedVisit $here, int $together, array $days): array
+    {
+        $before = max([$vehicle->lastWash, ...array_filter($own, static fn(int $day): bool => $day < $here->day)]);
+        $says = [sprintf('%d days after the visit before; %d are wished for, %d to %d allowed.', $here->day - $before, $vehicle->target, $vehicle->min, $vehicle->max)];
+        if (isset($vehicle->locks[$here->day])) {
+            $says[] = 'It is locked here.';
+        }
+        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination']] as [$cycle, $bit, $name]) {
+            if ($cycle !== null && ($here->bits & $bit) !== 0) {
+                $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($cycle->due), Day::date($cycle->from));
+            }
+        }
+        foreach ($vehicle->deadlines as [$first, $last]) {
+            if ($here->day >= $first && $here->day <= $last) {
+                $says[] = sprintf('It keeps the deadline of %s.', Day::date($last));
+            }
+        }
+        if ($together > 0) {
+            $says[] = sprintf('It shares the trip with %d other%s.', $together, $together === 1 ? '' : 's');
+        }
+        if ($instance->sky($here->day)->poor) {
+            $says[] = 'The weather is poor; every better day costs more.';
+        }
+        $costs = array_filter(array_map(static fn(array $of): ?float => $of['cost'], $days), static fn(?float $cost): bool => $cost !== null);
+        if ($costs !== []) {
+            asort($costs);
+            $next = (int) array_key_first($costs);
+            $says[] = $costs[$next] < -1e-9 ? sprintf('%s would be cheaper by %s points now; plan again to move it.', Day::date($next), self::plain(-$costs[$next]))
+                : sprintf('The next best is %s, %s.', Day::date($next), $costs[$next] < 1e-9 ? 'just as good' : self::plain($costs[$next]).' points more');
+        }
+
+        return $says;
+    }
+
+    private static function plain(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
+    }
+}

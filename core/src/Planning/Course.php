@@ -1,0 +1,248 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/**
+ * One vehicle alone: its best visits for given prices of days, exactly. A visit's cost depends on the gap since the visit
+ * before and on when topper and decontamination were last done; a label is (day, last topper, last decontamination), and
+ * a label falls when another on the same day is cheaper by more than its later dates could ever cost.
+ */
+final readonly class Course
+{
+    /** A deadline or a lock that is not met. More than any plan costs, so that as few as possible are left. */
+    public const MISSED = 1.0e6;
+
+    /** State of a cycle that is not due again before the end. */
+    private const DONE = 1023;
+
+    /** @var list<int> days on which it may be visited, ascending */
+    public array $days;
+
+    /** @var list<int|null> kind bits that are locked on those days */
+    private array $locked;
+
+    /** @var list<int> how many locked days lie at or before each */
+    private array $locksBefore;
+
+    private int $locks;
+
+    private bool $tops;
+
+    private bool $decons;
+
+    public function __construct(
+        private Instance $instance,
+        public PlanVehicle $vehicle,
+    ) {
+        $days = $locked = $before = [];
+        $count = 0;
+        for ($day = $instance->start; $day < $instance->end; $day++) {
+            $lock = $vehicle->locks[$day] ?? null;
+            if ($lock !== null || $instance->isOpen($vehicle, $day)) {
+                $days[] = $day;
+                $locked[] = $lock;
+                $before[] = $count += $lock === null ? 0 : 1;
+            }
+        }
+        [$this->days, $this->locked, $this->locksBefore, $this->locks] = [$days, $locked, $before, $count];
+        // What is not due before the end is never worth doing: leaving it costs nothing.
+        $lockedBits = array_reduce($vehicle->locks, static fn(int $all, int $bits): int => $all | $bits, 0);
+        $this->tops = $vehicle->topper !== null && ($vehicle->topper->due < $instance->end || ($lockedBits & 1) !== 0);
+        $this->decons = $vehicle->decon !== null && ($vehicle->decon->due < $instance->end || ($lockedBits & 2) !== 0);
+    }
+
+    /** @return list<int> kind bits that may be asked of a day, by its place in $days */
+    public function kinds(int $i): array
+    {
+        if ($this->locked[$i] !== null) {
+            return [$this->locked[$i]];
+        }
+        if (! $this->instance->sky($this->days[$i])->topper) {
+            return [0];
+        }
+
+        return match (true) {
+            $this->tops && $this->decons => [0, 1, 2, 3],
+            $this->tops => [0, 1],
+            $this->decons => [0, 2],
+            default => [0],
+        };
+    }
+
+    public function isLocked(int $i): bool
+    {
+        return $this->locked[$i] !== null;
+    }
+
+    /**
+     * @param list<array<int, float>> $prices  for each of $days, what a visit with these kind bits costs there beside gaps and dates; a kind that is missing can't be had
+     * @return array{cost: float, visits: list<array{int, int}>} total, with what is missed; places in $days and kind bits
+     */
+    public function best(array $prices): array
+    {
+        $v = $this->vehicle;
+        $rules = $this->instance->rules;
+        $end = $this->instance->end;
+        [$off, $beyond, $target, $max, $min] = [$rules->offTarget, $rules->beyondMax, $v->target, $v->max, $v->min];
+        [$tLate, $tEarly] = $rules->topper;
+        [$dLate, $dEarly] = $rules->decon;
+        [$tRest, $tRepeat] = $v->topper === null ? [0, 0] : [$v->topper->restsFor($rules), $v->topper->repeat];
+        [$dRest, $dRepeat] = $v->decon === null ? [0, 0] : [$v->decon->restsFor($rules), $v->decon->repeat];
+        $never = $end + 100000;
+        $hasDeadlines = $v->deadlines !== [];
+        // What is due after the end won't be done again, so when it was done is all one. A lock may ask for it all the same.
+        $settles = $this->locks === 0;
+
+        // Labels side by side: cost, next dates, names of their states, where they come from.
+        $cost = [0.0];
+        $tFrom = [$v->topper->from ?? -100000];
+        $tDue = [$v->topper->due ?? $never];
+        $dFrom = [$v->decon->from ?? -100000];
+        $dDue = [$v->decon->due ?? $never];
+        $state = [0];
+        $from = [-1];
+        $place = [-1];
+        $kind = [0];
+        $labels = [[0]];
+        $at = [$v->lastWash];
+        $lockHere = [false];
+        $lockCount = [0];
+        $next = 1;
+
+        foreach ($this->days as $i => $day) {
+            $labels[$i + 1] = [];
+            $at[] = $day;
+            $lockHere[] = $isLock = $this->locked[$i] !== null;
+            $lockCount[] = $this->locksBefore[$i];
+            if ($prices[$i] === []) {
+                continue;
+            }
+            // The cheapest arrival in each state.
+            $arrive = $via = [];
+            for ($k = $i; $k >= 0; $k--) {
+                if ($labels[$k] === []) {
+                    continue;
+                }
+                $gap = $day - $at[$k];
+                if ($gap < $min && ! $isLock && ! $lockHere[$k]) {
+                    continue;
+                }
+                $step = $off * ($gap > $target ? $gap - $target : $target - $gap) + ($gap > $max ? $beyond * ($gap - $max) : 0.0);
+                $skipped = $lockCount[$i + 1] - ($isLock ? 1 : 0) - $lockCount[$k];
+                if ($skipped > 0) {
+                    $step += self::MISSED * $skipped;
+                }
+                if ($hasDeadlines) {
+                    $step += self::MISSED * $this->missedBetween($k === 0 ? null : $at[$k], $day);
+                }
+                foreach ($labels[$k] as $label) {
+                    $total = $cost[$label] + $step;
+                    $key = $state[$label];
+                    if (! isset($arrive[$key]) || $total < $arrive[$key]) {
+                        $arrive[$key] = $total;
+                        $via[$key] = $label;
+                    }
+                }
+            }
+            // What is done there.
+            $new = [];
+            foreach ($arrive as $key => $total) {
+                $label = $via[$key];
+                $tDone = $settles && $tDue[$label] >= $end;
+                $dDone = $settles && $dDue[$label] >= $end;
+                $tKey = $tDone ? self::DONE : $key >> 10;
+                $dKey = $dDone ? self::DONE : $key & 1023;
+                foreach ($prices[$i] as $bits => $price) {
+                    if (($bits & 1 && $tDone) || ($bits & 2 && $dDone)) {
+                        continue;
+                    }
+                    $sum = $total + $price;
+                    $t = $tKey;
+                    $d = $dKey;
+                    if ($bits & 1) {
+                        $late = $day - $tDue[$label];
+                        $early = $tFrom[$label] - $day;
+                        $sum += ($late > 0 ? $tLate * $late : 0.0) + ($early > 0 ? $tEarly * $early : 0.0);
+                        $t = $settles && $day + $tRepeat >= $end ? self::DONE : $i + 1;
+                    }
+                    if ($bits & 2) {
+                        $late = $day - $dDue[$label];
+                        $early = $dFrom[$label] - $day;
+                        $sum += ($late > 0 ? $dLate * $late : 0.0) + ($early > 0 ? $dEarly * $early : 0.0);
+                        $d = $settles && $day + $dRepeat >= $end ? self::DONE : $i + 1;
+                    }
+                    $to = $t << 10 | $d;
+                    if (! isset($new[$to]) || $sum < $new[$to][0]) {
+                        $new[$to] = [$sum, $label, $bits];
+                    }
+                }
+            }
+            if (count($new) > 1) {
+                uasort($new, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+            }
+            $kept = [];
+            foreach ($new as $to => [$sum, $label, $bits]) {
+                $nTFrom = $bits & 1 ? $day + $tRest : $tFrom[$label];
+                $nTDue = $bits & 1 ? $day + $tRepeat : $tDue[$label];
+                $nDFrom = $bits & 2 ? $day + $dRest : $dFrom[$label];
+                $nDDue = $bits & 2 ? $day + $dRepeat : $dDue[$label];
+                foreach ($kept as $other) {
+                    $worse = $cost[$other];
+                    if (! $settles || $tDue[$other] < $end) {
+                        $worse += ($tFrom[$other] > $nTFrom ? $tEarly * ($tFrom[$other] - $nTFrom) : 0.0) + ($nTDue > $tDue[$other] ? $tLate * ($nTDue - $tDue[$other]) : 0.0);
+                    }
+                    if (! $settles || $dDue[$other] < $end) {
+                        $worse += ($dFrom[$other] > $nDFrom ? $dEarly * ($dFrom[$other] - $nDFrom) : 0.0) + ($nDDue > $dDue[$other] ? $dLate * ($nDDue - $dDue[$other]) : 0.0);
+                    }
+                    if ($worse <= $sum) {
+                        continue 2;
+                    }
+                }
+                $cost[$next] = $sum;
+                $tFrom[$next] = $nTFrom;
+                $tDue[$next] = $nTDue;
+                $dFrom[$next] = $nDFrom;
+                $dDue[$next] = $nDDue;
+                $state[$next] = $to;
+                $from[$next] = $label;
+                $place[$next] = $i;
+                $kind[$next] = $bits;
+                $kept[] = $next++;
+            }
+            $labels[$i + 1] = $kept;
+        }
+
+        [$best, $last] = [INF, 0];
+        foreach ($labels as $k => $some) {
+            $open = $end - $at[$k] - $max;
+            $tail = ($open > 0 ? $beyond * $open : 0.0) + self::MISSED * (($this->locks - $lockCount[$k]) + ($hasDeadlines ? $this->missedBetween($k === 0 ? null : $at[$k], $end) : 0));
+            foreach ($some as $label) {
+                $total = $cost[$label] + $tail + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0);
+                if ($total < $best) {
+                    [$best, $last] = [$total, $label];
+                }
+            }
+        }
+        $visits = [];
+        for ($label = $last; $label !== 0 && $label !== -1; $label = $from[$label]) {
+            $visits[] = [$place[$label], $kind[$label]];
+        }
+
+        return ['cost' => $best, 'visits' => array_reverse($visits)];
+    }
+
+    /** Deadlines whose window lies wholly between two visits, within the days planned. */
+    private function missedBetween(?int $before, int $after): int
+    {
+        $missed = 0;
+        foreach ($this->vehicle->deadlines as [$first, $last]) {
+            if ($last >= $this->instance->start && $last < $this->instance->end && $last < $after && ($before === null || $first > $before)) {
+                $missed++;
+            }
+        }
+
+        return $missed;
+    }
+}

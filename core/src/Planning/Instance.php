@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+use Vicissa\Core\InvalidInput;
+
+/** The weeks to be planned (domain, model "plan"). */
+final readonly class Instance
+{
+    /** @var array<string, PlanSite> */
+    public array $sites;
+
+    /** The day after the last. */
+    public int $end;
+
+    /**
+     * @param int $start              day number of the first day
+     * @param list<Crew> $crews
+     * @param array<int, Sky> $sky    by day number; a day that is missing is fine
+     * @param list<PlanSite> $sites
+     * @param list<PlanVehicle> $vehicles
+     *
+     * @throws InvalidInput
+     */
+    public function __construct(
+        public int $start,
+        public int $days,
+        public array $crews,
+        public array $sky,
+        array $sites,
+        public array $vehicles,
+        public PlanRules $rules = new PlanRules,
+    ) {
+        InvalidInput::unlessBetween('days', $days, 1, 371, 'days');
+        $this->end = $start + $days;
+        $byId = [];
+        foreach ($sites as $i => $site) {
+            InvalidInput::unlessBetween("sites.{$i}.hop_min", $site->hopMin, 0, 1440, 'minutes');
+            $byId[$site->id] = $site;
+        }
+        $this->sites = $byId;
+        $seen = [];
+        foreach ($vehicles as $i => $vehicle) {
+            if (! isset($byId[$vehicle->site])) {
+                throw InvalidInput::at("vehicles.{$i}.site", sprintf('There is no site “%s”.', $vehicle->site));
+            }
+            if (isset($seen[$vehicle->id])) {
+                throw InvalidInput::at("vehicles.{$i}.id", sprintf('“%s” is there twice.', $vehicle->id));
+            }
+            $seen[$vehicle->id] = true;
+            if ($vehicle->min < 1 || $vehicle->min > $vehicle->target || $vehicle->target > $vehicle->max) {
+                throw InvalidInput::at("vehicles.{$i}.cadence", 'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.');
+            }
+            foreach ($vehicle->minutes as $kind => $minutes) {
+                InvalidInput::unlessBetween("vehicles.{$i}.minutes.{$kind}", $minutes, 0, 1440, 'minutes');
+            }
+            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon] as $what => $cycle) {
+                if ($cycle !== null) {
+                    InvalidInput::unlessBetween("vehicles.{$i}.{$what}.repeat_days", $cycle->repeat, 1, 3660, 'days');
+                }
+            }
+            if ($vehicle->lastWash >= $start) {
+                throw InvalidInput::at("vehicles.{$i}.last_wash", 'The last wash must lie before the first day planned.');
+            }
+        }
+    }
+
+    public function sky(int $day): Sky
+    {
+        return $this->sky[$day] ?? new Sky;
+    }
+
+    public function siteOf(PlanVehicle $vehicle): PlanSite
+    {
+        return $this->sites[$vehicle->site];
+    }
+
+    /** Whether a visit that isn't locked may fall on a day: vehicle, site and weather; crews are another matter. */
+    public function isOpen(PlanVehicle $vehicle, int $day): bool
+    {
+        return $day >= $this->start && $day < $this->end && ! isset($vehicle->closed[$day]) && ! isset($this->siteOf($vehicle)->closed[$day]) && $this->sky($day)->wash;
+    }
+}

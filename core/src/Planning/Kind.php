@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** What a visit holds. */
+enum Kind: string
+{
+    case Wash = 'wash';
+    case Topper = 'topper';
+    case Decon = 'decon';
+
+    /** Kinds beside the wash, as bits: the sum of them names what a visit holds. */
+    public function bit(): int
+    {
+        return match ($this) {
+            self::Wash => 0,
+            self::Topper => 1,
+            self::Decon => 2,
+        };
+    }
+
+    /**
+     * @param int $bits  0 to 3
+     * @return non-empty-list<self> wash first
+     */
+    public static function of(int $bits): array
+    {
+        return [self::Wash, ...($bits & 1 ? [self::Topper] : []), ...($bits & 2 ? [self::Decon] : [])];
+    }
+}

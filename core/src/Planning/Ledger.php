@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** How full each crew's days are, what that costs in travel and overtime, and what one visit more would cost. */
+final class Ledger
+{
+    /** Travel and overtime of all that stands in it. */
+    public float $cost = 0.0;
+
+    /** @var array<int, array<int, int>> minutes taken, by crew and day */
+    private array $taken = [];
+
+    /** @var array<int, array<int, array<string, int>>> visits by crew, day and site */
+    private array $there = [];
+
+    public function __construct(private readonly Instance $instance) {}
+
+    public function add(PlanVehicle $vehicle, int $crew, int $day, int $bits): void
+    {
+        $this->put($vehicle, $crew, $day, $bits, 1);
+    }
+
+    public function remove(PlanVehicle $vehicle, int $crew, int $day, int $bits): void
+    {
+        $this->put($vehicle, $crew, $day, $bits, -1);
+    }
+
+    public function taken(int $crew, int $day): int
+    {
+        return $this->taken[$crew][$day] ?? 0;
+    }
+
+    /**
+     * What a visit more would cost on a day, and with which crew; kinds that no crew has room for are left out.
+     *
+     * @param list<int> $kinds    kind bits
+     * @param float $perMinute    a price on each minute besides
+     * @return array{array<int, float>, array<int, int>} cost and crew by kind bits
+     */
+    public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor, float $perMinute = 0.0): array
+    {
+        $rules = $this->instance->rules;
+        $hop = $this->instance->siteOf($vehicle)->hopMin;
+        $price = $with = [];
+        foreach ($this->instance->crews as $c => $crew) {
+            $minutes = $crew->minutes[$day] ?? 0;
+            if ($minutes <= 0) {
+                continue;
+            }
+            $taken = $this->taken[$c][$day] ?? 0;
+            $travel = ($this->there[$c][$day][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
+            $over = $taken > $minutes ? $taken - $minutes : 0;
+            foreach ($kinds as $bits) {
+                $more = $vehicle->minutesFor($bits) + $travel;
+                $beyond = $taken + $more - $minutes;
+                if ($beyond > $rules->overtimeMost) {
+                    continue;
+                }
+                $cost = $poor + $rules->travel * $travel + $perMinute * $more + ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
+                if (! isset($price[$bits]) || $cost < $price[$bits] - 1e-12) {
+                    $price[$bits] = $cost;
+                    $with[$bits] = $c;
+                }
+            }
+        }
+
+        return [$price, $with];
+    }
+
+    private function put(PlanVehicle $vehicle, int $crew, int $day, int $bits, int $sign): void
+    {
+        $rules = $this->instance->rules;
+        $here = $this->there[$crew][$day][$vehicle->site] ?? 0;
+        $travel = $here === ($sign > 0 ? 0 : 1) ? $this->instance->siteOf($vehicle)->hopMin : 0;
+        $minutes = $this->instance->crews[$crew]->minutes[$day] ?? 0;
+        $before = $this->taken[$crew][$day] ?? 0;
+        $after = $before + $sign * ($vehicle->minutesFor($bits) + $travel);
+        $this->there[$crew][$day][$vehicle->site] = $here + $sign;
+        $this->taken[$crew][$day] = $after;
+        $this->cost += $sign * $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));
+    }
+}

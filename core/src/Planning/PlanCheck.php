@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** Whether a plan keeps every hard rule; for plans from anywhere. */
+final readonly class PlanCheck
+{
+    /**
+     * @param list<PlannedVisit> $visits
+     * @return list<string> what is broken, in sentences; empty when all is kept
+     */
+    public static function broken(Instance $instance, array $visits): array
+    {
+        $broken = [];
+        $vehicles = $crews = $by = $work = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $vehicles[$vehicle->id] = $vehicle;
+        }
+        foreach ($instance->crews as $crew) {
+            $crews[$crew->id] = $crew;
+        }
+        foreach ($visits as $visit) {
+            $vehicle = $vehicles[$visit->vehicle] ?? null;
+            $crew = $crews[$visit->crew] ?? null;
+            $date = Day::date($visit->day);
+            if ($vehicle === null || $crew === null || $visit->day < $instance->start || $visit->day >= $instance->end) {
+                $broken[] = sprintf('%s on %s by %s is nobody’s.', $visit->vehicle, $date, $visit->crew);
+
+                continue;
+            }
+            if (isset($by[$vehicle->id][$visit->day])) {
+                $broken[] = sprintf('%s is visited twice on %s.', $vehicle->id, $date);
+            }
+            $by[$vehicle->id][$visit->day] = $visit->bits;
+            $lock = $vehicle->locks[$visit->day] ?? null;
+            if ($lock !== null && $lock !== $visit->bits) {
+                $broken[] = sprintf('%s holds something else on %s than is locked.', $vehicle->id, $date);
+            }
+            if ($lock === null && ! $instance->isOpen($vehicle, $visit->day)) {
+                $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
+            }
+            if ($lock === null && $visit->bits > 0 && ! $instance->sky($visit->day)->topper) {
+                $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
+            }
+            if (($visit->bits & 1) !== 0 && $vehicle->topper === null && $lock === null || ($visit->bits & 2) !== 0 && $vehicle->decon === null && $lock === null) {
+                $broken[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
+            }
+            $work[$crew->id][$visit->day]['work'] = ($work[$crew->id][$visit->day]['work'] ?? 0) + $vehicle->minutesFor($visit->bits);
+            $work[$crew->id][$visit->day]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+        }
+        foreach ($work as $id => $days) {
+            foreach ($days as $day => $of) {
+                $minutes = $crews[$id]->minutes[$day] ?? 0;
+                $taken = $of['work'] + array_sum($of['sites']);
+                if ($minutes <= 0 || $taken > $minutes + $instance->rules->overtimeMost) {
+                    $broken[] = sprintf('%s has %d minutes on %s and is given %d.', $id, $minutes, Day::date($day), $taken);
+                }
+            }
+        }
+        foreach ($by as $id => $days) {
+            ksort($days);
+            $before = $vehicles[$id]->lastWash;
+            foreach (array_keys($days) as $day) {
+                if ($day - $before < $vehicles[$id]->min && ! isset($vehicles[$id]->locks[$day]) && ! isset($vehicles[$id]->locks[$before])) {
+                    $broken[] = sprintf('%s: only %d days before %s.', $id, $day - $before, Day::date($day));
+                }
+                $before = $day;
+            }
+        }
+
+        return $broken;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** Points of a plan (domain, model "plan"), as a set a workspace may replace. */
+final readonly class PlanRules
+{
+    /**
+     * @param float $offTarget        a day of a gap away from its target
+     * @param float $beyondMax        a day of a gap beyond its longest
+     * @param array{float, float} $topper  a day after it is due, a day before it is worth doing
+     * @param array{float, float} $decon   the same
+     * @param float $poorWeather      a visit on a poor day
+     * @param float $travel           a minute of travel
+     * @param float $overtime         a minute beyond the crew's minutes
+     * @param int $overtimeMost       minutes beyond the crew's minutes that are allowed
+     * @param int $renewFromTenths    tenths of the repeat after which renewing again is worth doing
+     */
+    public function __construct(
+        public float $offTarget = 1.0,
+        public float $beyondMax = 10.0,
+        public array $topper = [8.0, 2.0],
+        public array $decon = [4.0, 1.0],
+        public float $poorWeather = 15.0,
+        public float $travel = 0.1,
+        public float $overtime = 0.5,
+        public int $overtimeMost = 60,
+        public int $renewFromTenths = 7,
+    ) {}
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** What a finished plan does not hold, each with its reason in a sentence. */
+final readonly class Reasons
+{
+    private Ledger $ledger;
+
+    /** @var array<string, array<int, int>> kind bits by vehicle and day */
+    private array $visits;
+
+    /** @param list<PlannedVisit> $visits */
+    private function __construct(
+        private Instance $instance,
+        array $visits,
+    ) {
+        $this->ledger = new Ledger($instance);
+        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
+        $vehicles = array_combine(array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $instance->vehicles), $instance->vehicles);
+        $by = [];
+        foreach ($visits as $visit) {
+            $this->ledger->add($vehicles[$visit->vehicle], $crews[$visit->crew], $visit->day, $visit->bits);
+            $by[$visit->vehicle][$visit->day] = $visit->bits;
+        }
+        $this->visits = $by;
+    }
+
+    /**
+     * @param list<PlannedVisit> $visits
+     * @return list<Unmet>
+     */
+    public static function of(Instance $instance, array $visits): array
+    {
+        $reasons = new self($instance, $visits);
+        $unmet = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $unmet = [...$unmet, ...$reasons->about($vehicle)];
+        }
+
+        return $unmet;
+    }
+
+    /** @return list<Unmet> */
+    private function about(PlanVehicle $vehicle): array
+    {
+        $unmet = [];
+        $visits = $this->visits[$vehicle->id] ?? [];
+        ksort($visits);
+        foreach ($vehicle->locks as $day => $bits) {
+            if (($visits[$day] ?? null) !== $bits) {
+                $unmet[] = new Unmet($vehicle->id, 'lock '.Day::date($day), $day < $this->instance->start || $day >= $this->instance->end ? 'It lies outside the days planned.' : $this->full($vehicle, $day, $bits));
+            }
+        }
+        foreach ($vehicle->deadlines as [$first, $last]) {
+            $kept = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
+            if ($kept === [] && $last >= $this->instance->start && $last < $this->instance->end) {
+                $unmet[] = new Unmet($vehicle->id, 'deadline '.Day::date($last), $this->whyNone($vehicle, max($first, $this->instance->start), $last, array_keys($visits)));
+            }
+        }
+        $before = $vehicle->lastWash;
+        foreach ([...array_keys($visits), $this->instance->end] as $day) {
+            if ($day - $before > $vehicle->max) {
+                $what = $day === $this->instance->end ? sprintf('No visit after %s; %d days at most.', Day::date($before), $vehicle->max) : sprintf('%d days from %s to %s; %d at most.', $day - $before, Day::date($before), Day::date($day), $vehicle->max);
+                $unmet[] = new Unmet($vehicle->id, 'cadence', $what.' '.$this->whyNone($vehicle, max($this->instance->start, $before + $vehicle->min), min($this->instance->end - 1, $before + $vehicle->max), array_keys($visits)));
+            }
+            $before = $day;
+        }
+        foreach (['topper' => [$vehicle->topper, 1], 'decon' => [$vehicle->decon, 2]] as $what => [$cycle, $bit]) {
+            if ($cycle?->late === null || $cycle->late >= $this->instance->end) {
+                continue;
+            }
+            $done = array_keys(array_filter($visits, static fn(int $bits): bool => ($bits & $bit) !== 0));
+            if ($done === [] || $done[0] > $cycle->late) {
+                $unmet[] = new Unmet($vehicle->id, $what, sprintf('Too late after %s; %s.', Day::date($cycle->late), $done === [] ? 'none fits before the end' : 'the first that fits is '.Day::date($done[0])));
+            }
+        }
+
+        return $unmet;
+    }
+
+    /**
+     * Why no visit falls into some days.
+     *
+     * @param list<int> $visits
+     */
+    private function whyNone(PlanVehicle $vehicle, int $first, int $last, array $visits): string
+    {
+        $why = ['vehicle' => 0, 'site' => 0, 'weather' => 0, 'crew' => 0, 'full' => 0, 'gap' => 0, 'dear' => 0];
+        for ($day = $first; $day <= $last; $day++) {
+            $why[match (true) {
+                isset($vehicle->closed[$day]) => 'vehicle',
+                isset($this->instance->siteOf($vehicle)->closed[$day]) => 'site',
+                ! $this->instance->sky($day)->wash => 'weather',
+                ! $this->works($day) => 'crew',
+                $this->tooNear($vehicle, $day, $visits) => 'gap',
+                $this->ledger->prices($vehicle, $day, [0], 0.0)[0] === [] => 'full',
+                default => 'dear',
+            }]++;
+        }
+        $says = [
+            'vehicle' => 'the vehicle is away', 'site' => 'the place is closed', 'weather' => 'the weather forbids it', 'crew' => 'nobody works', 'full' => 'the crews are full', 'gap' => 'it is too soon after or before another visit', 'dear' => 'other things would suffer more',
+        ];
+        arsort($why);
+        $parts = [];
+        foreach ($why as $what => $days) {
+            if ($days > 0) {
+                $parts[] = sprintf('%s on %d day%s', $says[$what], $days, $days === 1 ? '' : 's');
+            }
+        }
+
+        return $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)).'.';
+    }
+
+    private function works(int $day): bool
+    {
+        return array_filter($this->instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== [];
+    }
+
+    /** @param list<int> $visits */
+    private function tooNear(PlanVehicle $vehicle, int $day, array $visits): bool
+    {
+        return array_filter([$vehicle->lastWash, ...$visits], static fn(int $other): bool => abs($other - $day) < $vehicle->min) !== [];
+    }
+
+    private function full(PlanVehicle $vehicle, int $day, int $bits): string
+    {
+        return match (true) {
+            ! $this->works($day) => 'Nobody works on that day.',
+            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf('Its %d minutes do not fit into anybody’s day.', $vehicle->minutesFor($bits)),
+            default => 'It clashes with another lock.',
+        };
+    }
+}

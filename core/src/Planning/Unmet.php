@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/** Something asked for that the plan does not hold, and why. */
+final readonly class Unmet
+{
+    /** @param string $what  "deadline 2027-03-17", "lock 2027-03-09", "cadence", "topper", "decon" */
+    public function __construct(
+        public string $vehicle,
+        public string $what,
+        public string $why,
+    ) {}
+}

@@ -1,0 +1,259 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Tests\Planning;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Planning\Alternatives;
+use Vicissa\Core\Planning\Cost;
+use Vicissa\Core\Planning\Course;
+use Vicissa\Core\Planning\Crew;
+use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\Plan;
+use Vicissa\Core\Planning\PlanCheck;
+use Vicissa\Core\Planning\PlannedVisit;
+use Vicissa\Core\Planning\Planner;
+use Vicissa\Core\Planning\PlanSite;
+use Vicissa\Core\Planning\PlanVehicle;
+use Vicissa\Core\Planning\Sky;
+use Vicissa\Core\Planning\Unmet;
+
+/** The weeks: against published optima, against every plan there is where that can be counted, and against its own hard rules. */
+final class PlanTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return iterable<string, array{array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string, string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>}, array{optimum: float, bound: float}}> */
+    public static function vectors(): iterable
+    {
+        foreach (json_decode((string) file_get_contents(__DIR__.'/../vectors/plan.json'), true, 512, JSON_THROW_ON_ERROR) as $vector) {
+            yield $vector['name'] => [$vector['input'], $vector['expect']];
+        }
+    }
+
+    /**
+     * @param array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string, string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>} $input
+     * @param array{optimum: float, bound: float} $expect
+     */
+    #[DataProvider('vectors')]
+    public function testWithinFivePerCentOfThePublishedOptimum(array $input, array $expect): void
+    {
+        $instance = Instances::read($input);
+        $plan = Planner::plan($instance);
+        self::assertSame([], PlanCheck::broken($instance, $plan->visits));
+        self::assertSame([], array_filter($plan->unmet, static fn(Unmet $one): bool => str_starts_with($one->what, 'deadline') || str_starts_with($one->what, 'lock')));
+        self::assertGreaterThanOrEqual($expect['optimum'] - 1e-6, $plan->cost->total, 'nothing is cheaper than the optimum');
+        self::assertLessThanOrEqual(1.05 * $expect['optimum'] + 1e-6, $plan->cost->total);
+        self::assertLessThanOrEqual($expect['optimum'] + 1e-6, $plan->bound);
+        self::assertGreaterThanOrEqual(0.95 * $expect['optimum'], $plan->bound, 'and that can nearly be proven');
+    }
+
+    public function testOneVehicleAloneIsExact(): void
+    {
+        $this->limitTo(40)->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $instance = Instances::draw($seed, 1, 9, 1, locks: $seed % 2 === 0);
+            [$least, $missed] = $this->bruteForce($instance);
+            $plan = Planner::plan($instance, 1);
+            self::assertSame([], PlanCheck::broken($instance, $plan->visits));
+            self::assertEqualsWithDelta($missed, $this->missed($plan), 1e-9, "seed {$seed}");
+            self::assertEqualsWithDelta($least, $plan->cost->total, 1e-6, "seed {$seed}");
+            self::assertLessThanOrEqual($least + 1e-6, $plan->bound);
+        });
+    }
+
+    public function testTwoVehiclesAreWithinFivePerCentOfAllPlansThereAre(): void
+    {
+        $this->limitTo(25)->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $instance = Instances::draw($seed, 2, 9, 1, perSite: $seed % 2 + 1, toppers: false);
+            [$least, $missed] = $this->bruteForce($instance);
+            $plan = Planner::plan($instance, 60);
+            self::assertEqualsWithDelta($missed, $this->missed($plan), 1e-9, "seed {$seed}");
+            self::assertLessThanOrEqual(1.05 * $least + 1e-6, $plan->cost->total, "seed {$seed}");
+            self::assertLessThanOrEqual($least + 1e-6, $plan->bound, "seed {$seed}");
+        });
+    }
+
+    public function testHardRulesHoldWhateverIsAsked(): void
+    {
+        $this->limitTo(25)->forAll(Generators::choose(0, 1_000_000), Generators::choose(2, 14), Generators::choose(1, 3))->then(function (int $seed, int $vehicles, int $crews): void {
+            $instance = Instances::draw($seed, $vehicles, 28, $crews, locks: true);
+            $plan = Planner::plan($instance, 40);
+            self::assertSame([], PlanCheck::broken($instance, $plan->visits), "seed {$seed}");
+            self::assertLessThanOrEqual($plan->cost->total + 1e-9, $plan->bound);
+            // Whatever is locked stands as locked, or is reported.
+            foreach ($instance->vehicles as $vehicle) {
+                foreach ($vehicle->locks as $day => $bits) {
+                    $stands = array_filter($plan->visits, static fn(PlannedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day === $day && $visit->bits === $bits);
+                    $said = array_filter($plan->unmet, static fn(Unmet $one): bool => $one->vehicle === $vehicle->id && $one->what === 'lock '.Day::date($day));
+                    self::assertCount(1, [...$stands, ...$said]);
+                }
+                foreach ($vehicle->deadlines as [$first, $last]) {
+                    $kept = array_filter($plan->visits, static fn(PlannedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day >= $first && $visit->day <= $last);
+                    $said = array_filter($plan->unmet, static fn(Unmet $one): bool => $one->vehicle === $vehicle->id && $one->what === 'deadline '.Day::date($last));
+                    self::assertTrue(($kept === []) === ($said !== []), "seed {$seed}");
+                }
+            }
+        });
+    }
+
+    public function testEqualWeeksGiveEqualPlans(): void
+    {
+        $plan = static fn(): Plan => Planner::plan(Instances::draw(7, 12, 42, 2), 80);
+        self::assertEquals($plan(), $plan());
+    }
+
+    public function testADeadlineThatCantBeMetIsSaidWithItsReason(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('hearse', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 10, 20, $day - 5, deadlines: [[$day + 3, $day + 6]], closed: [$day + 3 => true]);
+        $instance = new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 4), 400))], [$day + 4 => new Sky(false)], [new PlanSite('mews', 15)], [$vehicle]);
+        $unmet = Planner::plan($instance)->unmet;
+        self::assertSame('deadline '.Day::date($day + 6), $unmet[0]->what);
+        self::assertSame('Nobody works on 2 days, the vehicle is away on 1 day, the weather forbids it on 1 day.', $unmet[0]->why);
+    }
+
+    public function testALockMovesAsLittleElseAsTheCostAllows(): void
+    {
+        $instance = Instances::draw(11, 12, 42, 2);
+        $plan = Planner::plan($instance);
+        $visit = $plan->visits[5];
+        $to = array_values(array_filter(range($visit->day + 1, $visit->day + 12), fn(int $day): bool => $this->mayGo($instance, $visit, $day)))[0];
+        $locked = new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, array_values($instance->sites), array_map(static fn(PlanVehicle $v): PlanVehicle => $v->id !== $visit->vehicle ? $v
+            : new PlanVehicle($v->id, $v->site, $v->minutes, $v->min, $v->target, $v->max, $v->lastWash, $v->topper, $v->decon, $v->closed, $v->deadlines, [$to => $visit->bits]), $instance->vehicles));
+        $again = Planner::again($locked, $plan->visits);
+        self::assertSame([], PlanCheck::broken($locked, $again->visits));
+        $days = static fn(Plan $of): array => array_map(static fn(PlannedVisit $one): string => $one->vehicle.' '.$one->day, $of->visits);
+        self::assertContains($visit->vehicle.' '.$to, $days($again));
+        $others = static fn(array $all): array => array_filter($all, static fn(string $one): bool => ! str_starts_with($one, $visit->vehicle.' '));
+        $moved = static fn(Plan $of): int => count(array_diff($others($days($of)), $days($plan)));
+        self::assertLessThanOrEqual(3, $moved($again));
+        self::assertLessThanOrEqual($moved(Planner::plan($locked, seed: 5)), $moved($again));
+    }
+
+    public function testWhatElseCostsWhatItWouldCost(): void
+    {
+        $instance = Instances::draw(3, 1, 28, 1);
+        $plan = Planner::plan($instance, 1);
+        self::assertNotSame([], $plan->visits);
+        $visit = $plan->visits[0];
+        $else = Alternatives::to($instance, $plan->visits, 'v0', $visit->day);
+        self::assertStringContainsString('days after the visit before', $else->why[0]);
+        foreach ($else->days as $day => ['cost' => $cost, 'why' => $why]) {
+            if ($cost === null) {
+                self::assertNotNull($why);
+
+                continue;
+            }
+            // The same by planning it so.
+            $v = $instance->vehicles[0];
+            $forced = new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, array_values($instance->sites), [new PlanVehicle($v->id, $v->site, $v->minutes, $v->min, $v->target, $v->max, $v->lastWash, $v->topper, $v->decon, $v->closed + [$visit->day => true], $v->deadlines, [$day => $visit->bits])]);
+            self::assertEqualsWithDelta(Planner::plan($forced, 1)->cost->total - $plan->cost->total, $cost, 1e-6, Day::date($day));
+            self::assertGreaterThanOrEqual(-1e-9, $cost, 'alone, nothing is better than the best');
+        }
+    }
+
+    public function testALongSearchSaysHowFarItIsAndStopsWhenAsked(): void
+    {
+        $told = [];
+        $plan = Planner::plan(Instances::draw(2, 10, 28, 1), 100, told: static function (float $share) use (&$told): bool {
+            $told[] = $share;
+
+            return $share < 0.5;
+        });
+        self::assertSame([0.0, 0.2, 0.4, 0.6], $told);
+        self::assertNotSame([], $plan->visits, 'what has been found so far is kept');
+    }
+
+    public function testNonsenseIsRefusedByName(): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessage('There is no site “quay”.');
+        new Instance(Instances::START, 7, [], [], [], [new PlanVehicle('v', 'quay', ['wash' => 60, 'topper' => 10, 'decon' => 30], 5, 7, 9, Instances::START - 3, new Cycle(1, 2, null, 3))]);
+    }
+
+    private function mayGo(Instance $instance, PlannedVisit $visit, int $day): bool
+    {
+        $vehicle = array_values(array_filter($instance->vehicles, static fn(PlanVehicle $one): bool => $one->id === $visit->vehicle))[0];
+
+        return $instance->isOpen($vehicle, $day) && $instance->sky($day)->topper && ($instance->crews[0]->minutes[$day] ?? 0) > 0;
+    }
+
+    private function missed(Plan $plan): int
+    {
+        return count(array_filter($plan->unmet, static fn(Unmet $one): bool => str_starts_with($one->what, 'deadline') || str_starts_with($one->what, 'lock')));
+    }
+
+    /**
+     * Every plan there is, checked by the rules and counted by Cost: no search in it.
+     *
+     * @return array{float, int} least cost among those that miss least, and what they miss
+     */
+    private function bruteForce(Instance $instance): array
+    {
+        $own = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $course = new Course($instance, $vehicle);
+            $plans = [[]];
+            for ($day = $instance->start; $day < $instance->end; $day++) {
+                $lock = $vehicle->locks[$day] ?? null;
+                if ($lock === null && ! $instance->isOpen($vehicle, $day) || ($instance->crews[0]->minutes[$day] ?? 0) === 0) {
+                    continue;
+                }
+                $kinds = $lock !== null ? [$lock] : ($vehicle->topper === null ? [0] : ($vehicle->decon === null ? [0, 1] : [0, 1, 2, 3]));
+                foreach ($plans as $plan) {
+                    foreach ($kinds as $bits) {
+                        $plans[] = [...$plan, new PlannedVisit($vehicle->id, $day, 'c0', $bits)];
+                    }
+                }
+            }
+            $alone = new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, array_values($instance->sites), [$vehicle]);
+            $own[] = array_values(array_filter($plans, static fn(array $plan): bool => PlanCheck::broken($alone, $plan) === []));
+            self::assertNotSame([], $course->days === [] ? [1] : $own[0]);
+        }
+        [$least, $missed] = [INF, PHP_INT_MAX];
+        foreach ($own[0] as $one) {
+            foreach ($own[1] ?? [[]] as $other) {
+                $visits = [...$one, ...$other];
+                if (count($own) > 1 && PlanCheck::broken($instance, $visits) !== []) {
+                    continue;
+                }
+                $misses = $this->misses($instance, $visits);
+                $cost = $misses > $missed ? INF : Cost::of($instance, $visits)->total;
+                if ($misses < $missed || $cost < $least) {
+                    [$least, $missed] = [$cost, $misses];
+                }
+            }
+        }
+
+        return [$least, $missed];
+    }
+
+    /** @param list<PlannedVisit> $visits */
+    private function misses(Instance $instance, array $visits): int
+    {
+        $missed = 0;
+        foreach ($instance->vehicles as $vehicle) {
+            $days = [];
+            foreach ($visits as $visit) {
+                if ($visit->vehicle === $vehicle->id) {
+                    $days[$visit->day] = $visit->bits;
+                }
+            }
+            foreach ($vehicle->locks as $day => $bits) {
+                $missed += ($days[$day] ?? null) === $bits ? 0 : 1;
+            }
+            foreach ($vehicle->deadlines as [$first, $last]) {
+                $missed += $last >= $instance->start && $last < $instance->end && array_filter(array_keys($days), static fn(int $day): bool => $day >= $first && $day <= $last) === [] ? 1 : 0;
+            }
+        }
+
+        return $missed;
+    }
+}
