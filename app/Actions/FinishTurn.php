@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Jobs\KeepProof;
 use App\Jobs\ReforecastProducts;
+use App\Models\PlannedVisit;
 use App\Models\Turn;
 use App\Models\User;
 use App\Models\Vehicle;
@@ -89,6 +90,8 @@ final readonly class FinishTurn
         if ($products !== []) {
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
         }
+        // What was planned until then has come about, or was overtaken.
+        PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))->delete();
         KeepProof::dispatch($this->tenancy->workspace()->id)->afterCommit();
     }
 }

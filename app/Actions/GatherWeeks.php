@@ -50,16 +50,14 @@ final readonly class GatherWeeks
     /** Minutes of travel to a vehicle that has no place. */
     private const HOP_SOMEWHERE = 15;
 
-    /** A week of a crew nobody has described. */
-    private const USUAL_WEEK = [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420];
-
     public function __construct(
         private Tenancy $tenancy,
         private ClockInterface $clock,
         private Weather $weather,
     ) {}
 
-    public function __invoke(int $days = self::DAYS): Weeks
+    /** @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing  what counts as planned; the book's when left out */
+    public function __invoke(?array $standing = null, int $days = self::DAYS): Weeks
     {
         $today = CarbonImmutable::instance($this->clock->now())->setTimezone($this->tenancy->workspace()->time_zone)->startOfDay();
         // What is done today is done; the plan begins tomorrow.
@@ -75,7 +73,7 @@ final readonly class GatherWeeks
         $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
         $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
         $deadlines = Deadline::query()->whereIn('vehicle_id', $ids)->where('on', '>', $today->toDateString())->orderBy('on')->get()->groupBy('vehicle_id');
-        $locks = PlannedVisit::query()->where('locked', true)->where('on', '>', $today->toDateString())->get()->groupBy('vehicle_id');
+        $locks = $this->locks($standing, $today);
         $shut = $closures->whereNotNull('site_id')->groupBy('site_id');
         $away = $closures->whereNotNull('vehicle_id')->groupBy('vehicle_id');
         $of = [];
@@ -85,10 +83,6 @@ final readonly class GatherWeeks
             $deconned = null;
             foreach ($turns as $turn) {
                 $deconned = $turn->decontaminates() ? $this->day(CarbonImmutable::createFromTimestampUTC($turn->at)) : $deconned;
-            }
-            $fixed = [];
-            foreach ($locks->get($vehicle->id, []) as $lock) {
-                $fixed[$this->day($lock->on)] = $this->bits($lock->kinds);
             }
             $windows = [];
             foreach ($deadlines->get($vehicle->id, []) as $deadline) {
@@ -112,7 +106,7 @@ final readonly class GatherWeeks
                 $vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days),
                 $this->closed($away->get($vehicle->id, new Collection)),
                 $windows,
-                $fixed,
+                $locks[$vehicle->id] ?? [],
             );
         }
         $places = array_values([
@@ -131,7 +125,7 @@ final readonly class GatherWeeks
     {
         $crews = Crew::query()->with('days')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
         $of = [];
-        foreach ($crews->isEmpty() ? [(new Crew)->forceFill(['id' => 'anyone', 'minutes' => self::USUAL_WEEK])->setRelation('days', new Collection)] : $crews as $crew) {
+        foreach ($crews as $crew) {
             $week = $crew->minutes;
             $minutes = [];
             for ($day = $start; $day < $start + $days; $day++) {
@@ -246,10 +240,22 @@ final readonly class GatherWeeks
         return $days;
     }
 
-    /** @param list<string> $kinds */
-    private function bits(array $kinds): int
+    /**
+     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing
+     * @return array<string, array<int, int>> kind bits by vehicle and day
+     */
+    private function locks(?array $standing, CarbonImmutable $today): array
     {
-        return (int) array_sum(array_map(static fn(string $kind): int => Kind::tryFrom($kind)?->bit() ?? 0, $kinds));
+        $standing ??= PlannedVisit::query()->where('locked', true)->where('on', '>', $today->toDateString())->get()
+            ->map(static fn(PlannedVisit $visit): array => ['vehicle' => $visit->vehicle_id, 'date' => $visit->on->toDateString(), 'kinds' => $visit->kinds, 'locked' => true])->all();
+        $locks = [];
+        foreach ($standing as $visit) {
+            if ($visit['locked']) {
+                $locks[$visit['vehicle']][Day::number('date', $visit['date'])] = Kind::bits($visit['kinds']);
+            }
+        }
+
+        return $locks;
     }
 
     private function day(DateTimeInterface $date): int

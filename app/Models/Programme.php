@@ -34,4 +34,10 @@ class Programme extends Model
     {
         return ['cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'version' => 'integer'];
     }
+
+    /** @return array{cadence_min: int, cadence_target: int, cadence_max: int, salt_target: int|null, topper_weeks: int|null, decon_days: int|null} what a vehicle takes over */
+    public function rhythm(): array
+    {
+        return ['cadence_min' => $this->cadence_min, 'cadence_target' => $this->cadence_target, 'cadence_max' => $this->cadence_max, 'salt_target' => $this->salt_target, 'topper_weeks' => $this->topper_weeks, 'decon_days' => $this->decon_days];
+    }
 }

@@ -6,5 +6,5 @@ namespace App\Record;
 
 use RuntimeException;
 
-/** Someone else corrected the record between reading it and writing to it. */
+/** Someone else changed what was read before it could be written to. */
 final class Overtaken extends RuntimeException {}

@@ -72,18 +72,19 @@ final class Tenancy
     }
 
     /**
-     * Work of a job, in one transaction, in its workspace; one that runs within a request finds that workspace entered already and leaves it so.
+     * Work of a job, in its workspace; one that runs within a request finds that workspace entered already and leaves it so.
      *
      * @param callable(): mixed $work
+     * @param bool $transaction  false where others should see what it writes before it ends
      */
-    public function within(string $workspaceId, callable $work): void
+    public function within(string $workspaceId, callable $work, bool $transaction = true): void
     {
         $inherited = $this->entered();
         if (! $inherited) {
             $this->enter($workspaceId);
         }
         try {
-            $this->database->transaction(static fn(): mixed => $work());
+            $transaction ? $this->database->transaction(static fn(): mixed => $work()) : $work();
         } finally {
             if (! $inherited) {
                 $this->leave();

@@ -10,6 +10,7 @@ use App\Actions\ForecastLayers;
 use App\Actions\FoundWorkspace;
 use App\Actions\LayRound;
 use App\Actions\MoveStock;
+use App\Actions\ReplanWeeks;
 use App\Models\Client;
 use App\Models\Membership;
 use App\Models\Product;
@@ -56,6 +57,7 @@ final readonly class Isles
             ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
 
             (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
+            (new Diary($owner, $this->app->make(ReplanWeeks::class)))->load($today, $vehicles);
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {

@@ -18,7 +18,7 @@ use PHPUnit\Framework\TestCase;
 /** The real interface in headless Chromium, against the real stack that bin/test has started (VICISSA_URL). */
 abstract class BrowserTestCase extends TestCase
 {
-    private const WAIT = 15;
+    private const WAIT = 25;
 
     private static ?ChromeDriverService $service = null;
 

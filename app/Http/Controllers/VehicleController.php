@@ -12,6 +12,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Requests\VehicleRequest;
 use App\Http\Resources\VehicleResource;
+use App\Models\Programme;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
@@ -84,7 +85,8 @@ final class VehicleController
     {
         Gate::authorize('update', $vehicle);
         $vehicle = $this->changed($request, $vehicle, static fn(Vehicle $row): VehicleResource => new VehicleResource($row->load(['client', 'site', 'layers.forecast'])), function (Vehicle $row) use ($request): void {
-            $row->fill($request->validated())->save();
+            $programme = $request->filled('programme_id') && $request->input('programme_id') !== $row->programme_id ? Programme::query()->find($request->input('programme_id')) : null;
+            $row->fill([...$programme?->rhythm() ?? [], ...$request->validated()])->save();
             // Habits, rhythm and softness bear on every date.
             ($this->rebuildProtection)($row);
             ($this->forecastLayers)([$row->id]);

@@ -34,6 +34,10 @@ use Illuminate\Http\Request;
     new Field('road', 'string'),
     new Field('km_per_week', 'integer'),
     new Field('salt_months', 'integer[]'),
+    new Field('programme_id', 'uuid?'),
+    new Field('salt_target', 'integer?'),
+    new Field('topper_weeks', 'integer?'),
+    new Field('decon_days', 'integer?'),
     new Field('cadence_min', 'integer'),
     new Field('cadence_target', 'integer'),
     new Field('cadence_max', 'integer'),
@@ -53,7 +57,7 @@ final class VehicleResource extends RowResource
         return [
             ...$this->resource->only([
                 'id', 'name', 'model', 'plate', 'client_id', 'site_id', 'body', 'colour', 'tone', 'hardness', 'finish', 'wheel_finish', 'paint_m2', 'storage', 'road',
-                'km_per_week', 'salt_months', 'cadence_min', 'cadence_target', 'cadence_max', 'material', 'base_unknown', 'note', 'version',
+                'km_per_week', 'salt_months', 'programme_id', 'salt_target', 'topper_weeks', 'decon_days', 'cadence_min', 'cadence_target', 'cadence_max', 'material', 'base_unknown', 'note', 'version',
             ]),
             'schools' => (object) $this->schools,
             'client' => $this->client?->only(['id', 'name']),

@@ -29,4 +29,12 @@ enum Kind: string
     {
         return [self::Wash, ...($bits & 1 ? [self::Topper] : []), ...($bits & 2 ? [self::Decon] : [])];
     }
+
+    /**
+     * @param list<string> $kinds  names; what is none of ours counts for nothing
+     */
+    public static function bits(array $kinds): int
+    {
+        return array_reduce($kinds, static fn(int $bits, string $kind): int => $bits | (self::tryFrom($kind)?->bit() ?? 0), 0);
+    }
 }

@@ -187,6 +187,121 @@ export interface paths {
     patch: operations['updateClient']
     trace?: never
   }
+  '/api/v1/closures': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['closeDays']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/closures/{closure}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['openDays']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/crews': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listCrews']
+    put?: never
+    post: operations['createCrew']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/crews/{crew}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Put away; its visits are planned anew with the next plan */
+    delete: operations['archiveCrew']
+    options?: never
+    head?: never
+    /** Change some fields; needs If-Match */
+    patch: operations['updateCrew']
+    trace?: never
+  }
+  '/api/v1/days': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Deadlines and closed days that are not over */
+    get: operations['listDays']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/deadlines': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['setDeadline']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/deadlines/{deadline}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['dropDeadline']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/devices/pen': {
     parameters: {
       query?: never
@@ -592,6 +707,40 @@ export interface paths {
     options?: never
     head?: never
     patch?: never
+    trace?: never
+  }
+  '/api/v1/programmes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listProgrammes']
+    put?: never
+    post: operations['createProgramme']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/programmes/{programme}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Its vehicles keep the rhythm they have */
+    delete: operations['deleteProgramme']
+    options?: never
+    head?: never
+    /** Vehicles that follow it change along, field by field, where they had not their own; needs If-Match */
+    patch: operations['updateProgramme']
     trace?: never
   }
   '/api/v1/proof': {
@@ -1123,6 +1272,160 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/weeks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The next weeks as they stand */
+    get: operations['showWeeks']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The visits as CSV */
+    get: operations['planFile']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/instance': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The newest plan as the model takes and gives it, to be planned again anywhere */
+    get: operations['planInstance']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/plan': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Search for a plan; ask for the run to hear how far it is */
+    post: operations['planWeeks']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/runs/{run}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How far a search is */
+    get: operations['showPlanRun']
+    put?: never
+    post?: never
+    /** Stop a search; the best found until then stands */
+    delete: operations['stopPlanRun']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What stood before the newest plan stands again */
+    post: operations['undoPlan']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/visits/{visit}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    /** Lock a visit to its day, or let it go */
+    patch: operations['lockVisit']
+    trace?: never
+  }
+  '/api/v1/weeks/visits/{visit}/else': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Why here, and what any other day would cost */
+    get: operations['visitElse']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/weeks/visits/{visit}/move': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Put a visit on another day and lock it there; the rest adapts */
+    post: operations['moveVisit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/workspace': {
     parameters: {
       query?: never
@@ -1304,6 +1607,91 @@ export interface components {
       email?: string | null
       note?: string | null
     }
+    Closure: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string | null
+      /** Format: uuid */
+      site_id: string | null
+      /** Format: date */
+      from_on: string
+      /** Format: date */
+      to_on: string
+      note: string | null
+    }
+    ClosureInput: {
+      /** Format: uuid */
+      vehicle_id?: string | null
+      /**
+       * Format: uuid
+       * @description Neither: nobody works
+       */
+      site_id?: string | null
+      /** Format: date */
+      from_on: string
+      /** Format: date */
+      to_on: string
+      note?: string | null
+    }
+    Crew: {
+      /** Format: uuid */
+      id: string
+      name: string
+      minutes: components['schemas']['CrewWeek']
+      days: components['schemas']['CrewDay'][]
+      version: number
+    }
+    CrewDay: {
+      /** Format: date */
+      on: string
+      /** @description 0 is a day off */
+      minutes: number
+      note?: string | null
+    }
+    CrewInput: {
+      /** @description Who goes together, and when they work. */
+      name?: string
+      minutes?: components['schemas']['CrewWeek']
+      /** @description Days that differ; all of them */
+      days?: components['schemas']['CrewDay'][]
+    }
+    CrewWeek: {
+      /** @description Minutes on Mondays */
+      1?: number
+      2?: number
+      3?: number
+      4?: number
+      5?: number
+      6?: number
+      7?: number
+    }
+    Days: {
+      deadlines: components['schemas']['Deadline'][]
+      closures: components['schemas']['Closure'][]
+    }
+    Deadline: {
+      /**
+       * Format: uuid
+       * @description Days that matter to the plan: deadlines, and days on which a vehicle is away, a place is shut or nobody works.
+       */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      /** Format: date */
+      on: string
+      within_days: number
+      note: string | null
+    }
+    DeadlineInput: {
+      /** Format: uuid */
+      vehicle_id: string
+      /** Format: date */
+      on: string
+      /** @description Not earlier than so many days before */
+      within_days?: number
+      note?: string | null
+    }
     Diagnosis: {
       zone: string
       verdict: string
@@ -1359,6 +1747,14 @@ export interface components {
        * @description When a lasting base is to be looked over
        */
       look?: string | null
+    }
+    ElseDay: {
+      /** Format: date */
+      on: string
+      /** @description Points more than now */
+      cost: number | null
+      /** @description Why it can’t be */
+      why: string | null
     }
     Film: {
       /** Format: date-time */
@@ -1840,6 +2236,18 @@ export interface components {
       taken_at: string
       url: string
     }
+    PlanAsk: {
+      /** @description Forget what was planned, locks excepted */
+      afresh?: boolean
+    }
+    PlanRun: {
+      /** Format: uuid */
+      id: string
+      /** @enum {string} */
+      status: 'waiting' | 'running' | 'done' | 'stopped' | 'overtaken' | 'failed'
+      progress: number
+      says: string | null
+    }
     Problem: {
       type: string
       title: string
@@ -1936,6 +2344,31 @@ export interface components {
       zone: string
       quantity_ml: number | null
       remarks: components['schemas']['Remark'][]
+    }
+    Programme: {
+      /** Format: uuid */
+      id: string
+      name: string
+      cadence_min: number
+      cadence_target: number
+      cadence_max: number
+      /** @description Days between visits in salt months */
+      salt_target: number | null
+      /** @description Null: by forecast */
+      topper_weeks: number | null
+      /** @description Null: when the surface asks */
+      decon_days: number | null
+      version: number
+    }
+    ProgrammeInput: {
+      /** @description Rhythms with a name: "fortnight, topper every eighth week". */
+      name?: string
+      cadence_min?: number
+      cadence_target?: number
+      cadence_max?: number
+      salt_target?: number | null
+      topper_weeks?: number | null
+      decon_days?: number | null
     }
     Proof: {
       products: components['schemas']['ProofProduct'][]
@@ -2832,6 +3265,11 @@ export interface components {
       road: string
       km_per_week: number
       salt_months: number[]
+      /** Format: uuid */
+      programme_id: string | null
+      salt_target: number | null
+      topper_weeks: number | null
+      decon_days: number | null
       cadence_min: number
       cadence_target: number
       cadence_max: number
@@ -2874,6 +3312,17 @@ export interface components {
       cadence_min?: number
       cadence_target?: number
       cadence_max?: number
+      /**
+       * Format: uuid
+       * @description Takes over its rhythm where no own is given
+       */
+      programme_id?: string | null
+      /** @description Days between visits in salt months */
+      salt_target?: number | null
+      /** @description Null: by forecast */
+      topper_weeks?: number | null
+      /** @description Null: when the surface asks */
+      decon_days?: number | null
       /** @enum {string} */
       material?: 'steel' | 'aluminium' | 'fibreglass'
       /** @description Nobody knows what lies on the paint */
@@ -2886,6 +3335,17 @@ export interface components {
       id: string
       name: string
       water: string
+    }
+    VisitElse: {
+      why: string[]
+      days: components['schemas']['ElseDay'][]
+    }
+    VisitLock: {
+      locked: boolean
+    }
+    VisitMove: {
+      /** Format: date */
+      on: string
     }
     WaterPoint: {
       point: string
@@ -2957,6 +3417,118 @@ export interface components {
       /** @description One standard deviation of the air temperature */
       air_off_k: number
       sureness: number
+    }
+    Weeks: {
+      /** Format: date */
+      start: string
+      days: number
+      crews: components['schemas']['WeeksCrew'][]
+      weather: components['schemas']['WeeksSky'][]
+      vehicles: components['schemas']['WeeksVehicle'][]
+      visits: components['schemas']['WeeksVisit'][]
+      unmet: components['schemas']['WeeksUnmet'][]
+      cost: number
+      plan: components['schemas']['WeeksPlan'] | null
+      run: components['schemas']['PlanRun'] | null
+    }
+    WeeksCrew: {
+      /** Format: uuid */
+      id: string
+      name: string
+      days: components['schemas']['WeeksLoad'][]
+    }
+    WeeksCycle: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      due: string
+      /** Format: date */
+      late: string | null
+    }
+    WeeksDeadline: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      on: string
+    }
+    WeeksLoad: {
+      /**
+       * Format: date
+       * @description The plan: the next weeks for everyone.
+       */
+      on: string
+      /** @description The crew’s day */
+      minutes: number
+      work: number
+      travel: number
+      sites: number
+    }
+    WeeksMinutes: {
+      wash: number
+      topper: number
+      decon: number
+    }
+    WeeksMoves: {
+      vehicle: string
+      gone: string[]
+      new: string[]
+    }
+    WeeksPlan: {
+      /** Format: date-time */
+      made_at: string
+      why: string
+      cost: number
+      /** @description No plan of these weeks costs less */
+      bound: number
+      /** @description Against what stood before */
+      moves: components['schemas']['WeeksMoves'][]
+    }
+    WeeksSky: {
+      /** Format: date */
+      on: string
+      /** @enum {string} */
+      wash: 'ok' | 'poor' | 'no'
+      /** @enum {string} */
+      topper: 'ok' | 'no'
+    }
+    WeeksUnmet: {
+      /** Format: uuid */
+      vehicle_id: string
+      vehicle: string
+      what: string
+      why: string
+    }
+    WeeksVehicle: {
+      /** Format: uuid */
+      id: string
+      name: string
+      client: string | null
+      /** Format: uuid */
+      site_id: string | null
+      site: string | null
+      minutes: components['schemas']['WeeksMinutes']
+      min: number
+      target: number
+      max: number
+      /** Format: date */
+      last_on: string
+      topper: components['schemas']['WeeksCycle'] | null
+      decon: components['schemas']['WeeksCycle'] | null
+      deadlines: components['schemas']['WeeksDeadline'][]
+      closed: string[]
+    }
+    WeeksVisit: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      /** Format: uuid */
+      crew_id: string
+      /** Format: date */
+      on: string
+      kinds: string[]
+      locked: boolean
+      minutes: number
     }
     Workspace: {
       /** Format: uuid */
@@ -3437,6 +4009,297 @@ export interface operations {
         content: {
           'application/json': components['schemas']['Client']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  closeDays: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ClosureInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Closure']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  openDays: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        closure: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listCrews: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Crew'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  createCrew: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CrewInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Crew']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  archiveCrew: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        crew: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  updateCrew: {
+    parameters: {
+      query?: never
+      header: {
+        'If-Match': string
+      }
+      path: {
+        crew: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CrewInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Crew']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listDays: {
+    parameters: {
+      query?: {
+        vehicle?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Days']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  setDeadline: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DeadlineInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Deadline']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  dropDeadline: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        deadline: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -4507,6 +5370,138 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listProgrammes: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Programme'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  createProgramme: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProgrammeInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Programme']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  deleteProgramme: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        programme: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  updateProgramme: {
+    parameters: {
+      query?: never
+      header: {
+        'If-Match': string
+      }
+      path: {
+        programme: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProgrammeInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Programme']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -6011,6 +7006,318 @@ export interface operations {
           'application/json': {
             data: components['schemas']['WeatherHour'][]
           }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showWeeks: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weeks']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  planFile: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description CSV */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  planInstance: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description input and answer */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': Record<string, never>
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  planWeeks: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlanAsk']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      202: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showPlanRun: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        run: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PlanRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  stopPlanRun: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        run: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  undoPlan: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weeks']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  lockVisit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        visit: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['VisitLock']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weeks']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  visitElse: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        visit: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['VisitElse']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  moveVisit: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        visit: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['VisitMove']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weeks']
         }
       }
       /** @description What went wrong */

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Crew;
+use App\Models\Plan;
+use App\Models\PlannedVisit;
+use App\Models\PlanRun;
+use App\Models\Site;
+use App\Models\Vehicle;
+use Vicissa\Core\Planning\Cost;
+use Vicissa\Core\Planning\Crew as PlanCrew;
+use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Planning\PlannedVisit as Visit;
+use Vicissa\Core\Planning\PlanVehicle;
+use Vicissa\Core\Planning\Reasons;
+use Vicissa\Core\Planning\Unmet;
+
+/** The weeks as they stand: who goes where on which day, how full the days are, what can't be met, weighed by the facts of now. */
+final readonly class DrawWeeks
+{
+    /** Moves of the newest plan that are told one by one. */
+    private const TOLD = 40;
+
+    public function __construct(
+        private GatherWeeks $gatherWeeks,
+        private ReplanWeeks $replanWeeks,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function __invoke(): array
+    {
+        $weeks = ($this->gatherWeeks)();
+        $instance = $weeks->instance;
+        $rows = PlannedVisit::query()->where('on', '>=', Day::date($instance->start))->orderBy('on')->orderBy('id')->get();
+        $visits = $this->replanWeeks->visits($this->replanWeeks->standing(), $instance);
+        $vehicles = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $vehicles[$vehicle->id] = $vehicle;
+        }
+        $visits = array_values(array_filter($visits, static fn(Visit $visit): bool => isset($vehicles[$visit->vehicle])));
+        $cost = Cost::of($instance, $visits);
+        $plan = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first();
+        $run = PlanRun::query()->orderByDesc('asked_at')->orderByDesc('id')->first();
+        $crews = Crew::query()->whereNull('archived_at')->pluck('name', 'id');
+        $sites = Site::query()->pluck('name', 'id');
+        $service = Vehicle::query()->whereNull('archived_at')->with('client:id,name')->get()->keyBy('id');
+
+        return [
+            'start' => Day::date($instance->start), 'days' => $instance->days,
+            'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'days' => $this->load($instance, $crew, $visits, $vehicles)], $instance->crews),
+            'weather' => array_map(static fn(int $day): array => ['on' => Day::date($day), 'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no', 'topper' => $instance->sky($day)->topper ? 'ok' : 'no'], array_keys($instance->sky)),
+            'vehicles' => array_map(static fn(PlanVehicle $vehicle): array => [
+                'id' => $vehicle->id, 'name' => $weeks->names[$vehicle->id] ?? '', 'client' => $service[$vehicle->id]->client->name ?? null, 'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null, 'site' => $sites[$vehicle->site] ?? null,
+                'minutes' => $vehicle->minutes, 'min' => $vehicle->min, 'target' => $vehicle->target, 'max' => $vehicle->max, 'last_on' => Day::date($vehicle->lastWash),
+                'topper' => self::cycle($vehicle->topper), 'decon' => self::cycle($vehicle->decon),
+                'deadlines' => array_map(static fn(array $window): array => ['from' => Day::date($window[0]), 'on' => Day::date($window[1])], $vehicle->deadlines),
+                'closed' => array_values(array_map(Day::date(...), array_filter(array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed), static fn(int $day): bool => $day >= $instance->start && $day < $instance->end))),
+            ], $instance->vehicles),
+            'visits' => array_values($rows->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))->map(static fn(PlannedVisit $visit): array => [
+                'id' => $visit->id, 'vehicle_id' => $visit->vehicle_id, 'crew_id' => $visit->crew_id, 'on' => $visit->on->toDateString(), 'kinds' => $visit->kinds, 'locked' => $visit->locked,
+                'minutes' => $vehicles[$visit->vehicle_id]->minutesFor(Kind::bits($visit->kinds)),
+            ])->all()),
+            'unmet' => $rows->isEmpty() ? [] : array_map(static fn(Unmet $one): array => ['vehicle_id' => $one->vehicle, 'vehicle' => $weeks->names[$one->vehicle] ?? '', 'what' => $one->what, 'why' => $one->why], Reasons::of($instance, $visits)),
+            'cost' => round($cost->total, 1),
+            'plan' => $plan === null ? null : ['made_at' => $plan->made_at->toIso8601ZuluString(), 'why' => $plan->why, 'cost' => round($plan->cost, 1), 'bound' => round($plan->bound, 1), 'moves' => $this->moves($plan, $weeks->names)],
+            'run' => $run === null ? null : $run->only(['id', 'status', 'progress', 'says']),
+        ];
+    }
+
+    /**
+     * @param list<Visit> $visits
+     * @param array<string, PlanVehicle> $vehicles
+     * @return list<array{on: string, minutes: int, work: int, travel: int, sites: int}>
+     */
+    private function load(Instance $instance, PlanCrew $crew, array $visits, array $vehicles): array
+    {
+        $work = $sites = [];
+        foreach ($visits as $visit) {
+            if ($visit->crew === $crew->id) {
+                $work[$visit->day] = ($work[$visit->day] ?? 0) + $vehicles[$visit->vehicle]->minutesFor($visit->bits);
+                $sites[$visit->day][$vehicles[$visit->vehicle]->site] = $instance->siteOf($vehicles[$visit->vehicle])->hopMin;
+            }
+        }
+        $days = [];
+        foreach (array_unique([...array_keys($crew->minutes), ...array_keys($work)]) as $day) {
+            $days[$day] = ['on' => Day::date($day), 'minutes' => $crew->minutes[$day] ?? 0, 'work' => $work[$day] ?? 0, 'travel' => (int) array_sum($sites[$day] ?? []), 'sites' => count($sites[$day] ?? [])];
+        }
+        ksort($days);
+
+        return array_values($days);
+    }
+
+    /** @return array{from: string, due: string, late: string|null}|null */
+    private static function cycle(?Cycle $cycle): ?array
+    {
+        return $cycle === null ? null : ['from' => Day::date($cycle->from), 'due' => Day::date($cycle->due), 'late' => $cycle->late === null ? null : Day::date($cycle->late)];
+    }
+
+    /**
+     * What the newest plan changed, vehicle by vehicle.
+     *
+     * @param array<string, string> $names
+     * @return list<array{vehicle: string, gone: list<string>, new: list<string>}>
+     */
+    private function moves(Plan $plan, array $names): array
+    {
+        $by = static function (array $visits): array {
+            $days = [];
+            foreach ($visits as $visit) {
+                $days[$visit['vehicle']][] = $visit['date'].($visit['kinds'] === ['wash'] ? '' : ' '.implode(' ', array_slice($visit['kinds'], 1)));
+            }
+
+            return $days;
+        };
+        [$before, $after] = [$by($plan->before), $by($plan->after)];
+        $moves = [];
+        foreach ($before === [] ? [] : array_unique([...array_keys($before), ...array_keys($after)]) as $vehicle) {
+            $gone = array_values(array_diff($before[$vehicle] ?? [], $after[$vehicle] ?? []));
+            $new = array_values(array_diff($after[$vehicle] ?? [], $before[$vehicle] ?? []));
+            if ($gone !== [] || $new !== []) {
+                $moves[] = ['vehicle' => $names[$vehicle] ?? '', 'gone' => $gone, 'new' => $new];
+            }
+        }
+
+        return array_slice($moves, 0, self::TOLD);
+    }
+}
