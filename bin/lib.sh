@@ -267,7 +267,7 @@ CONF
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
     service fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d expose_php=0
     service nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
-    worker queue "$WEB_AS" php artisan queue:work --sleep=1 --tries=3
+    worker queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
     worker scheduler "$WEB_AS" php artisan schedule:work
     local tries=0
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do

@@ -20,7 +20,7 @@ final class SearchPlan implements ShouldQueue
 
     public int $tries = 1;
 
-    public int $timeout = 300;
+    public int $timeout = 100;
 
     public function __construct(
         private readonly string $workspaceId,

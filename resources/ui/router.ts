@@ -108,6 +108,13 @@ const places: RouteRecordRaw[] = [
     meta: { title: 'Sheet', wet: true },
   },
   { path: '/proof', name: 'proof', component: () => import('./places/proof/ProofPlace.vue'), meta: { title: 'Proof' } },
+  { path: '/weeks', name: 'weeks', component: () => import('./places/weeks/WeeksPlace.vue'), meta: { title: 'Weeks' } },
+  {
+    path: '/weeks/setup',
+    name: 'weeks-setup',
+    component: () => import('./places/weeks/SetupPlace.vue'),
+    meta: { title: 'Who works when' },
+  },
   { path: '/round', name: 'round', component: () => import('./places/round/RoundPlace.vue'), meta: { title: 'Round' } },
   {
     path: '/shelf/gear',

@@ -85,7 +85,7 @@ final class VehicleController
     {
         Gate::authorize('update', $vehicle);
         $vehicle = $this->changed($request, $vehicle, static fn(Vehicle $row): VehicleResource => new VehicleResource($row->load(['client', 'site', 'layers.forecast'])), function (Vehicle $row) use ($request): void {
-            $programme = $request->filled('programme_id') && $request->input('programme_id') !== $row->programme_id ? Programme::query()->find($request->input('programme_id')) : null;
+            $programme = $request->filled('programme_id') && $request->input('programme_id') !== $row->programme_id ? Programme::query()->whereKey($request->input('programme_id'))->first() : null;
             $row->fill([...$programme?->rhythm() ?? [], ...$request->validated()])->save();
             // Habits, rhythm and softness bear on every date.
             ($this->rebuildProtection)($row);

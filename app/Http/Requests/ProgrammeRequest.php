@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Models\Programme;
 use App\Tenancy\Tenancy;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 
 final class ProgrammeRequest extends FactsRequest

@@ -91,7 +91,9 @@ final class Planner
         $bound = new Bound($this->instance, $this->courses);
         $before === null ? $this->begin() : $this->resume($before);
         $this->settle();
-        $rounds = (int) max(4, min(150, 800 / max(1, $vehicles)));
+        $shakes = $shakes > 0 ? $shakes : self::SHAKES;
+        // Who wants an answer soon wants a bound soon.
+        $rounds = (int) max(4, min(150, 800 / max(1, $vehicles), $shakes / 3));
         $bound->raise($rounds, $this->total());
         if ($before === null && $vehicles <= self::TWO_STARTS) {
             // A second start, led by what the minutes of each day are worth.
@@ -103,7 +105,6 @@ final class Planner
                 $this->restore($best);
             }
         }
-        $shakes = $shakes > 0 ? $shakes : self::SHAKES;
         for ($i = 0; $i < $shakes && $vehicles > 1; $i++) {
             $this->shake();
             if ($told !== null && $i % 20 === 0 && ! $told($i / $shakes)) {

@@ -17,6 +17,7 @@ const router = useRouter()
 const places = [
   { to: '/', name: 'Film', glyph: 'film' },
   { to: '/round', name: 'Round', glyph: 'round' },
+  { to: '/weeks', name: 'Weeks', glyph: 'weeks' },
   { to: '/bench', name: 'Bench', glyph: 'bench' },
   { to: '/book', name: 'Book', glyph: 'book' },
   { to: '/shelf', name: 'Shelf', glyph: 'shelf' },

@@ -7,6 +7,7 @@ defineProps<{ name: keyof typeof paths; size?: number }>()
 export const paths = {
   film: 'M2 6c4-3 6 2 9 0s4-2 7-1M2 11c4-2 6 2 9 0s4-1 7 0M2 16h16',
   book: 'M4 3h9a3 3 0 0 1 3 3v11H7a3 3 0 0 1-3-3zM4 14a3 3 0 0 1 3-3h9',
+  weeks: 'M3 16V9h3v7M8.5 16V5h3v11M14 16v-5h3v5M2 16h16M3 5h2M14 7h3',
   bench: 'M2 9h16M4 9v8M16 9v8M4 13h12M6 9V6l4-3 4 3v3',
   round: 'M4 15a3 3 0 1 0 0-.1M16 5a2.4 2.4 0 1 0 0-.1M7 15h6a3 3 0 0 0 0-6H8a3 3 0 0 1 0-6h5',
   shelf: 'M2 17h16M4 17V9l2-2V4h2v3l2 2v8M12 17V8h4v9M12 11h4',

@@ -15,6 +15,7 @@ import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import MeasureBox from './MeasureBox.vue'
+import RhythmFields from './RhythmFields.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import SchoolPicks from '../workspace/SchoolPicks.vue'
 
@@ -171,6 +172,7 @@ async function archive(away: boolean) {
           label="Roads are salted in"
           hint="Salt wears a layer faster and is washed off sooner. The months of the workspace hold until you change them here."
         />
+        <RhythmFields v-model="form" :fields="fields" />
         <div class="cols three">
           <Field label="Washed at most every" :error="fields.cadence_min"
             ><template #default="f"

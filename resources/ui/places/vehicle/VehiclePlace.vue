@@ -11,6 +11,7 @@ import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { sideName, useSchools } from '../bench/schools'
+import DaysOf from '../weeks/DaysOf.vue'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
 import LayerList from './LayerList.vue'
@@ -145,6 +146,7 @@ const facts = computed(() => {
             />
             <LayerList :layers="vehicle.layers ?? []" :vehicle-id="id" />
           </section>
+          <DaysOf :vehicle-id="id" />
           <section class="sheet">
             <div class="row spread">
               <h2>Facts and habits</h2>

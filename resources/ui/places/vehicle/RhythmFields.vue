@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+
+// The programme a vehicle follows, and where it has its own: choosing one takes over its rhythm, what is typed after that stays.
+defineProps<{ fields: Record<string, string> }>()
+const form = defineModel<Schemas['Vehicle']>({ required: true })
+const { data } = useQuery({ queryKey: ['programmes'], queryFn: () => told(api.GET('/api/v1/programmes')) })
+const names = computed(() => Object.fromEntries((data.value?.data ?? []).map((one) => [one.id, one.name])))
+function follow(id: string | null) {
+  const one = data.value?.data.find((programme) => programme.id === id)
+  form.value = {
+    ...form.value,
+    programme_id: id,
+    ...(one
+      ? {
+          cadence_min: one.cadence_min,
+          cadence_target: one.cadence_target,
+          cadence_max: one.cadence_max,
+          salt_target: one.salt_target,
+          topper_weeks: one.topper_weeks,
+          decon_days: one.decon_days,
+        }
+      : {}),
+  }
+}
+type Own = 'salt_target' | 'topper_weeks' | 'decon_days'
+const own: [Own, string, string, string][] = [
+  ['salt_target', 'In salt months every', 'days', 'Empty: as in the others'],
+  ['topper_weeks', 'Topper every', 'weeks', 'Empty: by forecast'],
+  ['decon_days', 'Decontaminated every', 'days', 'Empty: when the surface asks'],
+]
+function set(key: Own, typed: string | number | null | undefined) {
+  form.value = { ...form.value, [key]: typed === '' || typed == null ? null : Number(typed) }
+}
+</script>
+
+<template>
+  <Field label="Follows the rhythm" hint="Takes over its numbers; what you change after that is its own."
+    ><template #default="f"
+      ><SearchSelect
+        v-bind="f"
+        :model-value="form.programme_id"
+        :options="names"
+        none="Its own"
+        @update:model-value="follow($event ?? null)" /></template
+  ></Field>
+  <div class="cols three">
+    <Field v-for="[key, label, unit, hint] in own" :key="key" :label="label" optional :hint="hint" :error="fields[key]"
+      ><template #default="f"
+        ><PlainInput
+          v-bind="f"
+          :model-value="form[key] ?? ''"
+          type="number"
+          min="1"
+          inputmode="numeric"
+          :suffix="unit"
+          @update:model-value="set(key, $event)" /></template
+    ></Field>
+  </div>
+</template>

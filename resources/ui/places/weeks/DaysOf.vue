@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, Problem, told } from '@/api/client'
+import { dayIn, shortDay } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// Days that bind the plan: of one vehicle its deadlines and the days it is away; of all, when nobody works.
+const props = defineProps<{ vehicleId?: string }>()
+const { zone } = useMe()
+const queries = useQueryClient()
+const { data } = useQuery({
+  queryKey: ['days', () => props.vehicleId ?? 'all'],
+  queryFn: () =>
+    told(api.GET('/api/v1/days', { params: { query: props.vehicleId ? { vehicle: props.vehicleId } : {} } })),
+})
+const closures = computed(() =>
+  (data.value?.closures ?? []).filter((one) => props.vehicleId || (!one.vehicle_id && !one.site_id)),
+)
+const problem = ref<unknown>(null)
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const deadline = ref({ on: '', within: '2', note: '' })
+const away = ref({ from: '', to: '', note: '' })
+const day = (on: string) => shortDay(on, zone.value)
+
+async function attempt(work: () => Promise<unknown>, after?: () => void) {
+  problem.value = null
+  try {
+    await work()
+    after?.()
+    await queries.invalidateQueries({ queryKey: ['days'] })
+    await queries.invalidateQueries({ queryKey: ['weeks'] })
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+const setDeadline = () =>
+  attempt(
+    () =>
+      told(
+        api.POST('/api/v1/deadlines', {
+          body: {
+            vehicle_id: props.vehicleId ?? '',
+            on: deadline.value.on,
+            within_days: Number(deadline.value.within),
+            note: deadline.value.note || null,
+          },
+        }),
+      ),
+    () => (deadline.value = { on: '', within: '2', note: '' }),
+  )
+const close = () =>
+  attempt(
+    () =>
+      told(
+        api.POST('/api/v1/closures', {
+          body: {
+            vehicle_id: props.vehicleId ?? null,
+            from_on: away.value.from,
+            to_on: away.value.to || away.value.from,
+            note: away.value.note || null,
+          },
+        }),
+      ),
+    () => (away.value = { from: '', to: '', note: '' }),
+  )
+const dropDeadline = (id: string) =>
+  attempt(() => told(api.DELETE('/api/v1/deadlines/{deadline}', { params: { path: { deadline: id } } })))
+const open = (id: string) =>
+  attempt(() => told(api.DELETE('/api/v1/closures/{closure}', { params: { path: { closure: id } } })))
+</script>
+
+<template>
+  <section class="sheet" aria-label="Days that bind the plan">
+    <h2>{{ vehicleId ? 'Deadlines and days away' : 'Days on which nobody works' }}</h2>
+    <ul>
+      <template v-if="vehicleId">
+        <li v-for="one in data?.deadlines ?? []" :key="one.id">
+          <span
+            ><strong>{{ day(one.on) }}</strong
+            >, washed at most {{ one.within_days }} day{{ one.within_days === 1 ? '' : 's' }} before<template
+              v-if="one.note"
+              >: {{ one.note }}</template
+            ></span
+          >
+          <button type="button" class="words small" :aria-label="`Drop ${day(one.on)}`" @click="dropDeadline(one.id)">
+            drop
+          </button>
+        </li>
+      </template>
+      <li v-for="one in closures" :key="one.id">
+        <span
+          >{{ vehicleId ? 'Away' : 'Closed' }} <strong>{{ day(one.from_on) }}</strong><template
+            v-if="one.to_on !== one.from_on"
+          >
+            to {{ day(one.to_on) }}</template
+          ><template v-if="one.note">: {{ one.note }}</template></span
+        >
+        <button type="button" class="words small" :aria-label="`Open ${day(one.from_on)}`" @click="open(one.id)">
+          open again
+        </button>
+      </li>
+    </ul>
+    <ProblemNote :problem="problem" />
+    <details v-if="vehicleId">
+      <summary>Set a deadline</summary>
+      <form class="add" novalidate @submit.prevent="setDeadline">
+        <Field label="It must shine on" :error="fields.on"
+          ><template #default="f"
+            ><PlainInput v-bind="f" v-model="deadline.on" type="date" :min="dayIn(zone)" /></template
+        ></Field>
+        <Field label="Washed at most" :error="fields.within_days"
+          ><template #default="f"
+            ><PlainInput
+              v-bind="f"
+              v-model="deadline.within"
+              type="number"
+              min="0"
+              max="60"
+              suffix="days before" /></template
+        ></Field>
+        <Field label="What for" optional
+          ><template #default="f"><PlainInput v-bind="f" v-model="deadline.note" maxlength="240" /></template
+        ></Field>
+        <button type="submit" class="beside" :disabled="!deadline.on">Set it</button>
+      </form>
+    </details>
+    <details>
+      <summary>{{ vehicleId ? 'It is away' : 'Close days' }}</summary>
+      <form class="add" novalidate @submit.prevent="close">
+        <Field label="From" :error="fields.from_on"
+          ><template #default="f"><PlainInput v-bind="f" v-model="away.from" type="date" :min="dayIn(zone)" /></template
+        ></Field>
+        <Field label="To" optional :error="fields.to_on"
+          ><template #default="f"
+            ><PlainInput v-bind="f" v-model="away.to" type="date" :min="away.from || dayIn(zone)" /></template
+        ></Field>
+        <Field label="Why" optional
+          ><template #default="f"><PlainInput v-bind="f" v-model="away.note" maxlength="240" /></template
+        ></Field>
+        <button type="submit" class="beside" :disabled="!away.from">Close them</button>
+      </form>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--s3);
+  align-items: center;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+
+summary {
+  cursor: pointer;
+  padding: 10px 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+
+.add {
+  display: grid;
+  gap: var(--s3);
+  margin-bottom: var(--s3);
+}
+
+.add .beside {
+  justify-self: start;
+}
+</style>

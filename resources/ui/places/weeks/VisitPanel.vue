@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { shortDay } from '@/lib/dates'
+import { kinds } from '@/lib/words'
+import { pointsSaid, type Visit } from './weeks'
+
+// The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
+const props = defineProps<{
+  visit: Visit
+  vehicle: Schemas['WeeksVehicle']
+  crew: string
+  why: string[] | null
+  choices: Schemas['ElseDay'][]
+  held: string
+  zone: string
+  busy: boolean
+}>()
+const emit = defineEmits<{ drop: []; lock: []; hold: [on: string]; leave: [] }>()
+const over = computed(() => props.choices.find((day) => day.on === props.held))
+const moved = computed(() => props.held !== props.visit.on)
+const best = computed(() =>
+  [...props.choices]
+    .filter((day) => day.cost !== null)
+    .sort((a, b) => (a.cost ?? 0) - (b.cost ?? 0) || a.on.localeCompare(b.on))
+    .slice(0, 4),
+)
+const day = (on: string) => shortDay(on, props.zone)
+</script>
+
+<template>
+  <section class="hand" :aria-label="`${vehicle.name} on ${day(visit.on)}`">
+    <div class="row spread">
+      <h2>
+        <RouterLink :to="`/vehicles/${vehicle.id}`">{{ vehicle.name }}</RouterLink>, {{ day(visit.on) }}
+      </h2>
+      <button type="button" class="words" @click="emit('leave')">Put it down</button>
+    </div>
+    <p class="what">
+      {{ visit.kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}, {{ visit.minutes }} min, {{ crew
+      }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
+      ><strong v-if="visit.locked">, locked</strong>.
+    </p>
+    <p v-if="moved" class="held" role="status">
+      <strong>{{ day(held) }}</strong>
+      {{ over ? (over.cost === null ? `can’t be: ${over.why}` : `${pointsSaid(over.cost)}.`) : 'is too far from it.' }}
+    </p>
+    <div class="columns">
+      <div>
+        <h3>Why here</h3>
+        <ul v-if="why">
+          <li v-for="one in why" :key="one">{{ one }}</li>
+        </ul>
+        <p v-else class="quiet">Reckoning…</p>
+      </div>
+      <div>
+        <h3>What else</h3>
+        <ul>
+          <li v-for="one in best" :key="one.on">
+            <button type="button" class="words" @click="emit('hold', one.on)">{{ day(one.on) }}</button>
+            {{ pointsSaid(one.cost ?? 0) }}
+          </li>
+        </ul>
+        <p v-if="why && !best.length" class="quiet">No other day is open.</p>
+      </div>
+    </div>
+    <div class="row">
+      <button type="button" class="act" :disabled="busy || !moved || over?.cost == null" @click="emit('drop')">
+        {{ moved ? `Move it to ${day(held)}` : 'Move it' }}
+      </button>
+      <button type="button" class="beside" :disabled="busy" @click="emit('lock')">
+        {{ visit.locked ? 'Let it go' : 'Lock it here' }}
+      </button>
+      <span class="small quiet">A moved visit is locked; the rest adapts.</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.hand {
+  border: 2px solid var(--ink);
+  border-radius: var(--edge);
+  background: var(--sheet);
+  padding: var(--s3) var(--s4);
+}
+
+h2,
+h3,
+.what {
+  margin: 0 0 4px;
+}
+
+.held {
+  margin: 4px 0;
+  padding: 4px var(--s3);
+  background: var(--film-mist);
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: var(--s4);
+}
+
+ul {
+  margin: 0 0 var(--s3);
+  padding-left: 18px;
+}
+
+@media (max-width: 700px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

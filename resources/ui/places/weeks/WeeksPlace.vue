@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { api, told } from '@/api/client'
+import { useMe } from '@/lib/session'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import DayList from './DayList.vue'
+import LoadLane from './LoadLane.vue'
+import { useWeeks } from './useWeeks'
+import VehicleLane from './VehicleLane.vue'
+import VisitPanel from './VisitPanel.vue'
+import WeeksAxis from './WeeksAxis.vue'
+import WeeksHead from './WeeksHead.vue'
+import { BEFORE, dateOf, dayNumber, laneOf, nextFree, type Visit } from './weeks'
+
+// The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
+const { zone } = useMe()
+const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo } = useWeeks()
+const { data: film } = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')) })
+const ribbons = computed(() => Object.fromEntries((film.value?.ribbons ?? []).map((one) => [one.vehicle_id, one])))
+const box = useTemplateRef('box')
+const { width } = useElementSize(box)
+const asList = ref(false)
+const wide = computed(() => width.value >= 700 && !asList.value)
+const LABEL = 168
+const lane = computed(() => (weeks.value ? laneOf(weeks.value, Math.max(300, Math.floor(width.value) - LABEL)) : null))
+const span = computed(() => ({
+  from: `${dateOf(dayNumber(weeks.value?.start ?? '2026-01-01') - BEFORE)}T00:00:00Z`,
+  to: `${dateOf(dayNumber(weeks.value?.start ?? '2026-01-01') + (weeks.value?.days ?? 56))}T00:00:00Z`,
+  today: film.value?.today ?? new Date().toISOString(),
+}))
+const most = computed(
+  () =>
+    1.15 *
+    Math.max(
+      1,
+      ...(weeks.value?.crews ?? []).flatMap((crew) => crew.days.map((d) => Math.max(d.minutes, d.work + d.travel))),
+    ),
+)
+// Whose next visit is soonest stands first.
+const rows = computed(() => {
+  const of = weeks.value
+  if (!of) return []
+  const by = new Map<string, Visit[]>()
+  for (const visit of of.visits) by.set(visit.vehicle_id, [...(by.get(visit.vehicle_id) ?? []), visit])
+  return of.vehicles
+    .map((vehicle) => ({ vehicle, visits: by.get(vehicle.id) ?? [] }))
+    .sort(
+      (a, b) =>
+        (a.visits[0]?.on ?? '9').localeCompare(b.visits[0]?.on ?? '9') || a.vehicle.name.localeCompare(b.vehicle.name),
+    )
+})
+
+const chosen = ref<string | null>(null)
+const held = ref<string | null>(null)
+const visit = computed(() => weeks.value?.visits.find((one) => one.id === chosen.value) ?? null)
+const vehicle = computed(() => weeks.value?.vehicles.find((one) => one.id === visit.value?.vehicle_id) ?? null)
+const { data: other } = useQuery({
+  queryKey: ['visit-else', chosen],
+  enabled: () => visit.value !== null,
+  queryFn: () =>
+    told(api.GET('/api/v1/weeks/visits/{visit}/else', { params: { path: { visit: chosen.value ?? '' } } })),
+})
+const choices = computed(() => (visit.value ? (other.value?.days ?? []) : []))
+function choose(one: Visit) {
+  if (chosen.value === one.id) return
+  chosen.value = one.id
+  held.value = one.on
+}
+function leave() {
+  chosen.value = held.value = null
+}
+function step(by: 1 | -1) {
+  if (visit.value) held.value = nextFree(choices.value, visit.value.on, held.value ?? visit.value.on, by)
+}
+async function drop() {
+  const one = visit.value
+  const to = held.value
+  if (!one || !to || to === one.on) return
+  const over = choices.value.find((day) => day.on === to)
+  if (over && over.cost === null) {
+    // It can't be put down there; it goes back to where it was, and the reason stays to be read.
+    return
+  }
+  if (await move(one.id, to)) {
+    const now = weeks.value?.visits.find((it) => it.vehicle_id === one.vehicle_id && it.on === to)
+    chosen.value = now?.id ?? null
+    held.value = now ? to : null
+  } else held.value = one.on
+}
+const crewOf = (id: string) => weeks.value?.crews.find((crew) => crew.id === id)?.name ?? ''
+const canList = computed(() => Boolean(weeks.value?.visits.length))
+</script>
+
+<template>
+  <div class="page weeks">
+    <ProblemNote :problem="error ?? problem" />
+    <p v-if="isPending" class="quiet" role="status">Gathering the weeks…</p>
+    <template v-if="weeks">
+      <WeeksHead
+        :weeks="weeks"
+        :run="heard"
+        :going="going"
+        :busy="busy"
+        :zone="zone"
+        @plan="plan"
+        @stop="stop"
+        @undo="undo"
+      />
+      <p v-if="!weeks.crews.length && !weeks.visits.length" class="sheet">
+        Say who works when, and the plan fits the visits into their days. Without it, one crew from Monday to Friday is
+        taken for granted. <RouterLink to="/weeks/setup">Who works when</RouterLink>
+      </p>
+      <div class="row tools">
+        <RouterLink to="/weeks/setup" class="words">Who works when, rhythms, closed days</RouterLink>
+        <button
+          v-if="canList && width >= 700"
+          type="button"
+          class="words"
+          :aria-pressed="asList"
+          @click="asList = !asList"
+        >
+          As a list
+        </button>
+        <a href="/api/v1/weeks/file" class="words" download>As CSV</a>
+        <a v-if="weeks.plan" href="/api/v1/weeks/instance" class="words" download>To plan it elsewhere (JSON)</a>
+      </div>
+      <VisitPanel
+        v-if="visit && vehicle && held"
+        class="panel"
+        :visit="visit"
+        :vehicle="vehicle"
+        :crew="crewOf(visit.crew_id)"
+        :why="other?.why ?? null"
+        :choices="choices"
+        :held="held"
+        :zone="zone"
+        :busy="busy"
+        @drop="drop"
+        @lock="lock(visit.id, !visit.locked)"
+        @hold="held = $event"
+        @leave="leave"
+      />
+      <div ref="box" class="box">
+        <template v-if="wide && lane">
+          <div class="line">
+            <span class="label small quiet">drop poor · cross none · bar no topper</span
+            ><WeeksAxis :lane="lane" :start="weeks.start" :weather="weeks.weather" />
+          </div>
+          <div v-for="crew in weeks.crews" :key="crew.id" class="line load">
+            <span class="label">{{ crew.name }}</span>
+            <LoadLane :crew="crew" :lane="lane" :most="most" />
+          </div>
+          <div v-for="row in rows" :key="row.vehicle.id" class="line">
+            <RouterLink :to="`/vehicles/${row.vehicle.id}`" class="label name">{{ row.vehicle.name }}</RouterLink>
+            <VehicleLane
+              :vehicle="row.vehicle"
+              :visits="row.visits"
+              :ribbon="ribbons[row.vehicle.id]"
+              :film="span"
+              :lane="lane"
+              :chosen="chosen"
+              :held="held"
+              :choices="visit?.vehicle_id === row.vehicle.id ? choices : []"
+              :zone="zone"
+              @choose="choose"
+              @hold="held = $event"
+              @drop="drop"
+              @step="step"
+              @lock="(one) => lock(one.id, !one.locked)"
+              @leave="leave"
+            />
+          </div>
+        </template>
+        <DayList v-else-if="canList" :weeks="weeks" :zone="zone" @choose="choose" />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.weeks {
+  max-width: 1500px;
+}
+
+.tools {
+  gap: var(--s4);
+  margin-bottom: var(--s2);
+}
+
+.panel {
+  position: sticky;
+  top: 62px;
+  z-index: 3;
+  margin-bottom: var(--s3);
+}
+
+.box {
+  min-height: 200px;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: 168px minmax(0, 1fr);
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+
+.load {
+  border-color: transparent;
+  padding: 4px 0;
+}
+
+.label {
+  overflow: hidden;
+  padding-right: var(--s3);
+  line-height: 1.2;
+}
+
+.name {
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+</style>

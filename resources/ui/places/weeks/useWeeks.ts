@@ -1,0 +1,82 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, told } from '@/api/client'
+import { newId } from '@/lib/ids'
+import type { Weeks } from './weeks'
+
+/** The weeks as they stand, and what can be done to them. */
+export function useWeeks() {
+  const queries = useQueryClient()
+  const { data, error, isPending } = useQuery({
+    queryKey: ['weeks'],
+    queryFn: () => told(api.GET('/api/v1/weeks')),
+  })
+  const problem = ref<unknown>(null)
+  const busy = ref(false)
+  const run = computed(() => data.value?.run ?? null)
+  const going = computed(() => run.value !== null && ['waiting', 'running'].includes(run.value.status))
+  // While a search goes on, one asks how far it is.
+  const { data: progress } = useQuery({
+    queryKey: ['weeks-run', () => run.value?.id],
+    enabled: () => going.value,
+    refetchInterval: () => (going.value ? 700 : false),
+    queryFn: () => told(api.GET('/api/v1/weeks/runs/{run}', { params: { path: { run: run.value?.id ?? '' } } })),
+  })
+  const heard = computed(() => (progress.value?.id === run.value?.id ? progress.value : run.value) ?? run.value)
+  watch(
+    () => progress.value?.status,
+    (status) => {
+      if (status && !['waiting', 'running'].includes(status)) void queries.invalidateQueries({ queryKey: ['weeks'] })
+    },
+  )
+
+  async function attempt(work: () => Promise<Weeks | null>): Promise<boolean> {
+    problem.value = null
+    busy.value = true
+    try {
+      const weeks = await work()
+      if (weeks) queries.setQueryData(['weeks'], weeks)
+      else await queries.invalidateQueries({ queryKey: ['weeks'] })
+      await queries.invalidateQueries({ queryKey: ['visit-else'] })
+      return true
+    } catch (caught) {
+      problem.value = caught
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+  const visitPath = (visit: string) => ({ path: { visit } })
+
+  return {
+    weeks: data,
+    error,
+    isPending,
+    problem,
+    busy,
+    going,
+    heard,
+    plan: (afresh = false) =>
+      attempt(async () => {
+        await told(api.POST('/api/v1/weeks/plan', { body: { afresh } }))
+        return null
+      }),
+    stop: () =>
+      attempt(async () => {
+        await told(api.DELETE('/api/v1/weeks/runs/{run}', { params: { path: { run: run.value?.id ?? '' } } }))
+        return null
+      }),
+    move: (visit: string, on: string) =>
+      attempt(() =>
+        told(
+          api.POST('/api/v1/weeks/visits/{visit}/move', {
+            params: { ...visitPath(visit), header: { 'Idempotency-Key': newId() } },
+            body: { on },
+          }),
+        ),
+      ),
+    lock: (visit: string, locked: boolean) =>
+      attempt(() => told(api.PATCH('/api/v1/weeks/visits/{visit}', { params: visitPath(visit), body: { locked } }))),
+    undo: () => attempt(() => told(api.POST('/api/v1/weeks/undo'))),
+  }
+}

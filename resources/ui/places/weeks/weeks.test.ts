@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest'
+import { byDay, dayAt, gapSaid, laneOf, nextFree, pointsSaid, vessel } from './weeks'
+
+describe('the lane of the weeks', () => {
+  const lane = laneOf({ start: '2027-03-01', days: 56 }, 700)
+
+  it('begins two weeks before the plan and puts each day in its middle', () => {
+    expect(lane.step).toBe(10)
+    expect(lane.x('2027-02-15')).toBe(5)
+    expect(lane.x('2027-03-01')).toBe(145)
+    expect(dayAt(lane, 149)).toBe('2027-03-01')
+  })
+
+  it('never leaves the weeks', () => {
+    expect(dayAt(lane, -50)).toBe('2027-02-15')
+    expect(dayAt(lane, 9999)).toBe('2027-04-25')
+  })
+})
+
+describe('where a visit may go', () => {
+  const days = [
+    { on: '2027-03-02', cost: 3, why: null },
+    { on: '2027-03-03', cost: null, why: 'The place is closed.' },
+    { on: '2027-03-05', cost: 0, why: null },
+  ]
+
+  it('skips the days that are shut', () => {
+    expect(nextFree(days, '2027-03-04', '2027-03-04', 1)).toBe('2027-03-05')
+    expect(nextFree(days, '2027-03-04', '2027-03-04', -1)).toBe('2027-03-02')
+    expect(nextFree(days, '2027-03-04', '2027-03-05', 1)).toBe('2027-03-05')
+  })
+
+  it('says what a move costs', () => {
+    expect(pointsSaid(3.04)).toBe('costs 3 points more')
+    expect(pointsSaid(-0.5)).toBe('saves 0.5 points')
+    expect(pointsSaid(0)).toBe('costs nothing')
+  })
+})
+
+describe('a day as a vessel', () => {
+  it('fills with work, then travel, and runs over', () => {
+    const full = vessel({ on: '', minutes: 400, work: 300, travel: 130, sites: 2 }, 500)
+    expect(full).toEqual({ size: 0.8, work: 0.6, travel: 0.2, over: 0.06 })
+    expect(vessel({ on: '', minutes: 0, work: 60, travel: 15, sites: 1 }, 500).over).toBeCloseTo(0.15)
+  })
+})
+
+it('says how far from the best a plan can be', () => {
+  expect(gapSaid(80, 80)).toBe('No better plan exists.')
+  expect(gapSaid(100, 94)).toBe('At most 6 % from the best there can be.')
+  expect(gapSaid(12, 0)).toBe('At most 12 points from the best there can be.')
+})
+
+it('gathers visits by day, in their order', () => {
+  const visit = (on: string) => ({ id: on, vehicle_id: '', crew_id: '', on, kinds: [], locked: false, minutes: 1 })
+  expect(
+    byDay([visit('2027-03-02'), visit('2027-03-01'), visit('2027-03-02')]).map((day) => day.visits.length),
+  ).toEqual([1, 2])
+})

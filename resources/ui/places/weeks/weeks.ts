@@ -1,0 +1,66 @@
+import type { Schemas } from '@/api/client'
+
+export type Weeks = Schemas['Weeks']
+export type Visit = Schemas['WeeksVisit']
+type ElseDay = Schemas['ElseDay']
+
+const DAY = 86_400_000
+/** Days of the past that are drawn before the plan. */
+export const BEFORE = 14
+
+export const dayNumber = (date: string): number => Math.round(Date.parse(`${date}T00:00:00Z`) / DAY)
+export const dateOf = (day: number): string => new Date(day * DAY).toISOString().slice(0, 10)
+
+/** Where the days of the weeks lie on a lane. */
+export type Lane = { first: number; last: number; width: number; x: (date: string) => number; step: number }
+
+export function laneOf(weeks: Pick<Weeks, 'start' | 'days'>, width: number): Lane {
+  const first = dayNumber(weeks.start) - BEFORE
+  const last = dayNumber(weeks.start) + weeks.days
+  const step = width / (last - first)
+  return { first, last, width, step, x: (date) => (dayNumber(date) - first + 0.5) * step }
+}
+
+/** The day under a point of a lane. */
+export function dayAt(lane: Lane, x: number): string {
+  return dateOf(Math.max(lane.first, Math.min(lane.last - 1, lane.first + Math.floor(x / lane.step))))
+}
+
+/** The next day to either side on which the visit could stand; the same when there is none. */
+export function nextFree(days: ElseDay[], own: string, from: string, step: 1 | -1): string {
+  const free = [...days.filter((day) => day.cost !== null).map((day) => day.on), own].sort()
+  const at = free.indexOf(from)
+  return free[at + step] ?? from
+}
+
+/** Points as they are said. */
+export function pointsSaid(cost: number): string {
+  const rounded = Math.round(Math.abs(cost) * 10) / 10
+  return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${rounded} points more` : `saves ${rounded} points`
+}
+
+/** How full a crew's day is, as shares of a lane that is `most` minutes high. */
+export function vessel(day: Schemas['WeeksLoad'], most: number) {
+  const taken = day.work + day.travel
+  const over = Math.max(0, taken - day.minutes)
+  return {
+    size: day.minutes / most,
+    work: Math.min(day.work, day.minutes) / most,
+    travel: Math.max(0, Math.min(taken, day.minutes) - Math.min(day.work, day.minutes)) / most,
+    over: over / most,
+  }
+}
+
+/** How far from the best there can be, at most, in hundredths. */
+export function gapSaid(cost: number, bound: number): string {
+  if (cost - bound < 0.05) return 'No better plan exists.'
+  if (bound <= 0) return `At most ${Math.round(cost)} points from the best there can be.`
+  return `At most ${Math.max(1, Math.round((100 * (cost - bound)) / cost))} % from the best there can be.`
+}
+
+/** Visits by day, for those who read them as a list. */
+export function byDay(visits: Visit[]): { on: string; visits: Visit[] }[] {
+  const days = new Map<string, Visit[]>()
+  for (const visit of visits) days.set(visit.on, [...(days.get(visit.on) ?? []), visit])
+  return [...days].sort(([a], [b]) => a.localeCompare(b)).map(([on, some]) => ({ on, visits: some }))
+}

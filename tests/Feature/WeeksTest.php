@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\ReplanWeeks;
+use App\Models\PlannedVisit;
+use App\Models\PlanRun;
+use App\Models\Site;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use App\Record\Overtaken;
+use Illuminate\Support\Facades\Auth;
+use Tests\TestCase;
+
+/** The weeks over HTTP: planned, moved, locked, taken back. The clock stands at noon, Wednesday 25 November 2026. */
+final class WeeksTest extends TestCase
+{
+    public function testThePlanHoldsWhatTheBookAsksFor(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/deadlines', ['vehicle_id' => $hearse->id, 'on' => '2026-12-11', 'within_days' => 1, 'note' => 'A service'])->assertCreated();
+        $this->postJson('/api/v1/closures', ['vehicle_id' => $shuttle->id, 'from_on' => '2026-11-30', 'to_on' => '2026-12-04'])->assertCreated();
+        $this->postJson('/api/v1/closures', ['from_on' => '2026-12-25', 'to_on' => '2026-12-28'])->assertCreated();
+        $run = $this->postJson('/api/v1/weeks/plan')->assertStatus(202)->json();
+        $this->getJson("/api/v1/weeks/runs/{$run['id']}")->assertOk()->assertJsonPath('status', 'done');
+        $weeks = $this->getJson('/api/v1/weeks')->assertOk()->json();
+        self::assertSame(['2026-11-26', 56], [$weeks['start'], $weeks['days']]);
+        $of = static fn(Vehicle $vehicle): array => array_column(array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $vehicle->id), 'on');
+        self::assertNotEmpty(array_intersect(['2026-12-10', '2026-12-11'], $of($hearse)), 'the service is kept');
+        self::assertSame([], array_filter($of($shuttle), static fn(string $on): bool => $on >= '2026-11-30' && $on <= '2026-12-04'));
+        self::assertSame([], array_filter([...$of($hearse), ...$of($shuttle)], static fn(string $on): bool => in_array(date('N', (int) strtotime($on)), ['6', '7'], true) || ($on >= '2026-12-25' && $on <= '2026-12-28')));
+        self::assertLessThanOrEqual($weeks['plan']['cost'], $weeks['plan']['bound']);
+        self::assertSame([], $weeks['plan']['moves'], 'a first plan moves nothing');
+        // The load adds up to the visits.
+        self::assertSame(array_sum(array_column($weeks['visits'], 'minutes')), array_sum(array_column($weeks['crews'][0]['days'], 'work')));
+        // The instance planned anywhere gives the same plan.
+        $file = $this->getJson('/api/v1/weeks/instance')->assertOk()->json();
+        $again = $this->postJson('/api/v1/reckon/plan', $file['input'])->assertOk()->json();
+        self::assertEquals($file['answer']['visits'], $again['visits']);
+        self::assertEqualsWithDelta($file['answer']['cost'], $again['cost'], 1e-9);
+        $csv = $this->get('/api/v1/weeks/file')->assertOk()->getContent();
+        self::assertStringContainsString("date,vehicle,client,place,crew,kinds,minutes,locked\n", (string) $csv);
+        self::assertSame(count($weeks['visits']) + 1, substr_count((string) $csv, "\n"));
+    }
+
+    public function testADeadlineNobodyCanKeepIsSaid(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/deadlines', ['vehicle_id' => $hearse->id, 'on' => '2026-12-13', 'within_days' => 1])->assertCreated();
+        $this->postJson('/api/v1/weeks/plan');
+        $unmet = $this->getJson('/api/v1/weeks')->json('unmet');
+        self::assertContains(['vehicle_id' => $hearse->id, 'vehicle' => 'Hearse', 'what' => 'deadline 2026-12-13', 'why' => 'Nobody works on 2 days.'], $unmet);
+    }
+
+    public function testAnExpiredCertificateKeepsThePlanAway(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->inside($workspace, static function () use ($shuttle): void {
+            $site = Site::query()->create(['name' => 'Ferry yard', 'travel_min' => 20, 'certificate_expires_on' => '2026-12-05']);
+            $shuttle->update(['site_id' => $site->id]);
+        });
+        $this->postJson('/api/v1/weeks/plan');
+        $weeks = $this->getJson('/api/v1/weeks')->json();
+        foreach ($weeks['visits'] as $visit) {
+            self::assertTrue($visit['vehicle_id'] !== $shuttle->id || $visit['on'] <= '2026-12-05');
+        }
+        self::assertStringContainsStringIgnoringCase('the place is closed', array_values(array_filter($weeks['unmet'], static fn(array $one): bool => $one['vehicle_id'] === $shuttle->id))[0]['why']);
+    }
+
+    public function testAVisitIsMovedLockedAndTakenBack(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $before = $this->getJson('/api/v1/weeks')->json();
+        $visit = $before['visits'][0];
+        $else = $this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->assertOk()->json();
+        self::assertStringContainsString('days after the visit before', $else['why'][0]);
+        $free = array_values(array_filter($else['days'], static fn(array $day): bool => $day['cost'] !== null));
+        self::assertNotEmpty($free);
+        $sunday = array_values(array_filter($else['days'], static fn(array $day): bool => $day['on'] === '2026-11-29'))[0];
+        self::assertSame([null, 'Nobody works.'], [$sunday['cost'], $sunday['why']]);
+        $to = $free[0]['on'];
+        $after = $this->postJson("/api/v1/weeks/visits/{$visit['id']}/move", ['on' => $to])->assertOk()->json();
+        $moved = array_values(array_filter($after['visits'], static fn(array $one): bool => $one['vehicle_id'] === $visit['vehicle_id'] && $one['on'] === $to));
+        self::assertTrue($moved[0]['locked']);
+        self::assertStringContainsString("moved from {$visit['on']} to {$to}", $after['plan']['why']);
+        self::assertNotEmpty($after['plan']['moves']);
+        // It stays there when all is planned again.
+        $this->postJson('/api/v1/weeks/plan', ['afresh' => true]);
+        self::assertContains([$visit['vehicle_id'], $to, true], array_map(static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['locked']], $this->getJson('/api/v1/weeks')->json('visits')));
+        $this->postJson('/api/v1/weeks/undo')->assertOk();
+        $undone = $this->postJson('/api/v1/weeks/undo')->assertOk()->json();
+        $plain = static fn(array $weeks): array => array_map(static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['kinds'], $one['locked']], $weeks['visits']);
+        self::assertEqualsCanonicalizing($plain($before), $plain($undone));
+        $this->postJson('/api/v1/weeks/undo')->assertOk();
+        $this->assertProblem($this->postJson('/api/v1/weeks/undo'), 409, 'There is no plan to take back.');
+        $this->postJson('/api/v1/weeks/plan');
+        $any = $this->getJson('/api/v1/weeks')->json('visits.0');
+        $this->patchJson("/api/v1/weeks/visits/{$any['id']}", ['locked' => true])->assertOk()->assertJsonPath('visits.0.locked', true);
+        $this->assertProblem($this->postJson("/api/v1/weeks/visits/{$any['id']}/move", ['on' => '2026-11-25']), 422, 'has begun or is over');
+    }
+
+    public function testASearchNeverOverwritesAChangeMadeMeanwhile(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $this->inside($workspace, function () use ($hearse): void {
+            $first = PlannedVisit::query()->where('vehicle_id', $hearse->id)->orderBy('on')->firstOrFail();
+            try {
+                app(ReplanWeeks::class)('Again', null, told: static function () use ($first): bool {
+                    $first->update(['locked' => true]);
+
+                    return true;
+                });
+                self::fail('It has overwritten what was locked meanwhile.');
+            } catch (Overtaken) {
+                self::assertTrue($first->refresh()->locked);
+            }
+        });
+        // Over HTTP one is told, and a stopped search leaves things as they are.
+        $run = $this->inside($workspace, static fn(): PlanRun => PlanRun::query()->create(['status' => 'waiting', 'progress' => 0, 'asked_at' => now()]));
+        $this->deleteJson("/api/v1/weeks/runs/{$run->id}")->assertNoContent();
+        $this->getJson("/api/v1/weeks/runs/{$run->id}")->assertJsonPath('status', 'stopped');
+    }
+
+    public function testATurnFulfilsWhatWasPlanned(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $planned = fn(): int => $this->inside($workspace, static fn(): int => PlannedVisit::query()->where('vehicle_id', $hearse->id)->where('on', '<=', '2026-11-25')->count());
+        $this->inside($workspace, static fn() => PlannedVisit::query()->create(['vehicle_id' => $hearse->id, 'crew_id' => PlannedVisit::query()->firstOrFail()->crew_id, 'on' => '2026-11-25', 'kinds' => ['wash']]));
+        self::assertSame(1, $planned());
+        $this->postJson("/api/v1/vehicles/{$hearse->id}/turns", $this->turn(['worked_at' => '2026-11-25T10:00:00Z']))->assertCreated();
+        self::assertSame(0, $planned());
+    }
+
+    public function testProgrammesAreFollowedUntilAVehicleHasItsOwn(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'topper_weeks' => 8])->assertCreated()->json();
+        $this->patchJson("/api/v1/vehicles/{$hearse->id}", ['programme_id' => $programme['id']], ['If-Match' => '"1"'])->assertOk()->assertJsonPath('topper_weeks', 8)->assertJsonPath('cadence_target', 14);
+        $this->patchJson("/api/v1/vehicles/{$shuttle->id}", ['programme_id' => $programme['id'], 'cadence_target' => 10], ['If-Match' => '"1"'])->assertOk();
+        $this->patchJson("/api/v1/programmes/{$programme['id']}", ['cadence_target' => 12, 'decon_days' => 120], ['If-Match' => '"1"'])->assertOk();
+        $this->getJson("/api/v1/vehicles/{$hearse->id}")->assertJsonPath('cadence_target', 12)->assertJsonPath('decon_days', 120);
+        $this->getJson("/api/v1/vehicles/{$shuttle->id}")->assertJsonPath('cadence_target', 10)->assertJsonPath('decon_days', 120);
+        $this->assertProblem($this->postJson('/api/v1/programmes', ['name' => 'Wrong', 'cadence_min' => 20, 'cadence_target' => 10, 'cadence_max' => 28]), 422, 'must lie between', '/cadence_target');
+    }
+
+    public function testAnotherWorkspaceSeesAndMovesNothing(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $visit = $this->getJson('/api/v1/weeks')->json('visits.0.id');
+        [$stranger] = $this->business('Elsewhere');
+        Auth::forgetGuards();
+        $this->actingAs($stranger, 'web');
+        self::assertSame([], $this->getJson('/api/v1/weeks')->assertOk()->json('visits'));
+        $this->postJson("/api/v1/weeks/visits/{$visit}/move", ['on' => '2026-12-01'])->assertNotFound();
+        $this->getJson("/api/v1/weeks/visits/{$visit}/else")->assertNotFound();
+    }
+
+    /** @return array{Vehicle, Vehicle} */
+    private function fleet(Workspace $workspace): array
+    {
+        $hearse = $this->vehicle($workspace, 'ceramic', '2025-05-01', 'Hearse');
+        $shuttle = $this->vehicle($workspace, 'silica-spray', '2026-10-28', 'Shuttle');
+        $this->inside($workspace, static fn() => Vehicle::query()->whereKey($hearse->id)->update(['cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12]));
+
+        return [$hearse, $shuttle];
+    }
+
+    private function crew(): void
+    {
+        $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300]])->assertCreated();
+    }
+}
