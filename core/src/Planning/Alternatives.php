@@ -52,7 +52,7 @@ final readonly class Alternatives
             }
         }
 
-        return new self(self::why($instance, $vehicle, array_keys($own), $here, count($together[$day][$here->crew][$vehicle->site] ?? []), $days), $days);
+        return new self(self::why($instance, $vehicle, $own, $here, count($together[$day][$here->crew][$vehicle->site] ?? []), $days), $days);
     }
 
     /**
@@ -114,20 +114,24 @@ final readonly class Alternatives
     }
 
     /**
-     * @param list<int> $own  the vehicle's days
+     * @param array<int, PlannedVisit> $own  the vehicle's visits by day, in order
      * @param array<int, array{cost: float|null, why: string|null}> $days
      * @return list<string>
      */
     private static function why(Instance $instance, PlanVehicle $vehicle, array $own, PlannedVisit $here, int $together, array $days): array
     {
-        $before = max([$vehicle->lastWash, ...array_filter($own, static fn(int $day): bool => $day < $here->day)]);
+        $earlier = array_filter($own, static fn(PlannedVisit $visit): bool => $visit->day < $here->day);
+        $before = max([$vehicle->lastWash, ...array_keys($earlier)]);
         $says = [sprintf('%d days after the visit before; %d are wished for, %d to %d allowed.', $here->day - $before, $vehicle->target, $vehicle->min, $vehicle->max)];
         if (isset($vehicle->locks[$here->day])) {
             $says[] = 'It is locked here.';
         }
         foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination']] as [$cycle, $bit, $name]) {
             if ($cycle !== null && ($here->bits & $bit) !== 0) {
-                $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($cycle->due), Day::date($cycle->from));
+                // After one of the plan it is due again from there.
+                $done = array_keys(array_filter($earlier, static fn(PlannedVisit $visit): bool => ($visit->bits & $bit) !== 0));
+                [$due, $from] = $done === [] ? [$cycle->due, $cycle->from] : [max($done) + $cycle->repeat, max($done) + $cycle->restsFor($instance->rules)];
+                $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($due), Day::date($from));
             }
         }
         foreach ($vehicle->deadlines as [$first, $last]) {
@@ -146,7 +150,7 @@ final readonly class Alternatives
             asort($costs);
             $next = (int) array_key_first($costs);
             $says[] = $costs[$next] < -1e-9 ? sprintf('%s would be cheaper by %s points now; plan again to move it.', Day::date($next), self::plain(-$costs[$next]))
-                : sprintf('The next best is %s, %s.', Day::date($next), $costs[$next] < 1e-9 ? 'just as good' : self::plain($costs[$next]).' points more');
+                : sprintf('The next best is %s, %s.', Day::date($next), $costs[$next] < 1e-9 ? 'just as good' : sprintf('%s point%s more', self::plain($costs[$next]), self::plain($costs[$next]) === '1' ? '' : 's'));
         }
 
         return $says;

@@ -105,7 +105,7 @@ async function putAway() {
         <Field label="Why" optional
           ><template #default="f"><PlainInput v-bind="f" v-model="day.note" maxlength="120" /></template
         ></Field>
-        <button type="button" class="words" :aria-label="`Take out ${day.on}`" @click="days.splice(i, 1)">
+        <button type="button" class="words" :aria-label="`take out ${day.on}`" @click="days.splice(i, 1)">
           take out
         </button>
       </div>

@@ -15,10 +15,10 @@ const days = computed(() => byDay(props.weeks.visits))
 <template>
   <ol class="days">
     <li v-for="day in days" :key="day.on">
-      <h3>
+      <h2>
         {{ new Date(`${day.on}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', timeZone: 'UTC' }) }},
         {{ shortDay(day.on, zone) }}
-      </h3>
+      </h2>
       <ul>
         <li v-for="visit in day.visits" :key="visit.id">
           <button type="button" class="words" @click="emit('choose', visit)">
@@ -47,7 +47,8 @@ const days = computed(() => byDay(props.weeks.visits))
   padding: 0;
 }
 
-h3 {
+h2 {
+  font-size: 17px;
   margin: var(--s3) 0 2px;
   border-bottom: 1px solid var(--line-strong);
 }

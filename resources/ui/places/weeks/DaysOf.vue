@@ -86,7 +86,7 @@ const open = (id: string) =>
               >: {{ one.note }}</template
             ></span
           >
-          <button type="button" class="words small" :aria-label="`Drop ${day(one.on)}`" @click="dropDeadline(one.id)">
+          <button type="button" class="words small" :aria-label="`drop ${day(one.on)}`" @click="dropDeadline(one.id)">
             drop
           </button>
         </li>
@@ -99,7 +99,7 @@ const open = (id: string) =>
             to {{ day(one.to_on) }}</template
           ><template v-if="one.note">: {{ one.note }}</template></span
         >
-        <button type="button" class="words small" :aria-label="`Open ${day(one.from_on)}`" @click="open(one.id)">
+        <button type="button" class="words small" :aria-label="`open again ${day(one.from_on)}`" @click="open(one.id)">
           open again
         </button>
       </li>

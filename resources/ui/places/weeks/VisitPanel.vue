@@ -49,13 +49,13 @@ const day = (on: string) => shortDay(on, props.zone)
       <div>
         <h3>Why here</h3>
         <ul v-if="why">
-          <li v-for="one in why" :key="one">{{ one }}</li>
+          <li v-for="one in why" :key="one">{{ one.replace(/\d{4}-\d{2}-\d{2}/g, day) }}</li>
         </ul>
         <p v-else class="quiet">Reckoning…</p>
       </div>
       <div>
         <h3>What else</h3>
-        <ul>
+        <ul class="else">
           <li v-for="one in best" :key="one.on">
             <button type="button" class="words" @click="emit('hold', one.on)">{{ day(one.on) }}</button>
             {{ pointsSaid(one.cost ?? 0) }}
@@ -102,8 +102,16 @@ h3,
   gap: var(--s4);
 }
 
-ul {
-  margin: 0 0 var(--s3);
+.else {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--s4);
+}
+
+ul:not(.else) {
+  margin: 0 0 var(--s2);
   padding-left: 18px;
 }
 

@@ -126,22 +126,6 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         <a href="/api/v1/weeks/file" class="words" download>As CSV</a>
         <a v-if="weeks.plan" href="/api/v1/weeks/instance" class="words" download>To plan it elsewhere (JSON)</a>
       </div>
-      <VisitPanel
-        v-if="visit && vehicle && held"
-        class="panel"
-        :visit="visit"
-        :vehicle="vehicle"
-        :crew="crewOf(visit.crew_id)"
-        :why="other?.why ?? null"
-        :choices="choices"
-        :held="held"
-        :zone="zone"
-        :busy="busy"
-        @drop="drop"
-        @lock="lock(visit.id, !visit.locked)"
-        @hold="held = $event"
-        @leave="leave"
-      />
       <div ref="box" class="box">
         <template v-if="wide && lane">
           <div class="line">
@@ -175,6 +159,22 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         </template>
         <DayList v-else-if="canList" :weeks="weeks" :zone="zone" @choose="choose" />
       </div>
+      <VisitPanel
+        v-if="visit && vehicle && held"
+        class="panel"
+        :visit="visit"
+        :vehicle="vehicle"
+        :crew="crewOf(visit.crew_id)"
+        :why="other?.why ?? null"
+        :choices="choices"
+        :held="held"
+        :zone="zone"
+        :busy="busy"
+        @drop="drop"
+        @lock="lock(visit.id, !visit.locked)"
+        @hold="held = $event"
+        @leave="leave"
+      />
     </template>
   </div>
 </template>
@@ -191,9 +191,10 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
 
 .panel {
   position: sticky;
-  top: 62px;
+  bottom: 8px;
   z-index: 3;
-  margin-bottom: var(--s3);
+  margin-top: var(--s3);
+  box-shadow: 0 -6px 24px rgb(0 0 0 / 14%);
 }
 
 .box {
@@ -221,5 +222,11 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
 .name {
   white-space: nowrap;
   text-overflow: ellipsis;
+}
+
+@media (max-width: 700px) {
+  .panel {
+    bottom: 66px;
+  }
 }
 </style>

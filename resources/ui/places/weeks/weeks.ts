@@ -36,7 +36,8 @@ export function nextFree(days: ElseDay[], own: string, from: string, step: 1 | -
 /** Points as they are said. */
 export function pointsSaid(cost: number): string {
   const rounded = Math.round(Math.abs(cost) * 10) / 10
-  return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${rounded} points more` : `saves ${rounded} points`
+  const points = `${rounded} point${rounded === 1 ? '' : 's'}`
+  return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${points} more` : `saves ${points}`
 }
 
 /** How full a crew's day is, as shares of a lane that is `most` minutes high. */

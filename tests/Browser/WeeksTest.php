@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** Sunday evening: the next eight weeks, moved by keys, locked, planned again, taken back; a deadline that can't be kept is said. */
+final class WeeksTest extends BrowserTestCase
+{
+    public function testAVisitIsMovedByKeysAtAPriceOneSeesFirst(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/weeks');
+        $this->seeText('visits in eight weeks.');
+        $this->see('//button[contains(@class, "mark")]');
+        $this->assertAccessible('Weeks');
+        $marks = fn(): array => array_map(static fn($mark): string => (string) $mark->getAttribute('aria-label'), $this->browser->findElements(WebDriverBy::cssSelector('.mark')));
+        $before = $marks();
+        $mark = $this->see('(//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")])[1]');
+        $name = (string) $mark->getAttribute('aria-label');
+        $this->browser->executeScript('arguments[0].focus()', [$mark]);
+        $keys = $this->browser->getKeyboard();
+        $keys->sendKeys(WebDriverKeys::ENTER);
+        $this->seeText('days after the visit before');
+        $this->assertAccessible('A visit in hand');
+        $keys->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->see('//p[@role = "status"][contains(., "cost") or contains(., "saves")]');
+        $keys->sendKeys(WebDriverKeys::ENTER);
+        $moved = $this->see('//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]');
+        self::assertNotSame($name.', locked', $moved->getAttribute('aria-label'));
+        $this->see('//summary[contains(., "Doctor’s estate moved from")]');
+        // Planned again it stays where it was put.
+        $this->press('Plan again');
+        $this->see('//button[normalize-space(.) = "Plan again"][not(@disabled)]');
+        $this->see('//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]');
+        $this->press('Take back');
+        $this->see('//button[normalize-space(.) = "Take back"][not(@disabled)]');
+        $this->press('Take back');
+        $this->browser->wait(15, 200)->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//button[contains(@class, "mark")][contains(@aria-label, ", locked")]')) === []);
+        self::assertSame($before, $marks(), 'all stands as before');
+        $this->press('As a list');
+        $this->see('//ol[contains(@class, "days")]//h2');
+        $this->assertAccessible('Weeks as a list');
+        $this->assertQuietConsole();
+    }
+
+    public function testADeadlineThatCantBeKeptIsSaid(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/weeks/setup');
+        $this->seeText('Rhythms');
+        $this->assertAccessible('Who works when');
+        $this->visit('/');
+        $this->press('Bakery van');
+        $this->seeText('Deadlines and days away');
+        $this->press('Set a deadline');
+        // The next Sunday but one: nobody works on it.
+        $sunday = date('Y-m-d', (int) strtotime('sunday next week'));
+        $this->browser->executeScript('const field = [...document.querySelectorAll("label")].find((one) => one.textContent.includes("It must shine on")); const input = document.getElementById(field.htmlFor); const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(input, arguments[0]); input.dispatchEvent(new Event("input", { bubbles: true })); input.dispatchEvent(new Event("change", { bubbles: true }))', [$sunday]);
+        $this->fill('Washed at most', '0');
+        $this->press('Set it');
+        $this->see('//li[contains(., "washed at most 0 days before")]');
+        $this->visit('/weeks');
+        $this->seeText('can’t be kept.');
+        $this->seeText('Nobody works on 1 day.');
+        $this->assertQuietConsole();
+    }
+}
