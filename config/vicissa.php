@@ -5,12 +5,14 @@ declare(strict_types=1);
 use App\Standins\OutboxMessenger;
 use App\Standins\SimulatedTdsPen;
 use App\Standins\SimulatedThermometer;
+use App\Standins\SimulatedTravelTimes;
 use App\Standins\SimulatedWeather;
 
 return [
     // Outside services, each behind an interface. What ships are stand-ins that run without a network.
     'messenger' => OutboxMessenger::class,
     'weather' => SimulatedWeather::class,
+    'travel' => SimulatedTravelTimes::class,
     'pen' => SimulatedTdsPen::class,
     'thermometer' => SimulatedThermometer::class,
 

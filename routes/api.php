@@ -7,6 +7,7 @@ use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CrewController;
 use App\Http\Controllers\DaysController;
+use App\Http\Controllers\FeedController;
 use App\Http\Controllers\FilmController;
 use App\Http\Controllers\GearController;
 use App\Http\Controllers\LabelController;
@@ -40,6 +41,9 @@ Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
     Route::post('join', [AuthController::class, 'join']);
 });
 
+// Whoever knows a feed's address may read it: calendars don't sign in.
+Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])->where('secret', '[A-Za-z0-9]{40}')->middleware('throttle:api');
+
 Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
@@ -68,6 +72,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('crews', [CrewController::class, 'index']);
         Route::get('programmes', [ProgrammeController::class, 'index']);
         Route::get('days', [DaysController::class, 'index']);
+        Route::get('feeds', [FeedController::class, 'index']);
         Route::get('pulse', PulseController::class);
         Route::get('proof', ProofController::class);
         Route::get('sheets', [SheetController::class, 'index']);
@@ -115,6 +120,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('gear/{gear}/events', [GearController::class, 'note']);
         Route::post('water/readings', [WaterController::class, 'note']);
         Route::put('round', [RoundController::class, 'lay']);
+        Route::post('round/order', [RoundController::class, 'order']);
         Route::post('weeks/plan', [WeeksController::class, 'plan']);
         Route::delete('weeks/runs/{run}', [WeeksController::class, 'stop']);
         Route::post('weeks/visits/{visit}/move', [WeeksController::class, 'move']);
@@ -126,6 +132,9 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('programmes', [ProgrammeController::class, 'store']);
         Route::patch('programmes/{programme}', [ProgrammeController::class, 'update']);
         Route::delete('programmes/{programme}', [ProgrammeController::class, 'destroy']);
+        Route::post('feeds', [FeedController::class, 'store']);
+        Route::delete('feeds/{feed}', [FeedController::class, 'destroy']);
+        Route::post('days/import', [DaysController::class, 'import']);
         Route::post('deadlines', [DaysController::class, 'deadline']);
         Route::delete('deadlines/{deadline}', [DaysController::class, 'dropDeadline']);
         Route::post('closures', [DaysController::class, 'closure']);

@@ -6,15 +6,19 @@ namespace App\Actions;
 
 use App\Models\Gear;
 use App\Models\GearEvent;
+use App\Models\PlannedVisit;
 use App\Models\RoundStop;
 use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Vehicle;
+use App\Record\GateRules;
 use App\Record\TurnLog;
+use App\Standins\TravelTimes;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\DayCurve;
@@ -46,6 +50,7 @@ final readonly class DrawRound
     public function __construct(
         private Tenancy $tenancy,
         private Weather $weather,
+        private TravelTimes $travel,
     ) {}
 
     /** @return array<string, mixed> */
@@ -63,6 +68,7 @@ final readonly class DrawRound
         $hours = [];
         $rows = $draws = [];
         $minute = 0.0;
+        $before = null;
         foreach ($stops as $stop) {
             $vehicle = $stop->vehicle;
             if ($vehicle === null) {
@@ -72,7 +78,10 @@ final readonly class DrawRound
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
             // A sheet knows better than a rule of thumb.
             $minutes = (float) ($laid[$vehicle->id] ?? round(self::MINUTES_M2 * $vehicle->paint_m2));
-            $minute += $site->travel_min ?? 0;
+            $leg = $this->travel->minutes($before, $site);
+            $before = $site;
+            $opens = GateRules::hours($site?->hours)[0] ?? 0;
+            $minute = max($minute + $leg, (float) ($opens - OrderRound::LEAVES));
             $litres = $this->treatedLitres($vehicle, $site);
             if ($litres > 0.0) {
                 // The last rinse comes towards the end of the turn.
@@ -81,7 +90,8 @@ final readonly class DrawRound
             $rows[] = [
                 'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
                 'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
-                'minutes' => $minutes, 'starts_min' => round($minute), 'treated_l' => round($litres, 1),
+                'minutes' => $minutes, 'starts_min' => round($minute), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
+                'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
                 'hours' => $this->curve($vehicle, $site, $weather),
             ];
             $minute += $minutes;
@@ -92,6 +102,7 @@ final readonly class DrawRound
             'from_hour' => self::FROM_HOUR,
             'stops' => $rows,
             'tank' => $this->tank($draws, $minute),
+            'planned' => $this->planned($on, $going),
             'suggested' => $this->suggested($vehicles, $going, $log, $day),
         ];
     }
@@ -105,8 +116,10 @@ final readonly class DrawRound
         $exposure = ($site->shade ?? false) || ($site->bay ?? false) ? Exposure::Shade : Exposure::Flat;
         $curve = DayCurve::of(array_map(static fn(WeatherHour $hour): Air => $hour->air, $weather), Tone::from($vehicle->tone), Material::from($vehicle->material), Film::BeadedRinse, $exposure);
 
+        $zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
+
         return array_map(static fn(WeatherHour $hour, array $one): array => [
-            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'sureness' => $hour->sureness,
+            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'hour' => (int) $hour->at->setTimezone($zone)->format('G'), 'air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'sureness' => $hour->sureness,
             'panel_c' => round($one['panel_c'], 1), 'working_s' => $one['working_s'] === null ? null : round($one['working_s']),
             'avoid' => match (true) {
                 ! $one['suits'] => 'dries-too-fast',
@@ -154,6 +167,25 @@ final readonly class DrawRound
             'empty_at_min' => $run->emptyAt === null ? null : round($run->emptyAt), 'dry_at_vehicle' => $dry, 'minutes' => round($minutes),
             'points' => array_map(static fn(array $point): array => ['min' => round($point['min'], 1), 'l' => round($point['l'], 1)], $run->points),
         ];
+    }
+
+    /**
+     * Turns of the plan that are not on the way yet.
+     *
+     * @param array<array-key, mixed> $going
+     * @return list<array{vehicle_id: string, name: string, kinds: list<string>}>
+     */
+    private function planned(string $on, array $going): array
+    {
+        return array_values(PlannedVisit::query()->with('vehicle:id,name')->where('on', $on)->whereNotIn('vehicle_id', $going)->orderBy('crew_id')->orderBy('id')->get()
+            ->map(static fn(PlannedVisit $visit): array => ['vehicle_id' => $visit->vehicle_id, 'name' => $visit->vehicle->name ?? '', 'kinds' => $visit->kinds])->all());
+    }
+
+    private function clock(float $minutes): string
+    {
+        $at = OrderRound::LEAVES + (int) round($minutes);
+
+        return sprintf('%02d:%02d', intdiv($at, 60) % 24, $at % 60);
     }
 
     /**

@@ -32,6 +32,7 @@ final readonly class ReplanWeeks
 
     public function __construct(
         private GatherWeeks $gatherWeeks,
+        private PutVisits $putVisits,
         private Tenancy $tenancy,
         private ClockInterface $clock,
     ) {}
@@ -67,7 +68,7 @@ final readonly class ReplanWeeks
                 'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
                 'locked' => $locked[$visit->vehicle.' '.Day::date($visit->day)] ?? false,
             ], $found->visits);
-            $this->put($after);
+            ($this->putVisits)($this->today(), $after);
 
             return $this->note($why, $by, $instance, $found, $before, $after);
         });
@@ -84,7 +85,7 @@ final readonly class ReplanWeeks
             $today = $this->today();
             // What has been worked since is over, in either plan.
             $done = array_diff(array_map(self::name(...), array_filter($plan->after, static fn(array $visit): bool => $visit['date'] > $today)), array_map(self::name(...), $this->standing()));
-            $this->put(array_values(array_filter($plan->before, static fn(array $visit): bool => $visit['date'] > $today && ! in_array(self::name($visit), $done, true))));
+            ($this->putVisits)($today, array_values(array_filter($plan->before, static fn(array $visit): bool => $visit['date'] > $today && ! in_array(self::name($visit), $done, true))));
             Plan::query()->whereKey($plan->id)->update(['undone_at' => $this->clock->now()]);
 
             return $plan;
@@ -114,15 +115,6 @@ final readonly class ReplanWeeks
         }
 
         return $here;
-    }
-
-    /** @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $visits */
-    private function put(array $visits): void
-    {
-        PlannedVisit::query()->where('on', '>', $this->today())->delete();
-        foreach ($visits as $visit) {
-            PlannedVisit::query()->create(['vehicle_id' => $visit['vehicle'], 'crew_id' => $visit['crew'], 'on' => $visit['date'], 'kinds' => $visit['kinds'], 'locked' => $visit['locked']]);
-        }
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -19,6 +20,8 @@ use Illuminate\Support\Carbon;
  * @property Carbon $on
  * @property list<string> $kinds
  * @property bool $locked
+ * @property int $sequence  how often it was changed
+ * @property CarbonImmutable $changed_at
  */
 class PlannedVisit extends Model
 {
@@ -31,7 +34,7 @@ class PlannedVisit extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'locked' => 'boolean'];
+        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'locked' => 'boolean', 'sequence' => 'integer', 'changed_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Vehicle, $this> */

@@ -37,6 +37,7 @@ use App\Reckon\WindowModel;
 use App\Standins\InfraredThermometer;
 use App\Standins\Messenger;
 use App\Standins\TdsPen;
+use App\Standins\TravelTimes;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -61,6 +62,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
         $this->app->bind(TdsPen::class, static fn($app): TdsPen => $app->make(config()->string('vicissa.pen')));
         $this->app->bind(InfraredThermometer::class, static fn($app): InfraredThermometer => $app->make(config()->string('vicissa.thermometer')));
+        $this->app->bind(TravelTimes::class, static fn($app): TravelTimes => $app->make(config()->string('vicissa.travel')));
         $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,

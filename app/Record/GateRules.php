@@ -44,7 +44,7 @@ final readonly class GateRules
     }
 
     /** @return array{int, int}|null minutes of the day; null when it isn't written as two times */
-    private static function hours(?string $hours): ?array
+    public static function hours(?string $hours): ?array
     {
         return preg_match('/\b(\d{1,2})[:.](\d{2})\s*(?:–|-|to)\s*(\d{1,2})[:.](\d{2})\b/u', (string) $hours, $m) === 1 ? [60 * (int) $m[1] + (int) $m[2], 60 * (int) $m[3] + (int) $m[4]] : null;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\ReadCalendar;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -11,6 +12,7 @@ use App\Http\OpenApi\Takes;
 use App\Models\Closure;
 use App\Models\Deadline;
 use App\Models\Vehicle;
+use App\Record\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,6 +20,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Exists;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
@@ -26,6 +29,8 @@ use Psr\Clock\ClockInterface;
 #[Shape('DeadlineInput', new Field('vehicle_id', 'uuid'), new Field('on', 'date'), new Field('within_days?', 'integer', 'Not earlier than so many days before'), new Field('note?', 'string?'))]
 #[Shape('Closure', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid?'), new Field('site_id', 'uuid?'), new Field('from_on', 'date'), new Field('to_on', 'date'), new Field('note', 'string?'))]
 #[Shape('ClosureInput', new Field('vehicle_id?', 'uuid?'), new Field('site_id?', 'uuid?', 'Neither: nobody works'), new Field('from_on', 'date'), new Field('to_on', 'date'), new Field('note?', 'string?'))]
+#[Shape('DaysImport', new Field('vehicle_id', 'uuid'), new Field('ics', 'string', 'RFC 5545'), new Field('as', 'string', null, ['closed', 'deadline']), new Field('within_days?', 'integer'), new Field('dry?', 'boolean'))]
+#[Shape('DaysFound', new Field('from', 'date'), new Field('to', 'date'), new Field('note', 'string'))]
 #[Shape('Days', new Field('deadlines', 'Deadline[]'), new Field('closures', 'Closure[]'))]
 final readonly class DaysController
 {
@@ -100,6 +105,26 @@ final readonly class DaysController
         $closure->delete();
 
         return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/days/import', operationId: 'importDays', summary: 'A client’s calendar as days away or deadlines; dry shows what would be done', tags: ['Weeks'])]
+    #[Takes('DaysImport')]
+    #[Returns('DaysFound', list: true)]
+    public function import(Request $request, ReadCalendar $readCalendar): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $facts = $request->validate([
+            'vehicle_id' => ['required', 'uuid', $this->mine('vehicles')],
+            'ics' => ['required', 'string', 'max:400000'],
+            'as' => ['required', 'in:closed,deadline'],
+            'within_days' => ['sometimes', 'integer', 'between:0,60'],
+            'dry' => ['sometimes', 'boolean'],
+        ]);
+        try {
+            return new JsonResponse(['data' => $readCalendar(Vehicle::query()->whereKey($facts['vehicle_id'])->firstOrFail(), $facts['ics'], $facts['as'] === 'deadline' ? 'deadline' : 'closed', (int) ($facts['within_days'] ?? 2), (bool) ($facts['dry'] ?? false))]);
+        } catch (UnreadableFile $e) {
+            throw ValidationException::withMessages(['ics' => $e->getMessage()]);
+        }
     }
 
     private function mine(string $table): Exists

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\DrawRound;
 use App\Actions\LayRound;
+use App\Actions\OrderRound;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -20,13 +21,15 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** A day's turns. */
-#[Shape('RoundHour', new Field('at', 'date-time'), new Field('air_c', 'number'), new Field('rain_mm', 'number'), new Field('sureness', 'number'), new Field('panel_c', 'number'), new Field('working_s', 'number?'), new Field('avoid', 'string?', null, ['dries-too-fast', 'frost', 'rain']))]
+#[Shape('RoundHour', new Field('at', 'date-time'), new Field('hour', 'integer'), new Field('air_c', 'number'), new Field('rain_mm', 'number'), new Field('sureness', 'number'), new Field('panel_c', 'number'), new Field('working_s', 'number?'), new Field('avoid', 'string?', null, ['dries-too-fast', 'frost', 'rain']))]
 #[Shape('RoundSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('hours', 'string?'), new Field('access', 'string?'), new Field('water', 'string'), new Field('shade', 'boolean'), new Field('travel_min', 'integer'))]
-#[Shape('RoundStop', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('tone', 'string'), new Field('site', 'RoundSite?'), new Field('minutes', 'number'), new Field('starts_min', 'number', 'After leaving'), new Field('treated_l', 'number'), new Field('hours', 'RoundHour[]'))]
+#[Shape('RoundStop', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('tone', 'string'), new Field('site', 'RoundSite?'), new Field('minutes', 'number'), new Field('starts_min', 'number', 'After leaving'), new Field('leg_min', 'integer', 'From the stop before'), new Field('begins', 'string', 'HH:MM, leaving at eight'), new Field('ends', 'string'), new Field('gate', 'SheetCaution[]'), new Field('treated_l', 'number'), new Field('hours', 'RoundHour[]'))]
 #[Shape('TankPoint', new Field('min', 'number'), new Field('l', 'number'))]
 #[Shape('RoundTank', new Field('name', 'string'), new Field('holds_l', 'number'), new Field('start_l', 'number'), new Field('end_l', 'number'), new Field('short_l', 'number'), new Field('empty_at_min', 'number?'), new Field('dry_at_vehicle', 'uuid?'), new Field('minutes', 'number'), new Field('points', 'TankPoint[]'))]
 #[Shape('RoundSuggestion', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('site', 'string?'), new Field('days_over', 'integer'))]
-#[Shape('Round', new Field('on', 'date'), new Field('from_hour', 'integer'), new Field('stops', 'RoundStop[]'), new Field('tank', 'RoundTank?'), new Field('suggested', 'RoundSuggestion[]'))]
+#[Shape('RoundPlanned', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('kinds', 'string[]'))]
+#[Shape('RoundOrderInput', new Field('on', 'date'))]
+#[Shape('Round', new Field('on', 'date'), new Field('from_hour', 'integer'), new Field('stops', 'RoundStop[]'), new Field('tank', 'RoundTank?'), new Field('planned', 'RoundPlanned[]', 'Of the plan, not on the way yet'), new Field('suggested', 'RoundSuggestion[]'))]
 #[Shape('RoundInput', new Field('on', 'date'), new Field('vehicle_ids', 'uuid[]'))]
 final class RoundController
 {
@@ -56,5 +59,17 @@ final class RoundController
         $layRound($given['on'], array_values($given['vehicle_ids']));
 
         return new JsonResponse($drawRound($given['on']));
+    }
+
+    #[OA\Post(path: '/api/v1/round/order', operationId: 'orderRound', summary: 'The plan’s turns and those already there, in their best order', tags: ['Round'])]
+    #[Takes('RoundOrderInput')]
+    #[Returns('Round')]
+    public function order(Request $request, OrderRound $orderRound, DrawRound $drawRound): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $on = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:-400 days', 'before:+400 days']])['on'];
+        $orderRound($on);
+
+        return new JsonResponse($drawRound($on));
     }
 }

@@ -270,6 +270,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/days/import': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A client’s calendar as days away or deadlines; dry shows what would be done */
+    post: operations['importDays']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/deadlines': {
     parameters: {
       query?: never
@@ -331,6 +348,40 @@ export interface paths {
     /** What the thermometer shows (a simulated one ships) */
     post: operations['aimThermometer']
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/feeds': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listFeeds']
+    put?: never
+    /** The address is shown once */
+    post: operations['makeFeed']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/feeds/{feed}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** The address leads nowhere from now on */
+    delete: operations['revokeFeed']
     options?: never
     head?: never
     patch?: never
@@ -805,6 +856,23 @@ export interface paths {
     /** Who is on the way that day, in driving order */
     put: operations['layRound']
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/round/order': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The plan’s turns and those already there, in their best order */
+    post: operations['orderRound']
     delete?: never
     options?: never
     head?: never
@@ -1670,6 +1738,23 @@ export interface components {
       deadlines: components['schemas']['Deadline'][]
       closures: components['schemas']['Closure'][]
     }
+    DaysFound: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      to: string
+      note: string
+    }
+    DaysImport: {
+      /** Format: uuid */
+      vehicle_id: string
+      /** @description RFC 5545 */
+      ics: string
+      /** @enum {string} */
+      as: 'closed' | 'deadline'
+      within_days?: number
+      dry?: boolean
+    }
     Deadline: {
       /**
        * Format: uuid
@@ -1755,6 +1840,34 @@ export interface components {
       cost: number | null
       /** @description Why it can’t be */
       why: string | null
+    }
+    Feed: {
+      /**
+       * Format: uuid
+       * @description Addresses at which calendars read the plan; each can be revoked.
+       */
+      id: string
+      name: string
+      /** Format: uuid */
+      crew_id: string | null
+      /** Format: uuid */
+      vehicle_id: string | null
+      /** Format: date-time */
+      made_at: string
+      /** Format: date-time */
+      read_at: string | null
+      /** @description Only when it is made: it can’t be shown again */
+      url?: string
+    }
+    FeedInput: {
+      name: string
+      /** Format: uuid */
+      crew_id?: string | null
+      /**
+       * Format: uuid
+       * @description Neither: all visits
+       */
+      vehicle_id?: string | null
     }
     Film: {
       /** Format: date-time */
@@ -2629,6 +2742,8 @@ export interface components {
       from_hour: number
       stops: components['schemas']['RoundStop'][]
       tank: components['schemas']['RoundTank'] | null
+      /** @description Of the plan, not on the way yet */
+      planned: components['schemas']['RoundPlanned'][]
       suggested: components['schemas']['RoundSuggestion'][]
     }
     RoundHour: {
@@ -2637,6 +2752,7 @@ export interface components {
        * @description A day's turns.
        */
       at: string
+      hour: number
       air_c: number
       rain_mm: number
       sureness: number
@@ -2649,6 +2765,16 @@ export interface components {
       /** Format: date */
       on: string
       vehicle_ids: string[]
+    }
+    RoundOrderInput: {
+      /** Format: date */
+      on: string
+    }
+    RoundPlanned: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      kinds: string[]
     }
     RoundSite: {
       /** Format: uuid */
@@ -2669,6 +2795,12 @@ export interface components {
       minutes: number
       /** @description After leaving */
       starts_min: number
+      /** @description From the stop before */
+      leg_min: number
+      /** @description HH:MM, leaving at eight */
+      begins: string
+      ends: string
+      gate: components['schemas']['SheetCaution'][]
       treated_l: number
       hours: components['schemas']['RoundHour'][]
     }
@@ -4248,6 +4380,41 @@ export interface operations {
       }
     }
   }
+  importDays: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DaysImport']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['DaysFound'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   setDeadline: {
     parameters: {
       query?: never
@@ -4366,6 +4533,99 @@ export interface operations {
         content: {
           'application/json': components['schemas']['ThermometerAnswer']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listFeeds: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Feed'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  makeFeed: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['FeedInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Feed']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  revokeFeed: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        feed: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -5678,6 +5938,39 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['RoundInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Round']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  orderRound: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RoundOrderInput']
       }
     }
     responses: {

@@ -14,6 +14,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '../bench/match'
 import { avoid } from './avoid'
+import StopFacts from './StopFacts.vue'
 import TakeAlong from './TakeAlong.vue'
 
 // A day's turns in driving order: when each car would dry too fast, and where the treated water goes.
@@ -39,6 +40,15 @@ const others = computed(() =>
 )
 const adding = computed({ get: () => null, set: (id: string | null) => id && void lay([...ids(), id]) })
 const ids = () => stops.value.map((stop) => stop.vehicle_id)
+
+async function order() {
+  problem.value = null
+  try {
+    queries.setQueryData(key.value, await told(api.POST('/api/v1/round/order', { body: { on: on.value } })))
+  } catch (caught) {
+    problem.value = caught
+  }
+}
 
 async function lay(vehicle_ids: string[]) {
   problem.value = null
@@ -81,52 +91,25 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
     <p v-if="isPending" class="quiet" role="status">Looking at the day…</p>
     <template v-else-if="data">
       <p v-if="unsure" class="small quiet">So far ahead the forecast knows little more than the season.</p>
+      <div v-if="data.planned.length || stops.length > 1" class="row order">
+        <span v-if="data.planned.length"
+          >Planned for this day: {{ data.planned.map((one) => one.name).join(', ') }}.</span
+        >
+        <button type="button" class="beside" @click="order">
+          {{ data.planned.length ? 'Take them, in the best order' : 'In the best order' }}
+        </button>
+        <span class="small quiet">By travel, opening hours and the hours to avoid; leaving at eight.</span>
+      </div>
       <ol ref="lane" class="stops" aria-label="Turns in driving order">
         <li v-for="(stop, i) in stops" :key="stop.vehicle_id">
-          <div class="who">
-            <strong
-              ><RouterLink :to="`/vehicles/${stop.vehicle_id}`">{{ stop.name }}</RouterLink></strong
-            >
-            <span class="small"
-              >{{ stop.site?.name ?? 'no place' }}{{ stop.site?.shade ? ', in shade' : ''
-              }}{{ stop.site?.hours ? `, ${stop.site.hours}` : '' }}</span
-            >
-            <span v-if="stop.site?.access" class="small quiet">{{ stop.site.access }}</span>
-            <span class="small quiet">
-              about {{ stop.minutes }} min{{
-                stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : ', the tap will do'
-              }}</span
-            >
-            <span class="row ways">
-              <RouterLink :to="`/vehicles/${stop.vehicle_id}/look`" class="words small">Walk round</RouterLink>
-              <button
-                type="button"
-                class="words small"
-                :disabled="i === 0"
-                :aria-label="`${stop.name} earlier`"
-                @click="move(i, -1)"
-              >
-                earlier
-              </button>
-              <button
-                type="button"
-                class="words small"
-                :disabled="i === stops.length - 1"
-                :aria-label="`${stop.name} later`"
-                @click="move(i, 1)"
-              >
-                later
-              </button>
-              <button
-                type="button"
-                class="words small"
-                :aria-label="`Leave out ${stop.name}`"
-                @click="lay(ids().filter((id) => id !== stop.vehicle_id))"
-              >
-                leave out
-              </button>
-            </span>
-          </div>
+          <StopFacts
+            :stop="stop"
+            :first="i === 0"
+            :last="i === stops.length - 1"
+            @earlier="move(i, -1)"
+            @later="move(i, 1)"
+            @out="lay(ids().filter((id) => id !== stop.vehicle_id))"
+          />
           <div>
             <DryingCurve
               :hours="stop.hours"
@@ -206,16 +189,6 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
   gap: var(--s4);
   padding: var(--s3) 0;
   border-top: 1px solid var(--line);
-}
-
-.who {
-  display: grid;
-  align-content: start;
-  line-height: 1.4;
-}
-
-.ways {
-  gap: 2px var(--s3);
 }
 
 .words {

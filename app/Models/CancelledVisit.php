@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A visit that was planned once and is not any more, so that calendars hear of it.
+ *
+ * @property string $id  that of the visit
+ * @property string $vehicle_id
+ * @property string $crew_id
+ * @property Carbon $on
+ * @property list<string> $kinds
+ * @property int $sequence
+ * @property CarbonImmutable $cancelled_at
+ */
+class CancelledVisit extends Model
+{
+    use OfWorkspace;
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'sequence' => 'integer', 'cancelled_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import { useUnits } from '@/lib/units'
+
+// One stop of the round: where, when, how long, what the gate asks, and its place in the order.
+defineProps<{ stop: Schemas['RoundStop']; first: boolean; last: boolean }>()
+defineEmits<{ earlier: []; later: []; out: [] }>()
+const units = useUnits()
+</script>
+
+<template>
+  <div class="who">
+    <strong
+      ><RouterLink :to="`/vehicles/${stop.vehicle_id}`">{{ stop.name }}</RouterLink></strong
+    >
+    <span class="small"
+      >{{ stop.site?.name ?? 'no place' }}{{ stop.site?.shade ? ', in shade' : ''
+      }}{{ stop.site?.hours ? `, ${stop.site.hours}` : '' }}</span
+    >
+    <span v-if="stop.site?.access" class="small quiet">{{ stop.site.access }}</span>
+    <span class="small"
+      ><strong>{{ stop.begins }}</strong> to {{ stop.ends
+      }}<template v-if="stop.leg_min">, after {{ stop.leg_min }} min on the road</template></span
+    >
+    <span v-for="one in stop.gate.filter((rule) => rule.grave)" :key="one.says" class="small refused">{{
+      one.says
+    }}</span>
+    <span class="small quiet">
+      about {{ stop.minutes }} min{{
+        stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : ', the tap will do'
+      }}</span
+    >
+    <span class="row ways">
+      <RouterLink :to="`/vehicles/${stop.vehicle_id}/look`" class="words small">Walk round</RouterLink>
+      <button
+        type="button"
+        class="words small"
+        :disabled="first"
+        :aria-label="`${stop.name} earlier`"
+        @click="$emit('earlier')"
+      >
+        earlier
+      </button>
+      <button
+        type="button"
+        class="words small"
+        :disabled="last"
+        :aria-label="`${stop.name} later`"
+        @click="$emit('later')"
+      >
+        later
+      </button>
+      <button type="button" class="words small" :aria-label="`Leave out ${stop.name}`" @click="$emit('out')">
+        leave out
+      </button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.who {
+  display: grid;
+  align-content: start;
+  line-height: 1.4;
+}
+
+.ways {
+  gap: 2px var(--s3);
+}
+</style>
