@@ -24,6 +24,7 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Turn\WhatIf;
+use Vicissa\Core\Planning\Planner;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
 use Vicissa\Core\Sheet\Schedule\Dwell;
@@ -32,6 +33,7 @@ use Vicissa\Core\Sheet\Schedule\Task;
 use Vicissa\Core\Sheet\Visit\Outfit;
 use Vicissa\Core\Sheet\Visit\Visit;
 use Vicissa\Core\Tests\Matching\Scene;
+use Vicissa\Core\Tests\Planning\Instances;
 
 function line(string $what, string $figure, string $budget): void
 {
@@ -44,6 +46,15 @@ function percentile(array $values, float $share): float
     sort($values);
 
     return $values[(int) floor($share * (count($values) - 1))];
+}
+
+// plan: as far as the search goes by itself, and what it can prove
+foreach ([[24, 56, 2, '≈ 1000 ms'], [400, 56, 26, '≤ 5000 ms']] as [$count, $days, $crews, $budget]) {
+    $instance = Instances::draw(5, $count, $days, $crews);
+    $begin = hrtime(true);
+    $plan = Planner::plan($instance);
+    line("plan, {$count} vehicles, eight weeks, {$crews} crews", sprintf('%.0f ms', (hrtime(true) - $begin) / 1e6), $budget);
+    line('  proven to be within', sprintf('%.1f %%', 100 * ($plan->cost->total - $plan->bound) / max(1.0, $plan->cost->total)), 'of the best');
 }
 
 // due: 400 vehicles of one product with three earlier layers each

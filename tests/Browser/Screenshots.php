@@ -49,6 +49,9 @@ final class Screenshots extends BrowserTestCase
             $path === '/proof' && $this->seeText('Were we right?');
             $this->shoot($name);
         }
+        $this->visit('/weeks');
+        $this->see('//button[contains(@class, "mark")]');
+        $this->shoot('weeks');
         $this->visit('/bench/gauge');
         $this->press('a good one');
         $this->see('//*[local-name() = "svg"][@role = "application"]');
@@ -79,9 +82,6 @@ final class Screenshots extends BrowserTestCase
             $this->signIn('tam@marram-sedge.example');
             $this->see('//a[contains(@class, "row")]');
             $this->shoot('film-phone');
-            $this->visit($vehicle);
-            $this->see('//h2[normalize-space(.) = "Record"]');
-            $this->shoot('vehicle-phone');
             $this->visit("{$vehicle}/look");
             $this->choose('How dirty up here?', 'Road film');
             $this->shoot('look-phone');

@@ -5,7 +5,6 @@ import { avoid } from './avoid'
 function day(reasons: Record<number, Schemas['RoundHour']['avoid']>) {
   const hours = Array.from({ length: 13 }, (_, i) => ({
     at: `2026-07-01T${String(7 + i).padStart(2, '0')}:00:00Z`,
-    hour: 9,
     hour: 7 + i,
     air_c: 20,
     rain_mm: 0,

@@ -12,6 +12,7 @@ import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { sideName, useSchools } from '../bench/schools'
 import DaysOf from '../weeks/DaysOf.vue'
+import FeedList from '../weeks/FeedList.vue'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
 import LayerList from './LayerList.vue'
@@ -147,6 +148,7 @@ const facts = computed(() => {
             <LayerList :layers="vehicle.layers ?? []" :vehicle-id="id" />
           </section>
           <DaysOf :vehicle-id="id" />
+          <FeedList :vehicle-id="id" />
           <section class="sheet">
             <div class="row spread">
               <h2>Facts and habits</h2>

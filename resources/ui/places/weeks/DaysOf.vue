@@ -7,6 +7,7 @@ import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ReadCalendar from './ReadCalendar.vue'
 
 // Days that bind the plan: of one vehicle its deadlines and the days it is away; of all, when nobody works.
 const props = defineProps<{ vehicleId?: string }>()
@@ -144,6 +145,7 @@ const open = (id: string) =>
         <button type="submit" class="beside" :disabled="!away.from">Close them</button>
       </form>
     </details>
+    <ReadCalendar v-if="vehicleId" :vehicle-id="vehicleId" />
   </section>
 </template>
 

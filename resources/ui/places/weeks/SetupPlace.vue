@@ -5,6 +5,7 @@ import { api, told } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import CrewCard from './CrewCard.vue'
 import DaysOf from './DaysOf.vue'
+import FeedList from './FeedList.vue'
 import ProgrammeCard from './ProgrammeCard.vue'
 
 // What the plan has to fit into: who works when, rhythms with a name, days on which nobody works.
@@ -27,6 +28,7 @@ const newProgramme = ref(false)
     <CrewCard v-if="newCrew || (crews && !crews.data.length)" :crew="null" @done="newCrew = false" />
     <button v-else type="button" class="beside add" @click="newCrew = true">Another crew</button>
     <DaysOf />
+    <FeedList :crews="crews?.data ?? []" />
     <h2>Rhythms</h2>
     <p class="quiet">A vehicle follows one until it has its own; choose it where the vehicle’s habits are changed.</p>
     <ProgrammeCard v-for="one in programmes?.data ?? []" :key="one.id + one.version" :programme="one" />

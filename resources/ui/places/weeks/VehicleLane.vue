@@ -189,6 +189,7 @@ function key(event: KeyboardEvent, visit: Visit) {
   transform: translateX(-50%);
   cursor: grab;
   touch-action: none;
+  scroll-margin: 110px 0 360px;
 }
 
 .mark svg {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { api, told } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -67,6 +67,8 @@ function choose(one: Visit) {
   if (chosen.value === one.id) return
   chosen.value = one.id
   held.value = one.on
+  // Its lane stays in sight above what is said about it.
+  void nextTick(() => document.querySelector('.mark.chosen')?.scrollIntoView({ block: 'nearest' }))
 }
 function leave() {
   chosen.value = held.value = null

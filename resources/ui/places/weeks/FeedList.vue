@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, told } from '@/api/client'
+import { dayAndTime } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// Addresses at which calendars read the plan: of one crew, or of all; of one vehicle on its page.
+const props = defineProps<{ vehicleId?: string; crews?: { id: string; name: string }[] }>()
+const { zone } = useMe()
+const queries = useQueryClient()
+const { data } = useQuery({ queryKey: ['feeds'], queryFn: () => told(api.GET('/api/v1/feeds')) })
+const feeds = computed(() =>
+  (data.value?.data ?? []).filter((one) => (props.vehicleId ? one.vehicle_id === props.vehicleId : !one.vehicle_id)),
+)
+const name = ref('')
+const crew = ref('')
+const made = ref<string | null>(null)
+const problem = ref<unknown>(null)
+const choices = computed(() => ({
+  '': 'Everybody’s visits',
+  ...Object.fromEntries((props.crews ?? []).map((one) => [one.id, one.name])),
+}))
+async function attempt(work: () => Promise<void>) {
+  problem.value = null
+  try {
+    await work()
+    await queries.invalidateQueries({ queryKey: ['feeds'] })
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+const make = () =>
+  attempt(async () => {
+    const feed = await told(
+      api.POST('/api/v1/feeds', {
+        body: { name: name.value, vehicle_id: props.vehicleId ?? null, crew_id: crew.value || null },
+      }),
+    )
+    made.value = feed.url ?? null
+    name.value = ''
+  })
+const revoke = (id: string) =>
+  attempt(async () => {
+    await told(api.DELETE('/api/v1/feeds/{feed}', { params: { path: { feed: id } } }))
+    made.value = null
+  })
+</script>
+
+<template>
+  <section class="sheet" aria-label="Calendars that read the plan">
+    <h2>Calendars that read along</h2>
+    <ul>
+      <li v-for="feed in feeds" :key="feed.id">
+        <span
+          >{{ feed.name }}
+          <span class="small quiet">{{
+            feed.read_at ? `read ${dayAndTime(feed.read_at, zone)}` : 'not read yet'
+          }}</span></span
+        >
+        <button type="button" class="words small" :aria-label="`revoke ${feed.name}`" @click="revoke(feed.id)">
+          revoke
+        </button>
+      </li>
+    </ul>
+    <p v-if="made" class="made" role="status">
+      Subscribe to this address in a calendar; it is shown only now, and whoever has it can read it:
+      <code>{{ made }}</code>
+    </p>
+    <ProblemNote :problem="problem" />
+    <details>
+      <summary>Another calendar</summary>
+      <form class="grid" novalidate @submit.prevent="make">
+        <Field label="Whose"
+          ><template #default="f"
+            ><PlainInput v-bind="f" v-model="name" maxlength="120" placeholder="Tam’s phone" /></template
+        ></Field>
+        <Field v-if="crews" label="Shows"
+          ><template #default="f"><PlainSelect v-bind="f" v-model="crew" :options="choices" /></template
+        ></Field>
+        <button type="submit" class="beside" :disabled="!name">Make its address</button>
+      </form>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--s3);
+  align-items: center;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+
+summary {
+  cursor: pointer;
+  padding: 10px 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+
+.made {
+  padding: var(--s2) var(--s3);
+  background: var(--film-mist);
+}
+
+code {
+  display: block;
+  overflow-wrap: anywhere;
+  user-select: all;
+}
+
+.beside {
+  justify-self: start;
+}
+</style>

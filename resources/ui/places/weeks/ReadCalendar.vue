@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
+import { shortDay } from '@/lib/dates'
+import { useMe } from '@/lib/session'
+import Choices from '@/parts/Choices.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// A client's calendar file: looked at first, then taken as days away or as deadlines.
+const props = defineProps<{ vehicleId: string }>()
+const { zone } = useMe()
+const queries = useQueryClient()
+const ics = ref('')
+const as = ref<'closed' | 'deadline' | null>('closed')
+const found = ref<Schemas['DaysFound'][] | null>(null)
+const done = ref(false)
+const problem = ref<unknown>(null)
+async function take(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  done.value = false
+  found.value = null
+  ics.value = file ? await file.text() : ''
+  if (file) await ask(true)
+}
+async function ask(dry: boolean) {
+  problem.value = null
+  try {
+    const answer = await told(
+      api.POST('/api/v1/days/import', {
+        body: { vehicle_id: props.vehicleId, ics: ics.value, as: as.value ?? 'closed', dry },
+      }),
+    )
+    found.value = answer.data
+    if (dry) return
+    done.value = true
+    await queries.invalidateQueries({ queryKey: ['days'] })
+    await queries.invalidateQueries({ queryKey: ['weeks'] })
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+const options = [
+  { value: 'closed' as const, name: 'Days it is away' },
+  { value: 'deadline' as const, name: 'Days it must shine' },
+]
+</script>
+
+<template>
+  <details>
+    <summary>From their calendar file (.ics)</summary>
+    <div class="grid">
+      <label class="file">Calendar file <input type="file" accept=".ics,text/calendar" @change="take" /></label>
+      <Choices v-model="as" label="Its events are" compact :options="options" />
+      <ProblemNote :problem="problem" />
+      <template v-if="found">
+        <p role="status">
+          {{ found.length }} event{{ found.length === 1 ? '' : 's' }} in the year to come{{
+            done ? ', taken over.' : ':'
+          }}
+        </p>
+        <ul v-if="!done">
+          <li v-for="one in found.slice(0, 12)" :key="one.from + one.to">
+            {{ shortDay(one.from, zone)
+            }}<template v-if="one.to !== one.from"> to {{ shortDay(one.to, zone) }}</template> {{ one.note }}
+          </li>
+        </ul>
+        <button v-if="!done && found.length" type="button" class="beside" @click="ask(false)">Take them over</button>
+      </template>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  padding: 10px 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+
+.file {
+  display: grid;
+  gap: 4px;
+  font-weight: 600;
+}
+
+.beside {
+  justify-self: start;
+}
+
+ul {
+  margin: 0;
+}
+</style>
