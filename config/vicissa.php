@@ -19,5 +19,8 @@ return [
     // Requests a minute for one person or address.
     'limits' => ['api' => (int) env('VICISSA_LIMIT_API', 240), 'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6)],
 
+    // Letters to clients go out between these hours, where the workspace is.
+    'letters' => ['from' => (int) env('VICISSA_LETTERS_FROM', 8), 'until' => (int) env('VICISSA_LETTERS_UNTIL', 19)],
+
     'invitation_days' => 14,
 ];

@@ -18,6 +18,7 @@ use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ProductController;
 use App\Http\Controllers\ProgrammeController;
 use App\Http\Controllers\ProofController;
+use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\PulseController;
 use App\Http\Controllers\ReckonController;
 use App\Http\Controllers\RoundController;
@@ -43,6 +44,10 @@ Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
 
 // Whoever knows a feed's address may read it: calendars don't sign in.
 Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])->where('secret', '[A-Za-z0-9]{40}')->middleware('throttle:api');
+
+// And whoever has a letter may answer it.
+Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware('throttle:api');
+Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware('throttle:api');
 
 Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
@@ -125,6 +130,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::delete('weeks/runs/{run}', [WeeksController::class, 'stop']);
         Route::post('weeks/visits/{visit}/move', [WeeksController::class, 'move']);
         Route::patch('weeks/visits/{visit}', [WeeksController::class, 'lock']);
+        Route::post('weeks/proposals', [ProposalController::class, 'propose']);
         Route::post('weeks/undo', [WeeksController::class, 'undo']);
         Route::post('crews', [CrewController::class, 'store']);
         Route::patch('crews/{crew}', [CrewController::class, 'update']);

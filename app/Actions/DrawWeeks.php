@@ -8,6 +8,7 @@ use App\Models\Crew;
 use App\Models\Plan;
 use App\Models\PlannedVisit;
 use App\Models\PlanRun;
+use App\Models\Proposal;
 use App\Models\Site;
 use App\Models\Vehicle;
 use Vicissa\Core\Planning\Cost;
@@ -51,6 +52,9 @@ final readonly class DrawWeeks
         $sites = Site::query()->pluck('name', 'id');
         $service = Vehicle::query()->whereNull('archived_at')->with('client:id,name')->get()->keyBy('id');
 
+        $proposals = Proposal::query()->with('vehicle:id,name')->where('on', '>=', Day::date($instance->start))->orderBy('on')->get();
+        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id.' '.$one->on->toDateString());
+
         return [
             'start' => Day::date($instance->start), 'days' => $instance->days,
             'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'days' => $this->load($instance, $crew, $visits, $vehicles)], $instance->crews),
@@ -65,7 +69,10 @@ final readonly class DrawWeeks
             'visits' => array_values($rows->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))->map(static fn(PlannedVisit $visit): array => [
                 'id' => $visit->id, 'vehicle_id' => $visit->vehicle_id, 'crew_id' => $visit->crew_id, 'on' => $visit->on->toDateString(), 'kinds' => $visit->kinds, 'locked' => $visit->locked,
                 'minutes' => $vehicles[$visit->vehicle_id]->minutesFor(Kind::bits($visit->kinds)),
+                'proposed' => $asked[$visit->id.' '.$visit->on->toDateString()]->status ?? null,
             ])->all()),
+            'wishes' => array_values($proposals->where('status', 'asked')->filter(static fn(Proposal $one): bool => $rows->contains(static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id && $visit->on->toDateString() === $one->on->toDateString()))
+                ->map(static fn(Proposal $one): array => ['visit_id' => $one->visit_id, 'vehicle' => $one->vehicle->name ?? '', 'on' => $one->on->toDateString(), 'wish_on' => $one->wish_on?->toDateString(), 'wish' => $one->wish])->all()),
             'unmet' => $rows->isEmpty() ? [] : array_map(static fn(Unmet $one): array => ['vehicle_id' => $one->vehicle, 'vehicle' => $weeks->names[$one->vehicle] ?? '', 'what' => $one->what, 'why' => $one->why], Reasons::of($instance, $visits)),
             'cost' => round($cost->total, 1),
             'plan' => $plan === null ? null : ['made_at' => $plan->made_at->toIso8601ZuluString(), 'why' => $plan->why, 'cost' => round($plan->cost, 1), 'bound' => round($plan->bound, 1), 'moves' => $this->moves($plan, $weeks->names)],

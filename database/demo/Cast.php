@@ -13,16 +13,16 @@ final class Cast
     public static function clients(): array
     {
         return [
-            ['key' => 'quayle', 'name' => 'Ansty Quillan, Funerals', 'contact' => 'Ansty Quillan', 'phone' => '01700 20', 'note' => 'Services decide the day. Cars must stand clean by nine, nothing shiny on the tyres.'],
-            ['key' => 'garland', 'name' => 'Garland Wedding Cars', 'contact' => 'Perrin Dowe', 'phone' => '01700 31'],
-            ['key' => 'ferry', 'name' => 'Skerrow Ferry Company', 'contact' => 'Yard office', 'phone' => '01700 11', 'note' => 'Shuttles are in between the 10:40 and the 13:20 boat.'],
-            ['key' => 'vet', 'name' => 'Hesper Lunn, Vet', 'contact' => 'Hesper Lunn', 'phone' => '01700 47'],
-            ['key' => 'observatory', 'name' => 'Nordhope Observatory', 'contact' => 'Day desk', 'phone' => '01700 62'],
-            ['key' => 'library', 'name' => 'Isles Mobile Library', 'contact' => 'Odile Farrant', 'phone' => '01700 70'],
-            ['key' => 'taxi', 'name' => 'Two Piers Taxis', 'contact' => 'Bram and Lisbet', 'phone' => '01700 55'],
-            ['key' => 'riding', 'name' => 'Machair Riding School', 'contact' => 'Ola Wick', 'phone' => '01700 83'],
+            ['key' => 'quayle', 'email' => 'quayle@isles.example', 'name' => 'Ansty Quillan, Funerals', 'contact' => 'Ansty Quillan', 'phone' => '01700 20', 'note' => 'Services decide the day. Cars must stand clean by nine, nothing shiny on the tyres.'],
+            ['key' => 'garland', 'email' => 'garland@isles.example', 'name' => 'Garland Wedding Cars', 'contact' => 'Perrin Dowe', 'phone' => '01700 31'],
+            ['key' => 'ferry', 'email' => 'ferry@isles.example', 'name' => 'Skerrow Ferry Company', 'contact' => 'Yard office', 'phone' => '01700 11', 'note' => 'Shuttles are in between the 10:40 and the 13:20 boat.'],
+            ['key' => 'vet', 'email' => 'vet@isles.example', 'name' => 'Hesper Lunn, Vet', 'contact' => 'Hesper Lunn', 'phone' => '01700 47'],
+            ['key' => 'observatory', 'email' => 'observatory@isles.example', 'name' => 'Nordhope Observatory', 'contact' => 'Day desk', 'phone' => '01700 62'],
+            ['key' => 'library', 'email' => 'library@isles.example', 'name' => 'Isles Mobile Library', 'contact' => 'Odile Farrant', 'phone' => '01700 70'],
+            ['key' => 'taxi', 'email' => 'taxi@isles.example', 'name' => 'Two Piers Taxis', 'contact' => 'Bram and Lisbet', 'phone' => '01700 55'],
+            ['key' => 'riding', 'email' => 'riding@isles.example', 'name' => 'Machair Riding School', 'contact' => 'Ola Wick', 'phone' => '01700 83'],
             ['key' => 'private', 'name' => 'Private owners', 'note' => 'Each at home; phone the evening before.'],
-            ['key' => 'baker', 'name' => 'Early Crust Bakery', 'contact' => 'Mair Tolland', 'phone' => '01700 29'],
+            ['key' => 'baker', 'email' => 'baker@isles.example', 'name' => 'Early Crust Bakery', 'contact' => 'Mair Tolland', 'phone' => '01700 29'],
         ];
     }
 

@@ -5,6 +5,13 @@ import { meQuery } from './lib/session'
 
 const open: RouteRecordRaw[] = [
   {
+    path: '/answer/:id/:signature',
+    name: 'answer',
+    component: () => import('./places/door/AnswerPlace.vue'),
+    props: true,
+    meta: { title: 'A day for your vehicle', open: true },
+  },
+  {
     path: '/sign-in',
     name: 'sign-in',
     component: () => import('./places/door/SignIn.vue'),

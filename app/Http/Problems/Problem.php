@@ -34,6 +34,11 @@ final class Problem extends RuntimeException
         return new self(403, 'refused', 'Not yours to do', $detail);
     }
 
+    public static function missing(string $detail): self
+    {
+        return new self(404, 'missing', 'Not here', $detail);
+    }
+
     public static function conflict(string $detail): self
     {
         return new self(409, 'conflict', 'That clashes with something', $detail);

@@ -4,6 +4,24 @@
  */
 
 export interface paths {
+  '/api/v1/answers/{proposal}/{signature}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a client is asked; for whoever has the link */
+    get: operations['showAsked']
+    put?: never
+    /** Accept the day, or ask for another */
+    post: operations['answerAsked']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/auth/forgot': {
     parameters: {
       query?: never
@@ -1408,6 +1426,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/weeks/proposals': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Ask the clients about planned visits; each visit and day once */
+    post: operations['proposeVisits']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/weeks/runs/{run}': {
     parameters: {
       query?: never
@@ -1556,6 +1591,28 @@ export interface components {
       low: number
       mid: number
       high: number
+    }
+    AnswerInput: {
+      accept: boolean
+      /**
+       * Format: date
+       * @description Another day
+       */
+      wish_on?: string | null
+      wish?: string | null
+    }
+    Asked: {
+      vehicle: string
+      /** @description Who asks */
+      from: string
+      /** Format: date */
+      on: string
+      kinds: string[]
+      /** @enum {string} */
+      status: 'sent' | 'accepted' | 'asked' | 'moved'
+      /** Format: date */
+      wish_on: string | null
+      wish: string | null
     }
     BenchCoat: {
       family: string
@@ -2554,6 +2611,17 @@ export interface components {
       layers: number
       /** @description Of the life its habits would let a layer have */
       share: number
+    }
+    ProposeInput: {
+      /** @description These; or all until a day */
+      visits?: string[]
+      /** Format: date */
+      until?: string
+    }
+    Proposed: {
+      asked: number
+      /** @description Vehicles whose owner has no address */
+      unreachable: string[]
     }
     Pulse: {
       /** @description One short answer that changes whenever the record or a sheet does, so that a desk sees at once what happened on the driveway. */
@@ -3558,6 +3626,8 @@ export interface components {
       weather: components['schemas']['WeeksSky'][]
       vehicles: components['schemas']['WeeksVehicle'][]
       visits: components['schemas']['WeeksVisit'][]
+      /** @description Clients who asked for another day */
+      wishes: components['schemas']['WeeksWish'][]
       unmet: components['schemas']['WeeksUnmet'][]
       cost: number
       plan: components['schemas']['WeeksPlan'] | null
@@ -3661,6 +3731,21 @@ export interface components {
       kinds: string[]
       locked: boolean
       minutes: number
+      /**
+       * @description How it stands with the client
+       * @enum {string|null}
+       */
+      proposed: 'waiting' | 'sent' | 'accepted' | 'asked' | null
+    }
+    WeeksWish: {
+      /** Format: uuid */
+      visit_id: string
+      vehicle: string
+      /** Format: date */
+      on: string
+      /** Format: date */
+      wish_on: string | null
+      wish: string | null
     }
     Workspace: {
       /** Format: uuid */
@@ -3704,6 +3789,74 @@ export interface components {
 }
 export type $defs = Record<string, never>
 export interface operations {
+  showAsked: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        proposal: string
+        signature: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Asked']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  answerAsked: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        proposal: string
+        signature: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AnswerInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Asked']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   forgotPassword: {
     parameters: {
       query?: never
@@ -7419,6 +7572,39 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['PlanRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  proposeVisits: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProposeInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Proposed']
         }
       }
       /** @description What went wrong */

@@ -16,7 +16,13 @@ const props = defineProps<{
   zone: string
   busy: boolean
 }>()
-const emit = defineEmits<{ drop: []; lock: []; hold: [on: string]; leave: [] }>()
+const emit = defineEmits<{ drop: []; lock: []; hold: [on: string]; leave: []; propose: [] }>()
+const stands: Record<string, string> = {
+  waiting: 'the letter goes out in the morning',
+  sent: 'asked, no answer yet',
+  accepted: 'the client has accepted',
+  asked: 'the client asks for another day',
+}
 const over = computed(() => props.choices.find((day) => day.on === props.held))
 const moved = computed(() => props.held !== props.visit.on)
 const best = computed(() =>
@@ -39,7 +45,9 @@ const day = (on: string) => shortDay(on, props.zone)
     <p class="what">
       {{ visit.kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}, {{ visit.minutes }} min, {{ crew
       }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
-      ><strong v-if="visit.locked">, locked</strong>.
+      ><strong v-if="visit.locked">, locked</strong
+      ><template v-if="visit.proposed">, {{ stands[visit.proposed] }}</template
+      >.
     </p>
     <p v-if="moved" class="held" role="status">
       <strong>{{ day(held) }}</strong>
@@ -70,6 +78,15 @@ const day = (on: string) => shortDay(on, props.zone)
       </button>
       <button type="button" class="beside" :disabled="busy" @click="emit('lock')">
         {{ visit.locked ? 'Let it go' : 'Lock it here' }}
+      </button>
+      <button
+        v-if="vehicle.client && !visit.proposed"
+        type="button"
+        class="beside"
+        :disabled="busy"
+        @click="emit('propose')"
+      >
+        Ask {{ vehicle.client }}
       </button>
       <span class="small quiet">A moved visit is locked; the rest adapts.</span>
     </div>

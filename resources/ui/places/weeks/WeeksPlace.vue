@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { api, told } from '@/api/client'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DayList from './DayList.vue'
@@ -12,11 +12,16 @@ import VehicleLane from './VehicleLane.vue'
 import VisitPanel from './VisitPanel.vue'
 import WeeksAxis from './WeeksAxis.vue'
 import WeeksHead from './WeeksHead.vue'
+import WishList from './WishList.vue'
 import { BEFORE, dateOf, dayNumber, laneOf, nextFree, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
 const { zone } = useMe()
-const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo } = useWeeks()
+const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo, propose } = useWeeks()
+const said = ref<string | null>(null)
+const ask = async (visits: string[] | null) => {
+  said.value = await propose(visits, visits ? null : dateOf(dayNumber(weeks.value?.start ?? '') + 13))
+}
 const { data: film } = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')) })
 const ribbons = computed(() => Object.fromEntries((film.value?.ribbons ?? []).map((one) => [one.vehicle_id, one])))
 const box = useTemplateRef('box')
@@ -55,6 +60,13 @@ const rows = computed(() => {
 const chosen = ref<string | null>(null)
 const held = ref<string | null>(null)
 const visit = computed(() => weeks.value?.visits.find((one) => one.id === chosen.value) ?? null)
+// Where it stands has changed under the hand: it is held there.
+watch(
+  () => visit.value?.on,
+  (on) => (held.value = on ?? null),
+)
+// Its lane stays in sight above what is said about it.
+watch(chosen, () => void nextTick(() => document.querySelector('.mark.chosen')?.scrollIntoView({ block: 'nearest' })))
 const vehicle = computed(() => weeks.value?.vehicles.find((one) => one.id === visit.value?.vehicle_id) ?? null)
 const { data: other } = useQuery({
   queryKey: ['visit-else', chosen],
@@ -67,8 +79,11 @@ function choose(one: Visit) {
   if (chosen.value === one.id) return
   chosen.value = one.id
   held.value = one.on
-  // Its lane stays in sight above what is said about it.
-  void nextTick(() => document.querySelector('.mark.chosen')?.scrollIntoView({ block: 'nearest' }))
+}
+function grant(wish: Schemas['WeeksWish']) {
+  chosen.value = wish.visit_id
+  // After the watch above has put it where it stands.
+  void nextTick(() => (held.value = wish.wish_on ?? wish.on))
 }
 function leave() {
   chosen.value = held.value = null
@@ -86,9 +101,7 @@ async function drop() {
     return
   }
   if (await move(one.id, to)) {
-    const now = weeks.value?.visits.find((it) => it.vehicle_id === one.vehicle_id && it.on === to)
-    chosen.value = now?.id ?? null
-    held.value = now ? to : null
+    chosen.value = weeks.value?.visits.find((it) => it.vehicle_id === one.vehicle_id && it.on === to)?.id ?? null
   } else held.value = one.on
 }
 const crewOf = (id: string) => weeks.value?.crews.find((crew) => crew.id === id)?.name ?? ''
@@ -114,6 +127,8 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         Say who works when, and the plan fits the visits into their days. Without it, one crew from Monday to Friday is
         taken for granted. <RouterLink to="/weeks/setup">Who works when</RouterLink>
       </p>
+      <WishList :wishes="weeks.wishes" :zone="zone" @take="grant" />
+      <p v-if="said" role="status">{{ said }}</p>
       <div class="row tools">
         <RouterLink to="/weeks/setup" class="words">Who works when, rhythms, closed days</RouterLink>
         <button
@@ -124,6 +139,9 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
           @click="asList = !asList"
         >
           As a list
+        </button>
+        <button v-if="canList" type="button" class="words" :disabled="busy" @click="ask(null)">
+          Ask clients about the next two weeks
         </button>
         <a href="/api/v1/weeks/file" class="words" download>As CSV</a>
         <a v-if="weeks.plan" href="/api/v1/weeks/instance" class="words" download>To plan it elsewhere (JSON)</a>
@@ -176,6 +194,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         @lock="lock(visit.id, !visit.locked)"
         @hold="held = $event"
         @leave="leave"
+        @propose="ask([visit.id])"
       />
     </template>
   </div>

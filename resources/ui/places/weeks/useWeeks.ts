@@ -77,6 +77,20 @@ export function useWeeks() {
       ),
     lock: (visit: string, locked: boolean) =>
       attempt(() => told(api.PATCH('/api/v1/weeks/visits/{visit}', { params: visitPath(visit), body: { locked } }))),
+    /** Asks clients: about one visit, or about all until a day. Says what came of it. */
+    propose: async (visits: string[] | null, until: string | null): Promise<string | null> => {
+      let said: string | null = null
+      await attempt(async () => {
+        const { asked, unreachable } = await told(
+          api.POST('/api/v1/weeks/proposals', { body: visits ? { visits } : { until: until ?? '' } }),
+        )
+        said =
+          `${asked} day${asked === 1 ? '' : 's'} newly asked about.` +
+          (unreachable.length ? ` No address for ${unreachable.join(', ')}.` : '')
+        return null
+      })
+      return said
+    },
     undo: () => attempt(() => told(api.POST('/api/v1/weeks/undo'))),
   }
 }

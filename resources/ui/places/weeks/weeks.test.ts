@@ -52,7 +52,16 @@ it('says how far from the best a plan can be', () => {
 })
 
 it('gathers visits by day, in their order', () => {
-  const visit = (on: string) => ({ id: on, vehicle_id: '', crew_id: '', on, kinds: [], locked: false, minutes: 1 })
+  const visit = (on: string) => ({
+    id: on,
+    vehicle_id: '',
+    crew_id: '',
+    on,
+    kinds: [],
+    locked: false,
+    minutes: 1,
+    proposed: null,
+  })
   expect(
     byDay([visit('2027-03-02'), visit('2027-03-01'), visit('2027-03-02')]).map((day) => day.visits.length),
   ).toEqual([1, 2])

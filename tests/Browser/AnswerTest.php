@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+/** A client asked about a day, on their own phone, without an account: another day, please. */
+final class AnswerTest extends BrowserTestCase
+{
+    public function testAClientAsksForAnotherDayAndTheOwnerTakesItInHand(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/weeks');
+        $this->see('//button[contains(@class, "mark")]');
+        $link = (string) $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])
+            const json = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
+            ;(async () => {
+              const weeks = await (await fetch('/api/v1/weeks')).json()
+              const late = weeks.visits.filter((one) => one.on > weeks.start).map((one) => one.id)
+              await fetch('/api/v1/weeks/proposals', { method: 'POST', headers: json, body: JSON.stringify({ visits: late.slice(-12) }) })
+              const letters = await (await fetch('/api/v1/messages')).json()
+              const found = letters.data.map((one) => one.body.match(/\/answer\/[0-9a-f-]+\/[0-9a-f]+/)).find((one) => one)
+              done(found ? found[0] : '')
+            })()
+            JS);
+        self::assertStringStartsWith('/answer/', $link);
+        $desk = $this->browser;
+        $this->browser = self::open(390, 844);
+        try {
+            $this->visit($link);
+            $this->seeText('That day is fine');
+            $this->assertAccessible('A day a client is asked about');
+            $this->press('Another day, please');
+            $this->field('Anything to say')->sendKeys('We are on the mainland');
+            $this->press('Ask for another day');
+            $this->seeText('You asked for another day');
+            $this->assertQuietConsole();
+        } finally {
+            $this->browser->quit();
+            $this->browser = $desk;
+        }
+        $this->visit('/weeks');
+        $this->see('//li[contains(., "We are on the mainland")]');
+        $this->press('Take it in hand');
+        $this->seeText('the client asks for another day');
+        $this->assertQuietConsole();
+    }
+}
