@@ -4,13 +4,14 @@ import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { api, told } from '@/api/client'
 import { useUnits } from '@/lib/units'
-import { methods, soils, waters } from '@/lib/words'
+import { methods, soils, waters, zones } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { rolesInOrder, type Draft } from './draft'
+import { otherZones, rolesInOrder, type Draft } from './draft'
 import ProductPick from './ProductPick.vue'
+import ReadWater from './ReadWater.vue'
 import WaterRead from './WaterRead.vue'
 import WaterTalk from './WaterTalk.vue'
 import SoilDrawing from '@/film/SoilDrawing.vue'
@@ -183,6 +184,16 @@ function pick(role: string, zone: string, id: string | undefined) {
     >
       <p class="quiet small">What was read gets its answer here.</p>
     </WaterTalk>
+    <details>
+      <summary>Wheels, glass or trim read as well</summary>
+      <ReadWater
+        v-for="one in otherZones"
+        :key="one"
+        v-model="draft.zones[one]"
+        :label="`Water on the ${zones[one]?.toLowerCase()}`"
+        slim
+      />
+    </details>
     <label class="row check"
       ><input v-model="draft.lookedOver" type="checkbox" /> The base was looked over with a light, panel by panel</label
     >
@@ -202,3 +213,12 @@ function pick(role: string, zone: string, id: string | undefined) {
     </Field>
   </section>
 </template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  padding: 10px 0;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+</style>

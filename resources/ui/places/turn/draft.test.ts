@@ -73,6 +73,14 @@ describe('a turn being corrected', () => {
     expect(readsOf(rows as Schemas['Reading'][])).toEqual(reads)
   })
 
+  it('reads other zones on the clean surface, and takes a reading out', () => {
+    const draft = draftOf(entry, 'UTC')
+    expect(draft.zones).toEqual({ wheels: 'weak' })
+    draft.zones = { glass: 'tight' }
+    const others = bodyOf(draft, 'UTC', entry).readings?.filter((row) => row.zone !== 'paint')
+    expect(others).toEqual([{ stage: 'after_wash', zone: 'glass', behaviour: 'tight' }])
+  })
+
   it('drops a product that was not used after all', () => {
     const draft = draftOf(entry, 'UTC')
     draft.products.soap = undefined

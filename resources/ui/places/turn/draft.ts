@@ -7,6 +7,10 @@ import type { StageRead } from './talk'
 
 export type Stage = 'arrival' | 'after_wash' | 'after_decon' | 'after_topper'
 
+/** Zones beside the paint that carry layers whose water can be read. */
+export const otherZones = ['wheels', 'glass', 'trim'] as const
+export type OtherZone = (typeof otherZones)[number]
+
 export type Draft = {
   id: string
   key: string
@@ -22,6 +26,8 @@ export type Draft = {
   note: string
   readings: Partial<Record<Stage, StageRead>>
   lookedOver: boolean
+  /** Other zones, read on the clean surface. */
+  zones: Partial<Record<OtherZone, BehaviourName>>
   /** Product ids by role; the zone comes from the shelf. */
   products: Record<string, { id: string; zone: string } | undefined>
   kept: { product_id: string; zone: string; quantity_ml: number | null }[]
@@ -44,6 +50,7 @@ export function blank(zone: string, water: string | undefined): Draft {
     note: '',
     readings: {},
     lookedOver: false,
+    zones: {},
     products: {},
     kept: [],
     reason: '',
@@ -98,10 +105,14 @@ export function draftOf(entry: Schemas['TurnEntry'], zone: string): Draft {
     note: entry.note ?? '',
     readings: readsOf(entry.readings),
     lookedOver: entry.looked_over,
+    zones: Object.fromEntries(entry.readings.filter(isOther).map((row) => [row.zone, row.behaviour])),
     products,
     kept,
   }
 }
+
+const isOther = (row: { zone: string; stage: string }): boolean =>
+  row.stage === 'after_wash' && (otherZones as readonly string[]).includes(row.zone)
 
 /** Readings of the paint, by stage. */
 export function readsOf(
@@ -156,7 +167,13 @@ export function bodyOf(draft: Draft, zone: string, saved?: Schemas['TurnEntry'])
     note: draft.note.trim() || null,
     readings: [
       ...readingsOf(draft.readings).map((reading) => ({ ...reading, angle_deg: angle(reading) })),
-      ...(saved?.readings.filter((row) => row.zone !== 'paint') ?? []),
+      // What this form doesn't ask for is carried over; what it asks for is as it stands in it.
+      ...(saved?.readings.filter((row) => row.zone !== 'paint' && !isOther(row)) ?? []),
+      ...otherZones.flatMap((zone) => {
+        const behaviour = draft.zones[zone]
+        const before = saved?.readings.find((row) => isOther(row) && row.zone === zone && row.behaviour === behaviour)
+        return behaviour ? [before ?? { stage: 'after_wash' as Stage, zone, behaviour }] : []
+      }),
     ],
     products: [
       ...Object.values(draft.products).flatMap((use) =>
