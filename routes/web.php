@@ -4,5 +4,6 @@ declare(strict_types=1);
 
 use Illuminate\Support\Facades\Route;
 
-// One page: the interface finds its own place from the address.
-Route::view('/{path?}', 'ui')->where('path', '^(?!api/|up$|sanctum/|build/).*$')->name('ui');
+// One page: the interface finds its own place from the address. It has no session: a service worker fetches it again in the
+// background, and the cookie of such an answer would take the place of one that signing in has just set.
+Route::view('/{path?}', 'ui')->where('path', '^(?!api/|up$|sanctum/|build/).*$')->name('ui')->withoutMiddleware('web');
