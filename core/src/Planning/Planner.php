@@ -21,6 +21,8 @@ final class Planner
 
     private const SHAKES = 500;
 
+    private const SHAKES_OF_MANY = 250;
+
     private Ledger $ledger;
 
     /** @var list<Course> */
@@ -90,8 +92,8 @@ final class Planner
         $vehicles = count($this->courses);
         $bound = new Bound($this->instance, $this->courses);
         $before === null ? $this->begin() : $this->resume($before);
-        $this->settle();
-        $shakes = $shakes > 0 ? $shakes : self::SHAKES;
+        $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
+        $shakes = $shakes > 0 ? $shakes : ($vehicles <= self::TWO_STARTS ? self::SHAKES : self::SHAKES_OF_MANY);
         // Who wants an answer soon wants a bound soon.
         $rounds = (int) max(4, min(150, 800 / max(1, $vehicles), $shakes / 3));
         $bound->raise($rounds, $this->total());
