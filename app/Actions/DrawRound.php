@@ -56,7 +56,7 @@ final readonly class DrawRound
     /** @return array<string, mixed> */
     public function __invoke(string $on): array
     {
-        $stops = RoundStop::query()->with('vehicle.site')->where('on', $on)->orderBy('position')->orderBy('id')->get();
+        $stops = RoundStop::query()->with('vehicle.site.admissions')->where('on', $on)->orderBy('position')->orderBy('id')->get();
         $vehicles = Vehicle::query()->with('site')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();

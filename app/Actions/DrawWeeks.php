@@ -57,12 +57,12 @@ final readonly class DrawWeeks
 
         return [
             'start' => Day::date($instance->start), 'days' => $instance->days,
-            'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'days' => $this->load($instance, $crew, $visits, $vehicles)], $instance->crews),
+            'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'days' => $this->load($instance, $crew, $visits, $vehicles, $sites->all())], $instance->crews),
             'weather' => array_map(static fn(int $day): array => ['on' => Day::date($day), 'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no', 'topper' => $instance->sky($day)->topper ? 'ok' : 'no'], array_keys($instance->sky)),
             'vehicles' => array_map(static fn(PlanVehicle $vehicle): array => [
                 'id' => $vehicle->id, 'name' => $weeks->names[$vehicle->id] ?? '', 'client' => $service[$vehicle->id]->client->name ?? null, 'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null, 'site' => $sites[$vehicle->site] ?? null,
                 'minutes' => $vehicle->minutes, 'min' => $vehicle->min, 'target' => $vehicle->target, 'max' => $vehicle->max, 'last_on' => Day::date($vehicle->lastWash),
-                'topper' => self::cycle($vehicle->topper), 'decon' => self::cycle($vehicle->decon),
+                'topper' => self::cycle($vehicle->topper), 'decon' => self::cycle($vehicle->decon), 'inspection' => self::cycle($vehicle->inspection),
                 'deadlines' => array_map(static fn(array $window): array => ['from' => Day::date($window[0]), 'on' => Day::date($window[1])], $vehicle->deadlines),
                 'closed' => array_values(array_map(Day::date(...), array_filter(array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed), static fn(int $day): bool => $day >= $instance->start && $day < $instance->end))),
             ], $instance->vehicles),
@@ -83,20 +83,24 @@ final readonly class DrawWeeks
     /**
      * @param list<Visit> $visits
      * @param array<string, PlanVehicle> $vehicles
-     * @return list<array{on: string, minutes: int, work: int, travel: int, sites: int}>
+     * @param array<array-key, mixed> $places  names by id
+     * @return list<array{on: string, minutes: int, work: int, travel: int, trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
      */
-    private function load(Instance $instance, PlanCrew $crew, array $visits, array $vehicles): array
+    private function load(Instance $instance, PlanCrew $crew, array $visits, array $vehicles, array $places): array
     {
-        $work = $sites = [];
+        $trips = [];
         foreach ($visits as $visit) {
             if ($visit->crew === $crew->id) {
-                $work[$visit->day] = ($work[$visit->day] ?? 0) + $vehicles[$visit->vehicle]->minutesFor($visit->bits);
-                $sites[$visit->day][$vehicles[$visit->vehicle]->site] = $instance->siteOf($vehicles[$visit->vehicle])->hopMin;
+                $vehicle = $vehicles[$visit->vehicle];
+                $place = $places[$vehicle->site] ?? null;
+                $trips[$visit->day][$vehicle->site] ??= ['place' => is_string($place) ? $place : null, 'travel' => $instance->siteOf($vehicle)->hopMin, 'visits' => []];
+                $trips[$visit->day][$vehicle->site]['visits'][] = ['vehicle_id' => $vehicle->id, 'minutes' => $vehicle->minutesFor($visit->bits)];
             }
         }
         $days = [];
-        foreach (array_unique([...array_keys($crew->minutes), ...array_keys($work)]) as $day) {
-            $days[$day] = ['on' => Day::date($day), 'minutes' => $crew->minutes[$day] ?? 0, 'work' => $work[$day] ?? 0, 'travel' => (int) array_sum($sites[$day] ?? []), 'sites' => count($sites[$day] ?? [])];
+        foreach (array_unique([...array_keys($crew->minutes), ...array_keys($trips)]) as $day) {
+            $of = array_values($trips[$day] ?? []);
+            $days[$day] = ['on' => Day::date($day), 'minutes' => $crew->minutes[$day] ?? 0, 'work' => array_sum(array_map(static fn(array $trip): int => array_sum(array_column($trip['visits'], 'minutes')), $of)), 'travel' => array_sum(array_column($of, 'travel')), 'trips' => $of];
         }
         ksort($days);
 

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Closure;
 use App\Models\Crew;
 use App\Models\Deadline;
+use App\Models\Forecast;
 use App\Models\Layer;
 use App\Models\PlannedVisit;
 use App\Models\Site;
@@ -44,8 +45,8 @@ final readonly class GatherWeeks
     /** Beyond so many days a weather forecast says nothing. */
     private const WEATHER_DAYS = 10;
 
-    /** Minutes a m² of paint, when nobody has measured: wash, topper, decontamination. */
-    private const MINUTES_M2 = ['wash' => 6.0, 'topper' => 1.2, 'decon' => 3.0];
+    /** Minutes a m² of paint, when nobody has measured: wash, topper, decontamination, looking over the base. */
+    private const MINUTES_M2 = ['wash' => 6.0, 'topper' => 1.2, 'decon' => 3.0, 'inspection' => 1.0];
 
     /** Minutes of travel to a vehicle that has no place. */
     private const HOP_SOMEWHERE = 15;
@@ -63,13 +64,14 @@ final readonly class GatherWeeks
         // What is done today is done; the plan begins tomorrow.
         $start = Day::number('start', $today->addDay()->toDateString());
         $vehicles = Vehicle::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
-        $sites = Site::query()->orderBy('id')->get();
+        $sites = Site::query()->with('admissions')->orderBy('id')->get();
         $closures = Closure::query()->where('to_on', '>', $today->toDateString())->get();
-        $everywhere = $this->closed($closures->whereNull('vehicle_id')->whereNull('site_id'));
+        $crews = $this->crews($start, $days, $closures->whereNull('vehicle_id')->whereNull('site_id'));
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $log = TurnLog::of($ids, $today->getTimestamp());
         $minutes = $this->minutes($ids);
+        $looks = $this->looks($ids);
         $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
         $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
         $deadlines = Deadline::query()->whereIn('vehicle_id', $ids)->where('on', '>', $today->toDateString())->orderBy('on')->get()->groupBy('vehicle_id');
@@ -97,6 +99,7 @@ final readonly class GatherWeeks
                     'wash' => (int) round($known ?? self::MINUTES_M2['wash'] * $vehicle->paint_m2),
                     'topper' => (int) round(min(60.0, max(10.0, self::MINUTES_M2['topper'] * $vehicle->paint_m2))),
                     'decon' => (int) round(min(150.0, max(20.0, self::MINUTES_M2['decon'] * $vehicle->paint_m2))),
+                    'inspection' => (int) round(min(45.0, max(10.0, self::MINUTES_M2['inspection'] * $vehicle->paint_m2))),
                 ],
                 $vehicle->cadence_min,
                 max($vehicle->cadence_min, $target),
@@ -107,22 +110,24 @@ final readonly class GatherWeeks
                 $this->closed($away->get($vehicle->id, new Collection)),
                 $windows,
                 $locks[$vehicle->id] ?? [],
+                $looks[$vehicle->id] ?? null,
             );
         }
         $places = array_values([
-            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->barred($site, $start, $days)))->all(),
+            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days)))->all(),
             ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
         ]);
 
-        return new Weeks(new Instance($start, $days, $this->crews($start, $days, $everywhere), $this->sky($sites, $today, $start), $places, $of), $vehicles->pluck('name', 'id')->all());
+        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of), $vehicles->pluck('name', 'id')->all());
     }
 
     /**
-     * @param array<int, true> $everywhere  days on which nobody works
+     * @param iterable<Closure> $closed  days on which nobody works
      * @return list<PlanCrew>
      */
-    private function crews(int $start, int $days, array $everywhere): array
+    private function crews(int $start, int $days, iterable $closed): array
     {
+        $everywhere = $this->closed($closed);
         $crews = Crew::query()->with('days')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
         $of = [];
         foreach ($crews as $crew) {
@@ -215,11 +220,51 @@ final readonly class GatherWeeks
     }
 
     /**
-     * Nobody is sent where the proof of insurance has run out.
+     * When lasting bases are to be looked over; the earliest of a vehicle's zones.
      *
-     * @return array<int, true>
+     * @param list<string> $ids
+     * @return array<string, Cycle>
      */
-    private function barred(Site $site, int $start, int $days): array
+    private function looks(array $ids): array
+    {
+        $looks = [];
+        foreach (Forecast::query()->whereIn('vehicle_id', $ids)->whereNotNull('look_at')->orderByDesc('look_at')->orderByDesc('layer_id')->get(['vehicle_id', 'look_from_at', 'look_at', 'look_late_at']) as $row) {
+            $due = $this->day($row->look_at ?? $this->clock->now());
+            $looks[$row->vehicle_id] = new Cycle($this->day($row->look_from_at ?? $row->look_at ?? $this->clock->now()), $due, $row->look_late_at === null ? null : $this->day($row->look_late_at), 365);
+        }
+
+        return $looks;
+    }
+
+    /**
+     * Where the proof of insurance has run out nobody goes, whatever is locked; and where there is a register, a crew goes as long as the papers
+     * of all its people on it hold.
+     *
+     * @param list<PlanCrew> $crews
+     * @return array<string, array<int, true>>
+     */
+    private function barred(Site $site, array $crews, int $start, int $days): array
+    {
+        $uninsured = $this->uninsured($site, $start, $days);
+        $barred = $uninsured === [] ? [] : array_fill_keys(array_map(static fn(PlanCrew $crew): string => $crew->id, $crews), $uninsured);
+        if (! $site->by_register) {
+            return $barred;
+        }
+        $admitted = $site->admissions->groupBy('crew_id');
+        foreach ($crews as $crew) {
+            $of = $admitted->get($crew->id);
+            $ends = $of?->pluck('valid_until')->filter()->map($this->day(...))->all() ?? [];
+            $from = $of === null ? $start : ($ends === [] ? $start + $days : max($start, min($ends) + 1));
+            if ($from < $start + $days) {
+                $barred[$crew->id] = array_fill_keys(range($from, $start + $days - 1), true) + ($barred[$crew->id] ?? []);
+            }
+        }
+
+        return $barred;
+    }
+
+    /** @return array<int, true> days after the proof of insurance has run out */
+    private function uninsured(Site $site, int $start, int $days): array
     {
         $until = $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on);
 

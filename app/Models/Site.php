@@ -35,6 +35,7 @@ use Vicissa\Core\Matching\Water;
  * @property string|null $access
  * @property Carbon|null $certificate_expires_on
  * @property int $travel_min
+ * @property bool $by_register  only who is on its register is let in
  * @property int $version
  */
 class Site extends Model
@@ -43,12 +44,12 @@ class Site extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'pressure' => true, 'shade' => false, 'bay' => false, 'travel_min' => 0];
+    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'pressure' => true, 'shade' => false, 'bay' => false, 'travel_min' => 0, 'by_register' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['tds_mg_l' => 'float', 'treated_tds_mg_l' => 'float', 'latitude' => 'float', 'longitude' => 'float', 'power' => 'boolean', 'pressure' => 'boolean', 'shade' => 'boolean', 'bay' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
+        return ['tds_mg_l' => 'float', 'treated_tds_mg_l' => 'float', 'latitude' => 'float', 'longitude' => 'float', 'power' => 'boolean', 'pressure' => 'boolean', 'shade' => 'boolean', 'bay' => 'boolean', 'by_register' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
     }
 
     public function place(): Place
@@ -60,6 +61,12 @@ class Site extends Model
     public function client(): BelongsTo
     {
         return $this->belongsTo(Client::class);
+    }
+
+    /** @return HasMany<Admission, $this> */
+    public function admissions(): HasMany
+    {
+        return $this->hasMany(Admission::class)->orderBy('person')->orderBy('crew_id');
     }
 
     /** @return HasMany<Vehicle, $this> */

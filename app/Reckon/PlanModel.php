@@ -34,7 +34,7 @@ final readonly class PlanModel implements Model
     {
         $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date))), $input->objects('crews'));
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
-        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed')), $input->objects('sites'));
+        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site)), $input->objects('sites'));
 
         return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')));
     }
@@ -70,10 +70,10 @@ final readonly class PlanModel implements Model
             'start' => Day::date($instance->start), 'days' => $instance->days,
             'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
             'weather' => (object) $weather,
-            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed)], array_values($instance->sites)),
+            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred))], array_values($instance->sites)),
             'vehicles' => array_map(static fn(PlanVehicle $v): array => [
                 'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
-                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'closed' => $dates($v->closed),
+                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'inspection' => $cycle($v->inspection), 'closed' => $dates($v->closed),
                 'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
                 'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($bits))], array_keys($v->locks), array_values($v->locks)),
             ], $instance->vehicles),
@@ -96,7 +96,7 @@ final readonly class PlanModel implements Model
         return new PlanVehicle(
             $vehicle->text('id'),
             $vehicle->text('site'),
-            ['wash' => $minutes->whole('wash'), 'topper' => $minutes->has('topper') ? $minutes->whole('topper') : 0, 'decon' => $minutes->has('decon') ? $minutes->whole('decon') : 0],
+            ['wash' => $minutes->whole('wash'), 'topper' => $minutes->has('topper') ? $minutes->whole('topper') : 0, 'decon' => $minutes->has('decon') ? $minutes->whole('decon') : 0, 'inspection' => $minutes->has('inspection') ? $minutes->whole('inspection') : 0],
             $cadence->whole('min'),
             $cadence->whole('target'),
             $cadence->whole('max'),
@@ -106,7 +106,19 @@ final readonly class PlanModel implements Model
             self::days($vehicle, 'closed'),
             $deadlines,
             $locks,
+            self::cycle($vehicle, 'inspection'),
         );
+    }
+
+    /** @return array<string, array<int, true>> */
+    private static function barred(Input $site): array
+    {
+        $barred = [];
+        foreach ($site->has('barred') ? $site->objects('barred') : [] as $one) {
+            $barred[$one->text('crew')] = self::days($one, 'dates') + ($barred[$one->text('crew')] ?? []);
+        }
+
+        return $barred;
     }
 
     private static function cycle(Input $vehicle, string $field): ?Cycle

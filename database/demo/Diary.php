@@ -10,6 +10,7 @@ use App\Models\Crew;
 use App\Models\CrewDay;
 use App\Models\Deadline;
 use App\Models\Programme;
+use App\Models\Site;
 use App\Models\User;
 use App\Models\Vehicle;
 use Carbon\CarbonImmutable;
@@ -45,7 +46,7 @@ final class Diary
     {
         $on = static fn(int $days): string => $today->addDays($days)->toDateString();
         $both = Crew::query()->create(['name' => 'Rhona and Tam', 'minutes' => [1 => 420, 2 => 420, 4 => 420, 5 => 360]]);
-        Crew::query()->create(['name' => 'Tam alone', 'minutes' => [3 => 330, 6 => 240]]);
+        $alone = Crew::query()->create(['name' => 'Tam alone', 'minutes' => [3 => 330, 6 => 240]]);
         CrewDay::query()->create(['crew_id' => $both->id, 'on' => $on(13), 'minutes' => 0, 'note' => 'Rhona at the dentist’s on the mainland']);
         foreach (self::PROGRAMMES as $i => $facts) {
             $programme = Programme::query()->create($facts);
@@ -59,6 +60,9 @@ final class Diary
         foreach (self::DEADLINES as [$name, $days, $within, $note]) {
             Deadline::query()->create(['vehicle_id' => $vehicles[$name]->id, 'on' => $on($days), 'within_days' => $within, 'note' => $note]);
         }
+        $yard = Site::query()->findOrFail($vehicles['Shuttle Arctica']->site_id);
+        $yard->update(['by_register' => true]);
+        $yard->admissions()->createMany([['crew_id' => $both->id, 'person' => 'Rhona Skarne'], ['crew_id' => $both->id, 'person' => 'Tam Ostrey', 'valid_until' => $on(41)], ['crew_id' => $alone->id, 'person' => 'Tam Ostrey', 'valid_until' => $on(41)]]);
         Closure::query()->create(['vehicle_id' => $vehicles['Mobile library']->id, 'from_on' => $on(15), 'to_on' => $on(19), 'note' => 'On the outer isles']);
         Closure::query()->create(['site_id' => $vehicles['Observatory estate']->site_id, 'from_on' => $on(10), 'to_on' => $on(12), 'note' => 'Observing nights, the road is shut']);
         Closure::query()->create(['from_on' => $on(30), 'to_on' => $on(32), 'note' => 'Nobody works']);

@@ -78,6 +78,54 @@ final class WeeksTest extends TestCase
         self::assertStringContainsStringIgnoringCase('the place is closed', array_values(array_filter($weeks['unmet'], static fn(array $one): bool => $one['vehicle_id'] === $shuttle->id))[0]['why']);
     }
 
+    public function testOnlyWhoIsOnTheRegisterIsSent(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $van = $this->getJson('/api/v1/crews')->json('data.0.id');
+        $other = $this->postJson('/api/v1/crews', ['name' => 'Tam alone', 'minutes' => ['6' => 240]])->assertCreated()->json('id');
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Ferry yard', 'travel_min' => 20, 'by_register' => true, 'admissions' => [
+            ['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null], ['crew_id' => $van, 'person' => 'Tam', 'valid_until' => '2026-12-10'], ['crew_id' => $van, 'person' => ' tam', 'valid_until' => '2026-12-20'],
+        ]])->assertCreated()->assertJsonPath('admissions', [['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null], ['crew_id' => $van, 'person' => 'tam', 'valid_until' => '2026-12-10']])->json();
+        $this->inside($workspace, static fn() => $shuttle->update(['site_id' => $site['id']]));
+        $this->postJson('/api/v1/weeks/plan');
+        $weeks = $this->getJson('/api/v1/weeks')->json();
+        $visits = array_values(array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $shuttle->id));
+        self::assertNotEmpty($visits);
+        foreach ($visits as $visit) {
+            self::assertSame([$van, true], [$visit['crew_id'], $visit['on'] <= '2026-12-10'], 'the earliest end of the crew’s papers');
+        }
+        self::assertStringContainsString('nobody who works may go there', strtolower(implode(' ', array_column($weeks['unmet'], 'why'))));
+        $this->assertProblem($this->postJson("/api/v1/weeks/visits/{$visits[0]['id']}/move", ['on' => '2026-12-14']), 422, 'Nobody who works may go there.', '/on');
+        // A lock opens no gate either.
+        $this->patchJson("/api/v1/weeks/visits/{$visits[0]['id']}", ['locked' => true])->assertOk();
+        $this->patchJson("/api/v1/sites/{$site['id']}", ['admissions' => [['crew_id' => $other, 'person' => 'Tam']]], ['If-Match' => '"1"'])->assertOk();
+        $this->postJson('/api/v1/weeks/plan');
+        $weeks = $this->getJson('/api/v1/weeks')->json();
+        foreach ($weeks['visits'] as $visit) {
+            self::assertTrue($visit['vehicle_id'] !== $shuttle->id || $visit['crew_id'] === $other);
+        }
+        // On the day itself it is said at the gate.
+        $this->putJson('/api/v1/round', ['on' => '2026-11-28', 'vehicle_ids' => [$shuttle->id]])->assertOk()->assertJsonPath('stops.0.gate.0.says', 'On the register: Tam. Nobody else is let in.');
+        $this->assertProblem($this->patchJson("/api/v1/sites/{$site['id']}", ['admissions' => [['crew_id' => $van, 'person' => '']]], ['If-Match' => '"2"']), 422, 'person', '/admissions/0/person');
+    }
+
+    public function testALastingBaseIsLookedOverOnAVisitOfThePlan(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $weeks = $this->getJson('/api/v1/weeks')->json();
+        $looks = array_values(array_filter($weeks['visits'], static fn(array $visit): bool => in_array('inspection', $visit['kinds'], true)));
+        self::assertSame([$hearse->id], array_column($looks, 'vehicle_id'), 'once, and not for what lasts weeks');
+        $minutes = array_column($weeks['vehicles'], 'minutes', 'id')[$hearse->id];
+        self::assertSame($minutes['wash'] + $minutes['inspection'] + (in_array('topper', $looks[0]['kinds'], true) ? $minutes['topper'] : 0), $looks[0]['minutes']);
+    }
+
     public function testAVisitIsMovedLockedAndTakenBack(): void
     {
         [$owner, $workspace] = $this->business();

@@ -35,7 +35,7 @@ final class SiteController
         Gate::authorize('viewAny', Site::class);
         $search = $request->string('search')->trim()->value();
 
-        return $this->page(Site::query()->withCount('vehicles')
+        return $this->page(Site::query()->withCount('vehicles')->with('admissions')
             ->when($search !== '', fn($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)))
             ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), SiteResource::class);
     }
@@ -46,7 +46,7 @@ final class SiteController
     public function store(SiteRequest $request): JsonResponse
     {
         Gate::authorize('create', Site::class);
-        $site = DB::transaction(static fn(): Site => Site::query()->create($request->validated()));
+        $site = DB::transaction(fn(): Site => $this->put($request, new Site));
 
         return $this->sent(new SiteResource($site->loadCount('vehicles')->refresh()), $site, 201);
     }
@@ -69,7 +69,8 @@ final class SiteController
     public function update(SiteRequest $request, Site $site): JsonResponse
     {
         Gate::authorize('update', $site);
-        $site = $this->changed($request, $site, static fn(Site $row): SiteResource => new SiteResource($row), static fn(Site $row): Site => $row->fill($request->validated()));
+        $site = $this->changed($request, $site, static fn(Site $row): SiteResource => new SiteResource($row), fn(Site $row): Site => $this->put($request, $row));
+
         return $this->sent(new SiteResource($site->loadCount('vehicles')), $site);
     }
 
@@ -81,5 +82,25 @@ final class SiteController
         $site->delete();
 
         return response()->noContent();
+    }
+
+    private function put(SiteRequest $request, Site $site): Site
+    {
+        $facts = $request->validated();
+        $register = $facts['admissions'] ?? null;
+        $site->fill(array_diff_key($facts, ['admissions' => 1]))->save();
+        if (is_array($register)) {
+            $site->admissions()->delete();
+            // The same person twice in a crew is one; the earlier end holds.
+            $by = [];
+            foreach ($register as $one) {
+                $key = $one['crew_id'].' '.mb_strtolower(trim($one['person']));
+                $by[$key] = ['crew_id' => $one['crew_id'], 'person' => trim($one['person']), 'valid_until' => collect([$one['valid_until'] ?? null, $by[$key]['valid_until'] ?? null])->filter()->min()];
+            }
+            $site->admissions()->createMany(array_values($by));
+            $site->unsetRelation('admissions');
+        }
+
+        return $site;
     }
 }

@@ -26,19 +26,22 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Planning\Alternatives;
 use Vicissa\Core\Planning\Day;
 
 /** The plan: the next weeks for everyone. */
-#[Shape('WeeksLoad', new Field('on', 'date'), new Field('minutes', 'integer', 'The crew’s day'), new Field('work', 'integer'), new Field('travel', 'integer'), new Field('sites', 'integer'))]
+#[Shape('WeeksTripVisit', new Field('vehicle_id', 'uuid'), new Field('minutes', 'integer'))]
+#[Shape('WeeksTrip', new Field('place', 'string?'), new Field('travel', 'integer'), new Field('visits', 'WeeksTripVisit[]', 'All on this one trip'))]
+#[Shape('WeeksLoad', new Field('on', 'date'), new Field('minutes', 'integer', 'The crew’s day'), new Field('work', 'integer'), new Field('travel', 'integer'), new Field('trips', 'WeeksTrip[]'))]
 #[Shape('WeeksCrew', new Field('id', 'uuid'), new Field('name', 'string'), new Field('days', 'WeeksLoad[]'))]
 #[Shape('WeeksSky', new Field('on', 'date'), new Field('wash', 'string', null, ['ok', 'poor', 'no']), new Field('topper', 'string', null, ['ok', 'no']))]
 #[Shape('WeeksCycle', new Field('from', 'date'), new Field('due', 'date'), new Field('late', 'date?'))]
 #[Shape('WeeksDeadline', new Field('from', 'date'), new Field('on', 'date'))]
-#[Shape('WeeksMinutes', new Field('wash', 'integer'), new Field('topper', 'integer'), new Field('decon', 'integer'))]
-#[Shape('WeeksVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('minutes', 'WeeksMinutes'), new Field('min', 'integer'), new Field('target', 'integer'), new Field('max', 'integer'), new Field('last_on', 'date'), new Field('topper', 'WeeksCycle?'), new Field('decon', 'WeeksCycle?'), new Field('deadlines', 'WeeksDeadline[]'), new Field('closed', 'date[]'))]
+#[Shape('WeeksMinutes', new Field('wash', 'integer'), new Field('topper', 'integer'), new Field('decon', 'integer'), new Field('inspection', 'integer'))]
+#[Shape('WeeksVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('minutes', 'WeeksMinutes'), new Field('min', 'integer'), new Field('target', 'integer'), new Field('max', 'integer'), new Field('last_on', 'date'), new Field('topper', 'WeeksCycle?'), new Field('decon', 'WeeksCycle?'), new Field('inspection', 'WeeksCycle?'), new Field('deadlines', 'WeeksDeadline[]'), new Field('closed', 'date[]'))]
 #[Shape('WeeksVisit', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('crew_id', 'uuid'), new Field('on', 'date'), new Field('kinds', 'string[]'), new Field('locked', 'boolean'), new Field('minutes', 'integer'), new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']))]
 #[Shape('WeeksWish', new Field('visit_id', 'uuid'), new Field('vehicle', 'string'), new Field('on', 'date'), new Field('wish_on', 'date?'), new Field('wish', 'string?'))]
 #[Shape('WeeksUnmet', new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('what', 'string'), new Field('why', 'string'))]
@@ -109,8 +112,7 @@ final readonly class WeeksController
     public function elsewhere(PlannedVisit $visit, GatherWeeks $gatherWeeks): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
-        $instance = $gatherWeeks()->instance;
-        $else = Alternatives::to($instance, $this->replanWeeks->visits($this->replanWeeks->standing(), $instance), $visit->vehicle_id, Day::number('on', $visit->on->toDateString()));
+        $else = $this->alternatives($visit, $gatherWeeks);
 
         return new JsonResponse(['why' => $else->why, 'days' => array_map(static fn(int $day, array $of): array => ['on' => Day::date($day), ...$of], array_keys($else->days), array_values($else->days))]);
     }
@@ -118,12 +120,16 @@ final readonly class WeeksController
     #[OA\Post(path: '/api/v1/weeks/visits/{visit}/move', operationId: 'moveVisit', summary: 'Put a visit on another day and lock it there; the rest adapts', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
     #[Takes('VisitMove')]
     #[Returns('Weeks')]
-    public function move(Request $request, PlannedVisit $visit): JsonResponse
+    public function move(Request $request, PlannedVisit $visit, GatherWeeks $gatherWeeks): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
         $on = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:'.$today, 'before:'.CarbonImmutable::parse($today)->addDays(GatherWeeks::DAYS + 1)->toDateString()]], ['on.after' => 'That day has begun or is over; a visit moves to a day to come.', 'on.before' => 'So far ahead nothing is planned yet.'])['on'];
         $name = $visit->vehicle->name ?? '';
+        $why = $this->alternatives($visit, $gatherWeeks, GatherWeeks::DAYS)->days[Day::number('on', $on)]['why'] ?? null;
+        if ($why !== null) {
+            throw ValidationException::withMessages(['on' => "It can’t be put there: {$why}"]);
+        }
 
         return $this->changed($request, "{$name} moved from {$visit->on->toDateString()} to {$on}", static function (array $visits) use ($visit, $on): array {
             $from = $visit->on->toDateString();
@@ -195,6 +201,13 @@ final readonly class WeeksController
         }
 
         return new Response($text, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="vicissa-weeks.csv"']);
+    }
+
+    private function alternatives(PlannedVisit $visit, GatherWeeks $gatherWeeks, int $around = 28): Alternatives
+    {
+        $instance = $gatherWeeks()->instance;
+
+        return Alternatives::to($instance, $this->replanWeeks->visits($this->replanWeeks->standing(), $instance), $visit->vehicle_id, Day::number('on', $visit->on->toDateString()), $around);
     }
 
     /** @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $change */

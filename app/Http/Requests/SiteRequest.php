@@ -9,6 +9,7 @@ use App\Http\OpenApi\Shape;
 use Illuminate\Validation\Rule;
 use Vicissa\Core\Matching\Water;
 
+#[Shape('Admission', new Field('crew_id', 'uuid'), new Field('person', 'string'), new Field('valid_until?', 'date?', 'The last day; null: as long as nobody says otherwise'))]
 #[Shape(
     'SiteInput',
     new Field('name', 'string'),
@@ -29,6 +30,8 @@ use Vicissa\Core\Matching\Water;
     new Field('access?', 'string?'),
     new Field('certificate_expires_on?', 'date?'),
     new Field('travel_min?', 'integer'),
+    new Field('by_register?', 'boolean', 'Only who is on the register is let in'),
+    new Field('admissions?', 'Admission[]', 'The register, as a whole'),
 )]
 final class SiteRequest extends FactsRequest
 {
@@ -54,6 +57,11 @@ final class SiteRequest extends FactsRequest
             'access' => ['sometimes', 'nullable', 'string', 'max:240'],
             'certificate_expires_on' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
             'travel_min' => ['sometimes', 'integer', 'between:0,600'],
+            'by_register' => ['sometimes', 'boolean'],
+            'admissions' => ['sometimes', 'array', 'max:100'],
+            'admissions.*.crew_id' => ['required', 'uuid', $this->mine('crews')],
+            'admissions.*.person' => ['required', 'string', 'min:1', 'max:120'],
+            'admissions.*.valid_until' => ['nullable', 'date_format:Y-m-d'],
         ];
     }
 }

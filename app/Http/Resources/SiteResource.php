@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Models\Admission;
 use App\Models\Site;
 use Illuminate\Http\Request;
 
@@ -31,6 +32,8 @@ use Illuminate\Http\Request;
     new Field('access', 'string?'),
     new Field('certificate_expires_on', 'date?'),
     new Field('travel_min', 'integer'),
+    new Field('by_register', 'boolean'),
+    new Field('admissions', 'Admission[]'),
     new Field('vehicles', 'integer'),
     new Field('version', 'integer'),
 )]
@@ -40,8 +43,9 @@ final class SiteResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'client_id', 'name', 'address', 'water', 'tds_mg_l', 'treated_tds_mg_l', 'power', 'pressure', 'shade', 'bay', 'latitude', 'longitude', 'surface', 'run_off', 'hours', 'access', 'travel_min', 'version']),
+            ...$this->resource->only(['id', 'client_id', 'name', 'address', 'water', 'tds_mg_l', 'treated_tds_mg_l', 'power', 'pressure', 'shade', 'bay', 'latitude', 'longitude', 'surface', 'run_off', 'hours', 'access', 'travel_min', 'by_register', 'version']),
             'certificate_expires_on' => $this->certificate_expires_on?->toDateString(),
+            'admissions' => $this->admissions->map(static fn(Admission $one): array => ['crew_id' => $one->crew_id, 'person' => $one->person, 'valid_until' => $one->valid_until?->toDateString()])->all(),
             'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
         ];
     }

@@ -79,8 +79,9 @@ final readonly class Alternatives
             isset($vehicle->closed[$other]) => 'The vehicle is away.',
             isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
             ! $sky->wash => 'The weather forbids it.',
-            $here->bits > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
+            ($here->bits & 3) > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
             array_filter($instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
+            $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
             $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
             default => null,
         };
@@ -110,7 +111,7 @@ final readonly class Alternatives
     /** @param array<int, int> $locks */
     private static function with(PlanVehicle $vehicle, array $locks): PlanVehicle
     {
-        return new PlanVehicle($vehicle->id, $vehicle->site, $vehicle->minutes, $vehicle->min, $vehicle->target, $vehicle->max, $vehicle->lastWash, $vehicle->topper, $vehicle->decon, $vehicle->closed, $vehicle->deadlines, $locks);
+        return new PlanVehicle($vehicle->id, $vehicle->site, $vehicle->minutes, $vehicle->min, $vehicle->target, $vehicle->max, $vehicle->lastWash, $vehicle->topper, $vehicle->decon, $vehicle->closed, $vehicle->deadlines, $locks, $vehicle->inspection);
     }
 
     /**
@@ -126,7 +127,7 @@ final readonly class Alternatives
         if (isset($vehicle->locks[$here->day])) {
             $says[] = 'It is locked here.';
         }
-        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination']] as [$cycle, $bit, $name]) {
+        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination'], [$vehicle->inspection, 4, 'Looking over the base']] as [$cycle, $bit, $name]) {
             if ($cycle !== null && ($here->bits & $bit) !== 0) {
                 // After one of the plan it is due again from there.
                 $done = array_keys(array_filter($earlier, static fn(PlannedVisit $visit): bool => ($visit->bits & $bit) !== 0));

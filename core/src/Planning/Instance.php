@@ -56,7 +56,7 @@ final readonly class Instance
             foreach ($vehicle->minutes as $kind => $minutes) {
                 InvalidInput::unlessBetween("vehicles.{$i}.minutes.{$kind}", $minutes, 0, 1440, 'minutes');
             }
-            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon] as $what => $cycle) {
+            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon, 'inspection' => $vehicle->inspection] as $what => $cycle) {
                 if ($cycle !== null) {
                     InvalidInput::unlessBetween("vehicles.{$i}.{$what}.repeat_days", $cycle->repeat, 1, 3660, 'days');
                 }
@@ -75,6 +75,14 @@ final readonly class Instance
     public function siteOf(PlanVehicle $vehicle): PlanSite
     {
         return $this->sites[$vehicle->site];
+    }
+
+    /** @return list<Crew> who works on a day and is let in where the vehicle stands */
+    public function mayGo(PlanVehicle $vehicle, int $day): array
+    {
+        $site = $this->siteOf($vehicle);
+
+        return array_values(array_filter($this->crews, static fn(Crew $crew): bool => ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day)));
     }
 
     /** Whether a visit that isn't locked may fall on a day: vehicle, site and weather; crews are another matter. */

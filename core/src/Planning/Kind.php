@@ -10,6 +10,8 @@ enum Kind: string
     case Wash = 'wash';
     case Topper = 'topper';
     case Decon = 'decon';
+    /** The base is looked over; it rides on a visit that is planned anyway. */
+    case Inspection = 'inspection';
 
     /** Kinds beside the wash, as bits: the sum of them names what a visit holds. */
     public function bit(): int
@@ -18,16 +20,17 @@ enum Kind: string
             self::Wash => 0,
             self::Topper => 1,
             self::Decon => 2,
+            self::Inspection => 4,
         };
     }
 
     /**
-     * @param int $bits  0 to 3
+     * @param int $bits  0 to 7
      * @return non-empty-list<self> wash first
      */
     public static function of(int $bits): array
     {
-        return [self::Wash, ...($bits & 1 ? [self::Topper] : []), ...($bits & 2 ? [self::Decon] : [])];
+        return [self::Wash, ...($bits & 1 ? [self::Topper] : []), ...($bits & 2 ? [self::Decon] : []), ...($bits & 4 ? [self::Inspection] : [])];
     }
 
     /**

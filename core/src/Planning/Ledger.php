@@ -43,11 +43,12 @@ final class Ledger
     public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor, float $perMinute = 0.0): array
     {
         $rules = $this->instance->rules;
-        $hop = $this->instance->siteOf($vehicle)->hopMin;
+        $site = $this->instance->siteOf($vehicle);
+        $hop = $site->hopMin;
         $price = $with = [];
         foreach ($this->instance->crews as $c => $crew) {
             $minutes = $crew->minutes[$day] ?? 0;
-            if ($minutes <= 0) {
+            if ($minutes <= 0 || ! $site->admits($crew->id, $day)) {
                 continue;
             }
             $taken = $this->taken[$c][$day] ?? 0;

@@ -41,11 +41,14 @@ final readonly class PlanCheck
             if ($lock === null && ! $instance->isOpen($vehicle, $visit->day)) {
                 $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
             }
-            if ($lock === null && $visit->bits > 0 && ! $instance->sky($visit->day)->topper) {
+            if ($lock === null && ($visit->bits & 3) > 0 && ! $instance->sky($visit->day)->topper) {
                 $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
             }
-            if (($visit->bits & 1) !== 0 && $vehicle->topper === null && $lock === null || ($visit->bits & 2) !== 0 && $vehicle->decon === null && $lock === null) {
+            if (($visit->bits & 1) !== 0 && $vehicle->topper === null && $lock === null || ($visit->bits & 2) !== 0 && $vehicle->decon === null && $lock === null || ($visit->bits & 4) !== 0 && $vehicle->inspection === null && $lock === null) {
                 $broken[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
+            }
+            if (! $instance->siteOf($vehicle)->admits($crew->id, $visit->day)) {
+                $broken[] = sprintf('%s may not go to %s on %s.', $crew->id, $vehicle->site, $date);
             }
             $work[$crew->id][$visit->day]['work'] = ($work[$crew->id][$visit->day]['work'] ?? 0) + $vehicle->minutesFor($visit->bits);
             $work[$crew->id][$visit->day]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;

@@ -10,10 +10,18 @@ final readonly class PlanSite
     /**
      * @param int $hopMin               minutes of travel, once a day and crew
      * @param array<int, true> $closed  day numbers
+     * @param array<string, array<int, true>> $barred  day numbers on which a crew may not go there, by crew; a lock doesn't change that
      */
     public function __construct(
         public string $id,
         public int $hopMin,
         public array $closed = [],
+        public array $barred = [],
     ) {}
+
+    /** Whether a crew is let in on a day: its people are on the register, its papers hold. */
+    public function admits(string $crew, int $day): bool
+    {
+        return ! isset($this->barred[$crew][$day]);
+    }
 }

@@ -8,7 +8,7 @@ namespace Vicissa\Core\Planning;
 final readonly class PlanVehicle
 {
     /**
-     * @param array{wash: int, topper: int, decon: int} $minutes
+     * @param array{wash: int, topper: int, decon: int, inspection?: int} $minutes
      * @param int $min     days between visits, at least
      * @param int $target  days between visits, wished for
      * @param int $max     days between visits, before it costs dearly
@@ -29,11 +29,12 @@ final readonly class PlanVehicle
         public array $closed = [],
         public array $deadlines = [],
         public array $locks = [],
+        public ?Cycle $inspection = null,
     ) {}
 
     /** Minutes of a visit that holds these kinds. */
     public function minutesFor(int $bits): int
     {
-        return $this->minutes['wash'] + ($bits & 1 ? $this->minutes['topper'] : 0) + ($bits & 2 ? $this->minutes['decon'] : 0);
+        return $this->minutes['wash'] + ($bits & 1 ? $this->minutes['topper'] : 0) + ($bits & 2 ? $this->minutes['decon'] : 0) + ($bits & 4 ? $this->minutes['inspection'] ?? 0 : 0);
     }
 }

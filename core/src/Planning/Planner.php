@@ -331,6 +331,7 @@ final class Planner
             }
         }
         usort($visits, static fn(PlannedVisit $a, PlannedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [$b->day, $b->crew, $b->vehicle]);
+        $visits = Inspections::placed($this->instance, $visits);
         $unmet = Reasons::of($this->instance, $visits);
         $cost = Cost::of($this->instance, $visits);
         // The bound holds for plans that miss as little as this one does.

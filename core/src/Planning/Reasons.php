@@ -68,7 +68,7 @@ final readonly class Reasons
             }
             $before = $day;
         }
-        foreach (['topper' => [$vehicle->topper, 1], 'decon' => [$vehicle->decon, 2]] as $what => [$cycle, $bit]) {
+        foreach (['topper' => [$vehicle->topper, 1], 'decon' => [$vehicle->decon, 2], 'inspection' => [$vehicle->inspection, 4]] as $what => [$cycle, $bit]) {
             if ($cycle?->late === null || $cycle->late >= $this->instance->end) {
                 continue;
             }
@@ -88,20 +88,21 @@ final readonly class Reasons
      */
     private function whyNone(PlanVehicle $vehicle, int $first, int $last, array $visits): string
     {
-        $why = ['vehicle' => 0, 'site' => 0, 'weather' => 0, 'crew' => 0, 'full' => 0, 'gap' => 0, 'dear' => 0];
+        $why = ['vehicle' => 0, 'site' => 0, 'weather' => 0, 'crew' => 0, 'barred' => 0, 'full' => 0, 'gap' => 0, 'dear' => 0];
         for ($day = $first; $day <= $last; $day++) {
             $why[match (true) {
                 isset($vehicle->closed[$day]) => 'vehicle',
                 isset($this->instance->siteOf($vehicle)->closed[$day]) => 'site',
                 ! $this->instance->sky($day)->wash => 'weather',
                 ! $this->works($day) => 'crew',
+                $this->instance->mayGo($vehicle, $day) === [] => 'barred',
                 $this->tooNear($vehicle, $day, $visits) => 'gap',
                 $this->ledger->prices($vehicle, $day, [0], 0.0)[0] === [] => 'full',
                 default => 'dear',
             }]++;
         }
         $says = [
-            'vehicle' => 'the vehicle is away', 'site' => 'the place is closed', 'weather' => 'the weather forbids it', 'crew' => 'nobody works', 'full' => 'the crews are full', 'gap' => 'it is too soon after or before another visit', 'dear' => 'other things would suffer more',
+            'vehicle' => 'the vehicle is away', 'site' => 'the place is closed', 'weather' => 'the weather forbids it', 'crew' => 'nobody works', 'barred' => 'nobody who works may go there', 'full' => 'the crews are full', 'gap' => 'it is too soon after or before another visit', 'dear' => 'other things would suffer more',
         ];
         arsort($why);
         $parts = [];
@@ -129,6 +130,7 @@ final readonly class Reasons
     {
         return match (true) {
             ! $this->works($day) => 'Nobody works on that day.',
+            $this->instance->mayGo($vehicle, $day) === [] => 'Nobody who works on that day may go there.',
             $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf('Its %d minutes do not fit into anybody’s day.', $vehicle->minutesFor($bits)),
             default => 'It clashes with another lock.',
         };

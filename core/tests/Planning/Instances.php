@@ -113,4 +113,27 @@ final class Instances
 
         return new Instance(self::START, $days, $crewsOf, $sky, $sites, $fleet);
     }
+
+    /** The same weeks, with registers some crews are not on and bases to be looked over. */
+    public static function papered(Instance $instance, int $seed): Instance
+    {
+        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $sites = array_map(static function (PlanSite $site) use ($instance, $random): PlanSite {
+            $barred = [];
+            foreach ($instance->crews as $crew) {
+                if ($random->getInt(0, 2) === 0) {
+                    $barred[$crew->id] = array_fill_keys(range($instance->start + $random->getInt(0, $instance->days - 1), $instance->end - 1), true);
+                }
+            }
+
+            return new PlanSite($site->id, $site->hopMin, $site->closed, $barred);
+        }, array_values($instance->sites));
+        $vehicles = array_map(static function (PlanVehicle $v) use ($instance, $random): PlanVehicle {
+            $due = $instance->start + $random->getInt(-20, $instance->days + 20);
+
+            return new PlanVehicle($v->id, $v->site, [...$v->minutes, 'inspection' => $random->getInt(10, 40)], $v->min, $v->target, $v->max, $v->lastWash, $v->topper, $v->decon, $v->closed, $v->deadlines, $v->locks, $random->getInt(0, 1) === 0 ? null : new Cycle($due - 30, $due, $due + 60, 365));
+        }, $instance->vehicles);
+
+        return new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, $sites, $vehicles);
+    }
 }

@@ -83,7 +83,7 @@ final class PlanTest extends TestCase
     public function testHardRulesHoldWhateverIsAsked(): void
     {
         $this->limitTo(25)->forAll(Generators::choose(0, 1_000_000), Generators::choose(2, 14), Generators::choose(1, 3))->then(function (int $seed, int $vehicles, int $crews): void {
-            $instance = Instances::draw($seed, $vehicles, 28, $crews, locks: true);
+            $instance = Instances::papered(Instances::draw($seed, $vehicles, 28, $crews, locks: true), $seed);
             $plan = Planner::plan($instance, 40);
             self::assertSame([], PlanCheck::broken($instance, $plan->visits), "seed {$seed}");
             self::assertLessThanOrEqual($plan->cost->total + 1e-9, $plan->bound);
@@ -117,6 +117,39 @@ final class PlanTest extends TestCase
         $unmet = Planner::plan($instance)->unmet;
         self::assertSame('deadline '.Day::date($day + 6), $unmet[0]->what);
         self::assertSame('Nobody works on 2 days, the vehicle is away on 1 day, the weather forbids it on 1 day.', $unmet[0]->why);
+    }
+
+    public function testNobodyIsSentWhereTheyMayNotGo(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('shuttle', 'yard', ['wash' => 60, 'topper' => 20, 'decon' => 40], 3, 7, 10, $day - 7, locks: [$day + 8 => 0]);
+        $crews = [new Crew('a', array_fill_keys(range($day, $day + 13), 400)), new Crew('b', array_fill_keys(range($day, $day + 3), 400))];
+        // Crew a is on no register there; crew b's papers hold for two days.
+        $site = new PlanSite('yard', 20, [], ['a' => array_fill_keys(range($day, $day + 13), true), 'b' => array_fill_keys(range($day + 2, $day + 13), true)]);
+        $instance = new Instance($day, 14, $crews, [], [$site], [$vehicle]);
+        $plan = Planner::plan($instance);
+        self::assertSame([], PlanCheck::broken($instance, $plan->visits));
+        self::assertSame([['b', true]], array_map(static fn(PlannedVisit $visit): array => [$visit->crew, $visit->day < $day + 2], $plan->visits));
+        self::assertSame(['lock '.Day::date($day + 8), 'Nobody who works on that day may go there.'], [$plan->unmet[0]->what, $plan->unmet[0]->why], 'a lock opens no gate');
+        $else = Alternatives::to($instance, $plan->visits, 'shuttle', $plan->visits[0]->day);
+        self::assertSame('Nobody who works may go there.', $else->days[$day + 3]['why']);
+    }
+
+    public function testAnInspectionRidesOnTheVisitNearestToItsDate(): void
+    {
+        $day = Instances::START;
+        $with = static fn(int $due, array $locks = []): PlanVehicle => new PlanVehicle('tourer', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'inspection' => 25], 5, 10, 20, $day - 10, locks: $locks, inspection: new Cycle($due - 30, $due, $due + 5, 365));
+        $weeks = static fn(PlanVehicle $vehicle, int $minutes = 400): Instance => new Instance($day, 40, [new Crew('van', array_fill_keys(range($day, $day + 39), $minutes))], [], [new PlanSite('mews', 10)], [$vehicle]);
+        $carried = static fn(Plan $plan): array => array_values(array_map(static fn(PlannedVisit $visit): int => $visit->day - $day, array_filter($plan->visits, static fn(PlannedVisit $visit): bool => ($visit->bits & 4) !== 0)));
+        $plan = Planner::plan($weeks($with($day + 24)));
+        self::assertSame([0, 10, 20], array_map(static fn(PlannedVisit $visit): int => $visit->day - $day, $plan->visits));
+        self::assertSame([20], $carried($plan));
+        self::assertSame([10], $carried(Planner::plan($weeks($with($day + 13)))));
+        self::assertSame([], $carried(Planner::plan($weeks($with($day + 40)))), 'due after the end, it can wait');
+        self::assertSame([10], $carried(Planner::plan($weeks($with($day + 24, [$day => 0, $day + 10 => 4, $day + 20 => 0])))), 'what is locked stays');
+        $full = Planner::plan($weeks($with($day + 24), 60));
+        self::assertSame([[], 'inspection'], [$carried($full), $full->unmet[0]->what ?? ''], 'no visit has the minutes for it');
+        self::assertSame(25 * 0.5, Planner::plan($weeks($with($day + 24), 100))->cost->overtime, 'its minutes count');
     }
 
     public function testALockMovesAsLittleElseAsTheCostAllows(): void

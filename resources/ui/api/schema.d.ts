@@ -1567,6 +1567,16 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    Admission: {
+      /** Format: uuid */
+      crew_id: string
+      person: string
+      /**
+       * Format: date
+       * @description The last day; null: as long as nobody says otherwise
+       */
+      valid_until?: string | null
+    }
     AheadCourse: {
       layers: components['schemas']['AheadLayer'][]
       below_days: number
@@ -2624,7 +2634,7 @@ export interface components {
       unreachable: string[]
     }
     Pulse: {
-      /** @description One short answer that changes whenever the record or a sheet does, so that a desk sees at once what happened on the driveway. */
+      /** @description One short answer that changes whenever the record, a sheet or the plan does, so that a desk sees at once what happened on the driveway. */
       mark: string
     }
     Reading: {
@@ -3213,6 +3223,8 @@ export interface components {
       /** Format: date */
       certificate_expires_on: string | null
       travel_min: number
+      by_register: boolean
+      admissions: components['schemas']['Admission'][]
       vehicles: number
       version: number
     }
@@ -3238,6 +3250,10 @@ export interface components {
       /** Format: date */
       certificate_expires_on?: string | null
       travel_min?: number
+      /** @description Only who is on the register is let in */
+      by_register?: boolean
+      /** @description The register, as a whole */
+      admissions?: components['schemas']['Admission'][]
     }
     StartInput: {
       /** Format: uuid */
@@ -3654,21 +3670,19 @@ export interface components {
       on: string
     }
     WeeksLoad: {
-      /**
-       * Format: date
-       * @description The plan: the next weeks for everyone.
-       */
+      /** Format: date */
       on: string
       /** @description The crew’s day */
       minutes: number
       work: number
       travel: number
-      sites: number
+      trips: components['schemas']['WeeksTrip'][]
     }
     WeeksMinutes: {
       wash: number
       topper: number
       decon: number
+      inspection: number
     }
     WeeksMoves: {
       vehicle: string
@@ -3693,6 +3707,20 @@ export interface components {
       /** @enum {string} */
       topper: 'ok' | 'no'
     }
+    WeeksTrip: {
+      place: string | null
+      travel: number
+      /** @description All on this one trip */
+      visits: components['schemas']['WeeksTripVisit'][]
+    }
+    WeeksTripVisit: {
+      /**
+       * Format: uuid
+       * @description The plan: the next weeks for everyone.
+       */
+      vehicle_id: string
+      minutes: number
+    }
     WeeksUnmet: {
       /** Format: uuid */
       vehicle_id: string
@@ -3716,6 +3744,7 @@ export interface components {
       last_on: string
       topper: components['schemas']['WeeksCycle'] | null
       decon: components['schemas']['WeeksCycle'] | null
+      inspection: components['schemas']['WeeksCycle'] | null
       deadlines: components['schemas']['WeeksDeadline'][]
       closed: string[]
     }

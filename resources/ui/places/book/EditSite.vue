@@ -12,6 +12,7 @@ import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
+import SiteRegister from './SiteRegister.vue'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -41,6 +42,8 @@ const empty: Schemas['Site'] = {
   access: null,
   certificate_expires_on: null,
   travel_min: 0,
+  by_register: false,
+  admissions: [],
   vehicles: 0,
   version: 0,
 }
@@ -60,12 +63,15 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
       longitude: numberOrNull(row.longitude),
       travel_min: Number(row.travel_min) || 0,
       certificate_expires_on: row.certificate_expires_on || null,
+      admissions: row.admissions
+        .filter((one) => one.person.trim() !== '')
+        .map((one) => ({ ...one, valid_until: one.valid_until || null })),
     }
     return isNew
       ? told(api.POST('/api/v1/sites', { params: { header: { 'Idempotency-Key': key.value } }, body }))
       : told(api.PATCH('/api/v1/sites/{site}', { params: { ...path.params, header: { 'If-Match': tag } }, body }))
   },
-  touches: [['sites'], ['vehicles'], ['film']],
+  touches: [['sites'], ['vehicles'], ['film'], ['weeks'], ['round']],
 })
 onMounted(load)
 
@@ -128,6 +134,7 @@ async function remove() {
     <Field label="Rules of the gate" optional
       ><template #default="f"><PlainInput v-bind="f" v-model="form.access" maxlength="240" /></template
     ></Field>
+    <SiteRegister v-model:only="form.by_register" v-model:people="form.admissions" :fields="fields" />
     <Field
       label="Where the dirty water runs"
       optional

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced, useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, toRef, useTemplateRef, watch } from 'vue'
 import { api, told } from '@/api/client'
 import { timeScale } from '@/film/geometry'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
+import { useToppers } from '@/lib/toppers'
 import Field from '@/parts/Field.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -20,14 +21,8 @@ const first = computed(() => dateOf(Date.parse(props.today) + 86_400_000))
 const last = computed(() => dateOf(Date.parse(props.today) + REACH * 86_400_000))
 const plan = ref<Planned | null>(null)
 const path = computed(() => ({ params: { path: { vehicle: props.vehicleId } } }))
-const { data: shelf } = useQuery({
-  queryKey: ['shelf', () => props.vehicleId, 'topper'],
-  queryFn: () => told(api.GET('/api/v1/vehicles/{vehicle}/shelf', path.value)),
-})
-const toppers = computed(() => {
-  const role = shelf.value?.data.find((one) => one.role === 'topper' && one.zone === 'paint')
-  return Object.fromEntries((role?.products ?? []).filter((one) => one.allowed).map((one) => [one.id, one.name]))
-})
+const found = useToppers(toRef(props, 'vehicleId'))
+const toppers = computed(() => found.value ?? {})
 const body = computed(() =>
   plan.value === null
     ? {}
@@ -43,7 +38,7 @@ const { data, error } = useQuery({
   placeholderData: (before) => before,
 })
 watch([data, toppers], () => {
-  if (plan.value || !data.value || !shelf.value) return
+  if (plan.value || !data.value || !found.value) return
   const due = data.value.stands.layers[0]?.due_on
   const productId = Object.keys(toppers.value)[0] ?? ''
   const start = { washes: data.value.rhythm, topper: null, productId }

@@ -4,6 +4,7 @@ import type { Schemas } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import { shortDay } from '@/lib/dates'
 import { kinds } from '@/lib/words'
+import LaneAhead from './LaneAhead.vue'
 import { dayAt, type Lane, type Visit } from './weeks'
 
 // A vehicle's weeks on its own ribbon: what is planned stands on it as marks that can be taken along.
@@ -18,6 +19,8 @@ const props = defineProps<{
   held: string | null
   choices: Schemas['ElseDay'][]
   zone: string
+  heldAhead: Schemas['AheadCourse'] | undefined
+  standsAhead: Schemas['AheadCourse'] | undefined
 }>()
 const emit = defineEmits<{
   choose: [visit: Visit]
@@ -94,6 +97,7 @@ function key(event: KeyboardEvent, visit: Visit) {
       :width="lane.width"
       :height="H"
     />
+    <LaneAhead v-if="heldAhead" :held="heldAhead" :stands="standsAhead" :today="film.today" :lane="lane" :height="H" />
     <svg class="over" :width="lane.width" :height="H" aria-hidden="true">
       <rect v-for="x in closed" :key="x" :x="x" y="4" :width="lane.step" :height="H - 18" class="closed" />
       <path v-for="span in windows" :key="span.from" :d="`M${span.from} 8V3H${span.to}V8`" class="deadline" />
@@ -127,6 +131,7 @@ function key(event: KeyboardEvent, visit: Visit) {
         <path v-if="mark.visit.kinds.includes('topper')" d="M2 3q9 -6 18 0v4H2z" class="cap" />
         <path d="M4 8h14l-7 12z" class="nick" />
         <path v-if="mark.visit.kinds.includes('decon')" d="M11 9l4 4-4 4-4-4z" class="decon" />
+        <circle v-if="mark.visit.kinds.includes('inspection')" cx="17" cy="19" r="4" class="look" />
         <path v-if="mark.visit.locked" d="M3 24h16" class="bar" />
       </svg>
     </button>
@@ -216,6 +221,12 @@ function key(event: KeyboardEvent, visit: Visit) {
 
 .decon {
   fill: var(--ink);
+}
+
+.look {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.6;
 }
 
 .bar {

@@ -15,6 +15,8 @@ const props = defineProps<{
   held: string
   zone: string
   busy: boolean
+  heldAhead: Schemas['AheadCourse'] | undefined
+  standsAhead: Schemas['AheadCourse'] | undefined
 }>()
 const emit = defineEmits<{ drop: []; lock: []; hold: [on: string]; leave: []; propose: [] }>()
 const stands: Record<string, string> = {
@@ -31,6 +33,14 @@ const best = computed(() =>
     .sort((a, b) => (a.cost ?? 0) - (b.cost ?? 0) || a.on.localeCompare(b.on))
     .slice(0, 4),
 )
+const protection = computed(() => {
+  const [now, as] = [props.heldAhead?.below_days, props.standsAhead?.below_days]
+  if (now === undefined || as === undefined) return null
+  const days = `${now} day${now === 1 ? '' : 's'}`
+  return moved.value && now !== as
+    ? `Its protection would be at more risk than accepted on ${days} of the next twelve weeks, instead of on ${as}.`
+    : `Its protection is at more risk than accepted on ${days} of the next twelve weeks.`
+})
 const day = (on: string) => shortDay(on, props.zone)
 </script>
 
@@ -53,6 +63,7 @@ const day = (on: string) => shortDay(on, props.zone)
       <strong>{{ day(held) }}</strong>
       {{ over ? (over.cost === null ? `can’t be: ${over.why}` : `${pointsSaid(over.cost)}.`) : 'is too far from it.' }}
     </p>
+    <p v-if="protection" class="small">{{ protection }}</p>
     <div class="columns">
       <div>
         <h3>Why here</h3>

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { computed, ref, useTemplateRef } from 'vue'
+import { api, told } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DayList from './DayList.vue'
 import LoadLane from './LoadLane.vue'
+import { useInHand } from './useInHand'
 import { useWeeks } from './useWeeks'
 import VehicleLane from './VehicleLane.vue'
 import VisitPanel from './VisitPanel.vue'
 import WeeksAxis from './WeeksAxis.vue'
 import WeeksHead from './WeeksHead.vue'
 import WishList from './WishList.vue'
-import { BEFORE, dateOf, dayNumber, laneOf, nextFree, type Visit } from './weeks'
+import { BEFORE, dateOf, dayNumber, laneOf, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
 const { zone } = useMe()
@@ -57,53 +58,8 @@ const rows = computed(() => {
     )
 })
 
-const chosen = ref<string | null>(null)
-const held = ref<string | null>(null)
-const visit = computed(() => weeks.value?.visits.find((one) => one.id === chosen.value) ?? null)
-// Where it stands has changed under the hand: it is held there.
-watch(
-  () => visit.value?.on,
-  (on) => (held.value = on ?? null),
-)
-// Its lane stays in sight above what is said about it.
-watch(chosen, () => void nextTick(() => document.querySelector('.mark.chosen')?.scrollIntoView({ block: 'nearest' })))
-const vehicle = computed(() => weeks.value?.vehicles.find((one) => one.id === visit.value?.vehicle_id) ?? null)
-const { data: other } = useQuery({
-  queryKey: ['visit-else', chosen],
-  enabled: () => visit.value !== null,
-  queryFn: () =>
-    told(api.GET('/api/v1/weeks/visits/{visit}/else', { params: { path: { visit: chosen.value ?? '' } } })),
-})
-const choices = computed(() => (visit.value ? (other.value?.days ?? []) : []))
-function choose(one: Visit) {
-  if (chosen.value === one.id) return
-  chosen.value = one.id
-  held.value = one.on
-}
-function grant(wish: Schemas['WeeksWish']) {
-  chosen.value = wish.visit_id
-  // After the watch above has put it where it stands.
-  void nextTick(() => (held.value = wish.wish_on ?? wish.on))
-}
-function leave() {
-  chosen.value = held.value = null
-}
-function step(by: 1 | -1) {
-  if (visit.value) held.value = nextFree(choices.value, visit.value.on, held.value ?? visit.value.on, by)
-}
-async function drop() {
-  const one = visit.value
-  const to = held.value
-  if (!one || !to || to === one.on) return
-  const over = choices.value.find((day) => day.on === to)
-  if (over && over.cost === null) {
-    // It can't be put down there; it goes back to where it was, and the reason stays to be read.
-    return
-  }
-  if (await move(one.id, to)) {
-    chosen.value = weeks.value?.visits.find((it) => it.vehicle_id === one.vehicle_id && it.on === to)?.id ?? null
-  } else held.value = one.on
-}
+const { chosen, held, visit, vehicle, choices, why, heldAhead, standsAhead, choose, grant, leave, step, drop } =
+  useInHand(weeks, move)
 const crewOf = (id: string) => weeks.value?.crews.find((crew) => crew.id === id)?.name ?? ''
 const canList = computed(() => Boolean(weeks.value?.visits.length))
 </script>
@@ -154,7 +110,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
           </div>
           <div v-for="crew in weeks.crews" :key="crew.id" class="line load">
             <span class="label">{{ crew.name }}</span>
-            <LoadLane :crew="crew" :lane="lane" :most="most" />
+            <LoadLane :crew="crew" :lane="lane" :most="most" :vehicle="vehicle?.id ?? null" />
           </div>
           <div v-for="row in rows" :key="row.vehicle.id" class="line">
             <RouterLink :to="`/vehicles/${row.vehicle.id}`" class="label name">{{ row.vehicle.name }}</RouterLink>
@@ -168,6 +124,8 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
               :held="held"
               :choices="visit?.vehicle_id === row.vehicle.id ? choices : []"
               :zone="zone"
+              :held-ahead="visit?.vehicle_id === row.vehicle.id ? heldAhead : undefined"
+              :stands-ahead="standsAhead"
               @choose="choose"
               @hold="held = $event"
               @drop="drop"
@@ -185,11 +143,13 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         :visit="visit"
         :vehicle="vehicle"
         :crew="crewOf(visit.crew_id)"
-        :why="other?.why ?? null"
+        :why="why"
         :choices="choices"
         :held="held"
         :zone="zone"
         :busy="busy"
+        :held-ahead="heldAhead"
+        :stands-ahead="standsAhead"
         @drop="drop"
         @lock="lock(visit.id, !visit.locked)"
         @hold="held = $event"

@@ -38,10 +38,26 @@ describe('where a visit may go', () => {
 })
 
 describe('a day as a vessel', () => {
-  it('fills with work, then travel, and runs over', () => {
-    const full = vessel({ on: '', minutes: 400, work: 300, travel: 130, sites: 2 }, 500)
-    expect(full).toEqual({ size: 0.8, work: 0.6, travel: 0.2, over: 0.06 })
-    expect(vessel({ on: '', minutes: 0, work: 60, travel: 15, sites: 1 }, 500).over).toBeCloseTo(0.15)
+  const visit = (vehicle_id: string, minutes: number) => ({ vehicle_id, minutes })
+
+  it('fills trip upon trip, each with its way and its turns, and runs over', () => {
+    const trips = [
+      { place: 'Yard', travel: 50, visits: [visit('a', 100), visit('b', 100)] },
+      { place: null, travel: 0, visits: [visit('c', 200)] },
+    ]
+    const full = vessel({ on: '', minutes: 400, work: 400, travel: 50, trips }, 500)
+    expect(full.size).toBe(0.8)
+    expect(full.fill.map((one) => [one.from, one.size, one.vehicle ?? 'way'])).toEqual([
+      [0, 0.1, 'way'],
+      [0.1, 0.2, 'a'],
+      [0.3, 0.2, 'b'],
+      [0.5, 0.4, 'c'],
+    ])
+    expect(full.trips).toEqual([
+      { from: 0, to: 0.5, shared: true },
+      { from: 0.5, to: 0.9, shared: false },
+    ])
+    expect(full.over).toBeCloseTo(0.1)
   })
 })
 

@@ -21,6 +21,9 @@ export function laneOf(weeks: Pick<Weeks, 'start' | 'days'>, width: number): Lan
   return { first, last, width, step, x: (date) => (dayNumber(date) - first + 0.5) * step }
 }
 
+/** Where a moment lies on a lane; a day's noon in its middle. */
+export const momentX = (lane: Lane, moment: number): number => (moment / DAY - lane.first) * lane.step
+
 /** The day under a point of a lane. */
 export function dayAt(lane: Lane, x: number): string {
   return dateOf(Math.max(lane.first, Math.min(lane.last - 1, lane.first + Math.floor(x / lane.step))))
@@ -40,16 +43,22 @@ export function pointsSaid(cost: number): string {
   return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${points} more` : `saves ${points}`
 }
 
-/** How full a crew's day is, as shares of a lane that is `most` minutes high. */
+/** How full a crew's day is, as shares of a lane that is `most` minutes high: trip upon trip, each its way and the turns it is made for. */
 export function vessel(day: Schemas['WeeksLoad'], most: number) {
-  const taken = day.work + day.travel
-  const over = Math.max(0, taken - day.minutes)
-  return {
-    size: day.minutes / most,
-    work: Math.min(day.work, day.minutes) / most,
-    travel: Math.max(0, Math.min(taken, day.minutes) - Math.min(day.work, day.minutes)) / most,
-    over: over / most,
+  let at = 0
+  const fill: { from: number; size: number; way: boolean; vehicle: string | null }[] = []
+  const put = (minutes: number, way: boolean, vehicle: string | null) => {
+    if (minutes > 0) fill.push({ from: at / most, size: minutes / most, way, vehicle })
+    at += minutes
   }
+  // Trips lie between these, for the line that holds one together.
+  const trips = day.trips.map((trip) => {
+    const from = at
+    put(trip.travel, true, null)
+    for (const visit of trip.visits) put(visit.minutes, false, visit.vehicle_id)
+    return { from: from / most, to: at / most, shared: trip.visits.length > 1 }
+  })
+  return { size: day.minutes / most, fill, trips, over: Math.max(0, at - day.minutes) / most }
 }
 
 /** How far from the best there can be, at most, in hundredths. */
@@ -57,6 +66,19 @@ export function gapSaid(cost: number, bound: number): string {
   if (cost - bound < 0.05) return 'No better plan exists.'
   if (bound <= 0) return `At most ${Math.round(cost)} points from the best there can be.`
   return `At most ${Math.max(1, Math.round((100 * (cost - bound)) / cost))} % from the best there can be.`
+}
+
+/** A vehicle's visits with one of them held over a day, as its protection is asked about them. */
+export function aheadOf(visits: Visit[], one: Visit, on: string, productId: string | null) {
+  const own = visits
+    .filter((visit) => visit.vehicle_id === one.vehicle_id)
+    .map((visit) => ({ on: visit.id === one.id ? on : visit.on, kinds: visit.kinds }))
+    .sort((a, b) => a.on.localeCompare(b.on))
+  const topped = own.find((visit) => visit.kinds.includes('topper'))
+  return {
+    washes: [...new Set(own.map((visit) => visit.on))],
+    topper: topped && productId ? { on: topped.on, product_id: productId } : null,
+  }
 }
 
 /** Visits by day, for those who read them as a list. */

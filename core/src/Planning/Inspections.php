@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/**
+ * Inspections of lasting bases ride on visits that are planned anyway: each on the visit nearest to when it is due that has the minutes
+ * for it. What stands on a locked visit stays there, and nothing is added to one.
+ */
+final readonly class Inspections
+{
+    /**
+     * @param list<PlannedVisit> $visits
+     * @return list<PlannedVisit> the same visits in the same order, some of them with an inspection
+     */
+    public static function placed(Instance $instance, array $visits): array
+    {
+        $vehicles = $own = $taken = $there = [];
+        foreach ($instance->vehicles as $vehicle) {
+            $vehicles[$vehicle->id] = $vehicle;
+        }
+        foreach ($visits as $i => $visit) {
+            $vehicle = $vehicles[$visit->vehicle];
+            $own[$visit->vehicle][] = $i;
+            $taken[$visit->crew][$visit->day] = ($taken[$visit->crew][$visit->day] ?? 0) + $vehicle->minutesFor($visit->bits) + (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
+            $there[$visit->crew][$visit->day][$vehicle->site] = true;
+        }
+        $minutes = [];
+        foreach ($instance->crews as $crew) {
+            $minutes[$crew->id] = $crew->minutes;
+        }
+        $due = array_filter($vehicles, static fn(PlanVehicle $vehicle): bool => $vehicle->inspection !== null && $vehicle->inspection->due < $instance->end && isset($own[$vehicle->id])
+            && array_filter($own[$vehicle->id], static fn(int $i): bool => ($visits[$i]->bits & 4) !== 0) === []);
+        uasort($due, static fn(PlanVehicle $a, PlanVehicle $b): int => [$a->inspection?->due, $a->id] <=> [$b->inspection?->due, $b->id]);
+        foreach ($due as $vehicle) {
+            $needs = $vehicle->minutes['inspection'] ?? 0;
+            // Leaving it is a choice too.
+            [$best, $least] = [null, [self::cost($instance, $vehicle, null), 0]];
+            foreach ($own[$vehicle->id] as $i) {
+                $visit = $visits[$i];
+                $beyond = $taken[$visit->crew][$visit->day] + $needs - ($minutes[$visit->crew][$visit->day] ?? 0);
+                if (isset($vehicle->locks[$visit->day]) || $beyond > $instance->rules->overtimeMost) {
+                    continue;
+                }
+                $cost = [self::cost($instance, $vehicle, $visit->day) + $instance->rules->overtime * max(0, min($needs, $beyond)), abs($visit->day - ($vehicle->inspection->due ?? 0))];
+                if ($cost < $least) {
+                    [$best, $least] = [$i, $cost];
+                }
+            }
+            if ($best !== null) {
+                $visit = $visits[$best];
+                $taken[$visit->crew][$visit->day] += $needs;
+                $visits[$best] = new PlannedVisit($visit->vehicle, $visit->day, $visit->crew, $visit->bits | 4);
+            }
+        }
+
+        return array_values($visits);
+    }
+
+    private static function cost(Instance $instance, PlanVehicle $vehicle, ?int $day): float
+    {
+        if ($vehicle->inspection === null) {
+            return 0.0;
+        }
+        [$late, $early] = $instance->rules->inspection;
+
+        return $day === null ? $late * ($instance->end - $vehicle->inspection->due) : $late * max(0, $day - $vehicle->inspection->due) + $early * max(0, $vehicle->inspection->from - $day);
+    }
+}
