@@ -12,6 +12,7 @@ use App\Record\Outlook;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Zone;
@@ -19,7 +20,7 @@ use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WearPath;
 
-/** What some washes and a topper on days to come would do to the paint's layer, beside what its rhythm does by itself. Nothing is written. */
+/** What some washes and toppers on days to come would do to the paint's layer, beside what its rhythm does by itself. Nothing is written. */
 final class TryAhead
 {
     private const DAY = 86400;
@@ -41,30 +42,34 @@ final class TryAhead
 
     /**
      * @param list<string>|null $washes                        dates; the vehicle's rhythm when left out
-     * @param array{on: string, product_id: string}|null $topper  put on at a wash of that day
+     * @param list<array{on: string, product_id: string}> $toppers  each put on at a wash of its day
      * @return array<string, mixed>
      */
-    public function __invoke(Vehicle $vehicle, ?array $washes, ?array $topper): array
+    public function __invoke(Vehicle $vehicle, ?array $washes, array $toppers): array
     {
         $workspace = $this->tenancy->workspace();
         $this->now = $this->clock->now()->getTimestamp();
         [$this->vehicle, $this->schools] = [$vehicle, $workspace->sidesFor($vehicle)];
         $this->log = TurnLog::of([$vehicle->id]);
         $on = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
-        $product = $topper === null ? null : Product::query()->findOrFail($topper['product_id']);
-        $evidence = EvidenceBook::forProducts(array_values(array_filter([$on?->product_id, $product?->id])));
+        $products = Product::query()->findMany(array_column($toppers, 'product_id'))->keyBy('id');
+        $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter([$on?->product_id, ...array_column($toppers, 'product_id')]))));
         $rhythm = $this->rhythm();
         $days = $washes === null ? $rhythm : array_map(static fn(string $date): int => $workspace->noon($date)->getTimestamp(), $washes);
         sort($days);
-        $topperAt = $topper === null ? null : $workspace->noon($topper['on'])->getTimestamp();
-        $stands = $this->course($on, $rhythm, null, null, $evidence);
-        $tried = $this->course($on, $days, $topperAt, $product, $evidence);
+        $fresh = [];
+        foreach ($toppers as $topper) {
+            $fresh[$workspace->noon($topper['on'])->getTimestamp()] = $products[$topper['product_id']] ?? throw new ModelNotFoundException;
+        }
+        ksort($fresh);
+        $stands = $this->course($on, $rhythm, [], $evidence);
+        $tried = $this->course($on, $days, $fresh, $evidence);
 
         return [
             'rhythm' => array_map(fn(int $at): string => $workspace->dateOf(CarbonImmutable::createFromTimestampUTC($at)), $rhythm),
             'stands' => $stands,
             'tried' => $tried,
-            'says' => $this->says($stands, $tried, $days, $topperAt, $product),
+            'says' => $this->says($stands, $tried, $days, array_keys($fresh)),
         ];
     }
 
@@ -81,10 +86,13 @@ final class TryAhead
 
     /**
      * @param list<int> $washes
+     * @param array<int, Product> $toppers  by moment
      * @return array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null}
      */
-    private function course(?Layer $on, array $washes, ?int $topperAt, ?Product $product, EvidenceBook $evidence): array
+    private function course(?Layer $on, array $washes, array $toppers, EvidenceBook $evidence): array
     {
+        $moments = array_keys($toppers);
+        $topperAt = $moments[0] ?? null;
         $end = $this->now + self::AHEAD_DAYS * self::DAY;
         $layers = [];
         $below = 0;
@@ -101,13 +109,14 @@ final class TryAhead
         } else {
             $below += (int) round((min($end, $topperAt ?? $end) - $this->now) / self::DAY);
         }
-        if ($topperAt !== null && $product !== null) {
-            $fresh = $this->fresh($product, $topperAt);
+        foreach ($moments as $i => $at) {
+            $until = min($end, $moments[$i + 1] ?? $end);
+            $fresh = $this->fresh($toppers[$at], $at);
             $outlook = Outlook::of($fresh, $this->vehicle, $this->log, $evidence);
             if ($outlook !== null) {
-                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $at): bool => $at > $topperAt))), onAt: $topperAt);
-                $layers[] = ['name' => $fresh->name, 'family' => $fresh->family, 'kind' => 'topper', 'fresh' => true, 'points' => $this->points($outlook, $path, $topperAt, $end), ...$this->dates($outlook, $path, $end, null)];
-                $below += $this->below($outlook, $path, $topperAt, $end, false);
+                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $wash): bool => $wash > $at && $wash <= $until))), onAt: $at);
+                $layers[] = ['name' => $fresh->name, 'family' => $fresh->family, 'kind' => 'topper', 'fresh' => true, 'points' => $this->points($outlook, $path, $at, $until), ...$this->dates($outlook, $path, $end, null)];
+                $below += $this->below($outlook, $path, $at, $until, false);
             }
         }
 
@@ -189,18 +198,17 @@ final class TryAhead
      * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $stands
      * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $tried
      * @param list<int> $washes
+     * @param list<int> $toppers
      * @return list<string>
      */
-    private function says(array $stands, array $tried, array $washes, ?int $topperAt, ?Product $product): array
+    private function says(array $stands, array $tried, array $washes, array $toppers): array
     {
         $says = [];
-        if ($topperAt !== null && $product !== null) {
-            if ($tried['spent_before'] !== null) {
-                $says[] = sprintf('By then %d in 100 such layers would be spent; you accept %d.', round(100.0 * $tried['spent_before']), round(100.0 * $this->schools->risk()));
-            }
-            if (! in_array($topperAt, $washes, true)) {
-                $says[] = 'The topper needs a wash on its day; none is there. It is reckoned without.';
-            }
+        if ($tried['spent_before'] !== null) {
+            $says[] = sprintf('By then %d in 100 such layers would be spent; you accept %d.', round(100.0 * $tried['spent_before']), round(100.0 * $this->schools->risk()));
+        }
+        if (array_diff($toppers, $washes) !== []) {
+            $says[] = 'The topper needs a wash on its day; none is there. It is reckoned without.';
         }
         $says[] = match (true) {
             $tried['below_days'] === $stands['below_days'] => sprintf('On %d of the next %d days the risk is more than you accept, as without the change.', $tried['below_days'], self::AHEAD_DAYS),

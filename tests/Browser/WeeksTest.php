@@ -28,6 +28,9 @@ final class WeeksTest extends BrowserTestCase
         $this->assertAccessible('A visit in hand');
         $keys->sendKeys(WebDriverKeys::ARROW_RIGHT);
         $this->see('//p[@role = "status"][contains(., "cost") or contains(., "saves")]');
+        // What its protection makes of that day is drawn over its ribbon, and said.
+        $this->seeText('more risk than');
+        self::assertNotEmpty($this->browser->findElements(WebDriverBy::cssSelector('.lane .ahead .middle')));
         $keys->sendKeys(WebDriverKeys::ENTER);
         $moved = $this->see('//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]');
         self::assertNotSame($name.', locked', $moved->getAttribute('aria-label'));

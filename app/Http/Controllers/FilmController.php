@@ -66,7 +66,7 @@ final readonly class FilmController
         return new JsonResponse(['point' => $point]);
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/film/try', operationId: 'tryAhead', summary: 'What washes and a topper on days to come would do; nothing is written', tags: ['Film'], parameters: [
+    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/film/try', operationId: 'tryAhead', summary: 'What washes and toppers on days to come would do; nothing is written', tags: ['Film'], parameters: [
         new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
     ])]
     #[Takes('TryInput')]
@@ -80,13 +80,13 @@ final readonly class FilmController
         $asked = $request->validate([
             'washes' => ['sometimes', 'nullable', 'array', 'max:40'],
             'washes.*' => ['distinct', ...$days],
-            'topper' => ['sometimes', 'nullable', 'array'],
-            'topper.on' => ['required_with:topper', ...$days],
-            'topper.product_id' => ['required_with:topper', 'uuid', Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper')],
-        ], array_fill_keys(['washes.*.before_or_equal', 'topper.on.before_or_equal'], sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS))
-            + array_fill_keys(['washes.*.after_or_equal', 'topper.on.after_or_equal'], 'That day is over; only days to come can be tried.'));
+            'toppers' => ['sometimes', 'array', 'max:20'],
+            'toppers.*.on' => ['required', 'distinct', ...$days],
+            'toppers.*.product_id' => ['required', 'uuid', Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper')],
+        ], array_fill_keys(['washes.*.before_or_equal', 'toppers.*.on.before_or_equal'], sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS))
+            + array_fill_keys(['washes.*.after_or_equal', 'toppers.*.on.after_or_equal'], 'That day is over; only days to come can be tried.'));
 
-        return new JsonResponse($tryAhead($vehicle, $asked['washes'] ?? null, $asked['topper'] ?? null));
+        return new JsonResponse($tryAhead($vehicle, $asked['washes'] ?? null, array_values($asked['toppers'] ?? [])));
     }
 
     #[OA\Get(path: '/api/v1/vehicles/{vehicle}/shelf', operationId: 'vehicleShelf', summary: 'The shelf ranked for this vehicle now, with what is ruled out and why', tags: ['Film'], parameters: [

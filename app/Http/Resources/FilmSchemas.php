@@ -45,7 +45,7 @@ use App\Http\OpenApi\Shape;
 #[Shape('RibbonPointExplained', new Field('on', 'date'), new Field('ahead', 'boolean'), new Field('layer_id', 'uuid'), new Field('kind', 'string'), new Field('family', 'string'), new Field('name', 'string?'), new Field('left', 'number'), new Field('holds', 'number', 'Chance that it still behaves on a clean surface'), new Field('seen_failed', 'boolean'), new Field('account', 'WearAccount', 'Until that day, or until today'), new Field('expected', 'number?', 'Wear-weeks from today to that day'), new Field('says', 'string'))]
 #[Shape('RibbonExplained', new Field('point', 'RibbonPointExplained?', 'Null where no layer was on'))]
 #[Shape('TryTopper', new Field('on', 'date'), new Field('product_id', 'uuid'))]
-#[Shape('TryInput', new Field('washes?', 'date[]?', 'The vehicle’s rhythm when left out'), new Field('topper?', 'TryTopper?'))]
+#[Shape('TryInput', new Field('washes?', 'date[]?', 'The vehicle’s rhythm when left out'), new Field('toppers?', 'TryTopper[]'))]
 #[Shape('AheadPoint', new Field('at', 'date-time'), new Field('low', 'number'), new Field('mid', 'number'), new Field('high', 'number'))]
 #[Shape('AheadLayer', new Field('name', 'string?'), new Field('family', 'string'), new Field('kind', 'string'), new Field('fresh', 'boolean'), new Field('points', 'AheadPoint[]'), new Field('from_on', 'date?'), new Field('due_on', 'date?'), new Field('late_on', 'date?'))]
 #[Shape('AheadCourse', new Field('layers', 'AheadLayer[]'), new Field('below_days', 'integer'), new Field('spent_before', 'number?'))]

@@ -150,7 +150,7 @@ final readonly class Alternatives
         if ($costs !== []) {
             asort($costs);
             $next = (int) array_key_first($costs);
-            $says[] = $costs[$next] < -1e-9 ? sprintf('%s would be cheaper by %s points now; plan again to move it.', Day::date($next), self::plain(-$costs[$next]))
+            $says[] = $costs[$next] < -1e-9 ? sprintf('%s would be cheaper by %s points now; %s.', Day::date($next), self::plain(-$costs[$next]), $costs[$next] < -Planner::STAY ? 'plan again to move it' : 'too little to move what is planned for')
                 : sprintf('The next best is %s, %s.', Day::date($next), $costs[$next] < 1e-9 ? 'just as good' : sprintf('%s point%s more', self::plain($costs[$next]), self::plain($costs[$next]) === '1' ? '' : 's'));
         }
 

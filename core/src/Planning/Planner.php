@@ -19,6 +19,9 @@ final class Planner
     /** With more vehicles than this, a second start costs more than shaking brings. */
     private const TWO_STARTS = 120;
 
+    /** Points that must be saved before a visit moves that stands in a plan already. */
+    public const STAY = 3.0;
+
     private const SHAKES = 500;
 
     private const SHAKES_OF_MANY = 250;
@@ -78,7 +81,7 @@ final class Planner
      * @param float $stay                      points that a visit must save before it moves
      * @param Closure(float): bool|null $told  as in plan
      */
-    public static function again(Instance $instance, array $before, float $stay = 3.0, int $shakes = 0, int $seed = 1, ?Closure $told = null): Plan
+    public static function again(Instance $instance, array $before, float $stay = self::STAY, int $shakes = 0, int $seed = 1, ?Closure $told = null): Plan
     {
         return (new self($instance, $stay, $seed))->search($before, $shakes, $told);
     }
@@ -113,6 +116,8 @@ final class Planner
                 break;
             }
         }
+        // What others left behind may be better for one alone.
+        $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
         $bound->raise((int) ($rounds / 2), $this->total());
 
         return $this->result($bound->value);

@@ -1212,7 +1212,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** What washes and a topper on days to come would do; nothing is written */
+    /** What washes and toppers on days to come would do; nothing is written */
     post: operations['tryAhead']
     delete?: never
     options?: never
@@ -3346,7 +3346,7 @@ export interface components {
     TryInput: {
       /** @description The vehicle’s rhythm when left out */
       washes?: string[] | null
-      topper?: components['schemas']['TryTopper'] | null
+      toppers?: components['schemas']['TryTopper'][]
     }
     TryTopper: {
       /** Format: date */

@@ -156,6 +156,12 @@ export const kinds: Record<string, string> = {
   inspection: 'look at the base',
 }
 
+/** What a visit holds, as it is said: wash, topper and decontamination. */
+export function kindsSaid(held: string[]): string {
+  const all = held.map((kind) => kinds[kind] ?? kind)
+  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+}
+
 export const verdicts: Record<string, string> = {
   sound: 'Sound',
   'was-dirty': 'Only dirt',

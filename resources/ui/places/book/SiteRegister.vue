@@ -33,7 +33,7 @@ function add() {
         <Field label="Goes with" :error="fields[`admissions.${i}.crew_id`]"
           ><template #default="f"><PlainSelect v-bind="f" v-model="one.crew_id" :options="names" /></template
         ></Field>
-        <Field label="Papers valid until" optional :error="fields[`admissions.${i}.valid_until`]"
+        <Field label="Papers until" :error="fields[`admissions.${i}.valid_until`]"
           ><template #default="f"><PlainInput v-bind="f" v-model="one.valid_until" type="date" /></template
         ></Field>
         <button
@@ -64,9 +64,10 @@ legend {
 
 .one {
   display: grid;
-  grid-template-columns: 1.4fr 1.2fr 1fr auto;
+  grid-template-columns: 1.3fr 1.1fr 1.1fr auto;
   gap: var(--s3);
   align-items: end;
+  margin-bottom: var(--s2);
 }
 
 @media (max-width: 700px) {

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
-import { kinds } from '@/lib/words'
+import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -46,7 +46,7 @@ async function answer(accept: boolean) {
     <template v-if="data">
       <p class="quiet">{{ data.from }}</p>
       <h1>{{ data.vehicle }}</h1>
-      <p class="lead">{{ day(data.on) }}: {{ data.kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}.</p>
+      <p class="lead">{{ day(data.on) }}: {{ kindsSaid(data.kinds) }}.</p>
       <p v-if="data.status === 'moved'" role="status">This day has changed meanwhile. You will hear from us again.</p>
       <template v-else>
         <p v-if="data.status === 'accepted'" role="status"><strong>Thank you; we come on this day.</strong></p>

@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, told } from '@/api/client'
 import { dayAndTime, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
-import { kinds } from '@/lib/words'
+import { kindsSaid } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import BeforeAfter from './BeforeAfter.vue'
 import DueMoves from './DueMoves.vue'
@@ -48,7 +48,7 @@ watch(turn, async (loaded) => {
         <DueMoves :before="current.due_before" :after="current.due_after" />
         <p v-if="current.next_on" class="next">
           Next by its rhythm: <strong>{{ shortDay(current.next_on, zone) }}</strong>,
-          {{ current.next_kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}.
+          {{ kindsSaid(current.next_kinds) }}.
         </p>
       </section>
 

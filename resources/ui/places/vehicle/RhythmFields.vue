@@ -32,7 +32,7 @@ type Own = 'salt_target' | 'topper_weeks' | 'decon_days'
 const own: [Own, string, string, string][] = [
   ['salt_target', 'In salt months every', 'days', 'Empty: as in the others'],
   ['topper_weeks', 'Topper every', 'weeks', 'Empty: by forecast'],
-  ['decon_days', 'Decontaminated every', 'days', 'Empty: when the surface asks'],
+  ['decon_days', 'Iron and tar every', 'days', 'Empty: when the surface asks'],
 ]
 function set(key: Own, typed: string | number | null | undefined) {
   form.value = { ...form.value, [key]: typed === '' || typed == null ? null : Number(typed) }

@@ -28,7 +28,7 @@ const body = computed(() =>
     ? {}
     : {
         washes: plan.value.washes,
-        topper: plan.value.topper ? { on: plan.value.topper, product_id: plan.value.productId } : null,
+        toppers: plan.value.topper ? [{ on: plan.value.topper, product_id: plan.value.productId }] : [],
       },
 )
 const asked = refDebounced(body, 120)

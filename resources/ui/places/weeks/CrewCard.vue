@@ -124,19 +124,23 @@ async function putAway() {
 <style scoped>
 .week {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(84px, 1fr));
+  grid-template-columns: repeat(7, minmax(0, 1fr));
   gap: var(--s2);
 }
 
 .other {
   display: grid;
-  grid-template-columns: 150px 110px minmax(0, 1fr) auto;
+  grid-template-columns: 180px 110px minmax(0, 1fr) auto;
   gap: var(--s2);
   align-items: end;
   margin-bottom: var(--s2);
 }
 
 @media (max-width: 700px) {
+  .week {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+  }
+
   .other {
     grid-template-columns: 1fr 1fr;
   }

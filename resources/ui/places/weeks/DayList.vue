@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { shortDay } from '@/lib/dates'
-import { kinds } from '@/lib/words'
+import { kindsSaid } from '@/lib/words'
 import { byDay, type Visit, type Weeks } from './weeks'
 
 // The same as a list, day by day: for a phone, and for those who hear it.
@@ -25,8 +25,7 @@ const days = computed(() => byDay(props.weeks.visits))
             {{ vehicles[visit.vehicle_id]?.name }}
           </button>
           <span
-            >{{ visit.kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}, {{ visit.minutes }} min<template
-              v-if="visit.locked"
+            >{{ kindsSaid(visit.kinds) }}, {{ visit.minutes }} min<template v-if="visit.locked"
               >, locked</template
             ></span
           >

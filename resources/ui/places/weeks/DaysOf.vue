@@ -77,7 +77,7 @@ const open = (id: string) =>
 <template>
   <section class="sheet" aria-label="Days that bind the plan">
     <h2>{{ vehicleId ? 'Deadlines and days away' : 'Days on which nobody works' }}</h2>
-    <ul>
+    <ul class="lines">
       <template v-if="vehicleId">
         <li v-for="one in data?.deadlines ?? []" :key="one.id">
           <span
@@ -106,7 +106,7 @@ const open = (id: string) =>
       </li>
     </ul>
     <ProblemNote :problem="problem" />
-    <details v-if="vehicleId">
+    <details v-if="vehicleId" class="unfold">
       <summary>Set a deadline</summary>
       <form class="add" novalidate @submit.prevent="setDeadline">
         <Field label="It must shine on" :error="fields.on"
@@ -129,7 +129,7 @@ const open = (id: string) =>
         <button type="submit" class="beside" :disabled="!deadline.on">Set it</button>
       </form>
     </details>
-    <details>
+    <details class="unfold">
       <summary>{{ vehicleId ? 'It is away' : 'Close days' }}</summary>
       <form class="add" novalidate @submit.prevent="close">
         <Field label="From" :error="fields.from_on"
@@ -150,35 +150,11 @@ const open = (id: string) =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--s3);
-  align-items: center;
-  min-height: 44px;
-  border-top: 1px solid var(--line);
-}
-
-summary {
-  cursor: pointer;
-  padding: 10px 0;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-
 .add {
   display: grid;
   gap: var(--s3);
   margin-bottom: var(--s3);
 }
 
-.add .beside {
-  justify-self: start;
-}
+.add
 </style>

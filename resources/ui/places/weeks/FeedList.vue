@@ -54,7 +54,7 @@ const revoke = (id: string) =>
 <template>
   <section class="sheet" aria-label="Calendars that read the plan">
     <h2>Calendars that read along</h2>
-    <ul>
+    <ul class="lines">
       <li v-for="feed in feeds" :key="feed.id">
         <span
           >{{ feed.name }}
@@ -72,7 +72,7 @@ const revoke = (id: string) =>
       <code>{{ made }}</code>
     </p>
     <ProblemNote :problem="problem" />
-    <details>
+    <details class="unfold">
       <summary>Another calendar</summary>
       <form class="grid" novalidate @submit.prevent="make">
         <Field label="Whose"
@@ -89,28 +89,6 @@ const revoke = (id: string) =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--s3);
-  align-items: center;
-  min-height: 44px;
-  border-top: 1px solid var(--line);
-}
-
-summary {
-  cursor: pointer;
-  padding: 10px 0;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-
 .made {
   padding: var(--s2) var(--s3);
   background: var(--film-mist);
@@ -120,9 +98,5 @@ code {
   display: block;
   overflow-wrap: anywhere;
   user-select: all;
-}
-
-.beside {
-  justify-self: start;
 }
 </style>

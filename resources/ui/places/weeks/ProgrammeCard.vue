@@ -58,7 +58,7 @@ const rows = [
   ['cadence_max', 'At the latest after', 'days'],
   ['salt_target', 'In salt months every', 'days'],
   ['topper_weeks', 'Topper every', 'weeks'],
-  ['decon_days', 'Decontaminated every', 'days'],
+  ['decon_days', 'Iron and tar every', 'days'],
 ] as const
 </script>
 

@@ -47,7 +47,7 @@ const options = [
 </script>
 
 <template>
-  <details>
+  <details class="unfold">
     <summary>From their calendar file (.ics)</summary>
     <div class="grid">
       <label class="file">Calendar file <input type="file" accept=".ics,text/calendar" @change="take" /></label>
@@ -72,21 +72,10 @@ const options = [
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  padding: 10px 0;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-
 .file {
   display: grid;
   gap: 4px;
   font-weight: 600;
-}
-
-.beside {
-  justify-self: start;
 }
 
 ul {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import { shortDay } from '@/lib/dates'
-import { kinds } from '@/lib/words'
+import { kindsSaid } from '@/lib/words'
 import LaneAhead from './LaneAhead.vue'
 import { dayAt, type Lane, type Visit } from './weeks'
 
@@ -38,7 +38,7 @@ const marks = computed(() =>
       visit,
       on,
       x: props.lane.x(on),
-      heard: `${props.vehicle.name}, ${visit.kinds.map((kind) => kinds[kind] ?? kind).join(' and ')} on ${shortDay(on, props.zone)}${visit.locked ? ', locked' : ''}`,
+      heard: `${props.vehicle.name}, ${kindsSaid(visit.kinds)} on ${shortDay(on, props.zone)}${visit.locked ? ', locked' : ''}`,
     }
   }),
 )
@@ -194,7 +194,7 @@ function key(event: KeyboardEvent, visit: Visit) {
   transform: translateX(-50%);
   cursor: grab;
   touch-action: none;
-  scroll-margin: 110px 0 360px;
+  scroll-margin: 110px 0 340px;
 }
 
 .mark svg {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
-import { kinds } from '@/lib/words'
+import { kindsSaid } from '@/lib/words'
 import { pointsSaid, type Visit } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
@@ -52,19 +52,23 @@ const day = (on: string) => shortDay(on, props.zone)
       </h2>
       <button type="button" class="words" @click="emit('leave')">Put it down</button>
     </div>
-    <p class="what">
-      {{ visit.kinds.map((kind) => kinds[kind] ?? kind).join(' and ') }}, {{ visit.minutes }} min, {{ crew
-      }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
-      ><strong v-if="visit.locked">, locked</strong
-      ><template v-if="visit.proposed">, {{ stands[visit.proposed] }}</template
-      >.
-    </p>
-    <p v-if="moved" class="held" role="status">
-      <strong>{{ day(held) }}</strong>
-      {{ over ? (over.cost === null ? `can’t be: ${over.why}` : `${pointsSaid(over.cost)}.`) : 'is too far from it.' }}
-    </p>
-    <p v-if="protection" class="small">{{ protection }}</p>
     <div class="columns">
+      <div>
+        <p class="what">
+          {{ kindsSaid(visit.kinds) }}, {{ visit.minutes }} min, {{ crew
+          }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
+          ><strong v-if="visit.locked">, locked</strong
+          ><template v-if="visit.proposed">, {{ stands[visit.proposed] }}</template
+          >.
+        </p>
+        <p v-if="moved" class="held" role="status">
+          <strong>{{ day(held) }}</strong>
+          {{
+            over ? (over.cost === null ? `can’t be: ${over.why}` : `${pointsSaid(over.cost)}.`) : 'is too far from it.'
+          }}
+        </p>
+        <p v-if="protection" class="small">{{ protection }}</p>
+      </div>
       <div>
         <h3>Why here</h3>
         <ul v-if="why">
@@ -109,7 +113,7 @@ const day = (on: string) => shortDay(on, props.zone)
   border: 2px solid var(--ink);
   border-radius: var(--edge);
   background: var(--sheet);
-  padding: var(--s3) var(--s4);
+  padding: var(--s2) var(--s4) var(--s3);
 }
 
 h2,
@@ -126,16 +130,20 @@ h3,
 
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  grid-template-columns: minmax(0, 4fr) minmax(0, 5fr) minmax(0, 4fr);
   gap: var(--s4);
+}
+
+.else .words {
+  min-height: 30px;
 }
 
 .else {
   list-style: none;
   padding: 0;
   display: flex;
-  flex-wrap: wrap;
-  gap: 0 var(--s4);
+  flex-direction: column;
+  margin: 0;
 }
 
 ul:not(.else) {

@@ -74,10 +74,11 @@ export function aheadOf(visits: Visit[], one: Visit, on: string, productId: stri
     .filter((visit) => visit.vehicle_id === one.vehicle_id)
     .map((visit) => ({ on: visit.id === one.id ? on : visit.on, kinds: visit.kinds }))
     .sort((a, b) => a.on.localeCompare(b.on))
-  const topped = own.find((visit) => visit.kinds.includes('topper'))
   return {
     washes: [...new Set(own.map((visit) => visit.on))],
-    topper: topped && productId ? { on: topped.on, product_id: productId } : null,
+    toppers: productId
+      ? own.filter((visit) => visit.kinds.includes('topper')).map((visit) => ({ on: visit.on, product_id: productId }))
+      : [],
   }
 }
 
