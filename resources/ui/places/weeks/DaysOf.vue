@@ -155,6 +155,4 @@ const open = (id: string) =>
   gap: var(--s3);
   margin-bottom: var(--s3);
 }
-
-.add
 </style>
