@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Reading;
+use App\Models\StockMove;
 use App\Models\Turn;
 use App\Models\TurnEntry;
 use App\Models\TurnProduct;
@@ -14,7 +15,9 @@ use App\Models\User;
 use App\Models\Vehicle;
 use App\Reckon\TalkAnswer;
 use App\Record\JudgeProduct;
+use App\Record\StockBook;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 use LogicException;
 use Psr\Clock\ClockInterface;
@@ -63,6 +66,7 @@ final readonly class WriteEntry
             ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'part' => $reading['part'] ?? Part::Whole->value, 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null, 'sheets_s' => $reading['sheets_s'] ?? null,
         ], $facts['readings'] ?? []));
         $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
+        $batches = $this->batches($products);
         $uses = [];
         foreach ($facts['products'] ?? [] as $use) {
             $product = $products[$use['product_id']] ?? throw new LogicException('A product passed validation and is gone.');
@@ -71,13 +75,27 @@ final readonly class WriteEntry
                 'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [
-                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null,
+                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null, 'batch' => $use['batch'] ?? $batches[$product->id] ?? null,
                 'remarks' => json_encode(array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
             ];
         }
         TurnProduct::query()->insert($uses);
 
         return $entry;
+    }
+
+    /**
+     * The batch in use of each, where anybody has written down batches.
+     *
+     * @param Collection<string, Product> $products
+     * @return array<string, string|null>
+     */
+    private function batches(Collection $products): array
+    {
+        $known = StockMove::query()->whereIn('product_id', $products->keys()->all())->whereNotNull('batch')->distinct()->pluck('product_id')->all();
+        $book = $known === [] ? null : StockBook::of(array_values(array_filter($known, is_string(...))));
+
+        return $book === null ? [] : $products->only($known)->map(static fn(Product $product): ?string => $book->batches($product)->inUse())->all();
     }
 
     /**

@@ -66,9 +66,18 @@ class Gear extends Model
     /** Of towels: how many lie in the dirty pool. */
     public function dirty(): int
     {
-        $sum = fn(string $kind): int => (int) $this->events->where('kind', $kind)->sum(static fn(GearEvent $event): float => (float) ($event->facts['count'] ?? 0));
+        return max(0, min((int) ($this->fact('count') ?? 0), $this->pieces('used') - $this->pieces('washed')));
+    }
 
-        return max(0, min((int) ($this->fact('count') ?? 0), $sum('used') - $sum('washed')));
+    /** Of towels: pieces washed since the pool is what it is, each time counted. Those that came in new brought nothing along. */
+    public function laundered(): int
+    {
+        return $this->pieces('washed');
+    }
+
+    private function pieces(string $kind): int
+    {
+        return (int) $this->events->where('kind', $kind)->sum(static fn(GearEvent $event): float => (float) ($event->facts['count'] ?? 0));
     }
 
     /** @return HasMany<GearEvent, $this> newest first */

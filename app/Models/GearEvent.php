@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property string $id
  * @property string $gear_id
- * @property string $kind  calibration, refill, level, used, washed
+ * @property string $kind  calibration, refill, level, used, washed, bought, thrown, moved
  * @property array<string, float|int|string> $facts
  * @property CarbonImmutable $at
  */

@@ -47,6 +47,7 @@ use Vicissa\Core\Protection\Family;
  * @property int|null $price_minor
  * @property float $stock_ml
  * @property float $reorder_ml
+ * @property string|null $supplier
  * @property list<string> $cautions
  * @property CarbonImmutable|null $archived_at
  * @property int $version

@@ -17,6 +17,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $kind  buy, use, mix, waste, count
  * @property float $ml     what it changed: below nought when it went out
  * @property CarbonImmutable $at
+ * @property string|null $batch           of what came in
+ * @property CarbonImmutable|null $expires_on
+ * @property float|null $counted_ml       what a count found
+ * @property string|null $note
+ * @property string|null $written_by
  */
 class StockMove extends Model
 {
@@ -29,6 +34,6 @@ class StockMove extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['ml' => 'float', 'at' => 'immutable_datetime'];
+        return ['ml' => 'float', 'counted_ml' => 'float', 'at' => 'immutable_datetime', 'expires_on' => 'immutable_date'];
     }
 }

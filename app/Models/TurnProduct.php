@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $role
  * @property string $zone
  * @property float|null $quantity_ml
+ * @property string|null $batch
  * @property list<array{code: string, severity: string}> $remarks
  */
 class TurnProduct extends Model

@@ -15,13 +15,18 @@ final class GearRules
         'sprayer' => ['ml' => [200, 30000]],
         'bucket' => ['ml' => [2000, 60000]],
         'towel' => ['count' => [0, 10000]],
+        'battery' => ['count' => [1, 200], 'wh' => [1, 5000]],
+        'blower' => ['w' => [10, 5000]],
         'tank' => ['l' => [5, 20000], 'on_below_l' => [0, 20000]],
         'ro' => ['rejection' => [0.01, 1], 'recovery' => [0.05, 1], 'make_l_min' => [0.01, 200]],
         'resin' => ['l' => [0.1, 1000], 'capacity_g_per_l' => [0.1, 200]],
     ];
 
+    /** Figures that may be left out. */
+    public const OPTIONAL = ['towel' => ['cycles' => [1, 1000], 'price_minor' => [0, 1000000]]];
+
     /** What towels are for; each pool has one use. */
-    public const USES = ['wash', 'large', 'medium', 'catch', 'sills', 'wheels', 'jambs', 'glass', 'topper'];
+    public const USES = ['wash', 'upper-mitt', 'lower-mitt', 'large', 'medium', 'catch', 'sills', 'wheels', 'jambs', 'glass', 'topper'];
 
     /**
      * @param array<array-key, mixed> $facts
@@ -38,10 +43,19 @@ final class GearRules
                 $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
             }
         }
+        foreach (self::OPTIONAL[$kind] ?? [] as $field => [$low, $high]) {
+            $value = $facts[$field] ?? null;
+            if ($value !== null && (! is_int($value) && ! is_float($value) || $value < $low || $value > $high)) {
+                $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
+            }
+        }
+        if ($kind === 'towel' && isset($facts['colour']) && (! is_string($facts['colour']) || mb_strlen($facts['colour']) > 24)) {
+            $errors['facts.colour'] = 'A colour has a short name.';
+        }
         if ($kind === 'towel' && isset($facts['use']) && ! in_array($facts['use'], self::USES, true)) {
             $errors['facts.use'] = 'Towels are for '.implode(', ', self::USES).'.';
         }
-        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? []), $kind === 'towel' ? ['use'] : []) as $field) {
+        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? []), array_keys(self::OPTIONAL[$kind] ?? []), $kind === 'towel' ? ['use', 'colour'] : []) as $field) {
             $errors["facts.{$field}"] = 'There is no such figure for this kind of gear.';
         }
         if ($kind === 'tank' && $errors === [] && $facts['on_below_l'] > $facts['l']) {

@@ -17,7 +17,7 @@ final class ProductFile
 {
     public const SCHEMA = 'vicissa-products/1';
 
-    private const TEXTS = ['name', 'line', 'maker', 'role', 'leaves', 'strips', 'family', 'applied'];
+    private const TEXTS = ['name', 'line', 'maker', 'supplier', 'role', 'leaves', 'strips', 'family', 'applied'];
 
     private const NUMBERS = ['ph', 'dwell_min_s', 'dwell_max_s', 'min_c', 'max_c', 'label_low_weeks', 'label_high_weeks', 'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml'];
 
@@ -29,7 +29,7 @@ final class ProductFile
     public static function columns(): array
     {
         return [
-            'name', 'line', 'maker', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent',
+            'name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent',
             ...array_map(static fn(string $way): string => 'dilution_'.$way, ProductRules::WAYS),
             'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse', 'family', 'label_low_weeks', 'label_high_weeks', 'applied',
             'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml', 'cautions',

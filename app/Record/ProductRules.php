@@ -32,6 +32,7 @@ final class ProductRules
             'name' => [$needed, 'string', 'min:1', 'max:120'],
             'line' => ['sometimes', 'nullable', 'string', 'max:80'],
             'maker' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'supplier' => ['sometimes', 'nullable', 'string', 'max:80'],
             'role' => [$needed, self::oneOf(Role::class)],
             'surfaces' => [$needed, 'array', 'min:1'],
             'surfaces.*' => [self::oneOf(Zone::class), 'distinct'],

@@ -44,6 +44,7 @@ final readonly class SheetPlan
             'topper' => ['decision' => $visit->match->topper->decision->value, 'says' => $visit->match->topper->decision->says(), 'why' => $visit->match->topper->why],
             'water' => $visit->match->finalRinse->water->value,
             'water_why' => $visit->match->finalRinse->why,
+            'drying' => $visit->match->drying->way,
             'assumed' => $visit->match->doubts->assumed,
             'missing' => array_map(static fn(Missing $missing): string => $missing->says, $visit->match->doubts->missing),
             'refused' => self::refused($visit),

@@ -28,14 +28,18 @@ final class VanAndWater
         ['kind' => 'sprayer', 'name' => 'Shoulder sprayer', 'facts' => ['ml' => 5000]],
         ['kind' => 'bottle', 'name' => 'Half-litre bottle', 'facts' => ['ml' => 500]],
         ['kind' => 'bottle', 'name' => 'Litre bottle', 'facts' => ['ml' => 1000]],
-        ['kind' => 'towel', 'name' => 'Large drying towels', 'facts' => ['count' => 8, 'use' => 'large']],
-        ['kind' => 'towel', 'name' => 'Medium drying towels', 'facts' => ['count' => 12, 'use' => 'medium']],
-        ['kind' => 'towel', 'name' => 'Drip catchers', 'facts' => ['count' => 10, 'use' => 'catch']],
-        ['kind' => 'towel', 'name' => 'Sill towels, grey', 'facts' => ['count' => 10, 'use' => 'sills']],
-        ['kind' => 'towel', 'name' => 'Wheel towels, black', 'facts' => ['count' => 12, 'use' => 'wheels']],
-        ['kind' => 'towel', 'name' => 'Jamb towels, brown', 'facts' => ['count' => 10, 'use' => 'jambs']],
-        ['kind' => 'towel', 'name' => 'Glass towels, blue', 'facts' => ['count' => 10, 'use' => 'glass']],
-        ['kind' => 'towel', 'name' => 'Wash towels', 'facts' => ['count' => 48, 'use' => 'wash']],
+        ['kind' => 'towel', 'name' => 'Large drying towels', 'facts' => ['count' => 8, 'use' => 'large', 'colour' => 'silver', 'price_minor' => 1900]],
+        ['kind' => 'towel', 'name' => 'Medium drying towels', 'facts' => ['count' => 12, 'use' => 'medium', 'colour' => 'silver', 'price_minor' => 1100]],
+        ['kind' => 'towel', 'name' => 'Drip catchers', 'facts' => ['count' => 10, 'use' => 'catch', 'colour' => 'white', 'price_minor' => 400]],
+        ['kind' => 'towel', 'name' => 'Sill towels, grey', 'facts' => ['count' => 10, 'use' => 'sills', 'colour' => 'grey', 'price_minor' => 350]],
+        ['kind' => 'towel', 'name' => 'Wheel towels, black', 'facts' => ['count' => 12, 'use' => 'wheels', 'colour' => 'black', 'price_minor' => 300]],
+        ['kind' => 'towel', 'name' => 'Jamb towels, brown', 'facts' => ['count' => 10, 'use' => 'jambs', 'colour' => 'brown', 'price_minor' => 300]],
+        ['kind' => 'towel', 'name' => 'Glass towels, blue', 'facts' => ['count' => 10, 'use' => 'glass', 'colour' => 'blue', 'price_minor' => 350]],
+        ['kind' => 'towel', 'name' => 'Wash towels', 'facts' => ['count' => 48, 'use' => 'wash', 'colour' => 'green', 'price_minor' => 450]],
+        ['kind' => 'towel', 'name' => 'Upper mitts, yellow', 'facts' => ['count' => 4, 'use' => 'upper-mitt', 'colour' => 'yellow', 'price_minor' => 1400]],
+        ['kind' => 'towel', 'name' => 'Lower mitts, orange', 'facts' => ['count' => 4, 'use' => 'lower-mitt', 'colour' => 'orange', 'price_minor' => 1400]],
+        ['kind' => 'blower', 'name' => 'Filtered air dryer', 'facts' => ['w' => 900]],
+        ['kind' => 'battery', 'name' => 'Packs for the dryer', 'facts' => ['count' => 4, 'wh' => 216], 'note' => 'Keep dry; charge at the unit'],
         ['kind' => 'tank', 'name' => 'Van tank', 'facts' => ['l' => 220, 'on_below_l' => 160]],
         ['kind' => 'ro', 'name' => 'Membrane', 'facts' => ['rejection' => 0.94, 'recovery' => 0.4, 'make_l_min' => 3.2]],
         ['kind' => 'resin', 'name' => 'Mixed bed', 'facts' => ['l' => 7, 'capacity_g_per_l' => 11]],
@@ -65,9 +69,24 @@ final class VanAndWater
             };
         }
         $this->year($today);
+        $this->laundry($today);
         $names = ['Hearse', 'Limousine one', 'Doctor’s estate', 'Ferrymaster’s saloon', 'Lighthouse runabout'];
         $ids = Vehicle::query()->whereIn('name', $names)->pluck('id', 'name');
         $layRound($today->toDateString(), array_values(array_filter(array_map(static fn(string $name): ?string => $ids[$name] ?? null, $names))));
+    }
+
+    /** A drum every week: what was used came out clean. Wheel towels go through it the most. */
+    private function laundry(CarbonImmutable $today): void
+    {
+        $each = ['wash' => 40, 'large' => 8, 'medium' => 11, 'catch' => 9, 'sills' => 9, 'wheels' => 15, 'jambs' => 9, 'glass' => 9, 'upper-mitt' => 2, 'lower-mitt' => 3];
+        foreach (Gear::query()->where('kind', 'towel')->orderBy('name')->get() as $pool) {
+            $use = (string) ($pool->facts['use'] ?? '');
+            for ($week = 50; $week >= 1; $week--) {
+                $this->event($pool, 'used', ['count' => $each[$use] ?? 1], $today->subWeeks($week)->subDay());
+                $this->event($pool, 'washed', ['count' => $each[$use] ?? 1], $today->subWeeks($week));
+            }
+            $this->event($pool, 'used', ['count' => (int) ceil(($each[$use] ?? 1) * 0.6)], $today->subDays(2));
+        }
     }
 
     /** Taps every month or so; the feed of the resin every week, with what went through it. */

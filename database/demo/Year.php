@@ -190,7 +190,7 @@ final class Year
     private function restock(array $uses, CarbonImmutable $at): void
     {
         foreach (Product::query()->whereIn('id', array_column($uses, 'product_id'))->whereRaw('stock_ml <= greatest(reorder_ml, 250)')->orderBy('name')->get() as $product) {
-            $this->moveStock->bought($product, $product->pack_ml ?? 1000.0, $at->subDays(1), $this->owner->id);
+            $this->moveStock->bought($product, $product->pack_ml ?? 1000.0, $at->subDays(1), $this->owner->id, ['batch' => mb_strtoupper(mb_substr($product->name, 0, 1)).$at->format('ym').'-'.($product->reorder_ml > 300.0 ? 'A' : 'C'), 'expires_on' => $at->addMonths($product->leaves === 'silica' ? 18 : 30)->toDateString()]);
         }
     }
 

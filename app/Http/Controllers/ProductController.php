@@ -31,7 +31,10 @@ final class ProductController
     use Paged;
     use Versioned;
 
-    public function __construct(private readonly ClockInterface $clock) {}
+    public function __construct(
+        private readonly ClockInterface $clock,
+        private readonly MoveStock $moveStock,
+    ) {}
 
     #[OA\Get(path: '/api/v1/products', operationId: 'listProducts', summary: 'By name, paged by cursor', tags: ['Products'], parameters: [
         new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
@@ -80,7 +83,7 @@ final class ProductController
     public function update(ProductRequest $request, Product $product): JsonResponse
     {
         Gate::authorize('update', $product);
-        $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), static fn(Product $row): Product => $row->fill($request->validated()));
+        $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), fn(Product $row): Product => $this->put($request, $row));
         RebuildForProduct::after($product);
 
         return $this->sent(new ProductResource($product), $product);
@@ -112,12 +115,26 @@ final class ProductController
     ])]
     #[Takes('RestockInput')]
     #[Returns('Product')]
-    public function restock(Request $request, Product $product, MoveStock $moveStock, ClockInterface $clock): JsonResponse
+    public function restock(Request $request, Product $product): JsonResponse
     {
         Gate::authorize('update', $product);
         $facts = $request->validate(['ml' => ['required', 'numeric', 'between:0.1,10000000']]);
-        $moveStock->bought($product, (float) $facts['ml'], CarbonImmutable::instance($clock->now()), $request->user()?->getAuthIdentifier());
+        $this->moveStock->bought($product, (float) $facts['ml'], CarbonImmutable::instance($this->clock->now()), $request->user()?->getAuthIdentifier());
 
         return $this->sent(new ProductResource($product->refresh()), $product);
+    }
+
+    /** What is said to lie there is a count: the difference to the book is a movement, and nothing of it is lost. */
+    private function put(ProductRequest $request, Product $row): Product
+    {
+        $facts = $request->validated();
+        $found = $facts['stock_ml'] ?? null;
+        if (is_numeric($found) && abs((float) $found - $row->stock_ml) >= 0.05) {
+            $by = $request->user()?->getAuthIdentifier();
+            $this->moveStock->counted($row, (float) $found, CarbonImmutable::instance($this->clock->now()), is_string($by) ? $by : null);
+            $row->refresh();
+        }
+
+        return $row->fill(array_diff_key($facts, ['stock_ml' => 1]));
     }
 }

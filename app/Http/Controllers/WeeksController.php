@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\DrawWeeks;
 use App\Actions\GatherWeeks;
 use App\Actions\ReplanWeeks;
+use App\Http\Csv;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -184,23 +185,13 @@ final readonly class WeeksController
         $weeks = ($this->drawWeeks)();
         $vehicles = array_column($weeks['vehicles'], null, 'id');
         $crews = array_column($weeks['crews'], 'name', 'id');
-        $lines = [['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked']];
+        $lines = [];
         foreach ($weeks['visits'] as $visit) {
             $vehicle = $vehicles[$visit['vehicle_id']];
             $lines[] = [$visit['on'], $vehicle['name'], $vehicle['client'] ?? '', $vehicle['site'] ?? '', $crews[$visit['crew_id']] ?? '', implode(' ', $visit['kinds']), (string) $visit['minutes'], $visit['locked'] ? 'yes' : ''];
         }
-        $file = fopen('php://temp', 'r+');
-        foreach ($lines as $line) {
-            // A spreadsheet takes what begins like a formula for one.
-            $file !== false && fputcsv($file, array_map(static fn(string $cell): string => preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell, $line), escape: '');
-        }
-        $text = '';
-        if ($file !== false) {
-            rewind($file);
-            $text = (string) stream_get_contents($file);
-        }
 
-        return new Response($text, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="vicissa-weeks.csv"']);
+        return Csv::file('vicissa-weeks.csv', ['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked'], $lines);
     }
 
     private function alternatives(PlannedVisit $visit, GatherWeeks $gatherWeeks, int $around = 28): Alternatives

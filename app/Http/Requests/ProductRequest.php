@@ -37,6 +37,7 @@ use Illuminate\Validation\Validator;
     new Field('stock_ml?', 'number'),
     new Field('reorder_ml?', 'number'),
     new Field('cautions?', 'string[]'),
+    new Field('supplier?', 'string?', 'Where it is bought'),
 )]
 final class ProductRequest extends FactsRequest
 {

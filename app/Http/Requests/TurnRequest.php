@@ -30,7 +30,7 @@ use Vicissa\Core\Protection\Stage;
     new Field('part?', 'string', 'Where on the paint', ['whole', 'top', 'sides', 'low']),
     new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
 )]
-#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'))]
+#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'), new Field('batch?', 'string?', 'The one in use when left out'))]
 #[Shape(
     'TurnInput',
     new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'),
@@ -83,6 +83,7 @@ final class TurnRequest extends FactsRequest
             'products' => ['sometimes', 'array', 'max:20'],
             'products.*.product_id' => ['required', 'uuid', $this->mine('products')],
             'products.*.zone' => ['required', Rule::enum(Zone::class)],
+            'products.*.batch' => ['sometimes', 'nullable', 'string', 'max:60'],
             'products.*.quantity_ml' => ['sometimes', 'nullable', 'numeric', 'between:0.1,20000'],
             'crew' => ['sometimes', 'nullable', 'integer', 'between:1,2'],
             'water_l' => ['sometimes', 'nullable', 'numeric', 'between:0,20000'],

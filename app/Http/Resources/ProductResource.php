@@ -17,6 +17,7 @@ use Illuminate\Http\Request;
     new Field('name', 'string'),
     new Field('line', 'string?'),
     new Field('maker', 'string?'),
+    new Field('supplier', 'string?'),
     new Field('role', 'string'),
     new Field('surfaces', 'string[]'),
     new Field('ph', 'number'),
@@ -49,7 +50,7 @@ final class ProductResource extends RowResource
     {
         return [
             ...$this->resource->only([
-                'id', 'name', 'line', 'maker', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent', 'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse',
+                'id', 'name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent', 'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse',
                 'family', 'label_low_weeks', 'label_high_weeks', 'applied', 'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml', 'cautions', 'version',
             ]),
             'dilutions' => (object) $this->dilutions,

@@ -62,6 +62,7 @@ use Illuminate\Http\Request;
     new Field('topper', 'SheetTopper'),
     new Field('water', 'string'),
     new Field('water_why', 'string'),
+    new Field('drying?', 'string', 'How the water comes off'),
     new Field('assumed', 'string[]'),
     new Field('missing', 'string[]'),
     new Field('refused', 'Refusal[]'),

@@ -14,7 +14,7 @@ use Illuminate\Http\Request;
 /** @mixin TurnEntry */
 #[Shape('Reading', new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']), new Field('zone', 'string'), new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']), new Field('angle_deg', 'number?'), new Field('part', 'string', null, ['whole', 'top', 'sides', 'low']), new Field('sheets_s', 'number?'))]
 #[Shape('Remark', new Field('code', 'string'), new Field('severity', 'string'))]
-#[Shape('ProductUse', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('quantity_ml', 'number?'), new Field('remarks', 'Remark[]'))]
+#[Shape('ProductUse', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('quantity_ml', 'number?'), new Field('batch', 'string?'), new Field('remarks', 'Remark[]'))]
 #[Shape('Textiles', new Field('large?', 'integer'), new Field('medium?', 'integer'), new Field('catch?', 'integer'), new Field('sills?', 'integer'), new Field('wheels?', 'integer'), new Field('jambs?', 'integer'), new Field('glass?', 'integer'), new Field('sides?', 'integer', 'Sides of washing towels'), new Field('mitts?', 'integer'))]
 #[Shape('StepTaken', new Field('id', 'string'), new Field('name', 'string'), new Field('kind', 'string'), new Field('took_s', 'integer?'), new Field('estimate_min', 'number?'), new Field('skipped', 'boolean'))]
 #[Shape('Refusal', new Field('what', 'string'), new Field('why', 'string'))]
@@ -63,7 +63,7 @@ final class TurnEntryResource extends RowResource
             'worked_at' => $this->iso($this->worked_at),
             'readings' => $this->readings->map(static fn(Reading $reading): array => $reading->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']))->all(),
             'products' => $this->products->map(static fn(TurnProduct $use): array => [
-                ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'remarks']), 'name' => $use->product->name ?? '',
+                ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'batch', 'remarks']), 'name' => $use->product->name ?? '',
             ])->all(),
             'due_before' => $this->due_before ?? [],
             'due_after' => $this->due_after ?? [],

@@ -541,6 +541,57 @@ export interface paths {
     patch: operations['updateLayer']
     trace?: never
   }
+  '/api/v1/load': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What the turns of some days need, against what there is */
+    get: operations['showLoad']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/load/shopping': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What to buy as CSV */
+    get: operations['shoppingFile']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/load/ticks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** A line lies in the van, or not after all */
+    put: operations['tickLoad']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/me': {
     parameters: {
       query?: never
@@ -772,6 +823,24 @@ export interface paths {
     put?: never
     /** Take out again */
     post: operations['restoreProduct']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/products/{product}/stock': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Movements, batches, and what counts found */
+    get: operations['showStock']
+    put?: never
+    /** Bought, mixed ahead, gone bad, counted */
+    post: operations['moveStock']
     delete?: never
     options?: never
     head?: never
@@ -1990,7 +2059,8 @@ export interface components {
       /** Format: uuid */
       id: string
       /** @enum {string} */
-      kind: 'washer' | 'lance' | 'bottle' | 'sprayer' | 'bucket' | 'towel' | 'tank' | 'ro' | 'resin'
+      kind:
+        'washer' | 'lance' | 'bottle' | 'sprayer' | 'bucket' | 'towel' | 'tank' | 'ro' | 'resin' | 'battery' | 'blower'
       name: string
       facts: components['schemas']['GearFacts']
       note: string | null
@@ -2001,13 +2071,15 @@ export interface components {
       calibration: components['schemas']['LanceCalibration'] | null
       /** @description Of towels: used since they were last washed */
       dirty: number | null
+      /** @description Of towels */
+      wear: components['schemas']['PoolWear'] | null
       version: number
     }
     GearEvent: {
       /** Format: uuid */
       id: string
       /** @enum {string} */
-      kind: 'calibration' | 'refill' | 'level' | 'used' | 'washed'
+      kind: 'calibration' | 'refill' | 'level' | 'used' | 'washed' | 'bought' | 'thrown' | 'moved'
       facts: components['schemas']['GearEventFacts']
       /** Format: date-time */
       at: string
@@ -2017,12 +2089,14 @@ export interface components {
       bottle_ml?: number
       empties_s?: number
       l?: number
-      /** @description Towels used, or washed */
+      /** @description Towels used, washed, bought, thrown away or moved */
       count?: number
+      /** @description Moved: what they are for from now on */
+      to?: string
     }
     GearEventInput: {
       /** @enum {string} */
-      kind: 'calibration' | 'refill' | 'level' | 'washed'
+      kind: 'calibration' | 'refill' | 'level' | 'washed' | 'bought' | 'thrown' | 'moved'
       facts: components['schemas']['GearEventFacts']
       /** Format: date-time */
       at?: string
@@ -2038,7 +2112,28 @@ export interface components {
        * @description What towels are for
        * @enum {string}
        */
-      use?: 'wash' | 'large' | 'medium' | 'catch' | 'sills' | 'wheels' | 'jambs' | 'glass' | 'topper'
+      use?:
+        | 'wash'
+        | 'upper-mitt'
+        | 'lower-mitt'
+        | 'large'
+        | 'medium'
+        | 'catch'
+        | 'sills'
+        | 'wheels'
+        | 'jambs'
+        | 'glass'
+        | 'topper'
+      /** @description Towels: the workspace’s own code */
+      colour?: string
+      /** @description Towels: launderings they are good for */
+      cycles?: number
+      /** @description Towels: what one costs */
+      price_minor?: number
+      /** @description Batteries: what one holds */
+      wh?: number
+      /** @description Blower: what it draws */
+      w?: number
       /** @description Tank and resin: litres */
       l?: number
       /** @description Tank: the float switch */
@@ -2183,6 +2278,117 @@ export interface components {
       on?: string
       label_low_weeks?: number | null
       label_high_weeks?: number | null
+    }
+    Load: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      to: string
+      margin: number
+      visits: components['schemas']['LoadVisit'][]
+      products: components['schemas']['LoadProduct'][]
+      fills: components['schemas']['LoadFill'][]
+      towels: components['schemas']['LoadTowels'][]
+      water: components['schemas']['LoadWater']
+      power: components['schemas']['LoadPower']
+      shopping: components['schemas']['Shopping'][]
+    }
+    LoadFill: {
+      kind: string
+      vessel: string | null
+      product: string
+      /** Format: uuid */
+      product_id: string | null
+      mix_ml: number
+      product_ml: number
+      times: number
+    }
+    LoadPower: {
+      line: string
+      ticked: boolean
+      /** @description Blown where there is no mains */
+      minutes: number
+      wh: number
+      packs: number
+      has: number
+      known: boolean
+    }
+    LoadProduct: {
+      line: string
+      ticked: boolean
+      /** Format: uuid */
+      product_id: string
+      name: string
+      role: string
+      supplier: string | null
+      need_ml: number
+      /** @description Only if a reading asks for it */
+      maybe_ml: number
+      /** @description With the margin */
+      take_ml: number
+      stock_ml: number
+      missing_ml: number
+      packs: number
+      pack_ml: number | null
+      buy_ml: number
+      price_minor: number | null
+      /** @description In use now */
+      batch: string | null
+      /**
+       * Format: date
+       * @description Soon, or past
+       */
+      expires: string | null
+    }
+    LoadTickInput: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      to: string
+      line: string
+      ticked: boolean
+    }
+    LoadTowels: {
+      line: string
+      ticked: boolean
+      use: string
+      pool: string | null
+      colour: string | null
+      need: number
+      take: number
+      clean: number
+      dirty: number
+      /** @description Whether anybody has counted such towels */
+      known: boolean
+      /** @description Missing on some day, whatever is washed */
+      short: number
+      washes: components['schemas']['LoadWash'][]
+    }
+    LoadVisit: {
+      /**
+       * Format: date
+       * @description What goes into the van, what has to be bought and washed for it.
+       */
+      on: string
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      /** @description Laid out already; otherwise as is to be expected */
+      sheet: boolean
+    }
+    LoadWash: {
+      /** Format: date */
+      before: string
+      pieces: number
+    }
+    LoadWater: {
+      line: string
+      ticked: boolean
+      treated_l: number
+      tank_l: number | null
+      holds_l: number | null
+      /** @description Times the tank has to be filled */
+      fills: number
     }
     Match: {
       possible: boolean
@@ -2428,6 +2634,14 @@ export interface components {
       progress: number
       says: string | null
     }
+    PoolWear: {
+      /** @description Launderings of a piece in the mean */
+      cycles: number
+      of: number
+      due: boolean
+      /** @description What they step down to; null: thrown away */
+      down: string | null
+    }
     Problem: {
       type: string
       title: string
@@ -2449,6 +2663,7 @@ export interface components {
       name: string
       line: string | null
       maker: string | null
+      supplier: string | null
       role: string
       surfaces: string[]
       ph: number
@@ -2515,6 +2730,8 @@ export interface components {
       stock_ml?: number
       reorder_ml?: number
       cautions?: string[]
+      /** @description Where it is bought */
+      supplier?: string | null
     }
     ProductUse: {
       /** Format: uuid */
@@ -2523,6 +2740,7 @@ export interface components {
       role: string
       zone: string
       quantity_ml: number | null
+      batch: string | null
       remarks: components['schemas']['Remark'][]
     }
     Programme: {
@@ -3043,6 +3261,8 @@ export interface components {
       topper: components['schemas']['SheetTopper']
       water: string
       water_why: string
+      /** @description How the water comes off */
+      drying?: string
       assumed: string[]
       missing: string[]
       refused: components['schemas']['Refusal'][]
@@ -3164,6 +3384,20 @@ export interface components {
       layer: string
       products: components['schemas']['ShelfProduct'][]
     }
+    Shopping: {
+      supplier: string | null
+      lines: components['schemas']['ShoppingLine'][]
+      total_minor: number
+    }
+    ShoppingLine: {
+      name: string
+      packs: number
+      pack_ml: number | null
+      buy_ml: number
+      price_minor: number | null
+      /** @description These days need it */
+      urgent: boolean
+    }
     Sides: {
       /**
        * @description Schools (core, Matching\Turn\School): sides by school, and what the schools are.
@@ -3277,6 +3511,73 @@ export interface components {
       took_s: number | null
       estimate_min: number | null
       skipped: boolean
+    }
+    Stock: {
+      /** Format: uuid */
+      product_id: string
+      stock_ml: number
+      /** @description Oldest first */
+      batches: components['schemas']['StockBatch'][]
+      /** @description Newest first */
+      counts: components['schemas']['StockCount'][]
+      /** @description Newest first, the last hundred */
+      moves: components['schemas']['StockMove'][]
+    }
+    StockBatch: {
+      /** @description Null: nobody has written down which */
+      batch: string | null
+      /** Format: date */
+      expires: string | null
+      ml: number
+    }
+    StockCount: {
+      /** Format: date-time */
+      at: string
+      counted_ml: number
+      /**
+       * Format: date-time
+       * @description The count before
+       */
+      since: string | null
+      bought_ml: number
+      used_ml: number
+      turns: number
+      /** @description Mixed ahead, gone bad */
+      other_ml: number
+      /** @description Found more than the book said, or less */
+      difference_ml: number
+      note: string | null
+    }
+    StockMove: {
+      /**
+       * Format: uuid
+       * @description What came into a bottle's shelf and what went out of it.
+       */
+      id: string
+      /** @enum {string} */
+      kind: 'buy' | 'use' | 'mix' | 'waste' | 'count'
+      /** @description What it changed; below nought when it went out */
+      ml: number
+      /** Format: date-time */
+      at: string
+      /** Format: uuid */
+      turn_id: string | null
+      batch: string | null
+      /** Format: date */
+      expires_on: string | null
+      counted_ml: number | null
+      note: string | null
+    }
+    StockMoveInput: {
+      /** @enum {string} */
+      kind: 'buy' | 'mix' | 'waste' | 'count'
+      /** @description How much; of a count: what was found */
+      ml: number
+      batch?: string | null
+      /** Format: date */
+      expires_on?: string | null
+      /** @description Needed where a count differs by more than a tenth */
+      note?: string | null
     }
     SurvivalPoint: {
       /** @description Wear-weeks */
@@ -3455,6 +3756,8 @@ export interface components {
       product_id: string
       zone: string
       quantity_ml?: number | null
+      /** @description The one in use when left out */
+      batch?: string | null
     }
     Vehicle: {
       /** Format: uuid */
@@ -5213,6 +5516,103 @@ export interface operations {
       }
     }
   }
+  showLoad: {
+    parameters: {
+      query?: {
+        /** @description Today when left out */
+        from?: string
+        /** @description The same day when left out; two weeks at most */
+        to?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Load']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  shoppingFile: {
+    parameters: {
+      query?: {
+        from?: string
+        to?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description CSV */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  tickLoad: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LoadTickInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   me: {
     parameters: {
       query?: never
@@ -5812,6 +6212,74 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showStock: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        product: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Stock']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  moveStock: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        product: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['StockMoveInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Stock']
+        }
       }
       /** @description What went wrong */
       default: {

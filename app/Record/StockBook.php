@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Record;
+
+use App\Models\Product;
+use App\Models\StockMove;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Vicissa\Core\Kit\Batches;
+
+/** The movements of some products, and what follows from them: what is left of which batch, what a count explains. */
+final readonly class StockBook
+{
+    /** @param array<string, Collection<int, StockMove>> $moves  by product, in the order they happened */
+    private function __construct(private array $moves) {}
+
+    /** @param list<string> $productIds */
+    public static function of(array $productIds): self
+    {
+        /** @var array<string, Collection<int, StockMove>> $moves */
+        $moves = StockMove::query()->whereIn('product_id', $productIds)->orderBy('at')->orderBy('id')->get()->groupBy('product_id')->all();
+
+        return new self($moves);
+    }
+
+    public function batches(Product $product): Batches
+    {
+        $moves = ($this->moves[$product->id] ?? new Collection)->all();
+        // What stood there before anybody wrote movements down is a batch nobody knows.
+        $before = $product->stock_ml - array_sum(array_map(static fn(StockMove $move): float => $move->ml, $moves));
+
+        return Batches::of([
+            ...($before > 0.05 ? [['ml' => $before, 'batch' => null, 'expires' => null]] : []),
+            ...array_values(array_map(static fn(StockMove $move): array => ['ml' => $move->ml, 'batch' => $move->batch, 'expires' => $move->expires_on?->toDateString()], $moves)),
+        ]);
+    }
+
+    /**
+     * What stands between one count and the one before: what came, what went, what is unexplained.
+     *
+     * @return list<array{at: CarbonImmutable, counted_ml: float, since: CarbonImmutable|null, bought_ml: float, used_ml: float, turns: int, other_ml: float, difference_ml: float, note: string|null}>
+     */
+    public function counts(Product $product): array
+    {
+        $counts = [];
+        $sums = ['buy' => 0.0, 'use' => 0.0, 'other' => 0.0];
+        $turns = [];
+        $since = null;
+        foreach ($this->moves[$product->id] ?? [] as $move) {
+            if ($move->kind === 'count') {
+                $counts[] = ['at' => $move->at, 'counted_ml' => (float) $move->counted_ml, 'since' => $since, 'bought_ml' => $sums['buy'], 'used_ml' => -$sums['use'], 'turns' => count($turns), 'other_ml' => -$sums['other'], 'difference_ml' => $move->ml, 'note' => $move->note];
+                [$sums, $turns, $since] = [['buy' => 0.0, 'use' => 0.0, 'other' => 0.0], [], $move->at];
+
+                continue;
+            }
+            $sums[in_array($move->kind, ['buy', 'use'], true) ? $move->kind : 'other'] += $move->ml;
+            if ($move->turn_id !== null) {
+                $turns[$move->turn_id] = true;
+            }
+        }
+
+        return array_reverse($counts);
+    }
+}
