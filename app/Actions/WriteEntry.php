@@ -95,7 +95,7 @@ final readonly class WriteEntry
         $known = StockMove::query()->whereIn('product_id', $products->keys()->all())->whereNotNull('batch')->distinct()->pluck('product_id')->all();
         $book = $known === [] ? null : StockBook::of(array_values(array_filter($known, is_string(...))));
 
-        return $book === null ? [] : $products->only($known)->map(static fn(Product $product): ?string => $book->batches($product)->inUse())->all();
+        return $book === null ? [] : $products->whereIn('id', $known)->mapWithKeys(static fn(Product $product): array => [$product->id => $book->batches($product)->inUse()])->all();
     }
 
     /**
