@@ -14,6 +14,7 @@ use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LayerController;
 use App\Http\Controllers\LoadController;
 use App\Http\Controllers\MeController;
+use App\Http\Controllers\MoneyController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ProductController;
@@ -22,6 +23,7 @@ use App\Http\Controllers\ProofController;
 use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\PulseController;
 use App\Http\Controllers\ReckonController;
+use App\Http\Controllers\RecordController;
 use App\Http\Controllers\RoundController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\ShelfController;
@@ -46,6 +48,13 @@ Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
 
 // Whoever knows a feed's address may read it: calendars don't sign in.
 Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])->where('secret', '[A-Za-z0-9]{40}')->middleware('throttle:api');
+
+// Whoever has a record's address may read it, and nothing else.
+Route::middleware('throttle:api')->where(['secret' => '[A-Za-z0-9]{40}'])->group(function (): void {
+    Route::get('records/{secret}', [RecordController::class, 'read']);
+    Route::get('records/{secret}/pdf', [RecordController::class, 'readPdf']);
+    Route::get('records/{secret}/photos/{photo}', [RecordController::class, 'readPhoto'])->whereUuid('photo');
+});
 
 // And whoever has a letter may answer it.
 Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware('throttle:api');
@@ -73,6 +82,16 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('round', [RoundController::class, 'show']);
         Route::get('load', [LoadController::class, 'show']);
         Route::get('load/shopping', [LoadController::class, 'shopping']);
+        Route::get('rates', [MoneyController::class, 'rates']);
+        Route::get('money', [MoneyController::class, 'show']);
+        Route::get('prices', [MoneyController::class, 'prices']);
+        Route::get('quotes', [MoneyController::class, 'quotes']);
+        Route::get('quotes/{quote}', [MoneyController::class, 'showQuote']);
+        Route::get('quotes/{quote}/pdf', [MoneyController::class, 'printQuote']);
+        Route::get('turns/{turn}/cost', [MoneyController::class, 'turn']);
+        Route::get('vehicles/{vehicle}/money', [MoneyController::class, 'vehicle']);
+        Route::get('vehicles/{vehicle}/record', [RecordController::class, 'pdf']);
+        Route::get('vehicles/{vehicle}/record-links', [RecordController::class, 'links']);
         Route::get('products/{product}/stock', [StockController::class, 'show']);
         Route::get('weeks', [WeeksController::class, 'show']);
         Route::get('weeks/runs/{run}', [WeeksController::class, 'run']);
@@ -131,6 +150,11 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('water/readings', [WaterController::class, 'note']);
         Route::put('round', [RoundController::class, 'lay']);
         Route::put('load/ticks', [LoadController::class, 'tick']);
+        Route::put('rates', [MoneyController::class, 'setRates']);
+        Route::put('prices', [MoneyController::class, 'setPrices']);
+        Route::post('quotes', [MoneyController::class, 'quote']);
+        Route::post('vehicles/{vehicle}/record-links', [RecordController::class, 'make']);
+        Route::delete('record-links/{link}', [RecordController::class, 'revoke']);
         Route::post('products/{product}/stock', [StockController::class, 'store']);
         Route::post('round/order', [RoundController::class, 'order']);
         Route::post('weeks/plan', [WeeksController::class, 'plan']);

@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Money\Rates;
 
 /**
  * A business: everything recorded belongs to one.
@@ -20,6 +21,7 @@ use Vicissa\Core\Matching\Turn\Schools;
  * @property string $units
  * @property array<string, string> $schools  sides taken, by school
  * @property list<int> $salt_months  months whose roads are salted here; new vehicles begin with them
+ * @property array<string, float|int|string> $rates  what things cost; empty: the core's defaults
  * @property int $version
  */
 class Workspace extends Model
@@ -28,18 +30,23 @@ class Workspace extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'version' => 1];
+    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'rates' => '{}', 'version' => 1];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['schools' => 'array', 'salt_months' => 'array', 'version' => 'integer'];
+        return ['schools' => 'array', 'salt_months' => 'array', 'rates' => 'array', 'version' => 'integer'];
     }
 
     /** @return HasMany<Membership, $this> */
     public function memberships(): HasMany
     {
         return $this->hasMany(Membership::class);
+    }
+
+    public function rates(): Rates
+    {
+        return Rates::read($this->rates);
     }
 
     public function sides(): Schools

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Price;
+use App\Models\Programme;
+use App\Models\Quote;
+use App\Models\TurnProduct;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Record\CostBook;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Money\YearQuote;
+use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\PlanVehicle;
+
+/** A year's programme for some vehicles: visits, toppers, hours, materials, what is asked and what stays, with everything it takes for granted. */
+final readonly class QuoteYear
+{
+    /** Weeks a topper is taken to last where none has been on yet. */
+    private const TOPPER_WEEKS = 8.0;
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private GatherWeeks $gatherWeeks,
+        private ClockInterface $clock,
+    ) {}
+
+    /** @param array{title: string, client_id?: string|null, vehicles: list<array{vehicle_id: string, programme_id?: string|null, topper?: bool}>} $facts */
+    public function __invoke(User $by, array $facts): Quote
+    {
+        $workspace = $this->tenancy->workspace();
+        $rates = $workspace->rates();
+        $ids = array_column($facts['vehicles'], 'vehicle_id');
+        $vehicles = Vehicle::query()->whereIn('id', $ids)->get()->keyBy('id');
+        $programmes = Programme::query()->get()->keyBy('id');
+        $prices = Price::query()->get();
+        $planned = [];
+        foreach (($this->gatherWeeks)()->instance->vehicles as $one) {
+            $planned[$one->id] = $one;
+        }
+        $now = CarbonImmutable::instance($this->clock->now());
+        $book = CostBook::since($workspace, $now->subYear(), array_values(array_unique($ids)));
+        $iron = TurnProduct::query()->join('products', 'products.id', '=', 'turn_products.product_id')->where('turn_products.role', 'iron')->where('zone', 'paint')->where('pack_ml', '>', 0)->selectRaw('avg(quantity_ml * price_minor / pack_ml) as minor')->value('minor');
+        $lines = $says = [];
+        $sum = ['price_minor' => 0, 'cost' => new TurnCost, 'hours' => 0.0, 'visits' => 0, 'toppers' => 0];
+        foreach ($facts['vehicles'] as $asked) {
+            $vehicle = $vehicles[$asked['vehicle_id']] ?? null;
+            $plan = $planned[$asked['vehicle_id']] ?? null;
+            if ($vehicle === null || $plan === null) {
+                continue;
+            }
+            $programme = isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null;
+            $rhythm = $programme ?? $vehicle;
+            $weeks = ($asked['topper'] ?? true) ? $rhythm->topper_weeks ?? self::weeks($plan->topper) ?? ($plan->topper === null ? null : self::TOPPER_WEEKS) : null;
+            $costs = $this->costs($vehicle, $plan, $book, is_numeric($iron) ? (float) $iron : 0.0);
+            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $costs['each'], $costs['minutes'], self::prices($prices, $programme?->id, $vehicle->body), $rates);
+            $lines[] = [
+                'vehicle_id' => $vehicle->id, 'vehicle' => $vehicle->name, 'programme' => $programme?->name, 'every_days' => $rhythm->cadence_target, 'salt_every_days' => $rhythm->salt_target, 'topper_weeks' => $weeks === null ? null : round($weeks, 1), 'decon_days' => $rhythm->decon_days,
+                'lines' => array_map(static fn(string $kind, array $line): array => ['kind' => $kind, ...$line, 'listed' => ! in_array($kind, $year->priceless, true)], array_keys($year->lines), array_values($year->lines)),
+                'hours' => round($year->hours, 1), 'cost' => $year->cost->rounded(), 'price_minor' => $year->priceMinor, 'margin_minor' => $year->marginMinor,
+            ];
+            $says = [...$says, ...array_map(static fn(string $one): string => "{$vehicle->name}: {$one}", $costs['says'])];
+            $sum['price_minor'] += $year->priceMinor;
+            $sum['cost'] = $sum['cost']->plus($year->cost);
+            $sum['hours'] += $year->hours;
+            $sum['visits'] += $year->times['wash'] ?? 0;
+            $sum['toppers'] += $year->times['topper'] ?? 0;
+        }
+        $cost = $sum['cost']->rounded();
+        $answer = [
+            'vehicles' => $lines, 'visits' => $sum['visits'], 'toppers' => $sum['toppers'], 'hours' => round($sum['hours'], 1), 'cost' => $cost, 'price_minor' => $sum['price_minor'], 'margin_minor' => $sum['price_minor'] - $cost['total'],
+            'currency' => $rates->currency, 'assumes' => [...$this->assumes($lines), ...$says],
+        ];
+
+        return Quote::query()->create(['client_id' => $facts['client_id'] ?? null, 'title' => $facts['title'], 'facts' => ['vehicles' => $facts['vehicles'], 'rates' => $rates->named()], 'answer' => $answer, 'made_at' => $now, 'made_by' => $by->id]);
+    }
+
+    private static function weeks(?Cycle $topper): ?float
+    {
+        return $topper === null ? null : $topper->repeat / 7.0;
+    }
+
+    /**
+     * One of each kind, from what the vehicle's own turns cost.
+     *
+     * @return array{each: array<string, TurnCost>, minutes: array<string, float>, says: list<string>}
+     */
+    private function costs(Vehicle $vehicle, PlanVehicle $plan, CostBook $book, float $iron): array
+    {
+        $rates = $this->tenancy->workspace()->rates();
+        $turns = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id);
+        $plain = array_filter($turns, static fn(array $turn): bool => $turn['toppers'] === []);
+        $use = $plain === [] ? $turns : $plain;
+        $sum = array_reduce($use, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
+        $mean = $use === [] ? $sum : $sum->times(1.0 / count($use));
+        $toppers = array_merge([], ...array_column($turns, 'toppers'));
+        $dose = $toppers === [] ? 0.0 : array_sum(array_column($toppers, 'minor')) / count($toppers);
+        $time = static fn(int $minutes): float => $minutes / 60.0 * $rates->labourMinorH;
+        $minutes = [...$plan->minutes, 'inspection' => $plan->minutes['inspection'] ?? 0];
+
+        return [
+            'each' => [
+                // The time of a wash is what it takes alone.
+                'wash' => new TurnCost($mean->products, $mean->towels, $mean->water, $mean->resin, $time($minutes['wash']), $mean->travel),
+                'topper' => new TurnCost(products: $dose, time: $time($minutes['topper'])), 'decon' => new TurnCost(products: $iron, time: $time($minutes['decon'])), 'inspection' => new TurnCost(time: $time($minutes['inspection'])),
+            ],
+            'minutes' => array_map(floatval(...), $minutes),
+            'says' => $use === [] ? ['nothing has been recorded of it in a year, so its materials and its way are not in the cost.'] : [],
+        ];
+    }
+
+    /**
+     * @param Collection<int, Price> $prices
+     * @return array<string, int|null> by kind; the programme's own before those for all
+     */
+    private static function prices(Collection $prices, ?string $programme, string $body): array
+    {
+        $of = [];
+        foreach (['wash', 'topper', 'decon', 'inspection'] as $kind) {
+            $here = $prices->where('body', $body)->where('kind', $kind);
+            $of[$kind] = ($here->firstWhere('programme_id', $programme) ?? $here->firstWhere('programme_id', null))?->minor;
+        }
+
+        return $of;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $lines
+     * @return list<string>
+     */
+    private function assumes(array $lines): array
+    {
+        $rates = $this->tenancy->workspace()->rates();
+        $money = static fn(float $minor): string => trim($rates->currency.' '.number_format($minor / 100.0, 2));
+        $unlisted = array_filter($lines, static fn(array $line): bool => is_array($line['lines']) && in_array(false, array_column($line['lines'], 'listed'), true));
+
+        return array_values(array_filter([
+            sprintf('An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.', $money($rates->labourMinorH), $money($rates->travelMinorMin)),
+            'Visits come as often as the rhythm wishes, closer while roads are salted where the rhythm says so; a topper goes on when its forecast, or the programme, asks for it.',
+            'Materials are the mean of what the vehicle’s turns of the last year took; minutes the middle of its last washes.',
+            'Who shares a trip shares its cost, as it was in the last year.',
+            $unlisted === [] ? null : sprintf('What is not in the price list is asked for at cost and %s %%.', number_format($rates->marginPercent)),
+        ]));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Tenancy\OfWorkspace;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A year as it was offered, with what it rested on. Written once.
+ *
+ * @property string $id
+ * @property string|null $client_id
+ * @property string $title
+ * @property array<string, mixed> $facts
+ * @property array<string, mixed> $answer
+ * @property CarbonImmutable $made_at
+ */
+class Quote extends Model
+{
+    use OfWorkspace;
+
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['facts' => 'array', 'answer' => 'array', 'made_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Client, $this> */
+    public function client(): BelongsTo
+    {
+        return $this->belongsTo(Client::class);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Tests\Money;
+
+use PHPUnit\Framework\TestCase;
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Money\ProtectedWeek;
+use Vicissa\Core\Money\Rates;
+use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Money\YearQuote;
+
+final class MoneyTest extends TestCase
+{
+    public function testATurnCostsWhatItsPartsCost(): void
+    {
+        $rates = new Rates('§', 3000, 50, 400, 1100, 10, 500, 40);
+        $cost = TurnCost::of($rates, [['ml' => 50, 'pack_ml' => 1000, 'price_minor' => 2000], ['ml' => 30, 'pack_ml' => null, 'price_minor' => 900]], [['pieces' => 4, 'price_minor' => 400, 'cycles' => 80], ['pieces' => 1, 'price_minor' => null, 'cycles' => 50]], 120, 20, 0.4, 11, 90, 2, 30);
+        self::assertEqualsWithDelta(100, $cost->products, 1e-9, 'half a decilitre of a litre at 20.00; what has no price counts for nothing');
+        self::assertEqualsWithDelta(4 * 15 + 20, $cost->towels, 1e-9);
+        self::assertEqualsWithDelta(120, $cost->water, 1e-9, '120 l treated are 300 l from the tap');
+        self::assertEqualsWithDelta(240, $cost->resin, 1e-9, '2.4 g of solids take 0.218 l of resin with them');
+        self::assertEqualsWithDelta(9000, $cost->time, 1e-9);
+        self::assertEqualsWithDelta(30 * 150, $cost->travel, 1e-9);
+        self::assertEqualsWithDelta(100 + 80 + 120 + 240 + 9000 + 4500, $cost->total, 1e-9);
+        self::assertEqualsWithDelta(0, TurnCost::of($rates, [], [], 100, null, 1, 0, 0, 1, 0)->resin, 1e-9);
+    }
+
+    public function testAYearOfAProgramme(): void
+    {
+        $rates = new Rates(marginPercent: 50);
+        $costs = ['wash' => new TurnCost(time: 4000), 'topper' => new TurnCost(products: 600), 'inspection' => new TurnCost(time: 500)];
+        $year = YearQuote::of(14, 7, 6, 8, null, true, $costs, ['wash' => 90, 'topper' => 15, 'inspection' => 12], ['wash' => 6500, 'topper' => 1500, 'inspection' => null], $rates);
+        // Half a year each fortnight, half of it each week.
+        self::assertSame(['wash' => 39, 'topper' => 7, 'inspection' => 1], $year->times);
+        self::assertSame(['inspection'], $year->priceless);
+        self::assertSame(750, $year->lines['inspection']['each_minor'], 'at cost and the wished margin, to the next half');
+        self::assertSame(39 * 6500 + 7 * 1500 + 750, $year->priceMinor);
+        self::assertSame($year->priceMinor - (39 * 4000 + 7 * 600 + 500), $year->marginMinor);
+        self::assertEqualsWithDelta((39 * 90 + 7 * 15 + 12) / 60, $year->hours, 1e-9);
+        self::assertSame(26, YearQuote::of(14, null, 6, 1, null, false, $costs, [], [], $rates)->times['topper'], 'a topper needs a wash');
+    }
+
+    public function testAToppersWeekByWhatWasFound(): void
+    {
+        $week = ProtectedWeek::of(300, 10, 4.0, [4.0, 9.0], new Rates(labourMinorH: 3000));
+        self::assertSame([800.0, 200.0], [$week->eachMinor, $week->foundMinor]);
+        self::assertEqualsWithDelta(800 / 6, (float) $week->labelMinor, 1e-9);
+    }
+
+    public function testRatesAreReadByNameAndNonsenseIsRefused(): void
+    {
+        self::assertSame(['§', 1234.0, 35.0], [($rates = Rates::read(['currency' => '§', 'labour_minor_h' => 1234]))->currency, $rates->labourMinorH, $rates->marginPercent]);
+        self::assertEquals($rates, Rates::read($rates->named()));
+        $this->expectException(InvalidInput::class);
+        Rates::read(['labour_minor_h' => -5]);
+    }
+}

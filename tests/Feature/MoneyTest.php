@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\Auth;
+use Tests\TestCase;
+
+/** What turns cost, what is asked for them, what a year would come to. The clock stands at noon, 25 November 2026. */
+final class MoneyTest extends TestCase
+{
+    public function testATurnCostsWhatWasWrittenDownOfIt(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $estate = $this->vehicle($workspace);
+        $van = $this->vehicle($workspace, 'polymer', '2026-08-01', 'The van');
+        $topper = $this->product($workspace, 'topper', 'silica');
+        $this->actingAs($owner);
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Yard', 'travel_min' => 15])->assertCreated()->json('id');
+        foreach ([$estate, $van] as $vehicle) {
+            $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['site_id' => $site], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+        }
+        $this->patchJson("/api/v1/products/{$topper->id}", ['pack_ml' => 1000, 'price_minor' => 4000, 'stock_ml' => 900], ['If-Match' => '"'.$topper->version.'"'])->assertOk();
+        $tag = $this->getJson('/api/v1/rates')->assertOk()->headers->get('ETag');
+        $this->putJson('/api/v1/rates', ['currency' => '§', 'labour_minor_h' => 3000, 'travel_minor_min' => 50, 'water_minor_m3' => 400], ['If-Match' => $tag])->assertOk()->assertJsonPath('currency', '§')->assertJsonPath('margin_percent', 35);
+        $this->assertProblem($this->putJson('/api/v1/rates', ['labour_minor_h' => -1], ['If-Match' => '"2"']), 422, '', '/labour_minor_h');
+        $turn = $this->postJson("/api/v1/vehicles/{$estate->id}/turns", $this->turn(['minutes' => 90, 'water_l' => 100, 'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]], 'textiles' => ['large' => 2]]))->assertCreated()->json();
+        $alone = $this->getJson("/api/v1/turns/{$turn['id']}/cost")->assertOk()->json('cost');
+        self::assertSame(['products' => 200, 'towels' => 2 * (12 + 4), 'water' => 40, 'resin' => 0, 'time' => 4500, 'travel' => 30 * 100, 'total' => 7772], $alone);
+        // Two at one place on one day share the way.
+        $this->postJson("/api/v1/vehicles/{$van->id}/turns", $this->turn(['minutes' => 60, 'worked_at' => '2026-11-25T11:00:00Z']))->assertCreated();
+        self::assertSame(1500, $this->getJson("/api/v1/turns/{$turn['id']}/cost")->json('cost.travel'));
+        $money = $this->getJson('/api/v1/money')->assertOk()->json();
+        self::assertSame(['The blue estate', 'The van'], array_column($money['vehicles'], 'name'));
+        self::assertSame(array_sum(array_column(array_column($money['vehicles'], 'cost'), 'total')), $money['total']['cost']['total']);
+        $row = $money['toppers'][0];
+        self::assertSame([$topper->name, 1, 200 + 500], [$row['name'], $row['times'], $row['each_minor']]);
+        self::assertEqualsWithDelta($row['each_minor'] / $row['found_weeks'], $row['found_minor'], 3);
+        self::assertSame(1, count($this->getJson("/api/v1/vehicles/{$estate->id}/money")->assertOk()->json('turns')));
+        // What the owner reckons is not everybody's.
+        Auth::forgetGuards();
+        $this->actingAs($this->technician($workspace), 'web');
+        $this->getJson('/api/v1/money')->assertForbidden();
+        $this->getJson("/api/v1/turns/{$turn['id']}/cost")->assertForbidden();
+    }
+
+    public function testAYearIsOfferedWithWhatItTakesForGranted(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $estate = $this->vehicle($workspace);
+        $this->actingAs($owner);
+        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'topper_weeks' => 8])->assertCreated()->json('id');
+        $this->putJson('/api/v1/prices', ['prices' => [
+            ['programme_id' => null, 'body' => 'estate', 'kind' => 'wash', 'minor' => 7000], ['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6200], ['programme_id' => null, 'body' => 'estate', 'kind' => 'topper', 'minor' => 1800],
+        ]])->assertOk();
+        $quote = $this->postJson('/api/v1/quotes', ['title' => 'A year for the estate', 'vehicles' => [['vehicle_id' => $estate->id, 'programme_id' => $programme]]])->assertCreated()->json();
+        $line = $quote['answer']['vehicles'][0];
+        self::assertSame(['wash' => [26, 6200], 'topper' => [7, 1800]], array_intersect_key(array_combine(array_column($line['lines'], 'kind'), array_map(static fn(array $one): array => [$one['times'], $one['each_minor']], $line['lines'])), ['wash' => 1, 'topper' => 1]));
+        self::assertSame($quote['answer']['price_minor'] - $quote['answer']['cost']['total'], $quote['answer']['margin_minor']);
+        self::assertStringContainsString('nothing has been recorded of it', implode(' ', $quote['answer']['assumes']));
+        $own = $this->postJson('/api/v1/quotes', ['title' => 'Its own rhythm', 'vehicles' => [['vehicle_id' => $estate->id, 'topper' => false]]])->assertCreated()->json('answer.vehicles.0');
+        self::assertSame(7000, $own['lines'][0]['each_minor'], 'without the programme the price for all');
+        self::assertNotContains('topper', array_column($own['lines'], 'kind'));
+        self::assertStringStartsWith('%PDF-', (string) $this->get("/api/v1/quotes/{$quote['id']}/pdf")->assertOk()->getContent());
+        self::assertCount(2, $this->getJson('/api/v1/quotes')->json('data'));
+        $this->assertProblem($this->postJson('/api/v1/quotes', ['title' => 'Nothing', 'vehicles' => []]), 422, 'Choose a vehicle', '/vehicles');
+        [$stranger] = $this->business('Elsewhere');
+        Auth::forgetGuards();
+        $this->actingAs($stranger, 'web')->getJson("/api/v1/quotes/{$quote['id']}")->assertNotFound();
+    }
+}
