@@ -35,6 +35,7 @@ use App\Http\Controllers\VehicleController;
 use App\Http\Controllers\WaterController;
 use App\Http\Controllers\WeeksController;
 use App\Http\Controllers\WorkspaceController;
+use App\Http\Controllers\YearController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
@@ -82,6 +83,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('round', [RoundController::class, 'show']);
         Route::get('load', [LoadController::class, 'show']);
         Route::get('load/shopping', [LoadController::class, 'shopping']);
+        Route::post('year', YearController::class);
         Route::get('rates', [MoneyController::class, 'rates']);
         Route::get('money', [MoneyController::class, 'show']);
         Route::get('prices', [MoneyController::class, 'prices']);

@@ -69,4 +69,30 @@ final class MoneyTest extends TestCase
         Auth::forgetGuards();
         $this->actingAs($stranger, 'web')->getJson("/api/v1/quotes/{$quote['id']}")->assertNotFound();
     }
+
+    public function testAYearAheadIsTriedSideBySide(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $estate = $this->vehicle($workspace);
+        $this->vehicle($workspace, 'ceramic', '2026-01-01', 'Never topped');
+        $topper = $this->product($workspace, 'topper', 'silica');
+        $this->actingAs($owner);
+        $this->postJson("/api/v1/vehicles/{$estate->id}/turns", $this->turn(['worked_at' => '2026-11-20T09:00:00Z', 'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]]]))->assertCreated();
+        $regimes = [
+            ['name' => 'By forecast', 'every_days' => 14, 'topper' => 'forecast', 'method' => 'two-mitts'],
+            ['name' => 'Every eighth week', 'every_days' => 14, 'topper' => 'weeks', 'topper_weeks' => 8, 'method' => 'rinseless'],
+            ['name' => 'Never', 'every_days' => 28, 'topper' => 'never', 'method' => 'two-mitts'],
+        ];
+        $ask = fn(array $more): array => $this->postJson('/api/v1/year', ['regimes' => $regimes, 'trials' => 60, ...$more])->assertOk()->json();
+        $year = $ask(['vehicle_id' => $estate->id]);
+        self::assertSame($year, $ask(['vehicle_id' => $estate->id]), 'the same seed, the same years');
+        $mean = static fn(array $of, int $i, string $figure): float => $of['regimes'][$i]['figures'][$figure]['mean'];
+        self::assertLessThan($mean($year, 2, 'weeks_below'), $mean($year, 0, 'weeks_below'));
+        self::assertGreaterThan($mean($year, 1, 'litres'), $mean($year, 0, 'litres'));
+        self::assertEqualsWithDelta(0, $mean($year, 2, 'toppers'), 1e-9);
+        self::assertCount(53, $year['regimes'][0]['band']);
+        $book = $ask([]);
+        self::assertSame([1, ['Never topped']], [$book['vehicles'], $book['left_out']]);
+        $this->assertProblem($this->postJson('/api/v1/year', ['regimes' => [['name' => 'X', 'topper' => 'sometimes', 'method' => 'two-mitts']]]), 422, '', '/regimes/0/topper');
+    }
 }

@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Layer;
+use App\Models\Product;
+use App\Models\Programme;
+use App\Models\Vehicle;
+use App\Record\CostBook;
+use App\Record\EvidenceBook;
+use App\Record\Outlook;
+use App\Record\TurnLog;
+use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Psr\Clock\ClockInterface;
+use Vicissa\Core\Ahead\Regime;
+use Vicissa\Core\Ahead\SoilRate;
+use Vicissa\Core\Ahead\Spread;
+use Vicissa\Core\Ahead\Subject;
+use Vicissa\Core\Ahead\TopperRule;
+use Vicissa\Core\Ahead\YearAhead;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Turn\MatchRules;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Protection\WearFactors;
+
+/** The next year of one vehicle, or of all, under two or three ways of keeping it, many times over. Nothing is written. */
+final class TryYear
+{
+    private const DAY = 86400;
+
+    /** Spread of ln life from layer to layer (domain §14.9). */
+    private const EACH = 0.25;
+
+    /** z of the tenth and the ninetieth hundredth. */
+    private const Z = 1.2815515655446004;
+
+    /** Litres a m² of paint takes, by method, where nobody has written any down. */
+    private const LITRES_M2 = ['touchless' => 12.0, 'multi-towel' => 9.0, 'two-mitts' => 11.0, 'one-mitt' => 11.0, 'rinseless' => 0.9, 'waterless' => 0.1];
+
+    private const MINUTES_M2 = ['touchless' => 4.5, 'multi-towel' => 6.0, 'two-mitts' => 6.5, 'one-mitt' => 6.0, 'rinseless' => 5.0, 'waterless' => 4.5];
+
+    private const TOPPER_ML_M2 = 4.0;
+
+    public function __construct(
+        private readonly Tenancy $tenancy,
+        private readonly ClockInterface $clock,
+    ) {}
+
+    /**
+     * @param list<string>|null $vehicleIds  null: all that are in the book
+     * @param list<array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null, topper: string, topper_weeks?: int|null, method: string}> $regimes
+     * @return array<string, mixed>
+     */
+    public function __invoke(?array $vehicleIds, array $regimes, int $seed, int $trials): array
+    {
+        $workspace = $this->tenancy->workspace();
+        $now = CarbonImmutable::instance($this->clock->now());
+        $vehicles = Vehicle::query()->whereNull('archived_at')->when($vehicleIds !== null, static fn($query) => $query->whereIn('id', $vehicleIds ?? []))->orderBy('name')->orderBy('id')->get();
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $log = TurnLog::of($ids);
+        $book = CostBook::since($workspace, $now->subYear(), $ids);
+        $layers = Layer::query()->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->where('kind', 'topper')->orderBy('on_at')->get()->groupBy('vehicle_id');
+        $programmes = Programme::query()->get()->keyBy('id');
+        $used = [];
+        foreach ($layers as $some) {
+            $used[] = $some->last()?->product_id;
+        }
+        $products = Product::query()->whereIn('id', array_unique(array_filter($used)))->get()->keyBy('id');
+        $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($used))));
+        $done = $left = [];
+        $sums = [];
+        foreach ($vehicles as $vehicle) {
+            $last = $layers->get($vehicle->id)?->last();
+            $product = $last?->product_id === null ? null : $products->get($last->product_id);
+            $subject = $product === null ? null : $this->subject($vehicle, $last, $product, $log, $evidence, $now);
+            if ($subject === null || $product === null) {
+                $left[] = $vehicle->name;
+
+                continue;
+            }
+            foreach ($regimes as $i => $asked) {
+                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials);
+                $done[$i][$vehicle->id] = $outcome;
+                foreach ($outcome->figures as $name => $spread) {
+                    $sums[$i][$name][] = $spread;
+                }
+            }
+        }
+        $single = count($done[0] ?? []) === 1 ? array_key_first($done[0]) : null;
+
+        return [
+            'vehicles' => count($done[0] ?? []), 'left_out' => $left, 'trials' => $trials, 'seed' => $seed, 'currency' => $workspace->rates()->currency, 'today' => $now->utc()->format('Y-m-d\TH:i:s\Z'),
+            'regimes' => array_map(fn(int $i, array $asked): array => [
+                'name' => $asked['name'],
+                'figures' => (object) array_map(self::together(...), $sums[$i] ?? []),
+                'band' => $single === null ? [] : $done[$i][$single]->band,
+                'typical' => $single === null ? [] : $done[$i][$single]->typical,
+            ], array_keys($regimes), array_values($regimes)),
+            'assumes' => [
+                'Life of toppers: as found for this product on this vehicle, and what is not known of it; each layer draws anew.',
+                'A visit in eight is put off by weather for up to five days, twice as many while roads are salted; a week’s weather makes it half to one and a half times as dirty.',
+                'Beyond the method’s limit the dirt is taken off with pre-wash and many towels; it counts as refused.',
+                'Contact risk is relative: it compares ways of keeping this vehicle, nothing else.',
+                $single === null ? 'Sums over the book: spreads are added as if the vehicles’ luck were independent.' : 'Materials and litres as in its turns of the last year, where they were written down.',
+            ],
+        ];
+    }
+
+    /**
+     * Means add up; spreads of what is independent add as squares.
+     *
+     * @param list<Spread> $some
+     * @return array{mean: float, low: float, high: float}
+     */
+    private static function together(array $some): array
+    {
+        $mean = array_sum(array_map(static fn(Spread $one): float => $one->mean, $some));
+        $down = sqrt(array_sum(array_map(static fn(Spread $one): float => ($one->mean - $one->low) ** 2, $some)));
+        $up = sqrt(array_sum(array_map(static fn(Spread $one): float => ($one->high - $one->mean) ** 2, $some)));
+
+        return ['mean' => round($mean, 2), 'low' => round(max(0.0, $mean - $down), 2), 'high' => round($mean + $up, 2)];
+    }
+
+    private function subject(Vehicle $vehicle, ?Layer $last, Product $product, TurnLog $log, EvidenceBook $evidence, CarbonImmutable $now): ?Subject
+    {
+        $fresh = new Layer([
+            'vehicle_id' => $vehicle->id, 'product_id' => $product->id, 'zone' => Zone::Paint->value, 'kind' => 'topper', 'family' => $product->layerFamily()->value, 'name' => $product->name,
+            'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks, 'on_at' => $now,
+        ]);
+        $fresh->setRelation('vehicle', $vehicle);
+        $outlook = Outlook::of($fresh, $vehicle, $log, $evidence);
+        if ($outlook === null) {
+            return null;
+        }
+        [$low, $middle, $high] = [$outlook->life->quantile(0.1), $outlook->life->quantile(0.5), $outlook->life->quantile(0.9)];
+        $spread = log($high / max(1e-6, $low)) / (2.0 * self::Z);
+        $habits = $vehicle->habits();
+        $factors = new WearFactors;
+        $usual = $factors->idle($habits) / 7.0;
+        $salt = $factors->idle($habits->onSalt()) / 7.0;
+        $idle = $salted = [];
+        for ($day = 0; $day < YearAhead::DAYS; $day++) {
+            $salted[] = $is = in_array((int) gmdate('n', $now->getTimestamp() + $day * self::DAY), $vehicle->salt_months, true);
+            $idle[] = $is ? $salt : $usual;
+        }
+        $worn = INF;
+        if ($last !== null && $last->ended_at === null && $last->failed_at === null) {
+            $on = Outlook::of($last, $vehicle, $log, $evidence);
+            $worn = $on === null ? INF : $on->path->at($on->span->day($now->getTimestamp()));
+        }
+        $turns = $log->turns($vehicle->id);
+        $since = $turns === [] ? $vehicle->cadence_target : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
+
+        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits), (new MatchRules)->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)));
+    }
+
+    /**
+     * @param array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null, topper: string, topper_weeks?: int|null, method: string} $asked
+     * @param Collection<array-key, Programme> $programmes
+     */
+    private function regime(array $asked, Vehicle $vehicle, Product $product, Collection $programmes, CostBook $book): Regime
+    {
+        $rhythm = (isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null) ?? $vehicle;
+        $method = Method::from($asked['method']);
+        $rules = new MatchRules;
+        $factors = new WearFactors;
+        $own = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === []);
+        $sum = array_reduce($own, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
+        $wash = $own === [] ? 0.0 : ($sum->products + $sum->towels + $sum->water + $sum->resin) / count($own);
+        $doses = array_merge([], ...array_values(array_map(static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [], $book->turns)));
+        $dose = $doses === [] ? ($product->pack_ml > 0.0 ? self::TOPPER_ML_M2 * $vehicle->paint_m2 * (float) $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);
+        $schools = $this->tenancy->workspace()->sidesFor($vehicle);
+
+        return new Regime(
+            $asked['name'],
+            $asked['every_days'] ?? $rhythm->cadence_target,
+            $asked['salt_every_days'] ?? (isset($asked['every_days']) ? null : $rhythm->salt_target),
+            TopperRule::from($asked['topper']),
+            (float) ($asked['topper_weeks'] ?? $rhythm->topper_weeks ?? 8),
+            $schools->risk(),
+            $factors->washFactor([$method->wear()]),
+            false,
+            $rules->medium($method),
+            $rules->ceiling($method),
+            ['wash' => self::MINUTES_M2[$method->value] * $vehicle->paint_m2, 'topper' => min(60.0, max(10.0, 1.2 * $vehicle->paint_m2))],
+            ['wash' => self::LITRES_M2[$method->value] * $vehicle->paint_m2, 'topper' => $product->rinse && $method->needsHose() ? 2.0 * $vehicle->paint_m2 : 0.0],
+            ['wash' => $wash, 'topper' => $dose],
+        );
+    }
+}
