@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\AuthController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ClientController;
@@ -84,6 +85,8 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('load', [LoadController::class, 'show']);
         Route::get('load/shopping', [LoadController::class, 'shopping']);
         Route::post('year', YearController::class);
+        Route::get('archive', [ArchiveController::class, 'out']);
+        Route::get('changes', [ArchiveController::class, 'changes']);
         Route::get('rates', [MoneyController::class, 'rates']);
         Route::get('money', [MoneyController::class, 'show']);
         Route::get('prices', [MoneyController::class, 'prices']);
@@ -152,6 +155,8 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('water/readings', [WaterController::class, 'note']);
         Route::put('round', [RoundController::class, 'lay']);
         Route::put('load/ticks', [LoadController::class, 'tick']);
+        Route::post('archive', [ArchiveController::class, 'in']);
+        Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
         Route::put('rates', [MoneyController::class, 'setRates']);
         Route::put('prices', [MoneyController::class, 'setPrices']);
         Route::post('quotes', [MoneyController::class, 'quote']);

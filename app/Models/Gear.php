@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\Audited;
 use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -26,6 +27,7 @@ use Vicissa\Core\Mix\Lance;
  */
 class Gear extends Model
 {
+    use Audited;
     use OfWorkspace;
 
     protected $table = 'gear';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\Audited;
 use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
 use DomainException;
@@ -54,6 +55,7 @@ use Vicissa\Core\Protection\Family;
  */
 class Product extends Model
 {
+    use Audited;
     use OfWorkspace;
 
     protected $guarded = [];

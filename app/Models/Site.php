@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\Audited;
 use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -40,6 +41,7 @@ use Vicissa\Core\Matching\Water;
  */
 class Site extends Model
 {
+    use Audited;
     use OfWorkspace;
 
     protected $guarded = [];

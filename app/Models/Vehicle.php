@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\Audited;
 use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -54,6 +55,7 @@ use Vicissa\Core\Protection\Storage;
  */
 class Vehicle extends Model
 {
+    use Audited;
     use OfWorkspace;
 
     protected $guarded = [];

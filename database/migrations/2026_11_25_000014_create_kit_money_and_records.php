@@ -117,11 +117,29 @@ return new class () extends Migration {
                 as $$ select workspace_id from record_links where secret_hash = hash and revoked_at is null $$;
             revoke all on function workspace_of_record_link(text) from public;
             grant execute on function workspace_of_record_link(text) to vicissa_app;
+            -- A client who asks to be forgotten: the record stays, their words and names in it go. What is written once can't be changed by the application itself.
+            create function forget_client(client uuid) returns void
+                language plpgsql security definer set search_path = public
+                as $$
+                declare here uuid := nullif(current_setting('vicissa.workspace', true), '')::uuid;
+                begin
+                    if not exists (select 1 from clients where id = client and workspace_id = here) then
+                        raise exception 'no such client here';
+                    end if;
+                    update turn_entries set note = null where workspace_id = here and note is not null and turn_id in (select t.id from turns t join vehicles v on v.id = t.vehicle_id where v.client_id = client);
+                    update sheet_events set facts = facts - 'note' - 'text' where workspace_id = here and sheet_id in (select s.id from sheets s join vehicles v on v.id = s.vehicle_id where v.client_id = client);
+                    update quotes set title = 'A quote', client_id = null, facts = '{}', answer = answer - 'vehicles' || '{"vehicles": []}' where workspace_id = here and client_id = client;
+                    update changes set name = 'forgotten', before = '{}', after = '{}' where workspace_id = here and (row_id = client
+                        or row_id in (select id from vehicles where client_id = client) or row_id in (select id from sites where client_id = client));
+                end $$;
+            revoke all on function forget_client(uuid) from public;
+            grant execute on function forget_client(uuid) to vicissa_app;
             SQL);
         foreach (['load_ticks', 'prices', 'quotes', 'record_links', 'changes', 'drill_answers'] as $table) {
             RowSecurity::guard($table);
         }
         RowSecurity::appendOnly('quotes');
         RowSecurity::appendOnly('drill_answers');
+        RowSecurity::appendOnly('changes');
     }
 };

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archive;
+
+use DomainException;
+
+/** An archive that can't be taken in, said in a sentence. */
+final class BadArchive extends DomainException {}

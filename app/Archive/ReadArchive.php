@@ -1,0 +1,264 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archive;
+
+use App\Actions\ForecastLayers;
+use App\Models\Client;
+use App\Models\Photo;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
+use DateTimeZone;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Schema;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use JsonException;
+use ZipArchive;
+
+/**
+ * Takes an archive into an empty workspace. Every row gets an id of its own, so that the same archive can live twice; nothing in it
+ * can reach into another workspace, since whatever it refers to must be in it.
+ */
+final readonly class ReadArchive
+{
+    private const UUID = '/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/';
+
+    private const CHUNK = 400;
+
+    private const MOST_BYTES = 400_000_000;
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private ForecastLayers $forecastLayers,
+    ) {}
+
+    public static function isEmpty(): bool
+    {
+        return Vehicle::query()->doesntExist() && Client::query()->doesntExist();
+    }
+
+    /**
+     * @return array{rows: int, photos: int}
+     *
+     * @throws BadArchive
+     */
+    public function fromFile(string $path, User $by): array
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw new BadArchive('This file is no archive: it is not a ZIP file.');
+        }
+        $stat = $zip->statName('archive.json');
+        if ($stat === false || $stat['size'] > self::MOST_BYTES) {
+            throw new BadArchive('There is no archive.json in this file, or it is too big.');
+        }
+        try {
+            $data = json_decode((string) $zip->getFromName('archive.json'), true, 512, JSON_THROW_ON_ERROR);
+        } catch (JsonException $e) {
+            throw new BadArchive("archive.json can’t be read ({$e->getMessage()}).");
+        }
+        if (! is_array($data)) {
+            throw new BadArchive('archive.json holds no archive.');
+        }
+        [$rows, $ids] = $this->data($data, $by);
+        $photos = 0;
+        $old = array_flip($ids);
+        foreach (Photo::query()->cursor() as $photo) {
+            $file = ! isset($old[$photo->id]) ? false : $zip->getFromName("photos/{$old[$photo->id]}.jpg");
+            // Only pictures are kept as pictures.
+            if (is_string($file) && str_starts_with($file, "\xFF\xD8\xFF")) {
+                Storage::disk('photos')->put($photo->path(), $file);
+                $photos++;
+            }
+        }
+        $zip->close();
+
+        return ['rows' => $rows, 'photos' => $photos];
+    }
+
+    /**
+     * @param array<array-key, mixed> $data
+     * @return array{int, array<string, string>} rows, and new ids by old
+     *
+     * @throws BadArchive
+     */
+    public function data(array $data, User $by): array
+    {
+        if (($data['format'] ?? null) !== Tables::FORMAT) {
+            throw new BadArchive(sprintf('This is no archive of this kind: its format should be “%s”.', Tables::FORMAT));
+        }
+        $tables = is_array($data['tables'] ?? null) ? $data['tables'] : throw new BadArchive('The archive has no tables.');
+        if (! self::isEmpty()) {
+            throw new BadArchive('This workspace isn’t empty. An archive is only taken into one without vehicles and clients; found a new business for it.');
+        }
+        $ids = $this->ids($tables);
+
+        return DB::transaction(function () use ($data, $tables, $ids, $by): array {
+            $this->clear();
+            $people = $this->people(is_array($data['people'] ?? null) ? $data['people'] : [], $by);
+            $this->settings(is_array($data['workspace'] ?? null) ? $data['workspace'] : []);
+            $count = 0;
+            foreach (Tables::ALL as $table) {
+                /** @var list<array<string, mixed>> $rows */
+                $rows = $tables[$table] ?? [];
+                foreach (array_chunk($rows, self::CHUNK) as $chunk) {
+                    $this->insert($table, array_map(fn(array $row): array => $this->row($table, $row, $ids, $people, $by), $chunk));
+                    $count += count($chunk);
+                }
+            }
+            foreach (Tables::LATER as $table => $column) {
+                foreach ($tables[$table] ?? [] as $row) {
+                    if (is_array($row) && is_string($row['id'] ?? null) && is_string($row[$column] ?? null)) {
+                        DB::update("update {$table} set {$column} = ? where id = ?", [$ids[$row[$column]] ?? throw new BadArchive("A row of {$table} refers to something that isn’t in the archive ({$column})."), $ids[$row['id']]]);
+                    }
+                }
+            }
+            /** @var list<string> $vehicles */
+            $vehicles = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
+            ($this->forecastLayers)($vehicles, past: false);
+
+            return [$count, $ids];
+        });
+    }
+
+    /**
+     * A new id for every row, in the order of the old ones; lists that are ordered by them stay in order.
+     *
+     * @param array<array-key, mixed> $tables
+     * @return array<string, string> new by old
+     */
+    private function ids(array $tables): array
+    {
+        $old = [];
+        foreach (Tables::ALL as $table) {
+            $rows = $tables[$table] ?? [];
+            if (! is_array($rows) || ! array_is_list($rows)) {
+                throw new BadArchive("“{$table}” should be a list of rows.");
+            }
+            foreach ($rows as $i => $row) {
+                $id = is_array($row) ? $row[$table === 'forecasts_made' ? 'layer_id' : 'id'] ?? null : null;
+                if (! is_string($id) || ! Str::isUuid($id)) {
+                    throw new BadArchive(sprintf('Row %d of %s has no id.', $i + 1, $table));
+                }
+                if ($table !== 'forecasts_made' && isset($old[$id])) {
+                    throw new BadArchive(sprintf('The id of row %d of %s is there twice.', $i + 1, $table));
+                }
+                $old[$id] = true;
+            }
+        }
+        ksort($old);
+        $new = [];
+        foreach (array_keys($old) as $id) {
+            $new[$id] = Str::uuid7()->toString();
+        }
+
+        return $new;
+    }
+
+    /** What a new workspace begins with makes room. */
+    private function clear(): void
+    {
+        foreach (['gear', 'crews', 'programmes', 'sites', 'products', 'prices'] as $table) {
+            DB::table($table)->where('workspace_id', $this->tenancy->workspace()->id)->delete();
+        }
+    }
+
+    /**
+     * Who is named in the archive stays named. Only whoever takes it in can sign in as themselves; the others are invited anew.
+     *
+     * @param array<array-key, mixed> $people
+     * @return array<string, string> new ids by old
+     */
+    private function people(array $people, User $by): array
+    {
+        $map = [];
+        foreach ($people as $person) {
+            $id = is_array($person) ? $person['id'] ?? null : null;
+            $name = is_array($person) ? $person['name'] ?? null : null;
+            if (! is_string($id) || ! Str::isUuid($id) || ! is_string($name) || $name === '') {
+                throw new BadArchive('A person in the archive has no id or no name.');
+            }
+            $map[$id] = $name === $by->name ? $by->id : User::query()->create(['name' => mb_substr($name, 0, 120), 'email' => Str::uuid7()->toString().'@archive.invalid', 'password' => Hash::make(Str::random(40))])->id;
+        }
+
+        return $map;
+    }
+
+    /** @param array<array-key, mixed> $settings */
+    private function settings(array $settings): void
+    {
+        $workspace = $this->tenancy->workspace();
+        $known = array_intersect_key($settings, array_flip(Tables::WORKSPACE));
+        if (isset($known['time_zone']) && ! in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)) {
+            throw new BadArchive('The archive’s time zone is unknown here.');
+        }
+        $workspace->fill($known);
+        $workspace->version++;
+        $workspace->save();
+        $this->tenancy->renew($workspace->refresh());
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     * @param array<string, string> $ids
+     * @param array<string, string> $people
+     * @return array<string, mixed>
+     */
+    private function row(string $table, array $row, array $ids, array $people, User $by): array
+    {
+        foreach ($row as $column => $value) {
+            $row[$column] = match (true) {
+                in_array($column, Tables::PEOPLE, true) => is_string($value) ? $people[$value] ?? $by->id : null,
+                $column === (Tables::LATER[$table] ?? null) => null,
+                in_array($column, Tables::LOOSE, true) => is_string($value) ? $ids[$value] ?? $value : $value,
+                $column === 'id' || str_ends_with($column, '_id') => match (true) {
+                    $value === null => null,
+                    is_string($value) && isset($ids[$value]) => $ids[$value],
+                    default => throw new BadArchive("A row of {$table} refers to something that isn’t in the archive ({$column})."),
+                },
+                default => $this->replaced($value, $ids),
+            };
+        }
+
+        return [...$row, 'workspace_id' => $this->tenancy->workspace()->id];
+    }
+
+    /** @param array<string, string> $ids */
+    private function replaced(mixed $value, array $ids): mixed
+    {
+        if (is_string($value)) {
+            return strlen($value) < 36 ? $value : preg_replace_callback(self::UUID, static fn(array $m): string => $ids[$m[0]] ?? $m[0], $value);
+        }
+        if (! is_array($value)) {
+            return $value;
+        }
+        $out = [];
+        foreach ($value as $key => $one) {
+            $out[is_string($key) ? $ids[$key] ?? $key : $key] = $this->replaced($one, $ids);
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     *
+     * @throws BadArchive
+     */
+    private function insert(string $table, array $rows): void
+    {
+        // What this version doesn't know is left out; what the archive doesn't know takes its default.
+        $known = Schema::getColumnListing($table);
+        $columns = implode(', ', array_map(static fn(string $column): string => '"'.$column.'"', array_values(array_intersect($known, array_keys(array_merge([], ...$rows))))));
+        try {
+            DB::insert("insert into {$table} ({$columns}) select {$columns} from jsonb_populate_recordset(null::{$table}, ?::jsonb) r", [json_encode($rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)]);
+        } catch (QueryException $e) {
+            throw new BadArchive("Rows of {$table} break a rule of the book: ".Str::limit(Str::before($e->getPrevious()?->getMessage() ?? 'unknown', "\n"), 200), previous: $e);
+        }
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archive;
+
+use App\Models\Photo;
+use App\Models\User;
+use App\Tenancy\Tenancy;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Psr\Clock\ClockInterface;
+use RuntimeException;
+use ZipArchive;
+
+/** The whole workspace as one file: archive.json by its published schema, and the photos beside it. */
+final readonly class WriteArchive
+{
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
+
+    /** @return string path of a file that is the caller's to remove */
+    public function __invoke(): string
+    {
+        $path = tempnam(sys_get_temp_dir(), 'vicissa-archive');
+        $zip = new ZipArchive;
+        if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException('There is no room for an archive.');
+        }
+        $zip->addFromString('archive.json', json_encode($this->data(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR));
+        foreach (Photo::query()->orderBy('id')->cursor() as $photo) {
+            $file = Storage::disk('photos')->get($photo->path());
+            if ($file !== null) {
+                $zip->addFromString("photos/{$photo->id}.jpg", $file);
+                $zip->setCompressionName("photos/{$photo->id}.jpg", ZipArchive::CM_STORE);
+            }
+        }
+        $zip->close();
+
+        return $path;
+    }
+
+    /** @return array<string, mixed> as docs/schemas/archive.schema.json has it */
+    public function data(): array
+    {
+        $workspace = $this->tenancy->workspace();
+
+        return DB::transaction(function () use ($workspace): array {
+            if (DB::transactionLevel() === 1) {
+                // One state of everything, whatever is written meanwhile.
+                DB::statement('set transaction isolation level repeatable read');
+            }
+            $tables = $people = [];
+            foreach (Tables::ALL as $table) {
+                $rows = [];
+                foreach (DB::select("select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by ".($table === 'forecasts_made' ? 'layer_id' : 'id'), [$workspace->id]) as $line) {
+                    /** @var array<string, mixed> $row */
+                    $row = json_decode((string) $line->row, true, 512, JSON_THROW_ON_ERROR);
+                    foreach (Tables::PEOPLE as $column) {
+                        if (is_string($row[$column] ?? null)) {
+                            $people[$row[$column]] = true;
+                        }
+                    }
+                    $rows[] = $row;
+                }
+                $tables[$table] = $rows;
+            }
+            ksort($people);
+
+            return [
+                'format' => Tables::FORMAT, 'made_at' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
+                'workspace' => array_intersect_key($workspace->only(Tables::WORKSPACE), array_flip(Tables::WORKSPACE)),
+                'people' => User::query()->whereIn('id', array_keys($people))->orderBy('id')->get()->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])->all(),
+                'tables' => $tables,
+            ];
+        });
+    }
+}

@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Archive\BadArchive;
+use App\Archive\ReadArchive;
+use App\Archive\Tables;
+use App\Archive\WriteArchive;
+use App\Models\Client;
+use App\Models\Photo;
+use App\Models\User;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use Illuminate\Database\QueryException;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Opis\JsonSchema\Validator;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+use Tests\TestCase;
+
+/** Nothing locked in: everything comes out, and what comes out comes in again the same. */
+final class ArchiveTest extends TestCase
+{
+    public function testNoTableIsForgotten(): void
+    {
+        $all = array_column(DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id' order by 1"), 'table_name');
+        self::assertEqualsCanonicalizing($all, [...Tables::ALL, ...array_keys(Tables::LEFT)]);
+    }
+
+    public function testTheArchiveKeepsItsPublishedSchema(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->fill($owner, $workspace, 3);
+        $data = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
+        $json = json_decode((string) json_encode($data, JSON_PRESERVE_ZERO_FRACTION));
+        $result = (new Validator)->validate($json, (string) file_get_contents(base_path('docs/schemas/archive.schema.json')));
+        self::assertTrue($result->isValid(), (string) json_encode($result->error()?->args()));
+        // And the schema is that of the tables there are.
+        self::assertSame(0, Artisan::call('vicissa:archive-schema --check'), Artisan::output());
+        unset($json->tables->clients);
+        self::assertFalse((new Validator)->validate($json, (string) file_get_contents(base_path('docs/schemas/archive.schema.json')))->isValid());
+    }
+
+    /** Property: out, in and out again is the same, up to the ids, for workspaces drawn by chance. */
+    public function testOutAndInAgainIsTheSame(): void
+    {
+        Storage::fake('photos');
+        foreach ([1, 2, 3, 4] as $seed) {
+            Auth::forgetGuards();
+            [$owner, $workspace] = $this->business("Book {$seed}");
+            $this->fill($owner, $workspace, $seed);
+            $file = $this->inside($workspace, static fn(): string => app(WriteArchive::class)());
+            Auth::forgetGuards();
+            [$other, $empty] = $this->business("Copy of {$seed}");
+            $this->actingAs($other, 'web');
+            $taken = $this->post('/api/v1/archive', ['file' => new UploadedFile($file, 'vicissa.zip', 'application/zip', null, true)], ['Accept' => 'application/json'])->assertCreated()->json();
+            $before = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
+            $after = $this->inside($empty, static fn(): array => app(WriteArchive::class)->data());
+            self::assertSame(array_map(count(...), $before['tables']), array_map(count(...), array_diff_key($after['tables'], [])), "seed {$seed}");
+            self::assertSame($taken['rows'], array_sum(array_map(count(...), $before['tables'])));
+            self::assertEquals($this->plain($before), $this->plain($after), "seed {$seed}");
+            self::assertEquals($before['workspace'], $after['workspace']);
+            $photos = fn(Workspace $of): array => $this->inside($of, static fn(): array => Photo::query()->orderBy('id')->get()->map(static fn(Photo $photo): string => md5((string) Storage::disk('photos')->get($photo->path())))->all());
+            self::assertSame($photos($workspace), $photos($empty));
+            // And what follows from it follows again.
+            $due = fn(User $user): array => array_map(static fn(array $ribbon): array => [$ribbon['name'], $ribbon['due_at'], $ribbon['left']], $this->as($user)->getJson('/api/v1/film')->assertOk()->json('ribbons'));
+            self::assertSame($due($owner), $due($other));
+            @unlink($file);
+        }
+    }
+
+    public function testOnlyAnEmptyWorkspaceTakesOneAndNothingReachesElsewhere(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $data = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
+        $this->inside($workspace, function () use ($data, $owner): void {
+            $this->assertRefused($data, $owner, 'isn’t empty');
+        });
+        [$other, $empty] = $this->business('Elsewhere');
+        $this->inside($empty, function () use ($data, $other, $vehicle): void {
+            $this->assertRefused(['format' => 'something'], $other, 'no archive of this kind');
+            // A layer of a vehicle that is somebody else's and isn't in the archive.
+            $wrong = $data;
+            $wrong['tables']['vehicles'] = [];
+            $this->assertRefused($wrong, $other, 'refers to something that isn’t in the archive (vehicle_id)');
+            $wrong = $data;
+            $wrong['tables']['vehicles'][0]['cadence_target'] = -3;
+            $this->assertRefused($wrong, $other, 'break a rule of the book');
+            self::assertSame([], Vehicle::query()->pluck('id')->all(), 'nothing of it stays');
+            self::assertNotSame('', $vehicle->id);
+        });
+        Auth::forgetGuards();
+        $this->actingAs($other, 'web');
+        $this->assertProblem($this->post('/api/v1/archive', ['file' => UploadedFile::fake()->createWithContent('a.zip', 'no zip')], ['Accept' => 'application/json']), 422, 'not a ZIP file', '/file');
+    }
+
+    public function testWhoChangedWhatIsWrittenDownAndStays(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $client = $this->postJson('/api/v1/clients', ['name' => 'Garland'])->assertCreated()->json();
+        $this->patchJson("/api/v1/clients/{$client['id']}", ['phone' => '01700 1'], ['If-Match' => '"1"'])->assertOk();
+        $changes = $this->getJson("/api/v1/changes?row={$client['id']}")->assertOk()->json('data');
+        self::assertSame([['changed', ['phone' => null], ['phone' => '01700 1'], $owner->name], ['created', [], ['name' => 'Garland'], $owner->name]], array_map(static fn(array $one): array => [$one['did'], $one['before'], array_intersect_key($one['after'], ['name' => 1, 'phone' => 1]), $one['by']], $changes));
+        $this->expectException(QueryException::class);
+        $this->inside($workspace, static fn() => DB::table('changes')->update(['name' => 'nobody']));
+    }
+
+    public function testAClientIsForgottenAndWhatStaysNamesNobody(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $this->actingAs($owner);
+        $client = $this->postJson('/api/v1/clients', ['name' => 'Ansty Quillan', 'email' => 'ansty@isles.example', 'phone' => '01700 22'])->assertCreated()->json('id');
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Quillan’s yard', 'client_id' => $client, 'address' => 'Chapel mews 3'])->assertCreated()->json('id');
+        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+        $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['note' => 'Ansty was at home']))->assertCreated()->json();
+        $this->post("/api/v1/vehicles/{$vehicle->id}/photos", ['file' => UploadedFile::fake()->image('a.jpg', 64, 48), 'id' => Str::uuid7()->toString(), 'zone' => 'paint', 'stage' => 'after', 'taken_at' => '2026-11-25T10:00:00Z'])->assertCreated();
+        $link = $this->postJson("/api/v1/vehicles/{$vehicle->id}/record-links", ['kind' => 'history'])->assertCreated()->json('url');
+        $told = $this->postJson("/api/v1/clients/{$client}/forget")->assertOk()->json();
+        self::assertStringContainsString('1 turn of vehicles without a name', $told['stays'][0]);
+        $this->getJson(str_replace('http://127.0.0.1:8680/r/', '/api/v1/records/', $link))->assertNotFound();
+        $this->actingAs($owner, 'web');
+        self::assertNull($this->getJson("/api/v1/turns/{$turn['id']}")->assertOk()->json('entries.0.note'));
+        self::assertSame([], Storage::disk('photos')->allFiles());
+        $all = (string) json_encode($this->inside($workspace, static fn(): array => app(WriteArchive::class)->data()), JSON_UNESCAPED_UNICODE);
+        foreach (['Ansty', 'Quillan', 'Chapel mews', '01700 22', 'SK 1'] as $word) {
+            self::assertStringNotContainsString($word, $all);
+        }
+        self::assertSame(0, $this->inside($workspace, static fn(): int => Client::query()->count()));
+        [$stranger] = $this->business('Elsewhere');
+        Auth::forgetGuards();
+        $this->actingAs($stranger, 'web')->postJson("/api/v1/clients/{$client}/forget")->assertNotFound();
+    }
+
+    private function as(User $user): self
+    {
+        Auth::forgetGuards();
+
+        return $this->actingAs($user, 'web');
+    }
+
+    /** @param array<string, mixed> $data */
+    private function assertRefused(array $data, User $by, string $says): void
+    {
+        try {
+            app(ReadArchive::class)->data($data, $by);
+            self::fail('It was taken.');
+        } catch (BadArchive $e) {
+            self::assertStringContainsString($says, $e->getMessage());
+        }
+    }
+
+    /** A book drawn by chance, through the same doors as everybody's. */
+    private function fill(User $owner, Workspace $workspace, int $seed): void
+    {
+        $random = new Randomizer(new Xoshiro256StarStar($seed));
+        $one = static fn(array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
+        $this->as($owner);
+        $this->patchJson('/api/v1/workspace', ['time_zone' => $one(['Europe/Oslo', 'UTC', 'Pacific/Auckland']), 'salt_months' => [1, 2]], ['If-Match' => '"1"'])->assertOk();
+        $client = $this->postJson('/api/v1/clients', ['name' => "Kundin «{$seed}» ☂", 'email' => "c{$seed}@isles.example"])->assertCreated()->json('id');
+        $crew = $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '3' => 300], 'days' => [['on' => '2026-12-09', 'minutes' => 0]]])->assertCreated()->json('id');
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Yard', 'client_id' => $client, 'by_register' => true, 'admissions' => [['crew_id' => $crew, 'person' => 'Tam', 'valid_until' => '2027-01-01']]])->assertCreated()->json('id');
+        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28])->assertCreated()->json('id');
+        $this->putJson('/api/v1/prices', ['prices' => [['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6000]]])->assertOk();
+        $topper = $this->product($workspace, 'topper');
+        $this->postJson("/api/v1/products/{$topper->id}/stock", ['kind' => 'buy', 'ml' => 500.5, 'batch' => "B{$seed}", 'expires_on' => '2027-06-01'])->assertCreated();
+        $towels = $this->postJson('/api/v1/gear', ['kind' => 'towel', 'name' => 'Wheels', 'facts' => ['count' => 9, 'use' => 'wheels']])->assertCreated()->json('id');
+        $vehicle = $this->vehicle($workspace, 'silica-spray', '2026-10-01', 'The first');
+        for ($v = $random->getInt(1, 3); $v > 0; $v--) {
+            $vehicle = $this->vehicle($workspace, $one(['ceramic', 'wax', 'polymer']), '2026-06-01', "Vehicle {$v}");
+            $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'programme_id' => $programme, 'schools' => ['caution' => '10']], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+            $this->postJson('/api/v1/deadlines', ['vehicle_id' => $vehicle->id, 'on' => '2026-12-20', 'within_days' => 2])->assertCreated();
+            for ($t = $random->getInt(1, 4); $t > 0; $t--) {
+                $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
+                    'worked_at' => sprintf('2026-%02d-%02dT0%d:30:00Z', $random->getInt(7, 10), $random->getInt(1, 28), $random->getInt(6, 9)), 'minutes' => $random->getInt(40, 120), 'soil' => $random->getInt(0, 4), 'note' => $one([null, "Ein Kratzer, “tief”\nund lang"]),
+                    'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $one(['tight', 'good', 'weak']), 'angle_deg' => $one([null, 87.5])]],
+                    'products' => $one([[], [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 33.3]]]), 'textiles' => ['wheels' => 1],
+                ]))->assertCreated()->json();
+                if ($random->getInt(0, 1) === 0) {
+                    $this->postJson("/api/v1/turns/{$turn['id']}/corrections", $this->turn(['worked_at' => $turn['worked_at'], 'soil' => 1, 'reason' => 'Mistyped']), ['If-Match' => '"1"'])->assertCreated();
+                }
+            }
+            $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-26', 'crew' => 1])->assertCreated()->json('id');
+            $this->post("/api/v1/vehicles/{$vehicle->id}/photos", ['file' => UploadedFile::fake()->image('a.jpg', 64, 48), 'id' => Str::uuid7()->toString(), 'zone' => 'paint', 'stage' => 'before', 'taken_at' => '2026-11-25T10:00:00Z', 'sheet_id' => $sheet], ['Accept' => 'application/json'])->assertCreated();
+            $this->putJson('/api/v1/load/ticks', ['from' => '2026-11-26', 'to' => '2026-11-26', 'line' => "product:{$topper->id}", 'ticked' => true])->assertNoContent();
+        }
+        $this->postJson("/api/v1/gear/{$towels}/events", ['kind' => 'bought', 'facts' => ['count' => 3]])->assertCreated();
+        $this->postJson('/api/v1/water/readings', ['point' => 'tap', 'site_id' => $site, 'tds_mg_l' => 123.4])->assertCreated();
+        $this->putJson('/api/v1/round', ['on' => '2026-11-27', 'vehicle_ids' => [$vehicle->id]])->assertOk();
+        $this->postJson('/api/v1/weeks/plan')->assertStatus(202);
+        $this->postJson('/api/v1/quotes', ['title' => 'A year', 'client_id' => $client, 'vehicles' => [['vehicle_id' => $vehicle->id]]])->assertCreated();
+    }
+
+    /**
+     * What an archive says, with each id named by where its row stands.
+     *
+     * @param array<string, mixed> $data
+     */
+    private function plain(array $data): mixed
+    {
+        $names = [];
+        foreach ($data['tables'] as $table => $rows) {
+            foreach ($rows as $i => $row) {
+                if (isset($row['id'])) {
+                    $names[$row['id']] = "{$table}#{$i}";
+                }
+            }
+        }
+        foreach ($data['people'] as $person) {
+            $names[$person['id']] = 'person '.$person['name'];
+        }
+        $text = (string) json_encode($data['tables'], JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+
+        return json_decode((string) preg_replace_callback('/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/', static fn(array $m): string => $names[$m[0]] ?? $m[0], $text), true);
+    }
+}
