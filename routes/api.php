@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\AuthController;
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\BookFileController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CrewController;
 use App\Http\Controllers\DaysController;
@@ -37,6 +38,7 @@ use App\Http\Controllers\WaterController;
 use App\Http\Controllers\WeeksController;
 use App\Http\Controllers\WorkspaceController;
 use App\Http\Controllers\YearController;
+use App\Record\BookFile;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
@@ -85,6 +87,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('load', [LoadController::class, 'show']);
         Route::get('load/shopping', [LoadController::class, 'shopping']);
         Route::post('year', YearController::class);
+        Route::get('book/{kind}', [BookFileController::class, 'out'])->whereIn('kind', array_keys(BookFile::COLUMNS));
         Route::get('archive', [ArchiveController::class, 'out']);
         Route::get('changes', [ArchiveController::class, 'changes']);
         Route::get('rates', [MoneyController::class, 'rates']);
@@ -155,6 +158,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('water/readings', [WaterController::class, 'note']);
         Route::put('round', [RoundController::class, 'lay']);
         Route::put('load/ticks', [LoadController::class, 'tick']);
+        Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn('kind', array_keys(BookFile::COLUMNS));
         Route::post('archive', [ArchiveController::class, 'in']);
         Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
         Route::put('rates', [MoneyController::class, 'setRates']);

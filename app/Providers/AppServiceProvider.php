@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\RequestRules;
 use App\Models\Client;
 use App\Models\Gear;
 use App\Models\PersonalAccessToken;
@@ -34,6 +35,7 @@ use App\Reckon\TowelsModel;
 use App\Reckon\VerdictModel;
 use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
+use App\Record\RowRules;
 use App\Standins\InfraredThermometer;
 use App\Standins\Messenger;
 use App\Standins\TdsPen;
@@ -57,6 +59,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
         $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));

@@ -142,6 +142,47 @@ final class ArchiveTest extends TestCase
         $this->actingAs($stranger, 'web')->postJson("/api/v1/clients/{$client}/forget")->assertNotFound();
     }
 
+    public function testTablesComeOutAndGoInAgainWithEveryRowSeenFirst(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->fill($owner, $workspace, 2);
+        Auth::forgetGuards();
+        [$other, $empty] = $this->business('Elsewhere');
+        foreach (['clients', 'sites', 'vehicles', 'turns', 'readings'] as $kind) {
+            $file = (string) $this->as($owner)->get("/api/v1/book/{$kind}")->assertOk()->getContent();
+            $rows = substr_count(trim($file), "\n");
+            $this->as($other);
+            $look = $this->postJson("/api/v1/book/{$kind}", ['text' => $file])->assertOk()->json();
+            self::assertSame([false, 0], [$look['done'], $look['wrong']], $kind.': '.json_encode(array_filter(array_column($look['rows'], 'errors')), JSON_UNESCAPED_UNICODE));
+            $done = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])->assertOk()->json();
+            self::assertTrue($done['done']);
+            $again = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])->assertOk()->json();
+            self::assertSame([0, 0], [$again['new'], $again['changed']], "{$kind}: read twice it changes nothing");
+            self::assertSame($file, (string) $this->get("/api/v1/book/{$kind}")->assertOk()->getContent(), $kind);
+            self::assertGreaterThan(0, $rows);
+        }
+        self::assertNotSame($workspace->id, $empty->id);
+    }
+
+    public function testABadRowIsSaidByItsFieldAndNothingIsDone(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $clients = $this->postJson('/api/v1/book/clients', ['commit' => true, 'text' => "name;email;shoe size\r\nGarland;garland@isles.example;44\r\n;nobody@isles.example;\r\nQuayle;no address;\r\ngarland;again@isles.example;\r\n"])->assertOk()->json();
+        self::assertSame(['new', 'wrong', 'wrong', 'wrong'], array_column($clients['rows'], 'does'));
+        self::assertSame([[], ['name'], ['email'], ['name']], array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $clients['rows']));
+        self::assertStringContainsString('row 2', $clients['rows'][3]['errors'][0]['says']);
+        self::assertSame(['shoe size'], $clients['rows'][0]['unknown']);
+        self::assertSame([false, 0], [$clients['done'], $this->inside($workspace, static fn(): int => Client::query()->count())]);
+        $vehicles = $this->postJson('/api/v1/book/vehicles', ['text' => "name,body,client,base,cadence_target\nHearse,limousine,Nobody,ceramic,7\nBus,spaceship,,,\nTaxi,saloon,,wax,400\n"])->assertOk()->json();
+        self::assertSame([['client'], ['body', 'base'], ['cadence_target']], array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $vehicles['rows']));
+        $turns = $this->postJson('/api/v1/book/turns', ['text' => "vehicle,worked_at,soil,method,water,products\nGhost,2026-05-01T08:00:00Z,2,two-mitts,tap,Nothing @ paint = 3 ml\n"])->assertOk()->json();
+        self::assertSame(['vehicle', 'products'], array_column($turns['rows'][0]['errors'], 'field'));
+        $this->assertProblem($this->postJson('/api/v1/book/clients', ['text' => "what,ever\n1,2\n"]), 422, 'means anything here', '/text');
+        $this->assertProblem($this->postJson('/api/v1/book/clients', ['text' => "name\n".str_repeat("x\n", 2002)]), 422, 'At most 2000 rows', '/text');
+        $this->postJson('/api/v1/book/secrets', ['text' => 'x'])->assertNotFound();
+    }
+
     private function as(User $user): self
     {
         Auth::forgetGuards();

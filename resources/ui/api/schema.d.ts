@@ -22,6 +22,24 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/archive': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP */
+    get: operations['archive']
+    put?: never
+    /** An archive into an empty workspace (multipart: file) */
+    post: operations['takeArchive']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/auth/forgot': {
     parameters: {
       query?: never
@@ -170,6 +188,41 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/book/{kind}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** clients, sites, vehicles, turns or readings as CSV */
+    get: operations['bookFile']
+    put?: never
+    /** Look at a table, or take it into the book; with one wrong row nothing is done */
+    post: operations['importBook']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/changes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Who changed what, newest first, paged by cursor */
+    get: operations['listChanges']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/clients': {
     parameters: {
       query?: never
@@ -203,6 +256,23 @@ export interface paths {
     head?: never
     /** Change some fields; needs If-Match */
     patch: operations['updateClient']
+    trace?: never
+  }
+  '/api/v1/clients/{client}/forget': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Everything that names them goes; says what stays and why */
+    post: operations['forgetClient']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/api/v1/closures': {
@@ -657,6 +727,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/money': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What the last year has cost */
+    get: operations['showMoney']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/photos/{photo}': {
     parameters: {
       query?: never
@@ -670,6 +757,23 @@ export interface paths {
     post?: never
     /** Remove a photo that has not become part of a turn; the owner may remove any */
     delete: operations['removePhoto']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/prices': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listPrices']
+    /** The whole list */
+    put: operations['setPrices']
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -914,6 +1018,75 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/quotes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Newest first, the last fifty */
+    get: operations['listQuotes']
+    put?: never
+    /** A year for some vehicles */
+    post: operations['makeQuote']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/quotes/{quote}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['showQuote']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/quotes/{quote}/pdf': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Without what it costs the business */
+    get: operations['printQuote']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/rates': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What things cost here */
+    get: operations['showRates']
+    /** Needs If-Match of the workspace */
+    put: operations['setRates']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/reckon/{model}': {
     parameters: {
       query?: never
@@ -925,6 +1098,72 @@ export interface paths {
     put?: never
     /** Reckon a model: an object gives an object, an array an array with errors in their places (docs/formats.md) */
     post: operations['reckon']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/record-links/{link}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** The address shows nothing from now on */
+    delete: operations['revokeRecordLink']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/records/{secret}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** For whoever has the address */
+    get: operations['readRecord']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/records/{secret}/pdf': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['readRecordPdf']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/records/{secret}/photos/{photo}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['readRecordPhoto']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1203,6 +1442,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/turns/{turn}/cost': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['turnCost']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/vehicles': {
     parameters: {
       query?: never
@@ -1305,6 +1560,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/vehicles/{vehicle}/money': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Turn by turn, the last year */
+    get: operations['vehicleMoney']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/vehicles/{vehicle}/photos': {
     parameters: {
       query?: never
@@ -1317,6 +1589,40 @@ export interface paths {
     put?: never
     /** A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind */
     post: operations['keepPhoto']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/vehicles/{vehicle}/record': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A turn, a year or the whole history as PDF */
+    get: operations['printRecord']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/vehicles/{vehicle}/record-links': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listRecordLinks']
+    put?: never
+    /** The address is shown once */
+    post: operations['makeRecordLink']
     delete?: never
     options?: never
     head?: never
@@ -1632,6 +1938,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/year': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The same seed gives the same years; nothing is written */
+    post: operations['tryYear']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
 }
 export type webhooks = Record<string, never>
 export interface components {
@@ -1679,6 +2002,11 @@ export interface components {
        */
       wish_on?: string | null
       wish?: string | null
+    }
+    ArchiveTaken: {
+      /** @description Nothing locked in: everything out, everything back in, who changed what, and whoever wants to be forgotten. */
+      rows: number
+      photos: number
     }
     Asked: {
       vehicle: string
@@ -1793,6 +2121,22 @@ export interface components {
       low: number
       high: number
     }
+    Change: {
+      /** Format: uuid */
+      id: string
+      what: string
+      /** Format: uuid */
+      row_id: string
+      name: string
+      /** @enum {string} */
+      did: 'created' | 'changed' | 'removed'
+      before: Record<string, never>
+      after: Record<string, never>
+      /** @description Null: the program itself */
+      by: string | null
+      /** Format: date-time */
+      at: string
+    }
     Client: {
       /** Format: uuid */
       id: string
@@ -1837,6 +2181,15 @@ export interface components {
       /** Format: date */
       to_on: string
       note?: string | null
+    }
+    CostParts: {
+      products: number
+      towels: number
+      water: number
+      resin: number
+      time: number
+      travel: number
+      total: number
     }
     Crew: {
       /** Format: uuid */
@@ -2054,6 +2407,10 @@ export interface components {
     }
     ForgotInput: {
       email: string
+    }
+    Forgotten: {
+      gone: string[]
+      stays: string[]
     }
     Gear: {
       /** Format: uuid */
@@ -2584,6 +2941,63 @@ export interface components {
       wear: number
       holds: number
     }
+    Money: {
+      currency: string
+      /** Format: date */
+      since: string
+      vehicles: components['schemas']['MoneyVehicle'][]
+      programmes: components['schemas']['MoneyProgramme'][]
+      /** @description Cheapest week first */
+      toppers: components['schemas']['MoneyTopper'][]
+      total: components['schemas']['MoneyRow']
+    }
+    MoneyProgramme: {
+      programme: string | null
+      turns: number
+      untimed: number
+      hours: number
+      cost: components['schemas']['CostParts']
+      each_minor: number
+    }
+    MoneyRow: {
+      turns: number
+      /** @description Without minutes */
+      untimed: number
+      hours: number
+      cost: components['schemas']['CostParts']
+      each_minor: number
+    }
+    MoneyTopper: {
+      /** Format: uuid */
+      product_id: string
+      name: string
+      times: number
+      ml: number
+      minutes: number
+      /** @description Product and time of one application */
+      each_minor: number
+      /** @description Reference weeks, from what was found */
+      found_weeks: number
+      label_weeks: number | null
+      /** @description Layers that rests on */
+      evidence: number
+      /** @description A protected week, as found */
+      found_minor: number
+      /** @description By the label */
+      label_minor: number | null
+    }
+    MoneyVehicle: {
+      /** Format: uuid */
+      vehicle_id: string
+      name: string
+      client: string | null
+      programme: string | null
+      turns: number
+      untimed: number
+      hours: number
+      cost: components['schemas']['CostParts']
+      each_minor: number
+    }
     OddPart: {
       /** @enum {string} */
       part: 'top' | 'sides' | 'low'
@@ -2641,6 +3055,20 @@ export interface components {
       due: boolean
       /** @description What they step down to; null: thrown away */
       down: string | null
+    }
+    Price: {
+      /**
+       * Format: uuid
+       * @description Null: for all
+       */
+      programme_id: string | null
+      body: string
+      /** @enum {string} */
+      kind: 'wash' | 'topper' | 'decon' | 'inspection'
+      minor: number
+    }
+    PriceList: {
+      prices: components['schemas']['Price'][]
     }
     Problem: {
       type: string
@@ -2855,6 +3283,83 @@ export interface components {
       /** @description One short answer that changes whenever the record, a sheet or the plan does, so that a desk sees at once what happened on the driveway. */
       mark: string
     }
+    Quote: {
+      /** Format: uuid */
+      id: string
+      title: string
+      /** Format: uuid */
+      client_id: string | null
+      client: string | null
+      /** Format: date-time */
+      made_at: string
+      answer: components['schemas']['QuoteAnswer']
+    }
+    QuoteAnswer: {
+      vehicles: components['schemas']['QuoteLine'][]
+      visits: number
+      toppers: number
+      hours: number
+      cost: components['schemas']['CostParts']
+      price_minor: number
+      margin_minor: number
+      currency: string
+      assumes: string[]
+    }
+    QuoteInput: {
+      title: string
+      /** Format: uuid */
+      client_id?: string | null
+      vehicles: components['schemas']['QuoteVehicle'][]
+    }
+    QuoteKind: {
+      kind: string
+      times: number
+      each_minor: number
+      minor: number
+      /** @description From the price list */
+      listed: boolean
+    }
+    QuoteLine: {
+      /** Format: uuid */
+      vehicle_id: string
+      vehicle: string
+      programme: string | null
+      every_days: number
+      salt_every_days: number | null
+      topper_weeks: number | null
+      decon_days: number | null
+      lines: components['schemas']['QuoteKind'][]
+      hours: number
+      cost: components['schemas']['CostParts']
+      price_minor: number
+      margin_minor: number
+    }
+    QuoteVehicle: {
+      /** Format: uuid */
+      vehicle_id: string
+      /**
+       * Format: uuid
+       * @description Its own rhythm when left out
+       */
+      programme_id?: string | null
+      topper?: boolean
+    }
+    Rates: {
+      /** @description What turns cost, what is asked for them, what a year would come to. Hundredths of the workspace's currency. */
+      currency: string
+      /** @description An hour of a person */
+      labour_minor_h: number
+      /** @description A minute of the van */
+      travel_minor_min: number
+      water_minor_m3: number
+      resin_minor_l: number
+      /** @description A piece through the drum */
+      launder_minor: number
+      /** @description A towel without a price of its own */
+      towel_minor: number
+      /** @description On top of the cost, where the list has no price */
+      margin_percent: number
+    }
     Reading: {
       /** @enum {string} */
       stage: 'arrival' | 'after_wash' | 'after_decon' | 'after_topper'
@@ -2880,6 +3385,140 @@ export interface components {
       part?: 'whole' | 'top' | 'sides' | 'low'
       /** @description Seconds until a sheet of water had left the panel */
       sheets_s?: number | null
+    }
+    Record: {
+      /** @enum {string} */
+      kind: 'turn' | 'year' | 'history'
+      business: string
+      /** Format: date */
+      from: string | null
+      /** Format: date */
+      to: string
+      /** Format: date */
+      written_on: string
+      vehicle: components['schemas']['RecordVehicle']
+      /** @description Newest first */
+      turns: components['schemas']['RecordTurn'][]
+      layers: components['schemas']['RecordLayer'][]
+      film: components['schemas']['RecordFilm']
+      due: components['schemas']['RecordDue'][]
+      /** Format: date */
+      next_visit: string | null
+      cautions: string[]
+    }
+    RecordDue: {
+      /** Format: uuid */
+      layer_id: string
+      zone: string
+      kind: string
+      name: string
+      /** Format: date */
+      from: string | null
+      /** Format: date */
+      due: string | null
+      /** Format: date */
+      late: string | null
+      /** Format: date */
+      look: string | null
+    }
+    RecordFilm: {
+      /** Format: date-time */
+      from: string
+      /** Format: date-time */
+      to: string
+      /** Format: date-time */
+      today: string
+      ribbon: components['schemas']['Ribbon'] | null
+    }
+    RecordLayer: {
+      zone: string
+      kind: string
+      name: string
+      family: string
+      /** Format: date */
+      on: string
+      /** Format: date */
+      until: string | null
+    }
+    RecordLink: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      /** Format: uuid */
+      turn_id: string | null
+      /** @enum {string} */
+      kind: 'turn' | 'year' | 'history'
+      /** Format: date-time */
+      made_at: string
+      /** Format: date-time */
+      read_at: string | null
+      /** @description Only when it is made: it can’t be shown again */
+      url?: string
+    }
+    RecordLinkInput: {
+      /** @enum {string} */
+      kind: 'turn' | 'year' | 'history'
+      /** Format: uuid */
+      turn_id?: string | null
+      /** Format: date */
+      from?: string | null
+      /** Format: date */
+      to?: string | null
+    }
+    RecordPhoto: {
+      /** Format: uuid */
+      id: string
+      zone: string
+      stage: string
+      note: string | null
+      width: number
+      height: number
+    }
+    RecordProduct: {
+      name: string
+      role: string
+      zone: string
+      ml: number | null
+      batch: string | null
+    }
+    RecordReading: {
+      stage: string
+      zone: string
+      part: string
+      behaviour: string
+      angle_deg: number | null
+    }
+    RecordTurn: {
+      /** Format: uuid */
+      id: string
+      /** Format: date */
+      on: string
+      by: string | null
+      minutes: number | null
+      soil: number
+      grit: boolean
+      method: string
+      water: string
+      water_l: number | null
+      clay: boolean
+      looked_over: boolean
+      note: string | null
+      corrected: boolean
+      reason: string | null
+      products: components['schemas']['RecordProduct'][]
+      readings: components['schemas']['RecordReading'][]
+      says: string[]
+      refused: components['schemas']['Refusal'][]
+      photos: components['schemas']['RecordPhoto'][]
+    }
+    RecordVehicle: {
+      /** @description Records as clients read them: as PDF, and behind an address that can be revoked and shows nothing else. */
+      name: string
+      model: string | null
+      plate: string | null
+      colour: string | null
+      client: string | null
     }
     Refusal: {
       what: string
@@ -3751,6 +4390,14 @@ export interface components {
       /** @description Why, when this corrects a saved turn */
       reason?: string
     }
+    TurnMoney: {
+      /** Format: uuid */
+      turn_id: string
+      /** Format: date */
+      worked_on: string
+      minutes: number | null
+      cost: components['schemas']['CostParts']
+    }
     UseInput: {
       /** Format: uuid */
       product_id: string
@@ -3848,6 +4495,13 @@ export interface components {
       base_unknown?: boolean
       schools?: components['schemas']['Sides']
       note?: string | null
+    }
+    VehicleMoney: {
+      currency: string
+      /** @description Of the last year, newest first */
+      turns: components['schemas']['TurnMoney'][]
+      cost: components['schemas']['CostParts']
+      hours: number
     }
     VehicleSite: {
       /** Format: uuid */
@@ -4112,6 +4766,79 @@ export interface components {
       /** @description Vehicles that followed the old months follow */
       salt_months?: number[]
     }
+    YearAhead: {
+      vehicles: number
+      /** @description Nothing is known of a topper on these */
+      left_out: string[]
+      trials: number
+      seed: number
+      currency: string
+      /** Format: date-time */
+      today: string
+      regimes: components['schemas']['YearOutcome'][]
+      assumes: string[]
+    }
+    YearBand: {
+      day: number
+      low: number
+      mid: number
+      high: number
+    }
+    YearFigures: {
+      weeks_below: components['schemas']['YearSpread']
+      hours: components['schemas']['YearSpread']
+      litres: components['schemas']['YearSpread']
+      minor: components['schemas']['YearSpread']
+      risk: components['schemas']['YearSpread']
+      washes: components['schemas']['YearSpread']
+      toppers: components['schemas']['YearSpread']
+      refused: components['schemas']['YearSpread']
+    }
+    YearInput: {
+      /**
+       * Format: uuid
+       * @description Null: the whole book
+       */
+      vehicle_id?: string | null
+      regimes: components['schemas']['YearRegime'][]
+      seed?: number
+      trials?: number
+    }
+    YearOutcome: {
+      name: string
+      figures: components['schemas']['YearFigures']
+      /** @description Of a single vehicle: what is left, a tenth, half and nine tenths of the trials lying below */
+      band: components['schemas']['YearBand'][]
+      /** @description One trial of the middle */
+      typical: components['schemas']['YearStep'][]
+    }
+    YearRegime: {
+      /** @description A year ahead, tried under two or three ways of keeping a vehicle, or the whole book. */
+      name: string
+      /**
+       * Format: uuid
+       * @description Its own rhythm when left out
+       */
+      programme_id?: string | null
+      every_days?: number | null
+      salt_every_days?: number | null
+      /** @enum {string} */
+      topper: 'never' | 'every-wash' | 'weeks' | 'forecast' | 'reading'
+      topper_weeks?: number | null
+      method: string
+    }
+    YearSpread: {
+      mean: number
+      /** @description Five in a hundred lie below */
+      low: number
+      /** @description Five in a hundred lie above */
+      high: number
+    }
+    YearStep: {
+      day: number
+      left: number
+      topped: boolean
+    }
   }
   responses: never
   parameters: never
@@ -4176,6 +4903,64 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Asked']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  archive: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description ZIP */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/zip': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  takeArchive: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ArchiveTaken']
         }
       }
       /** @description What went wrong */
@@ -4470,6 +5255,111 @@ export interface operations {
       }
     }
   }
+  bookFile: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        kind: 'clients' | 'sites' | 'vehicles' | 'turns' | 'readings'
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description CSV */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  importBook: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        kind: 'clients' | 'sites' | 'vehicles' | 'turns' | 'readings'
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProductImportInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ProductImport']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listChanges: {
+    parameters: {
+      query?: {
+        /** @description Of one row only */
+        row?: string
+        limit?: number
+        cursor?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Change'][]
+            next_cursor: string | null
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   listClients: {
     parameters: {
       query?: {
@@ -4625,6 +5515,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Client']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  forgetClient: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        client: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Forgotten']
         }
       }
       /** @description What went wrong */
@@ -5766,6 +6687,35 @@ export interface operations {
       }
     }
   }
+  showMoney: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Money']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   showPhoto: {
     parameters: {
       query?: never
@@ -5812,6 +6762,68 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listPrices: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PriceList']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  setPrices: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PriceList']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['PriceList']
+        }
       }
       /** @description What went wrong */
       default: {
@@ -6482,6 +7494,198 @@ export interface operations {
       }
     }
   }
+  listQuotes: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['Quote'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  makeQuote: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['QuoteInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Quote']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showQuote: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        quote: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Quote']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  printQuote: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        quote: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description PDF */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showRates: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Rates']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  setRates: {
+    parameters: {
+      query?: never
+      header: {
+        'If-Match': string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Rates']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Rates']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   reckon: {
     parameters: {
       query?: never
@@ -6533,6 +7737,129 @@ export interface operations {
             | {
                 [key: string]: unknown
               }[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  revokeRecordLink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        link: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  readRecord: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        secret: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Record']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  readRecordPdf: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        secret: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description PDF */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  readRecordPhoto: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        secret: string
+        photo: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description JPEG */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/jpeg': string
         }
       }
       /** @description What went wrong */
@@ -7310,6 +8637,37 @@ export interface operations {
       }
     }
   }
+  turnCost: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        turn: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['TurnMoney']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   listVehicles: {
     parameters: {
       query?: {
@@ -7617,6 +8975,37 @@ export interface operations {
       }
     }
   }
+  vehicleMoney: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['VehicleMoney']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   listPhotos: {
     parameters: {
       query?: {
@@ -7670,6 +9059,110 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Photo']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  printRecord: {
+    parameters: {
+      query: {
+        kind: 'turn' | 'year' | 'history'
+        turn_id?: string
+        from?: string
+        to?: string
+      }
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description PDF */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listRecordLinks: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['RecordLink'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  makeRecordLink: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        vehicle: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RecordLinkInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RecordLink']
         }
       }
       /** @description What went wrong */
@@ -8388,6 +9881,39 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  tryYear: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['YearInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['YearAhead']
+        }
       }
       /** @description What went wrong */
       default: {
