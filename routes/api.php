@@ -9,6 +9,7 @@ use App\Http\Controllers\BookFileController;
 use App\Http\Controllers\ClientController;
 use App\Http\Controllers\CrewController;
 use App\Http\Controllers\DaysController;
+use App\Http\Controllers\DrillController;
 use App\Http\Controllers\FeedController;
 use App\Http\Controllers\FilmController;
 use App\Http\Controllers\GearController;
@@ -88,6 +89,8 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('load/shopping', [LoadController::class, 'shopping']);
         Route::post('year', YearController::class);
         Route::get('book/{kind}', [BookFileController::class, 'out'])->whereIn('kind', array_keys(BookFile::COLUMNS));
+        Route::get('drill', [DrillController::class, 'next']);
+        Route::get('drill/people', [DrillController::class, 'people']);
         Route::get('archive', [ArchiveController::class, 'out']);
         Route::get('changes', [ArchiveController::class, 'changes']);
         Route::get('rates', [MoneyController::class, 'rates']);
@@ -159,6 +162,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::put('round', [RoundController::class, 'lay']);
         Route::put('load/ticks', [LoadController::class, 'tick']);
         Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn('kind', array_keys(BookFile::COLUMNS));
+        Route::post('drill', [DrillController::class, 'answer']);
         Route::post('archive', [ArchiveController::class, 'in']);
         Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
         Route::put('rates', [MoneyController::class, 'setRates']);

@@ -441,6 +441,40 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/drill': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The next case, by what one was wrong about lately */
+    get: operations['nextDrill']
+    put?: never
+    post: operations['answerDrill']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/drill/people': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Which judgements need practice, person by person; for the owner */
+    get: operations['drillPeople']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/feeds': {
     parameters: {
       query?: never
@@ -2303,6 +2337,95 @@ export interface components {
     Doses: {
       /** @description In the order of filling */
       fills: components['schemas']['DoseFill'][]
+    }
+    Drill: {
+      standing: components['schemas']['DrillStanding'][]
+      case: components['schemas']['DrillCase']
+    }
+    DrillCase: {
+      /** Format: uuid */
+      vehicle_id: string
+      vehicle: string
+      says: string[]
+      seed: number
+      focus: string
+      level: number
+      soil: number
+      grit: boolean
+      on: string[]
+      after_wash: string | null
+      place: components['schemas']['DrillPlace']
+      weather: components['schemas']['DrillWeather']
+      methods: components['schemas']['DrillChoice'][]
+      soaps: components['schemas']['DrillChoice'][]
+      ways: components['schemas']['DrillChoice'][]
+      decisions: components['schemas']['DrillChoice'][]
+    }
+    DrillChoice: {
+      value: string
+      says: string
+    }
+    DrillGiven: {
+      method: string
+      soap?: string
+      drying?: string
+      topper?: string
+    }
+    DrillInput: {
+      /** Format: uuid */
+      vehicle_id: string
+      seed: number
+      focus: string
+      level: number
+      given: components['schemas']['DrillGiven']
+    }
+    DrillJudged: {
+      judgement: string
+      right: boolean
+      ours: string
+      /** @description Of what was answered */
+      says: string
+      /** @description Of what the rules choose */
+      why: string
+    }
+    DrillPerson: {
+      name: string
+      answers: number
+      /** Format: date-time */
+      last_at: string
+      standing: components['schemas']['DrillStanding'][]
+      /** @description The judgement that needs practice most */
+      needs: string
+    }
+    DrillPlace: {
+      water: string
+      pressure: boolean
+      power: boolean
+      shade: boolean
+      bay: boolean
+    }
+    DrillResult: {
+      judged: components['schemas']['DrillJudged'][]
+      standing: components['schemas']['DrillStanding'][]
+    }
+    DrillStanding: {
+      /**
+       * @description Practice: a vehicle, a day, its dirt; choose, and hear why.
+       * @enum {string}
+       */
+      judgement: 'method' | 'soap' | 'drying' | 'topper'
+      asked: number
+      right: number
+      /** @description Share, the newest weighing most */
+      lately: number
+      level: number
+    }
+    DrillWeather: {
+      air_c: number
+      rh: number
+      wind_m_s: number
+      sun_w_m2: number
+      rain: boolean
     }
     DueDate: {
       /** Format: uuid */
@@ -5938,6 +6061,101 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ThermometerAnswer']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  nextDrill: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Drill']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  answerDrill: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DrillInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['DrillResult']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  drillPeople: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['DrillPerson'][]
+          }
         }
       }
       /** @description What went wrong */
