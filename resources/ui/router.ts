@@ -2,8 +2,16 @@ import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
 import { Problem } from './api/client'
 import { meQuery } from './lib/session'
+import { places } from './routes'
 
 const open: RouteRecordRaw[] = [
+  {
+    path: '/r/:secret',
+    name: 'record-open',
+    component: () => import('./places/record/RecordPlace.vue'),
+    props: true,
+    meta: { title: 'Record', open: true },
+  },
   {
     path: '/answer/:id/:signature',
     name: 'answer',
@@ -40,140 +48,6 @@ const open: RouteRecordRaw[] = [
     name: 'join',
     component: () => import('./places/door/Join.vue'),
     meta: { title: 'Join', open: true },
-  },
-]
-
-const places: RouteRecordRaw[] = [
-  { path: '/', name: 'film', component: () => import('./places/film/FilmPlace.vue'), meta: { title: 'Film' } },
-  {
-    path: '/start',
-    name: 'start',
-    component: () => import('./places/start/StartPlace.vue'),
-    meta: { title: 'A new vehicle' },
-  },
-  {
-    path: '/vehicles/:id',
-    name: 'vehicle',
-    component: () => import('./places/vehicle/VehiclePlace.vue'),
-    props: true,
-    meta: { title: 'Vehicle' },
-  },
-  {
-    path: '/vehicles/:id/edit',
-    name: 'vehicle-edit',
-    component: () => import('./places/vehicle/EditVehicle.vue'),
-    props: true,
-    meta: { title: 'Vehicle details' },
-  },
-  {
-    path: '/vehicles/:id/turn',
-    name: 'record',
-    component: () => import('./places/turn/RecordTurn.vue'),
-    props: true,
-    meta: { title: 'Record a turn' },
-  },
-  {
-    path: '/turns/:id',
-    name: 'turn',
-    component: () => import('./places/turn/TurnPlace.vue'),
-    props: true,
-    meta: { title: 'Turn' },
-  },
-  {
-    path: '/turns/:id/correct',
-    name: 'correct',
-    component: () => import('./places/turn/CorrectTurn.vue'),
-    props: true,
-    meta: { title: 'Correct a turn' },
-  },
-  { path: '/bench', name: 'bench', component: () => import('./places/bench/BenchPlace.vue'), meta: { title: 'Bench' } },
-  {
-    path: '/vehicles/:id/look',
-    name: 'look',
-    component: () => import('./places/bench/WalkRound.vue'),
-    props: true,
-    meta: { title: 'Walk round' },
-  },
-  { path: '/bench/mix', name: 'mix', component: () => import('./places/mix/MixPlace.vue'), meta: { title: 'Mix' } },
-  {
-    path: '/bench/gauge',
-    name: 'gauge',
-    component: () => import('./places/gauge/GaugePlace.vue'),
-    meta: { title: 'Bead gauge' },
-  },
-  {
-    path: '/bench/water',
-    name: 'water',
-    component: () => import('./places/water/WaterPlace.vue'),
-    meta: { title: 'Water' },
-  },
-  {
-    path: '/sheets/:id',
-    name: 'sheet',
-    component: () => import('./places/sheet/SheetPlace.vue'),
-    props: true,
-    meta: { title: 'Sheet', wet: true },
-  },
-  { path: '/proof', name: 'proof', component: () => import('./places/proof/ProofPlace.vue'), meta: { title: 'Proof' } },
-  { path: '/weeks', name: 'weeks', component: () => import('./places/weeks/WeeksPlace.vue'), meta: { title: 'Weeks' } },
-  {
-    path: '/weeks/setup',
-    name: 'weeks-setup',
-    component: () => import('./places/weeks/SetupPlace.vue'),
-    meta: { title: 'Who works when' },
-  },
-  { path: '/round', name: 'round', component: () => import('./places/round/RoundPlace.vue'), meta: { title: 'Round' } },
-  {
-    path: '/shelf/gear',
-    name: 'gear',
-    component: () => import('./places/gear/GearPlace.vue'),
-    meta: { title: 'Gear' },
-  },
-  {
-    path: '/workspace/schools',
-    name: 'schools',
-    component: () => import('./places/workspace/SchoolsPlace.vue'),
-    meta: { title: 'Schools' },
-  },
-  {
-    path: '/shelf/fit',
-    name: 'fit',
-    component: () => import('./places/shelf/FitPlace.vue'),
-    meta: { title: 'What fits what' },
-  },
-  {
-    path: '/shelf/files',
-    name: 'shelf-files',
-    component: () => import('./places/shelf/FilesPlace.vue'),
-    meta: { title: 'Shelf files' },
-  },
-  { path: '/book', name: 'book', component: () => import('./places/book/BookPlace.vue'), meta: { title: 'Book' } },
-  { path: '/shelf', name: 'shelf', component: () => import('./places/shelf/ShelfPlace.vue'), meta: { title: 'Shelf' } },
-  {
-    path: '/shelf/new',
-    name: 'product-new',
-    component: () => import('./places/shelf/EditProduct.vue'),
-    props: (to) => ({ like: typeof to.query.like === 'string' ? to.query.like : undefined }),
-    meta: { title: 'A new product' },
-  },
-  {
-    path: '/shelf/:id',
-    name: 'product',
-    component: () => import('./places/shelf/EditProduct.vue'),
-    props: true,
-    meta: { title: 'Product' },
-  },
-  {
-    path: '/workspace',
-    name: 'workspace',
-    component: () => import('./places/workspace/WorkspacePlace.vue'),
-    meta: { title: 'Workspace' },
-  },
-  {
-    path: '/:rest(.*)*',
-    name: 'nowhere',
-    component: () => import('./places/door/Nowhere.vue'),
-    meta: { title: 'Nothing here' },
   },
 ]
 

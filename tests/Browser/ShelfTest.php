@@ -67,7 +67,7 @@ final class ShelfTest extends BrowserTestCase
         $this->seeText('It is used as one of: prewash');
         $this->assertAccessible('A file with a wrong row');
         $this->chooseFile("name;role;surfaces;ph\n{$name};soap;paint;7");
-        $this->press('Put 1 on the shelf');
+        $this->press('Put them on the shelf (1)');
         $this->seeText('1 added');
         $this->press('Shelf');
         $this->press($name);

@@ -44,7 +44,7 @@ final readonly class ArchiveController
     public function out(WriteArchive $writeArchive): BinaryFileResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
-        set_time_limit(300);
+        self::makeRoom();
 
         return (new BinaryFileResponse($writeArchive(), 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', 'vicissa-'.$this->tenancy->workspace()->dateOf($this->clock->now()).'.zip')->deleteFileAfterSend();
     }
@@ -55,7 +55,7 @@ final readonly class ArchiveController
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $request->validate(['file' => ['required', 'file', 'max:'.self::MOST_KB]]);
-        set_time_limit(300);
+        self::makeRoom();
         $file = $request->file('file');
         $user = $request->user();
         abort_unless($file instanceof UploadedFile && $user instanceof User, 422);
@@ -64,6 +64,13 @@ final readonly class ArchiveController
         } catch (BadArchive $e) {
             throw Problem::field('file', $e->getMessage());
         }
+    }
+
+    /** A whole book is more than a request usually holds. */
+    private static function makeRoom(): void
+    {
+        set_time_limit(300);
+        ini_set('memory_limit', '1G');
     }
 
     #[OA\Get(path: '/api/v1/changes', operationId: 'listChanges', summary: 'Who changed what, newest first, paged by cursor', tags: ['Archive'], parameters: [

@@ -8,6 +8,7 @@ const ways = [
   { to: '/bench/mix', name: 'Mix' },
   { to: '/bench/water', name: 'Water' },
   { to: '/bench/gauge', name: 'Gauge' },
+  { to: '/bench/drill', name: 'Practice' },
 ]
 </script>
 

@@ -16,7 +16,7 @@ const tabs = { vehicles: 'Vehicles', clients: 'Owners', sites: 'Places' } as con
 type Tab = keyof typeof tabs
 const route = useRoute()
 const router = useRouter()
-const { zone } = useMe()
+const { zone, isOwner } = useMe()
 const tab = computed<Tab>({
   get: () => (route.query.tab === 'clients' || route.query.tab === 'sites' ? route.query.tab : 'vehicles'),
   set: (next) => void router.replace({ query: { tab: next } }),
@@ -72,6 +72,10 @@ const loaded = computed(() => list.value.data.value !== undefined)
           {{ name }}
         </button>
       </div>
+      <nav class="row ways" aria-label="More of the book">
+        <RouterLink v-if="isOwner" to="/book/money">Money</RouterLink>
+        <RouterLink to="/book/files">Files in and out</RouterLink>
+      </nav>
       <SearchBox v-model="typed" label="Find in the book" />
       <RouterLink v-if="tab === 'vehicles'" to="/start" class="act">A new vehicle</RouterLink>
       <button v-else type="button" class="act" @click="editing = 'new'">

@@ -8,6 +8,7 @@ import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ForgetClient from './ForgetClient.vue'
 
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -52,6 +53,7 @@ async function remove() {
   }
 }
 const sure = ref(false)
+const forgetting = ref(false)
 </script>
 
 <template>
@@ -88,8 +90,12 @@ const sure = ref(false)
           >The vehicles stay, without an owner.
           <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
         >
+        <button v-if="!forgetting" type="button" class="words" @click="forgetting = true">
+          They want to be forgotten…
+        </button>
       </template>
     </EditEnd>
+    <ForgetClient v-if="forgetting" :id="id" :name="form.name" @leave="forgetting = false" @done="emit('done')" />
   </form>
   <ProblemNote v-else :problem="problem" />
 </template>

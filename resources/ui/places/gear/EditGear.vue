@@ -18,7 +18,13 @@ const fieldsOf = computed(() => facts[props.kind] ?? [])
 const shown = (field: (typeof fieldsOf.value)[number]) => {
   const value = (props.gear?.facts as Record<string, number> | undefined)?.[field.name]
   if (value === undefined) return ''
-  return field.volume ? units.volumeOut(value) : field.share ? Math.round(value * 100) : value
+  return field.volume
+    ? units.volumeOut(value)
+    : field.share
+      ? Math.round(value * 100)
+      : field.money
+        ? value / 100
+        : value
 }
 const form = reactive<{ name: string; note: string; facts: Record<string, string | number> }>({
   name: props.gear?.name ?? '',
@@ -26,6 +32,7 @@ const form = reactive<{ name: string; note: string; facts: Record<string, string
   facts: Object.fromEntries(fieldsOf.value.map((field) => [field.name, shown(field)])),
 })
 const use = ref((props.gear?.facts as { use?: string } | undefined)?.use ?? '')
+const colour = ref((props.gear?.facts as { colour?: string } | undefined)?.colour ?? '')
 const key = newId()
 const problem = ref<unknown>(null)
 const busy = ref(false)
@@ -36,12 +43,25 @@ function body() {
     .filter((field) => String(form.facts[field.name] ?? '') !== '')
     .map((field) => {
       const value = Number(form.facts[field.name])
-      return [field.name, field.volume ? Math.round(units.volumeIn(value)) : field.share ? value / 100 : value]
+      return [
+        field.name,
+        field.volume
+          ? Math.round(units.volumeIn(value))
+          : field.share
+            ? value / 100
+            : field.money
+              ? Math.round(value * 100)
+              : value,
+      ]
     })
   return {
     name: form.name,
     note: form.note || null,
-    facts: { ...Object.fromEntries(typed), ...(use.value ? { use: use.value } : {}) } as Schemas['GearFacts'],
+    facts: {
+      ...Object.fromEntries(typed),
+      ...(use.value ? { use: use.value } : {}),
+      ...(colour.value ? { colour: colour.value } : {}),
+    } as Schemas['GearFacts'],
   }
 }
 
@@ -95,6 +115,9 @@ const away = () =>
       ></Field>
       <Field v-if="kind === 'towel'" label="For" :error="errors['facts/use']"
         ><template #default="f"><PlainSelect v-bind="f" v-model="use" :options="uses" none="anything" /></template
+      ></Field>
+      <Field v-if="kind === 'towel'" label="Colour code" optional :error="errors['facts/colour']"
+        ><template #default="f"><PlainInput v-bind="f" v-model="colour" maxlength="24" /></template
       ></Field>
       <Field label="Note" optional
         ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="240" /></template

@@ -8,6 +8,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useGear, type Gear } from '../mix/gear'
 import Calibrate from './Calibrate.vue'
 import EditGear from './EditGear.vue'
+import PoolWear from './PoolWear.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { api, told } from '@/api/client'
 import { newId } from '@/lib/ids'
@@ -53,7 +54,9 @@ function says(one: Gear): string {
         ? units.volume(value)
         : field.share
           ? `${Math.round(value * 100)} %`
-          : `${value.toLocaleString('en-GB')} ${field.suffix}`
+          : field.money
+            ? (value / 100).toFixed(2)
+            : `${value.toLocaleString('en-GB')} ${field.suffix}`
       return `${field.label.toLowerCase()} ${figure}`
     })
     .filter(Boolean)
@@ -112,6 +115,7 @@ function says(one: Gear): string {
                 Washed
               </button>
             </p>
+            <PoolWear v-if="one.kind === 'towel'" :gear="one" />
             <Calibrate
               v-if="calibrating === one.id"
               :gear="one"

@@ -8,9 +8,11 @@ export const kinds: Record<string, { name: string; says: string }> = {
   tank: { name: 'Tank', says: 'Treated water in the van' },
   ro: { name: 'Reverse osmosis', says: 'Rejection, recovery and what it makes' },
   resin: { name: 'Resin', says: 'Mixed bed after the membrane' },
+  blower: { name: 'Air dryers', says: 'What they draw decides how many packs go along' },
+  battery: { name: 'Battery packs', says: 'Keep them dry' },
 }
 
-type FactField = { name: string; label: string; suffix: string; volume?: boolean; share?: boolean }
+type FactField = { name: string; label: string; suffix: string; volume?: boolean; share?: boolean; money?: boolean }
 
 export const facts: Record<string, FactField[]> = {
   washer: [{ name: 'l_min', label: 'Gives', suffix: 'l/min' }],
@@ -18,7 +20,11 @@ export const facts: Record<string, FactField[]> = {
   bucket: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
   sprayer: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
   bottle: [{ name: 'ml', label: 'Holds', suffix: 'ml', volume: true }],
-  towel: [{ name: 'count', label: 'How many', suffix: '' }],
+  towel: [
+    { name: 'count', label: 'How many', suffix: '' },
+    { name: 'cycles', label: 'Good for', suffix: 'washes' },
+    { name: 'price_minor', label: 'One costs', suffix: '', money: true },
+  ],
   tank: [
     { name: 'l', label: 'Holds', suffix: 'l' },
     { name: 'on_below_l', label: 'Fills from', suffix: 'l' },
@@ -28,6 +34,11 @@ export const facts: Record<string, FactField[]> = {
     { name: 'recovery', label: 'Recovers', suffix: '%', share: true },
     { name: 'make_l_min', label: 'Makes', suffix: 'l/min' },
   ],
+  battery: [
+    { name: 'count', label: 'How many', suffix: '' },
+    { name: 'wh', label: 'One holds', suffix: 'Wh' },
+  ],
+  blower: [{ name: 'w', label: 'Draws', suffix: 'W' }],
   resin: [
     { name: 'l', label: 'Resin', suffix: 'l' },
     { name: 'capacity_g_per_l', label: 'Takes up', suffix: 'g/l' },
@@ -37,6 +48,8 @@ export const facts: Record<string, FactField[]> = {
 /** What towels are for; each pool keeps to its own. */
 export const uses: Record<string, string> = {
   wash: 'Washing paint',
+  'upper-mitt': 'Mitts for the upper paint',
+  'lower-mitt': 'Mitts for the lower third',
   large: 'Drying, large',
   medium: 'Drying, medium',
   catch: 'Catching drips',

@@ -19,11 +19,7 @@ const height = computed(() => 24 * Math.min(1, Math.max(0.06, props.level ?? 0))
 <template>
   <li :class="{ in: ticked }">
     <label>
-      <input
-        type="checkbox"
-        :checked="ticked"
-        @change="emit('tick', ($event.target as HTMLInputElement).checked)"
-      />
+      <input type="checkbox" :checked="ticked" @change="emit('tick', ($event.target as HTMLInputElement).checked)" />
       <svg v-if="level !== undefined" width="16" height="34" viewBox="0 0 16 34" aria-hidden="true">
         <rect x="2.5" :y="31 - height" width="11" :height="height" class="fill" />
         <path d="M6 2h4v4l3.500 3v20a2 2 0 0 1-2 2h-7a2 2 0 0 1-2-2V9L6 6z" class="glass" />

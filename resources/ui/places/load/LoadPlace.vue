@@ -34,8 +34,7 @@ const { data, error, isPending } = useQuery({
 })
 const load = computed(
   () =>
-    data.value ??
-    (kept.value?.from === span.value.from && kept.value.to === span.value.to ? kept.value : undefined),
+    data.value ?? (kept.value?.from === span.value.from && kept.value.to === span.value.to ? kept.value : undefined),
 )
 const { isTicked, tick, waiting, done, of } = useTicks(span, load)
 const volume = (ml: number) => units.volume(ml)
@@ -46,7 +45,9 @@ const days = computed(() => {
   return [...by]
 })
 const washes = computed(() =>
-  (load.value?.towels ?? []).flatMap((one) => one.washes.map((wash) => ({ ...wash, name: one.pool ?? uses[one.use] ?? one.use }))),
+  (load.value?.towels ?? []).flatMap((one) =>
+    one.washes.map((wash) => ({ ...wash, name: one.pool ?? uses[one.use] ?? one.use })),
+  ),
 )
 function week() {
   to.value = new Date(Date.parse(`${from.value}T12:00:00Z`) + 6 * 86_400_000).toISOString().slice(0, 10)
@@ -67,7 +68,9 @@ function week() {
       <button type="button" class="words" @click="week">The whole week</button>
     </header>
     <ProblemNote v-if="!load" :problem="error" />
-    <p v-else-if="error" class="quiet small" role="status">No signal: the list as it was seen last. Ticks are kept here.</p>
+    <p v-else-if="error" class="quiet small" role="status">
+      No signal: the list as it was seen last. Ticks are kept here.
+    </p>
     <p v-if="isPending && !load" class="quiet" role="status">Laying out the turns…</p>
     <template v-if="load">
       <p v-if="!load.visits.length" class="sheet">
@@ -76,7 +79,9 @@ function week() {
       </p>
       <template v-else>
         <p class="small who">
-          <span v-for="[on, names] in days" :key="on"><strong>{{ day(on) }}</strong> {{ names.join(', ') }}</span>
+          <span v-for="[on, names] in days" :key="on"
+            ><strong>{{ day(on) }}</strong> {{ names.join(', ') }}</span
+          >
         </p>
         <p class="count" role="status">
           <strong>{{ done }} of {{ of }}</strong> in the van<template v-if="waiting"
@@ -156,7 +161,11 @@ function week() {
                       ? `fill the tank ${load.water.fills} time${load.water.fills === 1 ? '' : 's'} more`
                       : null
                   "
-                  :note="load.water.tank_l === null ? 'no tank in the gear' : `${volume(load.water.tank_l * 1000)} in the tank`"
+                  :note="
+                    load.water.tank_l === null
+                      ? 'no tank in the gear'
+                      : `${volume(load.water.tank_l * 1000)} in the tank`
+                  "
                   @tick="tick('water', $event)"
                 />
                 <LoadLine

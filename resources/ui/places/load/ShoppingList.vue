@@ -23,8 +23,7 @@ const file = computed(() => `/api/v1/load/shopping?from=${props.span.from}&to=${
       <ul class="lines">
         <li v-for="line in shop.lines" :key="line.name">
           <span
-            ><strong>{{ line.name }}</strong>
-            <span v-if="line.urgent" class="small short">needed now</span></span
+            ><strong>{{ line.name }}</strong> <span v-if="line.urgent" class="small short">needed now</span></span
           >
           <span class="num"
             ><template v-if="line.packs && line.pack_ml">{{ line.packs }} × {{ units.volume(line.pack_ml) }}</template

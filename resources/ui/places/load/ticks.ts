@@ -27,16 +27,15 @@ export function useTicks(span: Ref<{ from: string; to: string }>, load: Ref<Sche
             await told(api.PUT('/api/v1/load/ticks', { body: { from, to, line, ticked } }))
           } catch (caught) {
             // What the server refuses for good is dropped; without signal everything stays.
-            if (!(caught instanceof Problem) || caught.status === 0 || caught.status >= 500 || caught.status === 401) return
+            if (!(caught instanceof Problem) || caught.status === 0 || caught.status >= 500 || caught.status === 401)
+              return
           }
-          const rest = { ...all.value[days] }
-          if (rest[line] === ticked) delete rest[line]
-          all.value = { ...all.value, [days]: rest }
-          if (!Object.keys(rest).length) {
-            const others = { ...all.value }
-            delete others[days]
-            all.value = others
-          }
+          const { [line]: sent, ...rest } = all.value[days] ?? {}
+          // Ticked once more while it was on its way: that one is still to be told.
+          const left = sent === ticked ? rest : { ...rest, [line]: sent ?? ticked }
+          all.value = Object.fromEntries(
+            Object.entries({ ...all.value, [days]: left }).filter(([, some]) => Object.keys(some).length),
+          )
         }
       }
       await queries.invalidateQueries({ queryKey: ['load'] })
@@ -50,7 +49,12 @@ export function useTicks(span: Ref<{ from: string; to: string }>, load: Ref<Sche
   const lines = computed(() => {
     const of = load.value
     if (!of) return []
-    return [...of.products, ...of.towels, ...(of.water.treated_l > 0 ? [of.water] : []), ...(of.power.packs > 0 ? [of.power] : [])]
+    return [
+      ...of.products,
+      ...of.towels,
+      ...(of.water.treated_l > 0 ? [of.water] : []),
+      ...(of.power.packs > 0 ? [of.power] : []),
+    ]
   })
   const isTicked = (line: string, known: boolean) => pending.value[line] ?? known
   return {

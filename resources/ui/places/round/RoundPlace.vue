@@ -86,6 +86,7 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
           ><SearchSelect v-bind="f" v-model="adding" :options="others" none="Who else goes?" /></template
       ></Field>
     </header>
+    <p class="small"><RouterLink :to="`/round/load`" class="words">Into the van: load, mix, wash, buy</RouterLink></p>
     <ProblemNote :problem="error ?? problem" />
     <TakeAlong v-if="data || error" :key="on" :on="on" :stops="stops" />
     <p v-if="isPending" class="quiet" role="status">Looking at the day…</p>

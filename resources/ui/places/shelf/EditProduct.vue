@@ -14,6 +14,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import FitPreview from './FitPreview.vue'
 import LabelFields from './LabelFields.vue'
 import RestockButton from './RestockButton.vue'
+import StockCard from './StockCard.vue'
 import StockFields from './StockFields.vue'
 
 const props = defineProps<{ id?: string; like?: string }>()
@@ -26,6 +27,7 @@ const empty: Schemas['Product'] = {
   name: '',
   line: null,
   maker: null,
+  supplier: null,
   role: 'soap',
   surfaces: ['paint'],
   ph: 7,
@@ -194,13 +196,18 @@ async function putAway(away: boolean) {
       </div>
       <FitPreview :typed="body(form)" class="aside" />
     </form>
-    <ProblemNote v-else :problem="problem" />
+    <StockCard v-if="id && form" :product-id="id" class="book" @moved="follow('stock_ml')" />
+    <ProblemNote v-if="!form" :problem="problem" />
   </div>
 </template>
 
 <style scoped>
 .product {
   max-width: 1120px;
+}
+
+.book {
+  margin-top: var(--s4);
 }
 
 .sides {

@@ -60,6 +60,7 @@ const mixes = (product: Schemas['Product']) =>
     <div class="row spread head">
       <h1>Shelf</h1>
       <nav class="row ways" aria-label="More of the shelf">
+        <RouterLink to="/round/load">To buy and to wash</RouterLink>
         <RouterLink to="/shelf/gear">Gear</RouterLink>
         <RouterLink to="/shelf/fit">What fits what</RouterLink>
         <RouterLink to="/shelf/files">Files in and out</RouterLink>

@@ -36,6 +36,9 @@ const price = computed({
       ><template #default="f"
         ><PlainInput v-bind="f" v-model="pack" type="number" min="0" :suffix="units.volumeUnit.value" /></template
     ></Field>
+    <Field label="Bought at" optional :error="fields.supplier"
+      ><template #default="f"><PlainInput v-bind="f" v-model="form.supplier" maxlength="80" /></template
+    ></Field>
     <Field label="And costs" :error="fields.price_minor"
       ><template #default="f"><PlainInput v-bind="f" v-model="price" type="number" min="0" step="0.01" /></template
     ></Field>

@@ -7,6 +7,8 @@ import { dayAndTime, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { kindsSaid } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import TurnCost from '../money/TurnCost.vue'
+import RecordCard from '../record/RecordCard.vue'
 import BeforeAfter from './BeforeAfter.vue'
 import DueMoves from './DueMoves.vue'
 import EntryFacts from './EntryFacts.vue'
@@ -16,7 +18,7 @@ import StepTimes from './StepTimes.vue'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
-const { zone } = useMe()
+const { zone, isOwner } = useMe()
 const { data: turn, error } = useQuery({
   queryKey: ['turn', () => props.id],
   queryFn: () => told(api.GET('/api/v1/turns/{turn}', { params: { path: { turn: props.id } } })),
@@ -66,6 +68,8 @@ watch(turn, async (loaded) => {
       </section>
 
       <OtherVersions :turn="turn" />
+      <TurnCost v-if="isOwner" :turn-id="id" />
+      <RecordCard class="sheet-gap" :vehicle-id="turn.vehicle_id" :turn-id="id" />
       <BeforeAfter :photos="turn.photos" :vehicle="turn.vehicle ?? ''" />
 
       <section v-if="earlier.length" class="sheet earlier">

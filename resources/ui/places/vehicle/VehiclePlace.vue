@@ -13,6 +13,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { sideName, useSchools } from '../bench/schools'
 import DaysOf from '../weeks/DaysOf.vue'
 import FeedList from '../weeks/FeedList.vue'
+import RecordCard from '../record/RecordCard.vue'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
 import LayerList from './LayerList.vue'
@@ -124,6 +125,7 @@ const facts = computed(() => {
 
       <p v-if="!trying && film && paint?.outermost" class="ask">
         <button type="button" class="beside" @click="trying = true">What if a wash or the topper moved?</button>
+        <RouterLink :to="`/vehicles/${id}/year`" class="beside">A year ahead, side by side</RouterLink>
       </p>
       <TryAhead v-if="trying && film" :vehicle-id="id" :today="film.today" />
 
@@ -148,6 +150,7 @@ const facts = computed(() => {
             <LayerList :layers="vehicle.layers ?? []" :vehicle-id="id" />
           </section>
           <DaysOf :vehicle-id="id" />
+          <RecordCard :vehicle-id="id" />
           <FeedList :vehicle-id="id" />
           <section class="sheet">
             <div class="row spread">

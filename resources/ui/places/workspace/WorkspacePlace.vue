@@ -100,6 +100,10 @@ async function enter(id: string) {
           >What touches the paint, when the topper goes on, wax on coatings, how cautious the dates are …</span
         >
       </p>
+      <p class="schools">
+        <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
+        <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
+      </p>
       <EditEnd
         :problem="problem"
         :newer="newer"

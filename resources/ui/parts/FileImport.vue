@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { newId } from '@/lib/ids'
+import Glyph from '@/parts/Glyph.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// A file looked at row by row before anything is done, and then all of it or nothing.
+const props = defineProps<{
+  accept: string
+  /** What a row is called, and what taking them does. */
+  row: string
+  take: string
+  send: (text: string, commit: boolean, key: string) => Promise<Schemas['ProductImport']>
+}>()
+const emit = defineEmits<{ done: [] }>()
+const LARGEST = 2_000_000
+const text = ref('')
+const name = ref('')
+const seen = ref<Schemas['ProductImport'] | null>(null)
+const problem = ref<unknown>(null)
+const busy = ref(false)
+const tooLarge = ref(false)
+const key = ref(newId())
+const doing: Record<string, string> = { new: 'new', change: 'changes', same: 'as it is', wrong: 'wrong' }
+const unknown = computed(() => [...new Set((seen.value?.rows ?? []).flatMap((row) => row.unknown))])
+
+async function look(commit: boolean) {
+  busy.value = true
+  problem.value = null
+  try {
+    seen.value = await props.send(text.value, commit, key.value)
+    if (seen.value.done) emit('done')
+  } catch (caught) {
+    problem.value = caught
+    seen.value = null
+  } finally {
+    busy.value = false
+  }
+}
+
+async function choose(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  tooLarge.value = file.size > LARGEST
+  seen.value = null
+  if (tooLarge.value) return
+  name.value = file.name
+  text.value = await file.text()
+  key.value = newId()
+  await look(false)
+}
+</script>
+
+<template>
+  <div class="grid">
+    <label class="file beside">
+      <input type="file" :accept="accept" @change="choose" />
+      {{ name || 'Choose a file…' }}
+    </label>
+    <p v-if="tooLarge" class="refused" role="alert">
+      That file is larger than 2 MB. Split it, and bring the parts one by one.
+    </p>
+    <ProblemNote :problem="problem" />
+    <p v-if="busy" class="quiet" role="status">Reading…</p>
+    <template v-if="seen">
+      <p role="status" class="sum">
+        <template v-if="seen.done"
+          ><strong>Done:</strong> {{ seen.new }} added, {{ seen.changed }} changed, {{ seen.same }} as they
+          were.</template
+        >
+        <template v-else-if="seen.wrong"
+          ><strong class="refused">{{ seen.wrong }} of {{ seen.rows.length }} rows are wrong,</strong> so nothing has
+          been done. Mend the file and choose it again.</template
+        >
+        <template v-else
+          >{{ seen.new }} new, {{ seen.changed }} changed, {{ seen.same }} as they are. Nothing has been done
+          yet.</template
+        >
+      </p>
+      <p v-if="unknown.length" class="small">
+        <Glyph name="care" :size="15" /> Columns that mean nothing here and are left out: {{ unknown.join(', ') }}.
+      </p>
+      <div class="scroll" tabindex="0" role="group" aria-label="Rows of the file">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Row</th>
+              <th scope="col">{{ row }}</th>
+              <th scope="col">What happens</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in seen.rows" :key="one.row">
+              <td>{{ one.row }}</td>
+              <th scope="row">{{ one.name || '(no name)' }}</th>
+              <td>
+                <template v-if="one.does === 'wrong'">
+                  <span v-for="error in one.errors" :key="error.field" class="refused error"
+                    ><Glyph name="no" :size="14" /> <strong>{{ error.field }}</strong> {{ error.says }}</span
+                  >
+                </template>
+                <template v-else
+                  >{{ doing[one.does]
+                  }}<span v-if="one.changes.length" class="quiet">: {{ one.changes.join(', ') }}</span></template
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div v-if="!seen.done && !seen.wrong && seen.new + seen.changed > 0" class="row">
+        <button type="button" class="act" :disabled="busy" @click="look(true)">
+          {{ take }} ({{ seen.new + seen.changed }})
+        </button>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+
+.file {
+  position: relative;
+  justify-self: start;
+}
+
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+
+.file:has(:focus-visible) {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+
+.scroll {
+  overflow: auto;
+  max-height: 420px;
+}
+
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+
+th,
+td {
+  text-align: left;
+  vertical-align: top;
+  padding: 6px var(--s2);
+  border-bottom: 1px solid var(--line);
+}
+
+.error {
+  display: flex;
+  gap: 5px;
+  align-items: baseline;
+}
+
+.error svg {
+  flex: none;
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, told } from '@/api/client'
+import Choices from '@/parts/Choices.vue'
+import FileImport from '@/parts/FileImport.vue'
+
+// The book as tables, out and in. A spreadsheet has no ids: rows refer to each other by name.
+const queries = useQueryClient()
+type Kind = 'clients' | 'sites' | 'vehicles' | 'turns' | 'readings'
+const kinds = [
+  { value: 'clients' as const, name: 'Owners' },
+  { value: 'sites' as const, name: 'Places' },
+  { value: 'vehicles' as const, name: 'Vehicles' },
+  { value: 'turns' as const, name: 'Turns' },
+  { value: 'readings' as const, name: 'Readings' },
+]
+const says: Record<Kind, string> = {
+  clients: 'Known by their name: new ones are added, known ones changed where the file says so.',
+  sites: 'Known by their name; “client” is an owner’s name.',
+  vehicles:
+    'Known by their name; “client” and “site” are names. A new one says what lies on its paint (“base”) and since when.',
+  turns:
+    'Known by vehicle and moment; what is recorded stays as it is. Products as “Soap @ paint = 30 ml; Another @ wheels”.',
+  readings: 'Of turns that are there, by vehicle and moment. What differs is a correction, and says so.',
+}
+const kind = ref<Kind>('clients')
+const send = (text: string, commit: boolean, key: string) =>
+  told(
+    api.POST('/api/v1/book/{kind}', {
+      params: { path: { kind: kind.value }, header: commit ? { 'Idempotency-Key': key } : {} },
+      body: { text, commit },
+    }),
+  )
+</script>
+
+<template>
+  <div class="page narrow grid">
+    <div>
+      <p class="quiet small"><RouterLink to="/book">Book</RouterLink></p>
+      <h1>The book as tables</h1>
+    </div>
+    <section class="sheet grid">
+      <Choices v-model="kind" label="Which" compact :options="kinds" />
+      <p class="small">{{ says[kind] }}</p>
+      <div class="row">
+        <a class="beside" :href="`/api/v1/book/${kind}`" download>Take them along (CSV)</a>
+      </div>
+      <FileImport
+        :key="kind"
+        accept=".csv,.txt,text/csv"
+        row="Which"
+        take="Take them into the book"
+        :send="send"
+        @done="queries.invalidateQueries()"
+      />
+    </section>
+    <p class="small quiet">
+      Products have <RouterLink to="/shelf/files">files of their own</RouterLink>; everything at once is an
+      <RouterLink to="/workspace/archive">archive</RouterLink>.
+    </p>
+  </div>
+</template>

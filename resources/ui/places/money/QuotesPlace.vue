@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { all, api, Problem, told, type Schemas } from '@/api/client'
+import { shortDay } from '@/lib/dates'
+import { newId } from '@/lib/ids'
+import { useMe } from '@/lib/session'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import SearchSelect from '@/parts/SearchSelect.vue'
+import { useVehicleList } from '../bench/match'
+import MoneyNav from './MoneyNav.vue'
+import QuoteSheet from './QuoteSheet.vue'
+
+// A year's programme offered: choose vehicles and rhythms, see visits, hours, materials and margin, and what it takes for granted.
+const { zone } = useMe()
+const queries = useQueryClient()
+const { data: quotes, error } = useQuery({ queryKey: ['quotes'], queryFn: () => told(api.GET('/api/v1/quotes')) })
+const { data: programmes } = useQuery({
+  queryKey: ['programmes'],
+  queryFn: () => told(api.GET('/api/v1/programmes')),
+})
+const { data: clients } = useQuery({
+  queryKey: ['clients'],
+  queryFn: () => all((cursor) => told(api.GET('/api/v1/clients', { params: { query: { limit: 200, cursor } } }))),
+})
+const { data: fleet } = useVehicleList()
+const shown = ref<string | null>(null)
+const making = ref(false)
+const title = ref('')
+const client = ref<string | null>(null)
+const lines = ref<{ vehicle_id: string; programme_id: string; topper: boolean }[]>([])
+const rhythms = computed(() => ({
+  '': 'Its own rhythm',
+  ...Object.fromEntries((programmes.value?.data ?? []).map((one) => [one.id, one.name])),
+}))
+const others = computed(() =>
+  Object.fromEntries(
+    (fleet.value ?? [])
+      .filter((one) => !lines.value.some((line) => line.vehicle_id === one.id))
+      .map((one) => [one.id, one.name]),
+  ),
+)
+const adding = computed({
+  get: () => null,
+  set: (id: string | null) => {
+    if (id) lines.value = [...lines.value, { vehicle_id: id, programme_id: '', topper: true }]
+  },
+})
+const nameOf = (id: string) => fleet.value?.find((one) => one.id === id)?.name ?? ''
+function takeClient(chosen: string | null | undefined) {
+  const id = chosen ?? null
+  client.value = id
+  const own = (fleet.value ?? []).filter((one) => one.client?.id === id)
+  if (id && !lines.value.length)
+    lines.value = own.map((one) => ({ vehicle_id: one.id, programme_id: '', topper: true }))
+  const name = clients.value?.find((one) => one.id === id)?.name
+  if (name && !title.value) title.value = `A year for ${name}`
+}
+const problem = ref<unknown>(null)
+const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const busy = ref(false)
+const key = ref(newId())
+async function make() {
+  busy.value = true
+  problem.value = null
+  try {
+    const quote = await told(
+      api.POST('/api/v1/quotes', {
+        params: { header: { 'Idempotency-Key': key.value } },
+        body: {
+          title: title.value,
+          client_id: client.value,
+          vehicles: lines.value.map((line) => ({ ...line, programme_id: line.programme_id || null })),
+        },
+      }),
+    )
+    queries.setQueryData<{ data: Schemas['Quote'][] }>(['quotes'], (before) => ({
+      data: [quote, ...(before?.data ?? [])],
+    }))
+    shown.value = quote.id
+    making.value = false
+    title.value = ''
+    client.value = null
+    lines.value = []
+    key.value = newId()
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.value) ?? null)
+</script>
+
+<template>
+  <div class="page">
+    <MoneyNav />
+    <ProblemNote :problem="error" />
+    <div class="two">
+      <section aria-label="Quotes">
+        <button v-if="!making" type="button" class="act" @click="making = true">Offer a year</button>
+        <form v-else class="sheet grid" novalidate aria-label="A year to offer" @submit.prevent="make">
+          <Field label="For whom" optional
+            ><template #default="f"
+              ><SearchSelect
+                v-bind="f"
+                :model-value="client"
+                :options="Object.fromEntries((clients ?? []).map((row) => [row.id, row.name]))"
+                none="—"
+                @update:model-value="takeClient" /></template
+          ></Field>
+          <Field label="Title" :error="fields.title"
+            ><template #default="f"><PlainInput v-bind="f" v-model="title" maxlength="160" /></template
+          ></Field>
+          <ul class="lines">
+            <li v-for="(line, i) in lines" :key="line.vehicle_id" class="line">
+              <strong>{{ nameOf(line.vehicle_id) }}</strong>
+              <PlainSelect
+                v-model="line.programme_id"
+                :options="rhythms"
+                :aria-label="`Rhythm of ${nameOf(line.vehicle_id)}`"
+              />
+              <label class="row check small"><input v-model="line.topper" type="checkbox" /> with toppers</label>
+              <button type="button" class="words small" @click="lines.splice(i, 1)">take out</button>
+            </li>
+          </ul>
+          <Field label="Add a vehicle" :error="fields.vehicles"
+            ><template #default="f"
+              ><SearchSelect v-bind="f" v-model="adding" :options="others" none="Which one?" /></template
+          ></Field>
+          <ProblemNote :problem="problem" />
+          <div class="row">
+            <button type="submit" class="act" :disabled="busy">{{ busy ? 'Reckoning…' : 'Reckon it' }}</button>
+            <button type="button" class="words" @click="making = false">Leave it</button>
+          </div>
+        </form>
+        <ul class="lines past">
+          <li v-for="one in quotes?.data ?? []" :key="one.id">
+            <button type="button" class="words" :aria-pressed="shown === one.id" @click="shown = one.id">
+              {{ one.title }}
+            </button>
+            <span class="small quiet">{{ shortDay(one.made_at, zone) }}</span>
+          </li>
+        </ul>
+        <p v-if="quotes && !quotes.data.length && !making" class="quiet">
+          Nothing offered yet. Choose vehicles and a rhythm, and a year is reckoned from their own turns and your price
+          list.
+        </p>
+      </section>
+      <QuoteSheet v-if="quote" :quote="quote" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
+  gap: var(--s5);
+  align-items: start;
+}
+
+.past {
+  margin-top: var(--s4);
+}
+
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto auto;
+}
+
+@media (max-width: 900px) {
+  .two,
+  .line {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import Drop from '@/film/Drop.vue'
+import { shortDay } from '@/lib/dates'
+import { behaviours, roles, stages, waters, zones } from '@/lib/words'
+
+// One turn of a record: how the water stood, what was used, what was noticed, how it looked.
+defineProps<{ turn: Schemas['RecordTurn']; secret: string }>()
+const angles: Record<string, number> = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
+const soils = ['clean', 'light dust', 'road film', 'road grime', 'heavy dirt', 'caked dirt']
+</script>
+
+<template>
+  <article class="sheet">
+    <h3>
+      {{ shortDay(turn.on, 'UTC') }}<span v-if="turn.by" class="quiet"> · {{ turn.by }}</span>
+    </h3>
+    <p>
+      {{ turn.method }}, {{ soils[turn.soil] }}<template v-if="turn.grit"> with grit</template>,
+      {{ waters[turn.water]?.toLowerCase() ?? turn.water
+      }}<template v-if="turn.water_l">, {{ Math.round(turn.water_l) }} l</template
+      ><template v-if="turn.minutes">, {{ turn.minutes }} min</template>.
+    </p>
+    <ul v-if="turn.readings.length" class="drops">
+      <li v-for="reading in turn.readings" :key="reading.stage + reading.zone + reading.part">
+        <Drop :angle="reading.angle_deg ?? angles[reading.behaviour] ?? 90" />
+        <strong class="small">{{ reading.behaviour }}</strong>
+        <span class="small quiet"
+          >{{ stages[reading.stage] ?? reading.stage
+          }}<template v-if="reading.zone !== 'paint'">, {{ zones[reading.zone] ?? reading.zone }}</template></span
+        >
+      </li>
+    </ul>
+    <p v-for="one in turn.says" :key="one">{{ one }}</p>
+    <ul v-if="turn.products.length" class="lines small">
+      <li v-for="use in turn.products" :key="use.name + use.zone">
+        <span
+          ><strong>{{ use.name }}</strong> {{ roles[use.role]?.toLowerCase() }},
+          {{ zones[use.zone]?.toLowerCase() ?? use.zone }}</span
+        >
+        <span
+          >{{ use.ml ? `${Math.round(use.ml)} ml` : ''
+          }}<template v-if="use.batch"> · batch {{ use.batch }}</template></span
+        >
+      </li>
+    </ul>
+    <p v-if="turn.note" class="note">{{ turn.note }}</p>
+    <div v-if="turn.photos.length" class="photos">
+      <figure v-for="photo in turn.photos" :key="photo.id">
+        <img
+          :src="`/api/v1/records/${secret}/photos/${photo.id}`"
+          :width="photo.width"
+          :height="photo.height"
+          loading="lazy"
+          :alt="`${photo.stage}: ${zones[photo.zone] ?? photo.zone}`"
+        />
+        <figcaption class="small quiet">
+          {{ photo.stage }}, {{ zones[photo.zone]?.toLowerCase() ?? photo.zone
+          }}<template v-if="photo.note">: {{ photo.note }}</template>
+        </figcaption>
+      </figure>
+    </div>
+    <p v-if="turn.corrected" class="small quiet">
+      Corrected later<template v-if="turn.reason">: {{ turn.reason }}</template
+      >. What stood before is kept.
+    </p>
+  </article>
+</template>
+
+<style scoped>
+article {
+  margin-bottom: var(--s3);
+}
+
+h3,
+p {
+  margin: 0 0 4px;
+}
+
+.drops {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2) var(--s4);
+  margin: var(--s2) 0;
+  padding: 0;
+}
+
+.drops li {
+  display: grid;
+  justify-items: center;
+}
+
+.note {
+  font-weight: 600;
+}
+
+.photos {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  gap: var(--s3);
+}
+
+figure {
+  margin: 0;
+}
+
+img {
+  width: 100%;
+  height: auto;
+  border-radius: var(--edge);
+}
+</style>

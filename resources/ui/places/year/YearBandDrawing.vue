@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { monthStarts } from '@/film/geometry'
+
+// A year ahead as a ribbon: the band of what is left in eight of ten trials, its middle, and one trial of the middle with its washes and toppers.
+const props = defineProps<{ outcome: Schemas['YearOutcome']; today: string; width: number }>()
+const H = 96
+const floor = 74
+const x = (day: number) => (day / 365) * props.width
+const y = (left: number) => floor - left * 58
+const line = (of: 'low' | 'mid' | 'high') =>
+  props.outcome.band.map((point) => `${x(point.day).toFixed(1)} ${y(point[of]).toFixed(1)}`)
+const band = computed(() =>
+  props.outcome.band.length ? `M${line('high').join('L')}L${line('low').reverse().join('L')}z` : '',
+)
+const middle = computed(() => (props.outcome.band.length ? `M${line('mid').join('L')}` : ''))
+const story = computed(() =>
+  props.outcome.typical
+    .map((step, i, all) => {
+      const next = all[i + 1]
+      return `${i === 0 ? 'M' : 'L'}${x(step.day).toFixed(1)} ${y(step.left).toFixed(1)}${next ? '' : `L${x(365).toFixed(1)} ${y(step.left).toFixed(1)}`}`
+    })
+    .join(''),
+)
+const washes = computed(() => props.outcome.typical.filter((step) => !step.topped).map((step) => x(step.day)))
+const toppers = computed(() => props.outcome.typical.filter((step) => step.topped).map((step) => x(step.day)))
+const end = computed(() => new Date(Date.parse(props.today) + 365 * 86_400_000).toISOString())
+const months = computed(() =>
+  monthStarts(props.today, end.value).map((month) => ({
+    name: month.name,
+    x: ((month.at - Date.parse(props.today)) / (365 * 86_400_000)) * props.width,
+  })),
+)
+</script>
+
+<template>
+  <svg :width="width" :height="H" aria-hidden="true">
+    <g v-for="month in months" :key="month.x">
+      <path :d="`M${month.x} 0V${floor}`" class="month" />
+      <text :x="month.x + 3" y="11">{{ month.name }}</text>
+    </g>
+    <path :d="band" class="band" />
+    <path :d="story" class="story" />
+    <path :d="middle" class="middle" />
+    <path class="base" :d="`M0 ${floor + 2}H${width}`" />
+    <path v-for="at in washes" :key="`w${at}`" :d="`M${at} ${floor + 6}l-3 6h6z`" class="wash" />
+    <path v-for="at in toppers" :key="`t${at}`" :d="`M${at - 5} ${floor + 18}q5 -7 10 0z`" class="topper" />
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  overflow: visible;
+}
+
+.month {
+  stroke: var(--line);
+}
+
+text {
+  fill: var(--ink-3);
+  font-size: 12px;
+}
+
+.band {
+  fill: var(--film);
+  opacity: 0.28;
+}
+
+.middle {
+  fill: none;
+  stroke: var(--film-deep);
+  stroke-width: 2.4;
+}
+
+.story {
+  fill: none;
+  stroke: var(--ink-2);
+  stroke-width: 1;
+  stroke-dasharray: 2 3;
+}
+
+.base {
+  stroke: var(--base);
+  stroke-width: 4;
+}
+
+.wash {
+  fill: var(--sheet);
+  stroke: var(--ink);
+}
+
+.topper {
+  fill: var(--film);
+  stroke: var(--ink);
+}
+</style>
