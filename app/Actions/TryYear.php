@@ -23,7 +23,10 @@ use Vicissa\Core\Ahead\Subject;
 use Vicissa\Core\Ahead\TopperRule;
 use Vicissa\Core\Ahead\YearAhead;
 use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Turn\MatchRules;
+use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Money\TurnCost;
 use Vicissa\Core\Protection\WearFactors;
@@ -49,6 +52,7 @@ final class TryYear
     public function __construct(
         private readonly Tenancy $tenancy,
         private readonly ClockInterface $clock,
+        private readonly RankShelf $rankShelf,
     ) {}
 
     /**
@@ -68,8 +72,9 @@ final class TryYear
         $layers = Layer::query()->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->where('kind', 'topper')->orderBy('on_at')->get()->groupBy('vehicle_id');
         $programmes = Programme::query()->get()->keyBy('id');
         $used = [];
-        foreach ($layers as $some) {
-            $used[] = $some->last()?->product_id;
+        foreach ($vehicles as $vehicle) {
+            // One that never had a topper is tried with the one that fits it best.
+            $used[$vehicle->id] = $layers->get($vehicle->id)?->last()->product_id ?? $this->fitting($vehicle);
         }
         $products = Product::query()->whereIn('id', array_unique(array_filter($used)))->get()->keyBy('id');
         $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($used))));
@@ -77,7 +82,7 @@ final class TryYear
         $sums = [];
         foreach ($vehicles as $vehicle) {
             $last = $layers->get($vehicle->id)?->last();
-            $product = $last?->product_id === null ? null : $products->get($last->product_id);
+            $product = $products->get($used[$vehicle->id] ?? '');
             $subject = $product === null ? null : $this->subject($vehicle, $last, $product, $log, $evidence, $now);
             if ($subject === null || $product === null) {
                 $left[] = $vehicle->name;
@@ -127,6 +132,21 @@ final class TryYear
         return ['mean' => round($mean, 2), 'low' => round(max(0.0, $mean - $down), 2), 'high' => round($mean + $up, 2)];
     }
 
+    private function fitting(Vehicle $vehicle): ?string
+    {
+        foreach (($this->rankShelf)($vehicle, ['water' => Water::Tap, 'purpose' => Purpose::Maintain, 'panel_c' => null]) as $role) {
+            if ($role['role'] === Role::Topper->value && $role['zone'] === Zone::Paint->value) {
+                foreach ($role['products'] as $product) {
+                    if ($product['allowed']) {
+                        return $product['id'];
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
     private function subject(Vehicle $vehicle, ?Layer $last, Product $product, TurnLog $log, EvidenceBook $evidence, CarbonImmutable $now): ?Subject
     {
         $fresh = new Layer([
@@ -157,7 +177,7 @@ final class TryYear
         $turns = $log->turns($vehicle->id);
         $since = $turns === [] ? $vehicle->cadence_target : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
 
-        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits), (new MatchRules)->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)));
+        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits), (new MatchRules)->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
     }
 
     /**

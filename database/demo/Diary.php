@@ -9,11 +9,14 @@ use App\Models\Closure;
 use App\Models\Crew;
 use App\Models\CrewDay;
 use App\Models\Deadline;
+use App\Models\Price;
 use App\Models\Programme;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Models\Workspace;
 use Carbon\CarbonImmutable;
+use Vicissa\Core\Matching\Body;
 
 /** Who works when, what is promised to whom, and the first plan of the weeks. */
 final class Diary
@@ -41,6 +44,23 @@ final class Diary
         private readonly ReplanWeeks $replanWeeks,
     ) {}
 
+    /** What things cost on the isles, and what is asked: a list for all, and less for those who come every week. */
+    private function prices(): void
+    {
+        $workspace = Workspace::query()->findOrFail($this->owner->memberships()->firstOrFail()->workspace_id);
+        $workspace->update(['rates' => ['currency' => 'sk', 'labour_minor_h' => 2400, 'travel_minor_min' => 18, 'water_minor_m3' => 380, 'resin_minor_l' => 1350, 'launder_minor' => 15, 'towel_minor' => 400, 'margin_percent' => 35]]);
+        $weekly = Programme::query()->where('name', self::PROGRAMMES[0]['name'])->firstOrFail();
+        foreach (['small' => 7200, 'hatch' => 7800, 'saloon' => 8600, 'estate' => 9200, 'tourer' => 9800, 'suv' => 10200, 'pickup' => 10800, 'van' => 11800, 'limousine' => 12400, 'minibus' => 13600, 'horsebox' => 22500, 'coach' => 31000] as $body => $minor) {
+            if (Body::tryFrom($body) === null) {
+                continue;
+            }
+            Price::query()->create(['body' => $body, 'kind' => 'wash', 'minor' => $minor]);
+            Price::query()->create(['body' => $body, 'kind' => 'topper', 'minor' => (int) (round($minor * 0.0028) * 100)]);
+            Price::query()->create(['body' => $body, 'kind' => 'decon', 'minor' => (int) (round($minor * 0.006) * 100)]);
+            Price::query()->create(['body' => $body, 'kind' => 'wash', 'programme_id' => $weekly->id, 'minor' => (int) (round($minor * 0.0088) * 100)]);
+        }
+    }
+
     /** @param array<string, Vehicle> $vehicles  by name */
     public function load(CarbonImmutable $today, array $vehicles): void
     {
@@ -65,6 +85,7 @@ final class Diary
         $yard->admissions()->createMany([['crew_id' => $both->id, 'person' => 'Rhona Skarne'], ['crew_id' => $both->id, 'person' => 'Tam Ostrey', 'valid_until' => $on(41)], ['crew_id' => $alone->id, 'person' => 'Tam Ostrey', 'valid_until' => $on(41)]]);
         Closure::query()->create(['vehicle_id' => $vehicles['Mobile library']->id, 'from_on' => $on(15), 'to_on' => $on(19), 'note' => 'On the outer isles']);
         Closure::query()->create(['site_id' => $vehicles['Observatory estate']->site_id, 'from_on' => $on(10), 'to_on' => $on(12), 'note' => 'Observing nights, the road is shut']);
+        $this->prices();
         Closure::query()->create(['from_on' => $on(30), 'to_on' => $on(32), 'note' => 'Nobody works']);
         ($this->replanWeeks)('First plan', $this->owner);
     }

@@ -127,7 +127,7 @@ return new class () extends Migration {
                         raise exception 'no such client here';
                     end if;
                     update turn_entries set note = null where workspace_id = here and note is not null and turn_id in (select t.id from turns t join vehicles v on v.id = t.vehicle_id where v.client_id = client);
-                    update sheet_events set facts = facts - 'note' - 'text' where workspace_id = here and sheet_id in (select s.id from sheets s join vehicles v on v.id = s.vehicle_id where v.client_id = client);
+                    update sheet_events set facts = case when kind = 'note' then '{}' else facts - 'note' end where workspace_id = here and kind in ('note', 'finish') and sheet_id in (select s.id from sheets s join vehicles v on v.id = s.vehicle_id where v.client_id = client);
                     update quotes set title = 'A quote', client_id = null, facts = '{}', answer = answer - 'vehicles' || '{"vehicles": []}' where workspace_id = here and client_id = client;
                     update changes set name = 'forgotten', before = '{}', after = '{}' where workspace_id = here and (row_id = client
                         or row_id in (select id from vehicles where client_id = client) or row_id in (select id from sites where client_id = client));

@@ -9,6 +9,7 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
+use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -171,6 +172,17 @@ abstract class BrowserTestCase extends TestCase
         $entries = $this->browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
         $errors = array_filter($entries, static fn(array $entry): bool => $entry['level'] === 'SEVERE' && array_filter($expected, static fn(string $part): bool => str_contains($entry['message'], $part)) === []);
         self::assertSame([], array_column($errors, 'message'));
+    }
+
+    /** A file with this text, put into the first file field. */
+    protected function chooseFile(string $text): void
+    {
+        $path = tempnam(sys_get_temp_dir(), 'shelf').'.csv';
+        file_put_contents($path, $text);
+        $input = $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
+        $input->setFileDetector(new LocalFileDetector);
+        $input->sendKeys($path);
+        unlink($path);
     }
 
     protected static function quoted(string $text): string

@@ -23,7 +23,6 @@ final class Screenshots extends BrowserTestCase
         $vehicle = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
         $this->click($this->see('(//ol//a)[1]'));
         $this->see('//h2[normalize-space(.) = "What was done"]');
-        $this->shoot('turn');
         $this->visit("{$vehicle}/turn");
         $this->choose('How dirty?', 'Grime');
         $this->choose('Water on the dirty paint', 'Lies flat');
@@ -43,7 +42,7 @@ final class Screenshots extends BrowserTestCase
         }
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
-        foreach (['/round' => 'round', '/bench/water' => 'water', '/book' => 'book', '/shelf' => 'shelf', '/proof' => 'proof'] as $path => $name) {
+        foreach (['/round' => 'round', '/bench/water' => 'water', '/shelf' => 'shelf', '/proof' => 'proof'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
             $path === '/proof' && $this->seeText('Were we right?');
@@ -70,21 +69,47 @@ final class Screenshots extends BrowserTestCase
         $this->shoot('film-dark');
         $this->click($this->see('//button[@aria-label = "Light theme"]'));
         $this->see('//button[@aria-label = "Dark theme"]');
-        $this->onAPhone($vehicle);
+        $this->office($vehicle);
+        $this->onAPhone();
         self::assertFileExists('docs/screenshots/film.png');
     }
 
-    private function onAPhone(string $vehicle): void
+    private function office(string $vehicle): void
+    {
+        $this->visit("{$vehicle}/year");
+        $this->seeText('Weeks without a good layer');
+        $this->browser->executeScript('document.querySelector(".tools").scrollIntoView({ block: "start" })');
+        $this->shoot('year');
+        $this->visit('/bench/drill');
+        $this->choose('How is it washed?', 'Two mitts');
+        foreach (['With what?', 'How does the water come off?', 'And the topper?'] as $group) {
+            $this->click($this->see(sprintf('(//fieldset[legend[contains(., "%s")]]//label)[1]', $group)));
+        }
+        $this->press('That is what I would do');
+        $this->see('//section[@aria-label = "What the rules say"]');
+        $this->browser->executeScript('window.scrollTo(0, 0)');
+        $this->shoot('practice');
+        $this->visit('/book/money');
+        $this->seeText('turns since');
+        $this->shoot('money');
+        $this->visit($vehicle);
+        $this->click($this->see('//button[contains(@aria-label, "The last twelve months: make a link")]'));
+        $address = $this->see('//section[@aria-label = "For the client"]//code')->getText();
+        $this->visit((string) parse_url($address, PHP_URL_PATH));
+        $this->seeText('Due next');
+        $this->shoot('client-record');
+    }
+
+    private function onAPhone(): void
     {
         $desk = $this->browser;
         $this->browser = self::open(390, 844);
         try {
             $this->signIn('tam@marram-sedge.example');
             $this->see('//a[contains(@class, "row")]');
-            $this->shoot('film-phone');
-            $this->visit("{$vehicle}/look");
-            $this->choose('How dirty up here?', 'Road film');
-            $this->shoot('look-phone');
+            $this->visit('/round/load');
+            $this->seeText('in the van');
+            $this->shoot('load-phone');
             $this->onASheet();
         } finally {
             $this->browser->quit();
@@ -100,18 +125,12 @@ final class Screenshots extends BrowserTestCase
         $this->see('//button[normalize-space(.) = "Take the round along"][not(@disabled)]');
         $this->press('Doctor’s estate');
         $this->seeText('To fill, in this order');
-        $this->shoot('sheet-begin');
         $this->press('Begin the visit');
         $this->choose('Water on the dirty paint', 'Weak beads');
         $this->work('Foam');
         $this->see('//*[@role = "timer"]');
         $this->browser->executeScript('scrollTo(0, 0)');
         $this->shoot('sheet-step');
-        $this->work('Hand over, write it down');
-        $this->press('Close the turn');
-        $this->field('Noticed');
-        $this->browser->executeScript('scrollTo(0, 0)');
-        $this->shoot('sheet-close');
     }
 
     private function shoot(string $name): void

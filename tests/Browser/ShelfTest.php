@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector;
-use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** The shelf at the desk: what fits what, a product from its label, files in and out, schools. */
@@ -100,15 +98,5 @@ final class ShelfTest extends BrowserTestCase
         $this->visit('/bench');
         $this->see('//h2[starts-with(normalize-space(.), "One mitt") or contains(., "Not here")]');
         $this->assertQuietConsole();
-    }
-
-    private function chooseFile(string $text): void
-    {
-        $path = tempnam(sys_get_temp_dir(), 'shelf').'.csv';
-        file_put_contents($path, $text);
-        $input = $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
-        $input->setFileDetector(new LocalFileDetector);
-        $input->sendKeys($path);
-        unlink($path);
     }
 }

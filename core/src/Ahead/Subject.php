@@ -19,6 +19,7 @@ final readonly class Subject
      * @param float $soilPerDay       levels of soil a mean day adds
      * @param float $softness         1.5 soft, 1 medium, 0.7 hard
      * @param int $sinceWash          days since it was washed last
+     * @param int $sinceTopper        days since the topper went on
      *
      * @throws InvalidInput
      */
@@ -32,6 +33,7 @@ final readonly class Subject
         public float $soilPerDay,
         public float $softness,
         public int $sinceWash,
+        public int $sinceTopper = 0,
     ) {
         InvalidInput::unlessBetween('median_life', $medianLife, 0.05, 2000, 'weeks');
         InvalidInput::unlessBetween('between', $between, 0, 2);

@@ -119,7 +119,7 @@ final readonly class YearAhead
         }
         $lowest = $regime->topper === TopperRule::Forecast ? self::quantile($subject, $regime->caution) : 0.0;
         $day = -$subject->sinceWash;
-        $topped = 0;
+        $topped = -$subject->sinceTopper;
         $soil = 0.0;
         $below = 0.0;
         $left = $events = [];

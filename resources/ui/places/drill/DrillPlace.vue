@@ -212,6 +212,16 @@ section:focus {
   outline: none;
 }
 
+@media (max-width: 600px) {
+  .case {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .dirt {
+    order: -1;
+  }
+}
+
 @media (max-width: 900px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);

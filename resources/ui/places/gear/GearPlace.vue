@@ -56,7 +56,7 @@ function says(one: Gear): string {
           ? `${Math.round(value * 100)} %`
           : field.money
             ? (value / 100).toFixed(2)
-            : `${value.toLocaleString('en-GB')} ${field.suffix}`
+            : `${value.toLocaleString('en-GB')} ${field.suffix}`.trim()
       return `${field.label.toLowerCase()} ${figure}`
     })
     .filter(Boolean)

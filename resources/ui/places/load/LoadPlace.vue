@@ -132,7 +132,7 @@ function week() {
                       : one.short > 0
                         ? `${one.short} too few, whatever is washed`
                         : one.take > one.clean
-                          ? `${one.clean} clean`
+                          ? `${one.take - one.clean} more to be washed first`
                           : null
                   "
                   :note="one.known ? `${one.clean} clean, ${one.dirty} dirty` : 'nobody has counted these'"
@@ -214,6 +214,10 @@ function week() {
   gap: 2px;
 }
 
+.sheet {
+  margin-bottom: var(--s4);
+}
+
 .count {
   font-size: 18px;
 }
@@ -238,6 +242,14 @@ function week() {
 }
 
 @media (max-width: 700px) {
+  .head h1 {
+    flex: 1 1 100%;
+  }
+
+  .head :deep(.field) {
+    flex: 1 1 40%;
+  }
+
   .two {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -59,7 +59,8 @@ h3 {
 }
 
 .total {
-  margin: 0;
+  max-width: none;
+  margin: 4px 0 0;
   text-align: right;
   font-weight: 600;
 }

@@ -56,6 +56,7 @@ const { width } = useElementSize(plot)
     <h1>Proof</h1>
     <p class="quiet lead">
       What really lasts, on your vehicles. One wear-week is a week outdoors with 200 km and one gentle wash.
+      <RouterLink to="/proof/year">A year ahead, for the whole book</RouterLink>
     </p>
     <ProblemNote :problem="error" />
     <p v-if="isPending" class="quiet" role="status">Weighing every layer…</p>

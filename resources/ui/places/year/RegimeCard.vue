@@ -94,6 +94,10 @@ const numberOr = (typed: unknown) => (String(typed ?? '') === '' ? null : Number
 </template>
 
 <style scoped>
+.sheet {
+  align-content: start;
+}
+
 .words {
   justify-self: start;
 }

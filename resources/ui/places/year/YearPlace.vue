@@ -95,7 +95,12 @@ const least = computed(() =>
           Nothing is known of a topper here: record a turn with one, and its year can be tried.
         </p>
         <template v-else>
-          <section v-for="outcome in data.regimes" :key="outcome.name" class="one" :aria-label="outcome.name">
+          <section
+            v-for="outcome in data.regimes.filter((one) => one.band.length)"
+            :key="outcome.name"
+            class="one"
+            :aria-label="outcome.name"
+          >
             <h2>{{ outcome.name }}</h2>
             <YearBandDrawing
               v-if="outcome.band.length && width > 50"
