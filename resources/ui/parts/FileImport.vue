@@ -124,20 +124,7 @@ p {
 }
 
 .file {
-  position: relative;
   justify-self: start;
-}
-
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-
-.file:has(:focus-visible) {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
 }
 
 .scroll {

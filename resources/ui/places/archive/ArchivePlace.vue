@@ -81,19 +81,6 @@ p {
 }
 
 .file {
-  position: relative;
   justify-self: start;
-}
-
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-
-.file:has(:focus-visible) {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
 }
 </style>

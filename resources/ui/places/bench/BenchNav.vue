@@ -13,7 +13,7 @@ const ways = [
 </script>
 
 <template>
-  <header class="row bench-head">
+  <header class="ways-of">
     <h1>Bench</h1>
     <nav class="row" aria-label="On the bench">
       <RouterLink
@@ -27,31 +27,3 @@ const ways = [
     <slot />
   </header>
 </template>
-
-<style scoped>
-.bench-head {
-  gap: var(--s5);
-  margin-bottom: var(--s4);
-  align-items: baseline;
-}
-
-nav a {
-  display: inline-flex;
-  align-items: center;
-  min-height: 36px;
-  padding: 0 2px;
-  text-decoration: none;
-  color: var(--ink-2);
-  border-bottom: 3px solid transparent;
-}
-
-nav a:hover {
-  color: var(--ink);
-}
-
-nav [aria-current] {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom-color: var(--film);
-}
-</style>

@@ -190,15 +190,7 @@ function another() {
 
 <style scoped>
 .file {
-  position: relative;
   overflow: hidden;
-}
-
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
 }
 
 .mark {

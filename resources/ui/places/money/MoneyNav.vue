@@ -12,7 +12,7 @@ const ways = [
 
 <template>
   <p class="quiet small"><RouterLink to="/book">Book</RouterLink></p>
-  <header class="row money-head">
+  <header class="ways-of">
     <h1>Money</h1>
     <nav class="row" aria-label="Money">
       <RouterLink
@@ -25,26 +25,3 @@ const ways = [
     </nav>
   </header>
 </template>
-
-<style scoped>
-.money-head {
-  gap: var(--s5);
-  margin-bottom: var(--s4);
-  align-items: baseline;
-}
-
-nav a {
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  text-decoration: none;
-  color: var(--ink-2);
-  border-bottom: 3px solid transparent;
-}
-
-nav [aria-current] {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom-color: var(--film);
-}
-</style>

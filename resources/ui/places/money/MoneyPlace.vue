@@ -9,6 +9,7 @@ import { useUnits } from '@/lib/units'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import CostBar from './CostBar.vue'
 import MoneyNav from './MoneyNav.vue'
+import { costParts } from './parts'
 
 // What the last year cost: vehicle by vehicle, programme by programme, and each topper for a week it really protected.
 const { zone } = useMe()
@@ -17,14 +18,6 @@ const money = useMoney()
 const { data, error, isPending } = useQuery({ queryKey: ['money'], queryFn: () => told(api.GET('/api/v1/money')) })
 const most = computed(() => Math.max(1, ...(data.value?.vehicles ?? []).map((one) => one.cost.total)))
 const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) => b.cost.total - a.cost.total))
-const parts = [
-  ['time', 'Time'],
-  ['travel', 'Travel'],
-  ['products', 'Products'],
-  ['towels', 'Towels'],
-  ['water', 'Water'],
-  ['resin', 'Resin'],
-] as const
 </script>
 
 <template>
@@ -52,7 +45,7 @@ const parts = [
               <tr>
                 <th scope="col">Vehicle</th>
                 <th scope="col" class="wide"><span class="hidden-text">Shares</span></th>
-                <th v-for="[key, name] in parts" :key="key" scope="col" class="num" :class="key">{{ name }}</th>
+                <th v-for="[key, name] in costParts" :key="key" scope="col" class="num" :class="key">{{ name }}</th>
                 <th scope="col" class="num">Turns</th>
                 <th scope="col" class="num">Each</th>
                 <th scope="col" class="num">Together</th>
@@ -65,7 +58,7 @@ const parts = [
                   <span class="small quiet block">{{ one.programme ?? one.client }}</span>
                 </th>
                 <td class="wide"><CostBar :cost="one.cost" :most="most" /></td>
-                <td v-for="[key] in parts" :key="key" class="num">{{ money(one.cost[key]) }}</td>
+                <td v-for="[key] in costParts" :key="key" class="num">{{ money(one.cost[key]) }}</td>
                 <td class="num">{{ one.turns }}</td>
                 <td class="num">{{ money(one.each_minor) }}</td>
                 <td class="num">

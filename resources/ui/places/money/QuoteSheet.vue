@@ -2,18 +2,11 @@
 import type { Schemas } from '@/api/client'
 import { useMoney } from '@/lib/money'
 import { kinds } from '@/lib/words'
+import { costParts } from './parts'
 
 // One year as it was offered; what it costs the business stands only here, not on the paper.
 defineProps<{ quote: Schemas['Quote'] }>()
 const money = useMoney()
-const parts = [
-  ['time', 'time'],
-  ['travel', 'travel'],
-  ['products', 'products'],
-  ['towels', 'towels'],
-  ['water', 'water'],
-  ['resin', 'resin'],
-] as const
 </script>
 
 <template>
@@ -57,8 +50,8 @@ const parts = [
     </p>
     <p class="small quiet">
       Of the cost:
-      <template v-for="([key, name], i) in parts" :key="key"
-        >{{ i ? ', ' : '' }}{{ name }} {{ money(quote.answer.cost[key]) }}</template
+      <template v-for="([key, name], i) in costParts" :key="key"
+        >{{ i ? ', ' : '' }}{{ name.toLowerCase() }} {{ money(quote.answer.cost[key]) }}</template
       >.
     </p>
     <h3>What this takes for granted</h3>

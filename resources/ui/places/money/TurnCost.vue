@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { api, told } from '@/api/client'
 import { useMoney } from '@/lib/money'
 import CostBar from './CostBar.vue'
+import { costParts } from './parts'
 
 // What this turn cost, by what it was for.
 const props = defineProps<{ turnId: string }>()
@@ -11,14 +12,6 @@ const { data } = useQuery({
   queryKey: ['turn', () => props.turnId, 'cost'],
   queryFn: () => told(api.GET('/api/v1/turns/{turn}/cost', { params: { path: { turn: props.turnId } } })),
 })
-const parts = [
-  ['time', 'time'],
-  ['travel', 'travel'],
-  ['products', 'products'],
-  ['towels', 'towels'],
-  ['water', 'water'],
-  ['resin', 'resin'],
-] as const
 </script>
 
 <template>
@@ -26,8 +19,8 @@ const parts = [
     <h2>What it cost: {{ money(data.cost.total) }}</h2>
     <CostBar :cost="data.cost" :most="data.cost.total" />
     <p class="small">
-      <template v-for="([key, name], i) in parts.filter(([key]) => data?.cost[key])" :key="key"
-        >{{ i ? ', ' : '' }}{{ name }} {{ money(data.cost[key]) }}</template
+      <template v-for="([key, name], i) in costParts.filter(([key]) => data?.cost[key])" :key="key"
+        >{{ i ? ', ' : '' }}{{ name.toLowerCase() }} {{ money(data.cost[key]) }}</template
       >.<template v-if="data.minutes === null"> Its minutes were not written down.</template>
     </p>
   </section>

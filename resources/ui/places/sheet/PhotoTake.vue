@@ -60,22 +60,8 @@ async function take(event: Event) {
 
 <style scoped>
 .file {
-  position: relative;
   min-height: 58px;
   flex: 1;
-  overflow: hidden;
-}
-
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-
-.file:has(:focus-visible) {
-  outline: 2px solid var(--focus);
-  outline-offset: 2px;
 }
 
 .taken {

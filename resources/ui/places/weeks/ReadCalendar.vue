@@ -50,7 +50,7 @@ const options = [
   <details class="unfold">
     <summary>From their calendar file (.ics)</summary>
     <div class="grid">
-      <label class="file">Calendar file <input type="file" accept=".ics,text/calendar" @change="take" /></label>
+      <label class="beside file"><input type="file" accept=".ics,text/calendar" @change="take" /> Calendar file…</label>
       <Choices v-model="as" label="Its events are" compact :options="options" />
       <ProblemNote :problem="problem" />
       <template v-if="found">
@@ -72,12 +72,6 @@ const options = [
 </template>
 
 <style scoped>
-.file {
-  display: grid;
-  gap: 4px;
-  font-weight: 600;
-}
-
 ul {
   margin: 0;
 }
