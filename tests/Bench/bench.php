@@ -13,6 +13,10 @@ use Database\Demo\Cast;
 use Database\Demo\Fleet;
 use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
+use Vicissa\Core\Ahead\Regime;
+use Vicissa\Core\Ahead\Subject;
+use Vicissa\Core\Ahead\TopperRule;
+use Vicissa\Core\Ahead\YearAhead;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\DayCurve;
 use Vicissa\Core\Drying\Film;
@@ -106,6 +110,10 @@ $scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
 line('match, 21 products', sprintf('%.1f ms', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40)), '');
 line('what every other side would change', sprintf('%.0f ms', $figure(static fn() => WhatIf::otherwise($scene, Schools::of()), 10)), '');
 
+$subject = new Subject(8.0, 0.25, 0.25, array_fill(0, 365, 0.13), array_fill(0, 365, false), 3.0, 0.15, 1.0, 4);
+$regime = new Regime('By forecast', 14, null, TopperRule::Forecast, 8.0, 0.3, 1.0, false, 0.8, 5, ['wash' => 70.0, 'topper' => 15.0], ['wash' => 120.0, 'topper' => 20.0], ['wash' => 150.0, 'topper' => 80.0]);
+line('a year ahead, 300 trials of one vehicle', sprintf('%.0f ms', $figure(static fn() => YearAhead::of($subject, $regime, 1, 300), 5)), '');
+
 // API calls against a bare signed-in request
 $base = (string) getenv('VICISSA_URL');
 $jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
@@ -144,7 +152,7 @@ foreach (['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => '
     $request('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD]);
     $bare = $p95('/api/v1/ping');
     line("p95 of a bare signed-in request ({$name})", sprintf('%.0f ms', $bare), '');
-    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me', '/api/v1/round', '/api/v1/water', '/api/v1/gear', '/api/v1/sheets', '/api/v1/pulse', '/api/v1/proof'] as $path) {
+    foreach (['/api/v1/film', '/api/v1/vehicles?limit=50', '/api/v1/products?limit=200', '/api/v1/me', '/api/v1/round', '/api/v1/water', '/api/v1/gear', '/api/v1/sheets', '/api/v1/pulse', '/api/v1/proof', '/api/v1/weeks', '/api/v1/load', '/api/v1/money', '/api/v1/drill', '/api/v1/changes'] as $path) {
         $time = $p95($path);
         line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
     }

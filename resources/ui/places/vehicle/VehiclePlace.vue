@@ -7,12 +7,14 @@ import Ribbon from '@/film/Ribbon.vue'
 import Stack from '@/film/Stack.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { monthsSaid } from '@/lib/dates'
+import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, roads, storages, tones, wheelFinishes, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { sideName, useSchools } from '../bench/schools'
 import DaysOf from '../weeks/DaysOf.vue'
 import FeedList from '../weeks/FeedList.vue'
+import VehicleCost from '../money/VehicleCost.vue'
 import RecordCard from '../record/RecordCard.vue'
 import AddLayer from './AddLayer.vue'
 import DueSentence from './DueSentence.vue'
@@ -23,6 +25,7 @@ import TurnList from './TurnList.vue'
 // What if? is a toy of its own: loaded when somebody wants to play.
 const TryAhead = defineAsyncComponent(() => import('./TryAhead.vue'))
 const props = defineProps<{ id: string }>()
+const { isOwner } = useMe()
 const units = useUnits()
 const path = computed(() => ({ params: { path: { vehicle: props.id } } }))
 const { data: vehicle, error } = useQuery({
@@ -151,6 +154,7 @@ const facts = computed(() => {
           </section>
           <DaysOf :vehicle-id="id" />
           <RecordCard :vehicle-id="id" />
+          <VehicleCost v-if="isOwner" :vehicle-id="id" />
           <FeedList :vehicle-id="id" />
           <section class="sheet">
             <div class="row spread">
