@@ -23,6 +23,9 @@ use Vicissa\Core\Matching\Method;
  */
 final readonly class DrawRecord
 {
+    /** Readings in the order they are taken. */
+    private const STAGES = ['arrival', 'after_wash', 'after_decon', 'after_topper'];
+
     public function __construct(
         private Tenancy $tenancy,
         private ClockInterface $clock,
@@ -80,7 +83,7 @@ final readonly class DrawRecord
             'id' => $turn->id, 'on' => $this->tenancy->workspace()->dateOf($turn->worked_at), 'by' => $entry->writer?->name, 'minutes' => $entry->minutes, 'soil' => $entry->soil, 'grit' => $entry->grit, 'method' => Method::from($entry->method)->says(), 'water' => $entry->water, 'water_l' => $entry->water_l,
             'clay' => $entry->clay, 'looked_over' => $entry->looked_over, 'note' => $entry->note, 'corrected' => (int) $turn->getAttribute('entries_count') > 1, 'reason' => $entry->reason,
             'products' => $entry->products->map(static fn(TurnProduct $use): array => ['name' => $use->product->name ?? '', 'role' => $use->role, 'zone' => $use->zone, 'ml' => $use->quantity_ml, 'batch' => $use->batch])->all(),
-            'readings' => $entry->readings->map(static fn(Reading $reading): array => ['stage' => $reading->stage, 'zone' => $reading->zone, 'part' => $reading->part, 'behaviour' => $reading->behaviour, 'angle_deg' => $reading->angle_deg])->all(),
+            'readings' => $entry->readings->sortBy(static fn(Reading $reading): array => [array_search($reading->stage, self::STAGES, true), $reading->zone !== 'paint', $reading->zone, $reading->part])->values()->map(static fn(Reading $reading): array => ['stage' => $reading->stage, 'zone' => $reading->zone, 'part' => $reading->part, 'behaviour' => $reading->behaviour, 'angle_deg' => $reading->angle_deg])->all(),
             'says' => array_values(array_map(static fn(array $one): string => $one['says'], $entry->diagnoses)),
             'refused' => $entry->refused,
             'photos' => $turn->photos->map(static fn(Photo $photo): array => ['id' => $photo->id, 'zone' => $photo->zone, 'stage' => $photo->stage, 'note' => $photo->note, 'width' => $photo->width, 'height' => $photo->height])->all(),

@@ -16,6 +16,7 @@ use Vicissa\Core\Matching\Turn\Decision;
 use Vicissa\Core\Matching\Turn\Judged;
 use Vicissa\Core\Matching\Turn\MethodOption;
 use Vicissa\Core\Matching\Turn\Place;
+use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
@@ -58,6 +59,16 @@ final readonly class JudgeDrill
         [$situation, $schools] = $this->scene($vehicle, $case);
         $match = TurnMatch::of($situation, $schools);
         $judged = [Judgement::Method->value => $this->method($match, $given['method'] ?? '')];
+        $asked = Method::tryFrom($given['method'] ?? '');
+        $may = array_filter($match->method->options, static fn(MethodOption $one): bool => $one->method === $asked && $one->allowed()) !== [];
+        if ($asked !== null && $may && $asked !== $match->method->method()) {
+            if (! $asked->needsHose()) {
+                // Nobody's school; what goes with it is not what this case is about.
+                return $judged;
+            }
+            // Whoever washes otherwise, and may, is judged by what goes with that.
+            $match = TurnMatch::of($situation, $schools->with(School::Method, $asked->value));
+        }
         if ($match->possible()) {
             $judged[Judgement::Soap->value] = $this->soap($match, $given['soap'] ?? '');
             $judged[Judgement::Drying->value] = ['right' => ($given['drying'] ?? '') === $match->drying->way, 'ours' => $match->drying->way, 'says' => '', 'why' => trim($match->drying->why.' '.implode(' ', array_slice($match->drying->how, 0, 1)))];

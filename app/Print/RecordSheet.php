@@ -85,13 +85,13 @@ final readonly class RecordSheet
             $turn['method'], 'soil: '.(self::SOIL[$turn['soil']] ?? $turn['soil']).($turn['grit'] ? ', gritty' : ''), $turn['water'] === 'treated' ? 'treated water' : ($turn['water'] === 'none' ? 'no running water' : 'tap water'),
             $turn['water_l'] === null ? null : round((float) $turn['water_l']).' l', $turn['minutes'] === null ? null : $turn['minutes'].' min', $turn['clay'] ? 'clayed' : null, $turn['looked_over'] ? 'base looked over' : null,
         ]);
-        $html = sprintf('<div class="turn"><h%1$d>%2$s%3$s</h%1$d><p>%4$s</p>', $full ? 2 : 3, $turn['on'], $turn['by'] === null ? '' : ' · '.e($turn['by']), e(ucfirst(implode(', ', $facts))).'.');
+        $html = sprintf('<div%5$s><h%1$d>%2$s%3$s</h%1$d><p>%4$s</p>', $full ? 2 : 3, $turn['on'], $turn['by'] === null ? '' : ' · '.e($turn['by']), e(ucfirst(implode(', ', $facts))).'.', $full ? '' : ' class="turn"');
         if ($turn['readings'] !== []) {
             $html .= implode('', array_map(static fn(array $reading): string => sprintf('<div class="drop">%s<div class="small">%s</div><div class="small quiet">%s%s</div></div>', Paper::svg(Drawings::drop($reading['behaviour'], $reading['angle_deg']), 20, 13), e($reading['behaviour']), self::STAGES[$reading['stage']] ?? e($reading['stage']), $reading['zone'] === 'paint' ? ($reading['part'] === 'whole' ? '' : ', '.e($reading['part'])) : ', '.e($reading['zone'])), $turn['readings']));
         }
         $html .= implode('', array_map(static fn(string $says): string => '<p>'.e($says).'</p>', $turn['says']));
         if ($turn['products'] !== []) {
-            $html .= $full ? '<table><tr><th>Product</th><th>For</th><th>On</th><th class="right">Used</th><th>Batch</th></tr>'.implode('', array_map(static fn(array $use): string => sprintf('<tr><td>%s</td><td>%s</td><td>%s</td><td class="right">%s</td><td>%s</td></tr>', e($use['name']), e($use['role']), e($use['zone']), $use['ml'] === null ? '–' : round((float) $use['ml']).' ml', e($use['batch'] ?? '–')), $turn['products'])).'</table>'
+            $html .= $full ? '<table><tr><th>Product</th><th>For</th><th>On</th><th class="right">Used</th><th class="gap">Batch</th></tr>'.implode('', array_map(static fn(array $use): string => sprintf('<tr><td>%s</td><td>%s</td><td>%s</td><td class="right">%s</td><td class="gap">%s</td></tr>', e($use['name']), e($use['role']), e($use['zone']), $use['ml'] === null ? '–' : round((float) $use['ml']).' ml', e($use['batch'] ?? '–')), $turn['products'])).'</table>'
                 : '<p class="quiet">'.e(implode(', ', array_unique(array_column($turn['products'], 'name')))).'</p>';
         }
         if ($full && $turn['refused'] !== []) {
