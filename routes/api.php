@@ -18,6 +18,7 @@ use App\Http\Controllers\LayerController;
 use App\Http\Controllers\LoadController;
 use App\Http\Controllers\MeController;
 use App\Http\Controllers\MoneyController;
+use App\Http\Controllers\NumbersController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ProductController;
@@ -93,6 +94,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('drill/people', [DrillController::class, 'people']);
         Route::get('archive', [ArchiveController::class, 'out']);
         Route::get('changes', [ArchiveController::class, 'changes']);
+        Route::get('numbers', [NumbersController::class, 'show']);
         Route::get('rates', [MoneyController::class, 'rates']);
         Route::get('money', [MoneyController::class, 'show']);
         Route::get('prices', [MoneyController::class, 'prices']);
@@ -165,6 +167,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('drill', [DrillController::class, 'answer']);
         Route::post('archive', [ArchiveController::class, 'in']);
         Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
+        Route::put('numbers', [NumbersController::class, 'update']);
         Route::put('rates', [MoneyController::class, 'setRates']);
         Route::put('prices', [MoneyController::class, 'setPrices']);
         Route::post('quotes', [MoneyController::class, 'quote']);

@@ -13,6 +13,7 @@ use App\Models\RoundStop;
 use App\Models\Sheet;
 use App\Models\Vehicle;
 use App\Record\StockBook;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Kit\Laundry;
@@ -24,9 +25,6 @@ use Vicissa\Core\Kit\Shortage;
  */
 final readonly class DrawLoad
 {
-    /** A fifth more than the doses: somebody's door is always bigger. */
-    private const MARGIN = 0.2;
-
     /** Of the drying a dryer blows about half; the rest is towels. */
     private const BLOWS = 0.5;
 
@@ -35,7 +33,10 @@ final readonly class DrawLoad
     /** Bottles that run out of date within so many days are told. */
     private const SOON_DAYS = 30;
 
-    public function __construct(private LaySheet $laySheet) {}
+    public function __construct(
+        private LaySheet $laySheet,
+        private Tenancy $tenancy,
+    ) {}
 
     /** @return array<string, mixed> */
     public function __invoke(string $from, string $to): array
@@ -77,7 +78,7 @@ final readonly class DrawLoad
         $products = $this->products($need, $maybe, $ticked, $to);
 
         return [
-            'from' => $from, 'to' => $to, 'margin' => self::MARGIN,
+            'from' => $from, 'to' => $to, 'margin' => $this->margin(),
             'visits' => array_map(static fn(array $visit): array => array_diff_key($visit, ['plan' => 1, 'power' => 1]), $visits),
             'products' => $products,
             'fills' => array_values(array_map(static fn(array $fill): array => [...$fill, 'mix_ml' => round($fill['mix_ml'], 1), 'product_ml' => round($fill['product_ml'], 1)], $fills)),
@@ -86,6 +87,12 @@ final readonly class DrawLoad
             'power' => $this->power($power, $gear, $ticked),
             'shopping' => $this->shopping($products),
         ];
+    }
+
+    /** More than the doses: somebody's door is always bigger. */
+    private function margin(): float
+    {
+        return $this->tenancy->workspace()->numbers()->get('load.margin') / 100.0;
     }
 
     /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, plan: array<string, mixed>}> */
@@ -136,7 +143,7 @@ final readonly class DrawLoad
         $rows = [];
         foreach ($products as $product) {
             $doses = ($need[$product->id] ?? 0.0) + ($maybe[$product->id] ?? 0.0);
-            $of = Shortage::of($doses, $product->stock_ml, $product->reorder_ml, $product->pack_ml, self::MARGIN);
+            $of = Shortage::of($doses, $product->stock_ml, $product->reorder_ml, $product->pack_ml, $this->margin());
             $batches = $book->batches($product);
             $rows[] = [
                 'line' => "product:{$product->id}", 'ticked' => $ticked("product:{$product->id}"), 'product_id' => $product->id, 'name' => $product->name, 'role' => $product->role, 'supplier' => $product->supplier ?? $product->maker,
@@ -166,7 +173,7 @@ final readonly class DrawLoad
             $count = (int) $pools->sum(static fn(Gear $one): float => $one->fact('count') ?? 0.0);
             $dirty = (int) $pools->sum(static fn(Gear $one): int => $one->dirty());
             $most = max([0, ...array_values($days)]);
-            $take = $mitt ? $most + 1 : (int) ceil((1.0 + self::MARGIN) * array_sum($days) - 1e-9);
+            $take = $mitt ? $most + 1 : (int) ceil((1.0 + $this->margin()) * array_sum($days) - 1e-9);
             $laundry = $count === 0 ? null : Laundry::of($count, $dirty, $mitt ? [] : $days);
             $pool = $pools->first();
             $rows[] = [
@@ -205,7 +212,7 @@ final readonly class DrawLoad
         $packs = $gear->where('kind', 'battery');
         $wh = $watts * $minutes / 60.0;
         $each = (float) ($packs->map(static fn(Gear $one): float => $one->fact('wh') ?? 0.0)->max() ?? 0.0);
-        $take = $each > 0.0 ? (int) ceil((1.0 + self::MARGIN) * $wh / $each - 1e-9) : 0;
+        $take = $each > 0.0 ? (int) ceil((1.0 + $this->margin()) * $wh / $each - 1e-9) : 0;
 
         return ['line' => 'power', 'ticked' => $ticked('power'), 'minutes' => round($minutes), 'wh' => round($wh), 'packs' => $take, 'has' => (int) $packs->sum(static fn(Gear $one): float => $one->fact('count') ?? 0.0), 'known' => $watts > 0.0 && $each > 0.0];
     }

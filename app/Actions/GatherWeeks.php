@@ -118,7 +118,7 @@ final readonly class GatherWeeks
             ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
         ]);
 
-        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of), $vehicles->pluck('name', 'id')->all());
+        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of, $this->tenancy->workspace()->numbers()->plan()), $vehicles->pluck('name', 'id')->all());
     }
 
     /**

@@ -39,6 +39,7 @@ final readonly class MatchTurn
         $subject = $vehicle instanceof Vehicle
             ? VehicleFacts::of($vehicle, Layer::query()->with('forecast')->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->get(), $this->clock->now())
             : $vehicle;
+        $rules = $workspace->numbers()->match();
         $shelf = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
 
         return [
@@ -46,8 +47,9 @@ final readonly class MatchTurn
                 $subject,
                 $seen,
                 $place,
-                Conditions::at($outside, $subject, $place, $panelC, $rain),
+                Conditions::at($outside, $subject, $place, $panelC, $rain, $rules),
                 array_values($shelf->map(static fn(Product $product) => $product->bottle())->all()),
+                $rules,
                 measures: Measures::from($workspace->units),
             ),
             $schools->under($own),

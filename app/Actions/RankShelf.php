@@ -8,6 +8,7 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Record\JudgeProduct;
+use App\Tenancy\Tenancy;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Fit;
 use Vicissa\Core\Matching\Leaves;
@@ -15,7 +16,6 @@ use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Severity;
-use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Matching\Turn\Reason;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
@@ -24,7 +24,10 @@ use Vicissa\Core\Protection\Family;
 /** The shelf as it stands for one vehicle now: by role, best first, then what was ruled out and why. */
 final readonly class RankShelf
 {
-    public function __construct(private JudgeProduct $judgeProduct) {}
+    public function __construct(
+        private JudgeProduct $judgeProduct,
+        private Tenancy $tenancy,
+    ) {}
 
     /**
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
@@ -65,7 +68,7 @@ final readonly class RankShelf
         $fed = $base ?? $outermost;
         $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
 
-        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects(new MatchRules);
+        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects($this->tenancy->workspace()->numbers()->match());
 
         return [
             'id' => $product->id,
@@ -74,7 +77,7 @@ final readonly class RankShelf
             'allowed' => $verdict->allowed() && ! $shine,
             'points' => $fit->points,
             'why' => $fit->why,
-            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, new MatchRules) ?? 0.0, 2),
+            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->numbers()->match()) ?? 0.0, 2),
             'remarks' => [
                 ...($shine ? [['code' => Reason::ShowShine->value, 'severity' => Severity::Block->value, 'says' => Reason::ShowShine->says()]] : []),
                 ...array_map(static fn(Remark $remark): array => [

@@ -100,7 +100,7 @@ final class TryAhead
         $outlook = $on === null ? null : Outlook::of($on, $this->vehicle, $this->log, $evidence);
         if ($on !== null && $outlook !== null) {
             $before = array_values(array_filter($washes, static fn(int $at): bool => $topperAt === null || $at <= $topperAt));
-            $path = WearPath::of($this->vehicle->habits(), [...$this->log->washes($outlook->span), ...$this->washes($outlook, $before)], onAt: $outlook->span->on);
+            $path = WearPath::of($this->vehicle->habits(), [...$this->log->washes($outlook->span), ...$this->washes($outlook, $before)], $this->log->factors, onAt: $outlook->span->on);
             $until = min($end, $topperAt ?? $end);
             $failed = $on->failed_at !== null;
             $layers[] = ['name' => $on->name, 'family' => $on->family, 'kind' => $on->kind, 'fresh' => false, 'points' => $this->points($outlook, $path, $this->now, $until), ...$this->dates($outlook, $path, $end, $failed ? $on->failed_at : null)];
@@ -114,7 +114,7 @@ final class TryAhead
             $fresh = $this->fresh($toppers[$at], $at);
             $outlook = Outlook::of($fresh, $this->vehicle, $this->log, $evidence);
             if ($outlook !== null) {
-                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $wash): bool => $wash > $at && $wash <= $until))), onAt: $at);
+                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $wash): bool => $wash > $at && $wash <= $until))), $this->log->factors, onAt: $at);
                 $layers[] = ['name' => $fresh->name, 'family' => $fresh->family, 'kind' => 'topper', 'fresh' => true, 'points' => $this->points($outlook, $path, $at, $until), ...$this->dates($outlook, $path, $end, null)];
                 $below += $this->below($outlook, $path, $at, $until, false);
             }

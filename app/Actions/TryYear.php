@@ -25,11 +25,9 @@ use Vicissa\Core\Ahead\YearAhead;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Role;
-use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Money\TurnCost;
-use Vicissa\Core\Protection\WearFactors;
 
 /** The next year of one vehicle, or of all, under two or three ways of keeping it, many times over. Nothing is written. */
 final class TryYear
@@ -90,7 +88,7 @@ final class TryYear
                 continue;
             }
             foreach ($regimes as $i => $asked) {
-                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials);
+                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials, $log->factors);
                 $done[$i][$vehicle->id] = $outcome;
                 foreach ($outcome->figures as $name => $spread) {
                     $sums[$i][$name][] = $spread;
@@ -161,7 +159,7 @@ final class TryYear
         [$low, $middle, $high] = [$outlook->life->quantile(0.1), $outlook->life->quantile(0.5), $outlook->life->quantile(0.9)];
         $spread = log($high / max(1e-6, $low)) / (2.0 * self::Z);
         $habits = $vehicle->habits();
-        $factors = new WearFactors;
+        $factors = $log->factors;
         $usual = $factors->idle($habits) / 7.0;
         $salt = $factors->idle($habits->onSalt()) / 7.0;
         $idle = $salted = [];
@@ -177,7 +175,7 @@ final class TryYear
         $turns = $log->turns($vehicle->id);
         $since = $turns === [] ? $vehicle->cadence_target : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
 
-        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits), (new MatchRules)->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
+        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits, factors: $factors), $this->tenancy->workspace()->numbers()->match()->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
     }
 
     /**
@@ -188,8 +186,8 @@ final class TryYear
     {
         $rhythm = (isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null) ?? $vehicle;
         $method = Method::from($asked['method']);
-        $rules = new MatchRules;
-        $factors = new WearFactors;
+        $rules = $this->tenancy->workspace()->numbers()->match();
+        $factors = $this->tenancy->workspace()->numbers()->wear();
         $own = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === []);
         $sum = array_reduce($own, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
         $wash = $own === [] ? 0.0 : ($sum->products + $sum->towels + $sum->water + $sum->resin) / count($own);

@@ -31,5 +31,5 @@ final class Tables
     public const LATER = ['turns' => 'current_entry_id'];
 
     /** What of a workspace itself goes along. */
-    public const WORKSPACE = ['name', 'time_zone', 'units', 'schools', 'salt_months', 'rates'];
+    public const WORKSPACE = ['name', 'time_zone', 'units', 'schools', 'salt_months', 'rates', 'numbers'];
 }

@@ -9,6 +9,7 @@ use DateTimeInterface;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Vicissa\Core\House\Numbers;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Money\Rates;
 
@@ -22,6 +23,7 @@ use Vicissa\Core\Money\Rates;
  * @property array<string, string> $schools  sides taken, by school
  * @property list<int> $salt_months  months whose roads are salted here; new vehicles begin with them
  * @property array<string, float|int|string> $rates  what things cost; empty: the core's defaults
+ * @property array<string, float|int> $numbers  of the rules, where they differ from the defaults
  * @property int $version
  */
 class Workspace extends Model
@@ -30,18 +32,23 @@ class Workspace extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'rates' => '{}', 'version' => 1];
+    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'rates' => '{}', 'numbers' => '{}', 'version' => 1];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['schools' => 'array', 'salt_months' => 'array', 'rates' => 'array', 'version' => 'integer'];
+        return ['schools' => 'array', 'salt_months' => 'array', 'rates' => 'array', 'numbers' => 'array', 'version' => 'integer'];
     }
 
     /** @return HasMany<Membership, $this> */
     public function memberships(): HasMany
     {
         return $this->hasMany(Membership::class);
+    }
+
+    public function numbers(): Numbers
+    {
+        return Numbers::of($this->numbers);
     }
 
     public function rates(): Rates

@@ -12,6 +12,7 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\Plan;
 use Vicissa\Core\Planning\PlannedVisit;
 use Vicissa\Core\Planning\Planner;
+use Vicissa\Core\Planning\PlanRules;
 use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
@@ -36,7 +37,7 @@ final readonly class PlanModel implements Model
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
         $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site)), $input->objects('sites'));
 
-        return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')));
+        return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')), self::rules($input->objectOrEmpty('rules')));
     }
 
     /** @return array<string, mixed> */
@@ -70,6 +71,7 @@ final readonly class PlanModel implements Model
             'start' => Day::date($instance->start), 'days' => $instance->days,
             'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
             'weather' => (object) $weather,
+            'rules' => self::ruled($instance->rules),
             'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred))], array_values($instance->sites)),
             'vehicles' => array_map(static fn(PlanVehicle $v): array => [
                 'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
@@ -77,6 +79,33 @@ final readonly class PlanModel implements Model
                 'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
                 'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($bits))], array_keys($v->locks), array_values($v->locks)),
             ], $instance->vehicles),
+        ];
+    }
+
+    /** Points other than the domain's; what is left out is as there. */
+    private static function rules(Input $of): PlanRules
+    {
+        $plain = new PlanRules;
+        $number = static fn(string $field, float $default): float => $of->numberOrNull($field) ?? $default;
+
+        return new PlanRules(
+            $number('off_target', $plain->offTarget),
+            $number('beyond_max', $plain->beyondMax),
+            [$number('topper_late', $plain->topper[0]), $number('topper_early', $plain->topper[1])],
+            [$number('decon_late', $plain->decon[0]), $number('decon_early', $plain->decon[1])],
+            poorWeather: $number('poor_weather', $plain->poorWeather),
+            travel: $number('travel', $plain->travel),
+            overtime: $number('overtime', $plain->overtime),
+            overtimeMost: (int) $number('overtime_most', (float) $plain->overtimeMost),
+        );
+    }
+
+    /** @return array<string, float|int> */
+    private static function ruled(PlanRules $rules): array
+    {
+        return [
+            'off_target' => $rules->offTarget, 'beyond_max' => $rules->beyondMax, 'topper_late' => $rules->topper[0], 'topper_early' => $rules->topper[1], 'decon_late' => $rules->decon[0], 'decon_early' => $rules->decon[1],
+            'poor_weather' => $rules->poorWeather, 'travel' => $rules->travel, 'overtime' => $rules->overtime, 'overtime_most' => $rules->overtimeMost,
         ];
     }
 

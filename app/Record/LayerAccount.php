@@ -21,7 +21,7 @@ final class LayerAccount
     /** @return array<string, mixed> wear-weeks */
     public static function of(Habits $habits, LayerSpan $span, float $life, int $until, TurnLog $log, DateTimeZone $zone): array
     {
-        $account = WearAccount::of($habits, $log->washes($span), $span->day($until), onAt: $span->on);
+        $account = WearAccount::of($habits, $log->washes($span), $span->day($until), $log->factors, $span->on);
         $hard = array_values(array_filter($account->washes, static fn(array $wash): bool => $wash['share'] > self::HARD_WASH));
         $date = static fn(float $day): string => (new DateTimeImmutable('@'.$span->moment($day)))->setTimezone($zone)->format('Y-m-d');
 

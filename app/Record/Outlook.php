@@ -56,7 +56,7 @@ final readonly class Outlook
             $label,
             count($own),
             $others->layers,
-            7.0 / $vehicle->cadence_target * $log->during($span)->usualWash($span->zone, $span->family),
+            7.0 / $vehicle->cadence_target * $log->during($span)->usualWash($span->zone, $span->family, $log->factors),
         );
     }
 

@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace App\Record;
 
+use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use stdClass;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Wash;
+use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Protection\WearPath;
 
 /** The turns of some vehicles, read in three queries however many there are. Corrected turns appear as corrected. */
 final readonly class TurnLog
 {
     /** @param array<string, list<LoggedTurn>> $turns  by vehicle, oldest first */
-    private function __construct(private array $turns) {}
+    private function __construct(
+        private array $turns,
+        public WearFactors $factors,
+    ) {}
 
     /**
      * @param list<string> $vehicleIds
@@ -63,7 +68,7 @@ final readonly class TurnLog
             );
         }
 
-        return new self($turns);
+        return new self($turns, app(Tenancy::class)->workspace()->numbers()->wear());
     }
 
     /** @return list<LoggedTurn> */
@@ -97,7 +102,7 @@ final readonly class TurnLog
 
     public function path(Habits $habits, LayerSpan $layer): WearPath
     {
-        return WearPath::of($habits, $this->washes($layer), onAt: $layer->on);
+        return WearPath::of($habits, $this->washes($layer), $this->factors, $layer->on);
     }
 
     /** @return list<Wash> as the layer felt them */

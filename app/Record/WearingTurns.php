@@ -20,7 +20,7 @@ final readonly class WearingTurns
     /**
      * Wear-weeks that one usual wash costs: its share by how it is done, less what a drying aid gives back.
      */
-    public function usualWash(Zone $zone, Family $family, WearFactors $factors = new WearFactors): float
+    public function usualWash(Zone $zone, Family $family, WearFactors $factors): float
     {
         $last = array_slice($this->turns, -self::HABIT);
         if ($last === []) {

@@ -136,6 +136,12 @@ export const places: RouteRecordRaw[] = [
     meta: { title: 'The book as tables' },
   },
   {
+    path: '/workspace/numbers',
+    name: 'numbers',
+    component: () => import('./places/workspace/NumbersPlace.vue'),
+    meta: { title: 'The numbers of the rules' },
+  },
+  {
     path: '/workspace/archive',
     name: 'archive',
     component: () => import('./places/archive/ArchivePlace.vue'),

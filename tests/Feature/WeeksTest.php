@@ -216,6 +216,31 @@ final class WeeksTest extends TestCase
         $this->assertProblem($this->postJson('/api/v1/programmes', ['name' => 'Wrong', 'cadence_min' => 20, 'cadence_target' => 10, 'cadence_max' => 28]), 422, 'must lie between', '/cadence_target');
     }
 
+    public function testAWorkspacesOwnNumbersMoveDatesMatchesAndPlans(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $due = fn(): string => (string) array_column($this->getJson('/api/v1/film')->json('ribbons'), 'due_at', 'vehicle_id')[$shuttle->id];
+        $method = fn(): string => (string) $this->postJson('/api/v1/bench/match', ['vehicle_id' => $shuttle->id, 'seen' => ['soil' => 3], 'place' => ['water' => 'tap'], 'weather' => ['air_c' => 12, 'rh' => 0.8, 'wind_m_s' => 2, 'sun_w_m2' => 100], 'schools' => ['method' => 'one-mitt']])->assertOk()->json('method.chosen');
+        [$before, $with] = [$due(), $method()];
+        self::assertSame('one-mitt', $with);
+        $tag = $this->getJson('/api/v1/numbers')->assertOk()->headers->get('ETag');
+        $this->putJson('/api/v1/numbers', ['numbers' => ['wear.weather' => 1.0, 'match.ceiling.one-mitt' => 2, 'plan.off_target' => 3]], ['If-Match' => $tag])->assertOk();
+        self::assertLessThan($before, $due(), 'standing outdoors wears twice as fast, and what was known of the layer is known in the new measure');
+        self::assertNotSame('one-mitt', $method());
+        $this->crew();
+        $this->postJson('/api/v1/weeks/plan');
+        $file = $this->getJson('/api/v1/weeks/instance')->json();
+        self::assertEquals(3, $file['input']['rules']['off_target']);
+        self::assertEqualsWithDelta($file['answer']['cost'], $this->postJson('/api/v1/reckon/plan', $file['input'])->json('cost'), 1e-9, 'replayed with the same numbers');
+        $this->assertProblem($this->putJson('/api/v1/numbers', ['numbers' => ['wear.moon' => 1]], ['If-Match' => '"2"']), 422, 'no such number', '/wear/moon');
+        $this->putJson('/api/v1/numbers', ['numbers' => []], ['If-Match' => '"2"'])->assertOk();
+        self::assertSame([$before, 'one-mitt'], [$due(), $method()], 'taken back, all is as it was');
+        Auth::forgetGuards();
+        $this->actingAs($this->technician($workspace), 'web')->putJson('/api/v1/numbers', ['numbers' => []], ['If-Match' => '"3"'])->assertForbidden();
+    }
+
     public function testAnotherWorkspaceSeesAndMovesNothing(): void
     {
         [$owner, $workspace] = $this->business();

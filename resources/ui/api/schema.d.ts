@@ -778,6 +778,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/numbers': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['showNumbers']
+    /** Needs If-Match of the workspace; layers are derived anew where they age otherwise */
+    put: operations['setNumbers']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/photos/{photo}': {
     parameters: {
       query?: never
@@ -2637,6 +2654,24 @@ export interface components {
       on: string
       share: number
       traits: string[]
+    }
+    HouseNumber: {
+      /** @description The numbers behind the rules, as a workspace has them. */
+      id: string
+      group: string
+      says: string
+      unit: string
+      value: number
+      default: number
+      low: number
+      high: number
+    }
+    HouseNumbers: {
+      numbers: components['schemas']['HouseNumber'][]
+    }
+    HouseNumbersInput: {
+      /** @description By id; what is left out takes its default */
+      numbers: Record<string, never>
     }
     ImportError: {
       field: string
@@ -6921,6 +6956,70 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Money']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showNumbers: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['HouseNumbers']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  setNumbers: {
+    parameters: {
+      query?: never
+      header: {
+        'If-Match': string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HouseNumbersInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['HouseNumbers']
         }
       }
       /** @description What went wrong */

@@ -101,6 +101,12 @@ async function enter(id: string) {
         >
       </p>
       <p class="schools">
+        <RouterLink to="/workspace/numbers" class="beside">Numbers</RouterLink>
+        <span class="small quiet"
+          >What wears a layer, how dirty is too dirty, what a late day costs: your own where you know better</span
+        >
+      </p>
+      <p class="schools">
         <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
         <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
       </p>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
+import PlainInput from '@/parts/PlainInput.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+
+// The numbers behind the rules: working defaults, and what this workspace has found out for itself.
+const queries = useQueryClient()
+const all = ref<Schemas['HouseNumber'][]>([])
+const typed = ref<Record<string, string>>({})
+const tag = ref('')
+const problem = ref<unknown>(null)
+const busy = ref(false)
+const saved = ref(false)
+const groups = computed(() => {
+  const by = new Map<string, Schemas['HouseNumber'][]>()
+  for (const one of all.value) by.set(one.group, [...(by.get(one.group) ?? []), one])
+  return [...by]
+})
+const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const differs = (one: Schemas['HouseNumber']) => Number(typed.value[one.id]) !== one.default
+const own = computed(() => all.value.filter(differs).length)
+async function load() {
+  try {
+    const { data, tag: seen } = await toldWithTag(api.GET('/api/v1/numbers'))
+    tag.value = seen
+    all.value = data.numbers
+    typed.value = Object.fromEntries(data.numbers.map((one) => [one.id, String(one.value)]))
+  } catch (caught) {
+    problem.value = caught
+  }
+}
+void load()
+async function save() {
+  busy.value = true
+  problem.value = null
+  saved.value = false
+  try {
+    await told(
+      api.PUT('/api/v1/numbers', {
+        params: { header: { 'If-Match': tag.value } },
+        body: {
+          numbers: Object.fromEntries(
+            all.value.filter((one) => typed.value[one.id] !== '').map((one) => [one.id, Number(typed.value[one.id])]),
+          ) as never,
+        },
+      }),
+    )
+    await load()
+    saved.value = true
+    await queries.invalidateQueries()
+  } catch (caught) {
+    problem.value = caught
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="page numbers" novalidate @submit.prevent="save">
+    <p class="quiet small"><RouterLink to="/workspace">Workspace</RouterLink></p>
+    <h1>The numbers of the rules</h1>
+    <p class="quiet">
+      Working defaults until you know better. Whatever is changed here moves matches, dates and plans; layers are
+      reckoned anew by it, what was recorded stays.
+      <template v-if="own">{{ own }} of them {{ own === 1 ? 'is' : 'are' }} your own.</template>
+    </p>
+    <div class="groups">
+      <section v-for="[group, numbers] in groups" :key="group" class="sheet" :aria-label="group">
+        <h2>{{ group }}</h2>
+        <ul class="lines">
+          <li v-for="one in numbers" :key="one.id" :class="{ own: differs(one) }">
+            <label :for="one.id"
+              >{{ one.says
+              }}<span v-if="differs(one)" class="small quiet"
+                >; as shipped {{ one.default }}
+                <button
+                  type="button"
+                  class="words small"
+                  :aria-label="`${one.says}: as shipped`"
+                  @click="typed[one.id] = String(one.default)"
+                >
+                  take it back
+                </button></span
+              ><span v-if="errors[one.id.replaceAll('.', '/')]" class="small refused" role="alert">
+                {{ errors[one.id.replaceAll('.', '/')] }}</span
+              ></label
+            >
+            <span class="value"
+              ><PlainInput :id="one.id" v-model="typed[one.id]" type="number" step="any" :suffix="one.unit"
+            /></span>
+          </li>
+        </ul>
+      </section>
+    </div>
+    <ProblemNote :problem="problem" />
+    <p v-if="saved" role="status">Saved. Dates follow within a minute.</p>
+    <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save the numbers' }}</button>
+  </form>
+</template>
+
+<style scoped>
+.groups {
+  columns: 2 420px;
+  column-gap: var(--s4);
+  margin-bottom: var(--s4);
+}
+
+.sheet {
+  break-inside: avoid;
+  margin-bottom: var(--s4);
+}
+
+.value {
+  flex: none;
+  width: 150px;
+}
+
+.own {
+  box-shadow: inset 4px 0 0 var(--film);
+  padding-left: var(--s3);
+}
+</style>
