@@ -24,7 +24,7 @@ final class Planner
 
     private const SHAKES = 500;
 
-    private const SHAKES_OF_MANY = 250;
+    private const SHAKES_OF_MANY = 600;
 
     private Ledger $ledger;
 
@@ -98,7 +98,7 @@ final class Planner
         $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
         $shakes = $shakes > 0 ? $shakes : ($vehicles <= self::TWO_STARTS ? self::SHAKES : self::SHAKES_OF_MANY);
         // Who wants an answer soon wants a bound soon.
-        $rounds = (int) max(4, min(150, 800 / max(1, $vehicles), $shakes / 3));
+        $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
         $bound->raise($rounds, $this->total());
         if ($before === null && $vehicles <= self::TWO_STARTS) {
             // A second start, led by what the minutes of each day are worth.
