@@ -12,6 +12,7 @@ use App\Models\Product;
 use App\Models\RoundStop;
 use App\Models\Sheet;
 use App\Models\Vehicle;
+use App\Record\AtHand;
 use App\Record\StockBook;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
@@ -35,14 +36,16 @@ final readonly class DrawLoad
 
     public function __construct(
         private LaySheet $laySheet,
+        private GatherAtHand $gatherAtHand,
         private Tenancy $tenancy,
     ) {}
 
     /** @return array<string, mixed> */
     public function __invoke(string $from, string $to): array
     {
-        $visits = $this->visits($from, $to);
-        $gear = Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        $atHand = ($this->gatherAtHand)();
+        $visits = $this->visits($from, $to, $atHand);
+        $gear = $atHand->gear;
         $ticks = LoadTick::query()->where('from_on', $from)->where('to_on', $to)->pluck('line')->flip();
         $ticked = static fn(string $line): bool => $ticks->has($line);
         $need = $maybe = $fills = $towels = [];
@@ -96,27 +99,27 @@ final readonly class DrawLoad
     }
 
     /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, plan: array<string, mixed>}> */
-    private function visits(string $from, string $to): array
+    private function visits(string $from, string $to, AtHand $atHand): array
     {
         $stops = RoundStop::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('position')->get(['on', 'vehicle_id'])->map(static fn(RoundStop $stop): array => [$stop->on->toDateString(), $stop->vehicle_id]);
         $planned = PlannedVisit::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('id')->get(['on', 'vehicle_id'])->map(static fn(PlannedVisit $visit): array => [$visit->on->toDateString(), $visit->vehicle_id]);
         $all = $stops->concat($planned)->unique(static fn(array $one): string => implode(' ', $one))->sortBy(static fn(array $one): string => $one[0])->values();
         $vehicles = Vehicle::query()->with('site')->whereIn('id', $all->pluck(1)->unique()->all())->whereNull('archived_at')->get()->keyBy('id');
         $sheets = Sheet::query()->whereBetween('on', [$from, $to])->where('status', '!=', 'dropped')->orderBy('created_at')->get(['vehicle_id', 'on', 'plan', 'status'])->keyBy(static fn(Sheet $sheet): string => $sheet->on->toDateString().' '.$sheet->vehicle_id);
-        $visits = [];
+        $visits = $unlaid = [];
         foreach ($all as [$on, $id]) {
             $vehicle = $vehicles->get($id);
             $sheet = $sheets->get("{$on} {$id}");
-            if ($vehicle === null || $sheet?->status === 'finished') {
-                continue;
+            if ($vehicle !== null && $sheet?->status !== 'finished') {
+                $visits[] = ['on' => $on, 'vehicle_id' => $id, 'name' => $vehicle->name, 'sheet' => $sheet !== null, 'power' => $vehicle->site->power ?? true, 'plan' => $sheet?->plan];
+                $unlaid = $sheet === null ? [...$unlaid, [$vehicle, $on]] : $unlaid;
             }
-            $visits[] = [
-                'on' => $on, 'vehicle_id' => $id, 'name' => $vehicle->name, 'sheet' => $sheet !== null, 'power' => $vehicle->site->power ?? true,
-                'plan' => $sheet->plan ?? $this->laySheet->plan($vehicle, 1, $this->laySheet->expected($vehicle, $on)),
-            ];
         }
+        $foreseen = $this->laySheet->foreseen($unlaid, $atHand);
 
-        return $visits;
+        return array_map(static function (array $visit) use (&$foreseen): array {
+            return [...$visit, 'plan' => $visit['plan'] ?? array_shift($foreseen) ?? []];
+        }, $visits);
     }
 
     /** @return array<string, int> pieces by pool */

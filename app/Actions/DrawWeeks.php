@@ -50,7 +50,7 @@ final readonly class DrawWeeks
         $run = PlanRun::query()->orderByDesc('asked_at')->orderByDesc('id')->first();
         $crews = Crew::query()->whereNull('archived_at')->pluck('name', 'id');
         $sites = Site::query()->pluck('name', 'id');
-        $service = Vehicle::query()->whereNull('archived_at')->with('client:id,name')->get()->keyBy('id');
+        $clients = Vehicle::query()->join('clients', 'clients.id', '=', 'vehicles.client_id')->whereNull('vehicles.archived_at')->pluck('clients.name', 'vehicles.id');
 
         $proposals = Proposal::query()->with('vehicle:id,name')->where('on', '>=', Day::date($instance->start))->orderBy('on')->get();
         $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id.' '.$one->on->toDateString());
@@ -60,7 +60,7 @@ final readonly class DrawWeeks
             'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'days' => $this->load($instance, $crew, $visits, $vehicles, $sites->all())], $instance->crews),
             'weather' => array_map(static fn(int $day): array => ['on' => Day::date($day), 'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no', 'topper' => $instance->sky($day)->topper ? 'ok' : 'no'], array_keys($instance->sky)),
             'vehicles' => array_map(static fn(PlanVehicle $vehicle): array => [
-                'id' => $vehicle->id, 'name' => $weeks->names[$vehicle->id] ?? '', 'client' => $service[$vehicle->id]->client->name ?? null, 'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null, 'site' => $sites[$vehicle->site] ?? null,
+                'id' => $vehicle->id, 'name' => $weeks->names[$vehicle->id] ?? '', 'client' => $clients[$vehicle->id] ?? null, 'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null, 'site' => $sites[$vehicle->site] ?? null,
                 'minutes' => $vehicle->minutes, 'min' => $vehicle->min, 'target' => $vehicle->target, 'max' => $vehicle->max, 'last_on' => Day::date($vehicle->lastWash),
                 'topper' => self::cycle($vehicle->topper), 'decon' => self::cycle($vehicle->decon), 'inspection' => self::cycle($vehicle->inspection),
                 'deadlines' => array_map(static fn(array $window): array => ['from' => Day::date($window[0]), 'on' => Day::date($window[1])], $vehicle->deadlines),

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Gear;
 use App\Models\GearEvent;
 use App\Models\Site;
+use App\Record\AtHand;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Sheet\Visit\Outfit;
@@ -15,12 +16,10 @@ use Vicissa\Core\Sheet\Visit\TankAtHand;
 /** What a crew comes with: vessels, the lance that has been calibrated, the water in the tank, its pace. */
 final readonly class Equip
 {
-    public function __construct(private MeasurePace $measurePace) {}
-
     /** @param 1|2 $crew */
-    public function __invoke(int $crew, Body $body, ?Site $site): Outfit
+    public function __invoke(int $crew, Body $body, ?Site $site, AtHand $atHand): Outfit
     {
-        $gear = Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        $gear = $atHand->gear;
 
         return new Outfit(
             $crew,
@@ -28,7 +27,7 @@ final readonly class Equip
             array_values($gear->map(static fn(Gear $one) => $one->vessel())->filter()->all()),
             $gear->where('kind', 'lance')->map(static fn(Gear $one) => $one->lance())->filter()->first(),
             $this->tank($gear, $site),
-            ($this->measurePace)(),
+            $atHand->pace,
         );
     }
 

@@ -7,7 +7,6 @@ namespace App\Actions;
 use App\Models\Closure;
 use App\Models\Crew;
 use App\Models\Deadline;
-use App\Models\Forecast;
 use App\Models\Layer;
 use App\Models\PlannedVisit;
 use App\Models\Site;
@@ -19,6 +18,7 @@ use App\Standins\WeatherHour;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
+use DateTimeZone;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -41,6 +41,9 @@ use Vicissa\Core\Planning\SkyRules;
 final readonly class GatherWeeks
 {
     public const DAYS = 56;
+
+    /** A vehicle's own minutes are those of so many washes lately. */
+    private const LATELY = 8;
 
     /** Beyond so many days a weather forecast says nothing. */
     private const WEATHER_DAYS = 10;
@@ -160,12 +163,14 @@ final readonly class GatherWeeks
             return $everTopped ? new Cycle($start, $start, $start + 14, 42) : null;
         }
         $forecast = $topper->forecast;
-        if ($forecast?->due_at === null) {
+        // Each asking of a model's moment reads it anew.
+        $dueAt = $forecast?->due_at;
+        if ($forecast === null || $dueAt === null) {
             return null;
         }
-        $due = $this->day($forecast->due_at);
+        $due = $this->day($dueAt);
 
-        return new Cycle($this->day($forecast->from_at ?? $forecast->due_at), $due, $this->day($forecast->late_at ?? $forecast->due_at), max(7, $due - $this->day($topper->on_at)));
+        return new Cycle($this->day($forecast->from_at ?? $dueAt), $due, $this->day($forecast->late_at ?? $dueAt), max(7, $due - $this->day($topper->on_at)));
     }
 
     private function every(int $last, int $days): Cycle
@@ -182,13 +187,11 @@ final readonly class GatherWeeks
     private function minutes(array $ids): array
     {
         $taken = [];
-        $rows = DB::table('turns as t')->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')->whereIn('t.vehicle_id', $ids)->whereNotNull('e.minutes')->where('e.clay', false)
+        $washes = DB::table('turns as t')->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')->whereIn('t.vehicle_id', $ids)->whereNotNull('e.minutes')->where('e.clay', false)
             ->whereNotExists(static fn($query) => $query->selectRaw('1')->from('turn_products as u')->whereColumn('u.entry_id', 'e.id')->whereIn('u.role', ['topper', 'iron', 'tar']))
-            ->orderByDesc('t.worked_at')->get(['t.vehicle_id', 'e.minutes']);
-        foreach ($rows as $row) {
-            if (count($taken[$row->vehicle_id] ?? []) < 8) {
-                $taken[$row->vehicle_id][] = (int) $row->minutes;
-            }
+            ->selectRaw('t.vehicle_id, e.minutes, row_number() over (partition by t.vehicle_id order by t.worked_at desc, t.id desc) as nth');
+        foreach (DB::query()->fromSub($washes, 'washes')->where('nth', '<=', self::LATELY)->get(['vehicle_id', 'minutes']) as $row) {
+            $taken[(string) $row->vehicle_id][] = (int) $row->minutes;
         }
 
         return array_map(static function (array $some): float {
@@ -227,10 +230,12 @@ final readonly class GatherWeeks
      */
     private function looks(array $ids): array
     {
+        $zone = $this->tenancy->workspace()->time_zone;
         $looks = [];
-        foreach (Forecast::query()->whereIn('vehicle_id', $ids)->whereNotNull('look_at')->orderByDesc('look_at')->orderByDesc('layer_id')->get(['vehicle_id', 'look_from_at', 'look_at', 'look_late_at']) as $row) {
-            $due = $this->day($row->look_at ?? $this->clock->now());
-            $looks[$row->vehicle_id] = new Cycle($this->day($row->look_from_at ?? $row->look_at ?? $this->clock->now()), $due, $row->look_late_at === null ? null : $this->day($row->look_late_at), 365);
+        $rows = DB::table('forecasts')->whereIn('vehicle_id', $ids)->whereNotNull('look_at')->orderBy('vehicle_id')->orderBy('look_at')->orderBy('layer_id')
+            ->selectRaw('distinct on (vehicle_id) vehicle_id, (coalesce(look_from_at, look_at) at time zone ?)::date as from, (look_at at time zone ?)::date as due, (look_late_at at time zone ?)::date as late', [$zone, $zone, $zone])->get();
+        foreach ($rows as $row) {
+            $looks[(string) $row->vehicle_id] = new Cycle(Day::number('from', (string) $row->from), Day::number('due', (string) $row->due), $row->late === null ? null : Day::number('late', (string) $row->late), 365);
         }
 
         return $looks;
@@ -306,6 +311,8 @@ final readonly class GatherWeeks
     private function day(DateTimeInterface $date): int
     {
         // Dates are dates; moments are days where the workspace is.
-        return Day::number('date', $date instanceof Carbon ? $date->format('Y-m-d') : $this->tenancy->workspace()->dateOf($date));
+        return $date instanceof Carbon
+            ? Day::number('date', $date->format('Y-m-d'))
+            : (int) floor(($date->getTimestamp() + (new DateTimeZone($this->tenancy->workspace()->time_zone))->getOffset($date)) / 86400);
     }
 }

@@ -9,10 +9,12 @@ use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\TalkTable;
+use App\Record\AtHand;
 use App\Record\SheetPlan;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use LogicException;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Contaminant;
@@ -33,6 +35,7 @@ final readonly class LaySheet
     public function __construct(
         private SetScene $setScene,
         private Equip $equip,
+        private GatherAtHand $gatherAtHand,
         private Weather $weather,
         private Tenancy $tenancy,
     ) {}
@@ -61,8 +64,9 @@ final readonly class LaySheet
      */
     public function plan(Vehicle $vehicle, int $crew, array $facts, array $done = []): array
     {
-        [$situation, $schools] = $this->scene($vehicle, $facts);
-        $outfit = ($this->equip)($crew, Body::from($vehicle->body), $vehicle->site);
+        $atHand = ($this->gatherAtHand)();
+        [$situation, $schools] = $this->scene($vehicle, $facts, $atHand);
+        $outfit = ($this->equip)($crew, Body::from($vehicle->body), $vehicle->site, $atHand);
         $visit = Visit::of($situation, $schools, $outfit, $done);
 
         return [...$this->told($visit, $situation, $schools, $outfit, $done), 'windows' => SheetPlan::windows($visit, $situation), 'talk' => TalkTable::of(($paint = $situation->vehicle->stack(Zone::Paint))->designed(), $paint->topper !== null)];
@@ -77,11 +81,37 @@ final readonly class LaySheet
     public function otherwise(Sheet $sheet): array
     {
         $vehicle = $sheet->vehicle ?? throw new LogicException('A sheet has a vehicle.');
-        $outfit = ($this->equip)($sheet->crew, Body::from($vehicle->body), $vehicle->site);
+        $atHand = ($this->gatherAtHand)();
+        $vehicle->loadMissing('standing.forecast');
+        $outfit = ($this->equip)($sheet->crew, Body::from($vehicle->body), $vehicle->site, $atHand);
         $plans = [];
         foreach ($this->variations($sheet->facts) as $name => $facts) {
-            [$situation, $schools] = $this->scene($vehicle, $facts);
+            [$situation, $schools] = $this->scene($vehicle, $facts, $atHand);
             $plans[$name] = $this->told(Visit::of($situation, $schools, $outfit), $situation, $schools, $outfit, []);
+        }
+
+        return $plans;
+    }
+
+    /**
+     * What visits to come are likely to be: one person, what is to be expected, nothing kept. Queries don't grow with the visits.
+     *
+     * @param list<array{Vehicle, string}> $visits  vehicle and day
+     * @return list<array<string, mixed>> as plan, without what only a phone needs
+     */
+    public function foreseen(array $visits, AtHand $atHand): array
+    {
+        if ($visits === []) {
+            return [];
+        }
+        $vehicles = (new Collection(array_column($visits, 0)))->loadMissing(['site', 'standing.forecast']);
+        $last = TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $vehicles->modelKeys())
+            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil, turn_entries.grit')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->get()->keyBy('of_vehicle');
+        $plans = [];
+        foreach ($visits as [$vehicle, $on]) {
+            [$situation, $schools] = $this->scene($vehicle, $this->facts($vehicle, $on, $last->get($vehicle->id)), $atHand);
+            $outfit = ($this->equip)(1, Body::from($vehicle->body), $vehicle->site, $atHand);
+            $plans[] = SheetPlan::of(Visit::of($situation, $schools, $outfit), $situation, $outfit->body, [], $outfit->pace);
         }
 
         return $plans;
@@ -90,8 +120,13 @@ final readonly class LaySheet
     /** @return array<string, mixed> as BenchInput */
     public function expected(Vehicle $vehicle, string $on): array
     {
+        return $this->facts($vehicle, $on, TurnEntry::query()->whereIn('id', $vehicle->turns()->select('current_entry_id'))->orderByDesc('worked_at')->first(['soil', 'grit']));
+    }
+
+    /** @return array<string, mixed> as BenchInput */
+    private function facts(Vehicle $vehicle, string $on, ?TurnEntry $last): array
+    {
         $site = $vehicle->site;
-        $last = TurnEntry::query()->whereIn('id', $vehicle->turns()->select('current_entry_id'))->orderByDesc('worked_at')->first();
         $at = CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime(self::USUAL_HOUR, 0);
         $hour = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
 
@@ -110,9 +145,9 @@ final readonly class LaySheet
      * @param array<string, mixed> $facts
      * @return array{Situation, Schools}
      */
-    private function scene(Vehicle $vehicle, array $facts): array
+    private function scene(Vehicle $vehicle, array $facts, AtHand $atHand): array
     {
-        [$situation, $schools] = ($this->setScene)(new Input($facts), $vehicle);
+        [$situation, $schools] = ($this->setScene)(new Input($facts), $vehicle, $atHand->shelf);
         $without = $facts['without'] ?? [];
 
         return [is_array($without) && $without !== [] ? $situation->without(array_values(array_filter($without, is_string(...)))) : $situation, $schools];

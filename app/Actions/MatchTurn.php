@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Vehicle;
 use App\Record\VehicleFacts;
@@ -12,6 +11,7 @@ use App\Tenancy\Tenancy;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Matching\Turn\Assessment;
+use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Conditions;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Schools;
@@ -30,17 +30,18 @@ final readonly class MatchTurn
     /**
      * @param Vehicle|MatchVehicle $vehicle  of the book, or described
      * @param Schools $own                   sides tried for this once, over the vehicle's and the workspace's
+     * @param list<Bottle>|null $shelf       as it stands when left out
      * @return array{Situation, Schools}
      */
-    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own): array
+    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own, ?array $shelf = null): array
     {
         $workspace = $this->tenancy->workspace();
         $schools = $vehicle instanceof Vehicle ? $workspace->sidesFor($vehicle) : $workspace->sides();
         $subject = $vehicle instanceof Vehicle
-            ? VehicleFacts::of($vehicle, Layer::query()->with('forecast')->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->get(), $this->clock->now())
+            ? VehicleFacts::of($vehicle, $vehicle->relationLoaded('standing') ? $vehicle->standing : $vehicle->standing()->with('forecast')->get(), $this->clock->now())
             : $vehicle;
         $rules = $workspace->numbers()->match();
-        $shelf = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        $shelf ??= array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(static fn(Product $product) => $product->bottle())->all());
 
         return [
             new Situation(
@@ -48,7 +49,7 @@ final readonly class MatchTurn
                 $seen,
                 $place,
                 Conditions::at($outside, $subject, $place, $panelC, $rain, $rules),
-                array_values($shelf->map(static fn(Product $product) => $product->bottle())->all()),
+                $shelf,
                 $rules,
                 measures: Measures::from($workspace->units),
             ),

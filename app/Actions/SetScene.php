@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\MatchModel;
+use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
@@ -16,8 +17,11 @@ final readonly class SetScene
 {
     public function __construct(private MatchTurn $matchTurn) {}
 
-    /** @return array{Situation, Schools} */
-    public function __invoke(Input $input, Vehicle|MatchVehicle $vehicle): array
+    /**
+     * @param list<Bottle>|null $shelf  as it stands when left out
+     * @return array{Situation, Schools}
+     */
+    public function __invoke(Input $input, Vehicle|MatchVehicle $vehicle, ?array $shelf = null): array
     {
         $weather = $input->object('weather');
 
@@ -29,6 +33,7 @@ final readonly class SetScene
             $input->numberOrNull('panel_c'),
             $weather->flag('rain', false),
             Schools::of($input->objectOrEmpty('schools')->all()),
+            $shelf,
         );
     }
 }

@@ -115,6 +115,12 @@ class Vehicle extends Model
         return $this->hasMany(Layer::class)->orderBy('on_at')->orderBy('id');
     }
 
+    /** @return HasMany<Layer, $this> those that are on */
+    public function standing(): HasMany
+    {
+        return $this->layers()->whereNull('ended_at');
+    }
+
     /** @return HasMany<Turn, $this> */
     public function turns(): HasMany
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Record;
 
 use App\Models\Gear;
-use App\Models\TurnProduct;
 use App\Models\WaterReading;
 use App\Models\Workspace;
 use Carbon\CarbonImmutable;
@@ -30,8 +29,12 @@ final readonly class CostBook
         $rows = DB::table('turns as t')->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')->join('vehicles as v', 'v.id', '=', 't.vehicle_id')->leftJoin('sites as s', 's.id', '=', 'v.site_id')
             ->where('t.worked_at', '>=', $since)->when($vehicles !== null, static fn($query) => $query->whereIn('t.vehicle_id', $vehicles ?? []))->when($turn !== null, static fn($query) => $query->where('t.id', $turn))
             ->orderBy('t.worked_at')->orderBy('t.id')
-            ->get(['t.id', 't.vehicle_id', 't.worked_at', 'e.id as entry_id', 'e.minutes', 'e.crew', 'e.textiles', 'e.water_l', 'e.water', 's.id as site_id', 's.travel_min']);
-        $uses = TurnProduct::query()->with('product:id,pack_ml,price_minor')->whereIn('entry_id', $rows->pluck('entry_id')->all())->get()->groupBy('entry_id');
+            ->selectRaw('(t.worked_at at time zone ?)::date as day', [$workspace->time_zone])
+            ->addSelect(['t.id', 't.vehicle_id', 't.worked_at', 'e.id as entry_id', 'e.minutes', 'e.crew', 'e.textiles', 'e.water_l', 'e.water', 's.id as site_id', 's.travel_min'])->get();
+        $uses = [];
+        foreach (DB::table('turn_products as u')->leftJoin('products as p', 'p.id', '=', 'u.product_id')->whereIn('u.entry_id', $rows->pluck('entry_id')->all())->get(['u.entry_id', 'u.product_id', 'u.role', 'u.quantity_ml', 'p.pack_ml', 'p.price_minor']) as $use) {
+            $uses[(string) $use->entry_id][] = $use;
+        }
         $shares = self::shares(array_values($rows->pluck('site_id')->filter()->unique()->all()), $since, $workspace->time_zone);
         $pools = self::pools($rates);
         $gear = Gear::query()->whereIn('kind', ['ro', 'resin'])->whereNull('archived_at')->orderBy('name')->get();
@@ -42,14 +45,14 @@ final readonly class CostBook
         foreach ($rows as $row) {
             $at = CarbonImmutable::parse((string) $row->worked_at);
             $products = $toppers = [];
-            foreach ($uses->get($row->entry_id) ?? [] as $use) {
-                $one = ['ml' => (float) $use->quantity_ml, 'pack_ml' => $use->product?->pack_ml, 'price_minor' => $use->product?->price_minor];
+            foreach ($uses[(string) $row->entry_id] ?? [] as $use) {
+                $one = ['ml' => (float) $use->quantity_ml, 'pack_ml' => $use->pack_ml === null ? null : (float) $use->pack_ml, 'price_minor' => $use->price_minor === null ? null : (int) $use->price_minor];
                 $products[] = $one;
                 if ($use->role === 'topper') {
-                    $toppers[] = ['product_id' => $use->product_id, 'ml' => $one['ml'], 'minor' => TurnCost::of($rates, [$one], [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products];
+                    $toppers[] = ['product_id' => (string) $use->product_id, 'ml' => $one['ml'], 'minor' => TurnCost::of($rates, [$one], [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products];
                 }
             }
-            $together = $shares[$row->site_id.' '.$at->setTimezone($workspace->time_zone)->toDateString()] ?? 1;
+            $together = $shares[$row->site_id.' '.$row->day] ?? 1;
             $turns[(string) $row->id] = [
                 'vehicle_id' => (string) $row->vehicle_id, 'at' => $at, 'minutes' => $row->minutes === null ? null : (int) $row->minutes, 'toppers' => $toppers,
                 'cost' => TurnCost::of($rates, $products, self::cloth($row, $pools), (float) $row->water_l, $row->water === 'treated' && is_numeric($feed) ? (float) $feed : null, $recovery, $capacity, (float) $row->minutes, max(1, (int) ($row->crew ?? 1)), 2.0 * (float) $row->travel_min / max(1, $together)),

@@ -7,33 +7,35 @@ namespace App\Record;
 use App\Models\Product;
 use App\Models\StockMove;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
+use stdClass;
 use Vicissa\Core\Kit\Batches;
 
 /** The movements of some products, and what follows from them: what is left of which batch, what a count explains. */
 final readonly class StockBook
 {
-    /** @param array<string, Collection<int, StockMove>> $moves  by product, in the order they happened */
+    /** @param array<string, list<stdClass>> $moves  rows by product, in the order they happened: years of them, so they are no models */
     private function __construct(private array $moves) {}
 
     /** @param list<string> $productIds */
     public static function of(array $productIds): self
     {
-        /** @var array<string, Collection<int, StockMove>> $moves */
-        $moves = StockMove::query()->whereIn('product_id', $productIds)->orderBy('at')->orderBy('id')->get()->groupBy('product_id')->all();
+        $moves = [];
+        foreach (StockMove::query()->whereIn('product_id', $productIds)->orderBy('at')->orderBy('id')->toBase()->get(['product_id', 'turn_id', 'kind', 'ml', 'counted_ml', 'batch', 'expires_on', 'note', 'at']) as $move) {
+            $moves[(string) $move->product_id][] = $move;
+        }
 
         return new self($moves);
     }
 
     public function batches(Product $product): Batches
     {
-        $moves = ($this->moves[$product->id] ?? new Collection)->all();
+        $moves = $this->moves[$product->id] ?? [];
         // What stood there before anybody wrote movements down is a batch nobody knows.
-        $before = $product->stock_ml - array_sum(array_map(static fn(StockMove $move): float => $move->ml, $moves));
+        $before = $product->stock_ml - array_sum(array_map(static fn(stdClass $move): float => (float) $move->ml, $moves));
 
         return Batches::of([
             ...($before > 0.05 ? [['ml' => $before, 'batch' => null, 'expires' => null]] : []),
-            ...array_values(array_map(static fn(StockMove $move): array => ['ml' => $move->ml, 'batch' => $move->batch, 'expires' => $move->expires_on?->toDateString()], $moves)),
+            ...array_map(static fn(stdClass $move): array => ['ml' => (float) $move->ml, 'batch' => $move->batch === null ? null : (string) $move->batch, 'expires' => $move->expires_on === null ? null : (string) $move->expires_on], $moves),
         ]);
     }
 
@@ -50,14 +52,15 @@ final readonly class StockBook
         $since = null;
         foreach ($this->moves[$product->id] ?? [] as $move) {
             if ($move->kind === 'count') {
-                $counts[] = ['at' => $move->at, 'counted_ml' => (float) $move->counted_ml, 'since' => $since, 'bought_ml' => $sums['buy'], 'used_ml' => -$sums['use'], 'turns' => count($turns), 'other_ml' => -$sums['other'], 'difference_ml' => $move->ml, 'note' => $move->note];
-                [$sums, $turns, $since] = [['buy' => 0.0, 'use' => 0.0, 'other' => 0.0], [], $move->at];
+                $at = CarbonImmutable::parse((string) $move->at);
+                $counts[] = ['at' => $at, 'counted_ml' => (float) $move->counted_ml, 'since' => $since, 'bought_ml' => $sums['buy'], 'used_ml' => -$sums['use'], 'turns' => count($turns), 'other_ml' => -$sums['other'], 'difference_ml' => (float) $move->ml, 'note' => $move->note === null ? null : (string) $move->note];
+                [$sums, $turns, $since] = [['buy' => 0.0, 'use' => 0.0, 'other' => 0.0], [], $at];
 
                 continue;
             }
-            $sums[in_array($move->kind, ['buy', 'use'], true) ? $move->kind : 'other'] += $move->ml;
+            $sums[$move->kind === 'buy' || $move->kind === 'use' ? $move->kind : 'other'] += (float) $move->ml;
             if ($move->turn_id !== null) {
-                $turns[$move->turn_id] = true;
+                $turns[(string) $move->turn_id] = true;
             }
         }
 

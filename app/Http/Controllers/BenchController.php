@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Equip;
+use App\Actions\GatherAtHand;
 use App\Actions\SetScene;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
@@ -54,10 +55,10 @@ final class BenchController
     #[OA\Post(path: '/api/v1/bench/doses', operationId: 'doseTurn', summary: 'What to mix for the match, in which vessels, to which marks, in the order of filling', tags: ['Bench'])]
     #[Takes('BenchInput')]
     #[Returns('Doses')]
-    public function doses(Request $request, SetScene $setScene, Equip $equip): JsonResponse
+    public function doses(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand): JsonResponse
     {
         [$situation, $schools] = $this->situation(new Input($request->json()->all()), $setScene);
-        $outfit = $equip(1, Body::Hatch, null);
+        $outfit = $equip(1, Body::Hatch, null, $gatherAtHand());
         $plan = DosePlan::of(TurnMatch::of($situation, $schools), $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance);
 
         return new JsonResponse(['fills' => SheetPlan::fills($plan)]);

@@ -29,6 +29,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Money\Rates;
 use Vicissa\Core\Money\TurnCost;
@@ -55,7 +56,10 @@ final readonly class MoneyController
 {
     use Versioned;
 
-    public function __construct(private Tenancy $tenancy) {}
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+    ) {}
 
     #[OA\Get(path: '/api/v1/rates', operationId: 'showRates', summary: 'What things cost here', tags: ['Money'])]
     #[Returns('Rates')]
@@ -104,7 +108,7 @@ final readonly class MoneyController
     public function vehicle(Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
-        $book = CostBook::since($this->tenancy->workspace(), CarbonImmutable::now()->subYear(), [$vehicle->id]);
+        $book = CostBook::since($this->tenancy->workspace(), CarbonImmutable::instance($this->clock->now())->subYear(), [$vehicle->id]);
         $sum = array_reduce($book->turns, static fn($sum, array $turn) => $sum->plus($turn['cost']), new TurnCost);
 
         return new JsonResponse([
