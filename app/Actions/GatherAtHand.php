@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Gear;
+use App\Models\Product;
+use App\Record\AtHand;
+
+/** Takes stock, before visits are laid out, of what is there for all of them. */
+final readonly class GatherAtHand
+{
+    public function __construct(private MeasurePace $measurePace) {}
+
+    public function __invoke(): AtHand
+    {
+        return new AtHand(
+            array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(static fn(Product $product) => $product->bottle())->all()),
+            Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
+            ($this->measurePace)(),
+        );
+    }
+}
