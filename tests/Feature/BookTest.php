@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use App\Models\Client;
 use App\Models\Product;
-use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 /** Lists, edits, two editors at once, the film and the ranked shelf. */
@@ -71,24 +70,6 @@ final class BookTest extends TestCase
         self::assertSame(array_map(static fn(int $i): string => "Client {$i}", range(1, 7)), $seen);
         self::assertSame(['Client 4'], array_column($this->getJson('/api/v1/clients?search='.urlencode('100% od'))->json('data'), 'name'));
         self::assertSame([], $this->getJson('/api/v1/clients?search=%25%25')->json('data'));
-    }
-
-    public function testTheFilmAsksNoMoreForManyVehiclesThanForOne(): void
-    {
-        [$owner, $workspace] = $this->business();
-        $this->vehicle($workspace);
-        $count = function () use ($owner): int {
-            DB::flushQueryLog();
-            DB::enableQueryLog();
-            $this->actingAs($owner)->getJson('/api/v1/film')->assertOk();
-
-            return count(DB::getQueryLog());
-        };
-        $one = $count();
-        foreach (range(1, 8) as $i) {
-            $this->vehicle($workspace, name: "Vehicle {$i}");
-        }
-        self::assertSame($one, $count());
     }
 
     public function testTheFilmPutsTheMostUrgentFirst(): void

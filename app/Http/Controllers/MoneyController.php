@@ -65,8 +65,8 @@ final readonly class MoneyController
     #[Returns('Rates')]
     public function rates(): JsonResponse
     {
-        Gate::authorize('viewAny', Vehicle::class);
         $workspace = $this->tenancy->workspace();
+        Gate::authorize('manage', $workspace);
 
         return (new JsonResponse($workspace->rates()->named()))->header('ETag', $this->tag($workspace));
     }

@@ -20,6 +20,7 @@ use Vicissa\Core\Matching\Turn\School;
     new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
     new Field('schools', 'Sides', 'Every school with the side taken'),
     new Field('salt_months', 'integer[]', 'Months whose roads are salted; vehicles follow until they have their own'),
+    new Field('currency', 'string', 'Sign of the money it reckons in; what things cost stands in the rates'),
     new Field('version', 'integer'),
 )]
 final class WorkspaceResource extends RowResource
@@ -31,6 +32,7 @@ final class WorkspaceResource extends RowResource
             ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'salt_months', 'version']),
             'caution' => (int) $this->sides()->side(School::Caution),
             'schools' => $this->sides()->all(),
+            'currency' => $this->resource->rates()->currency,
         ];
     }
 }

@@ -4906,6 +4906,8 @@ export interface components {
       schools: components['schemas']['Sides']
       /** @description Months whose roads are salted; vehicles follow until they have their own */
       salt_months: number[]
+      /** @description Sign of the money it reckons in; what things cost stands in the rates */
+      currency: string
       version: number
     }
     WorkspaceChoice: {

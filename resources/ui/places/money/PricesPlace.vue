@@ -106,7 +106,7 @@ async function saveRates() {
       }),
     )
     saved.value = 'Rates saved.'
-    await queries.invalidateQueries({ queryKey: ['rates'] })
+    await queries.invalidateQueries({ queryKey: ['me'] })
     await queries.invalidateQueries({ queryKey: ['money'] })
     await loadRates()
   } catch (caught) {
