@@ -78,4 +78,46 @@ final class KitTest extends TestCase
         self::assertSame(['cycles' => 82.5, 'of' => 80, 'due' => true], Retirement::of('wash', 20, 1650));
         self::assertFalse(Retirement::of('wash', 0, 100)['due']);
     }
+
+    public function testEachMillilitreIsInOneBatchUntilItIsGone(): void
+    {
+        $this->limitTo(150)->forAll(Generators::seq(Generators::choose(-60, 60)))->then(static function (array $steps): void {
+            $moves = $drops = [];
+            foreach ($steps as $i => $step) {
+                $moves[] = ['ml' => (float) $step, 'batch' => $step > 0 ? "B{$i}" : null, 'expires' => $step > 0 ? gmdate('Y-m-d', 1_800_000_000 + 86400 * (($i * 37) % 90)) : null];
+                // Millilitre by millilitre, in a queue.
+                $drops = $step > 0 ? [...$drops, ...array_fill(0, $step, "B{$i}")] : array_slice($drops, -$step);
+            }
+            $batches = Batches::of($moves);
+            $left = [];
+            foreach ($batches->left as $one) {
+                $left[(string) $one['batch']] = (int) round($one['ml']);
+            }
+            self::assertSame(array_count_values($drops), $left);
+            self::assertSame($drops[0] ?? null, $batches->inUse());
+            self::assertLessThanOrEqual(count($batches->left), count($batches->expiring('2027-03-01')));
+        });
+    }
+
+    public function testWashedADayLaterSomebodyWouldStandThereWithoutATowel(): void
+    {
+        $this->limitTo(150)->forAll(Generators::choose(1, 30), Generators::choose(0, 30), Generators::seq(Generators::choose(0, 14)))->then(static function (int $pieces, int $dirty, array $needs): void {
+            $dirty = min($dirty, $pieces);
+            $by = [];
+            foreach ($needs as $i => $need) {
+                $by[gmdate('Y-m-d', 1_800_000_000 + 86400 * $i)] = min($need, $pieces);
+            }
+            $washes = array_column(Laundry::of($pieces, $dirty, $by)->washes, 'pieces', 'before');
+            $clean = $pieces - $dirty;
+            foreach ($by as $date => $need) {
+                if (isset($washes[$date])) {
+                    self::assertLessThan($need, $clean, 'it was needed on that very day');
+                    self::assertSame($pieces - $clean, $washes[$date], 'and then everything goes in');
+                    $clean = $pieces;
+                }
+                self::assertGreaterThanOrEqual($need, $clean);
+                $clean -= $need;
+            }
+        });
+    }
 }

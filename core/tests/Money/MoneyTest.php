@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Tests\Money;
 
+use Eris\Generators;
+use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Money\ProtectedWeek;
@@ -13,6 +15,8 @@ use Vicissa\Core\Money\YearQuote;
 
 final class MoneyTest extends TestCase
 {
+    use TestTrait;
+
     public function testATurnCostsWhatItsPartsCost(): void
     {
         $rates = new Rates('§', 3000, 50, 400, 1100, 10, 500, 40);
@@ -55,5 +59,26 @@ final class MoneyTest extends TestCase
         self::assertEquals($rates, Rates::read($rates->named()));
         $this->expectException(InvalidInput::class);
         Rates::read(['labour_minor_h' => -5]);
+    }
+
+    public function testTwoTurnsCostWhatBothCostAndAQuoteIsTheSumOfItsLines(): void
+    {
+        $rates = new Rates('§', 3000, 50, 400, 1100, 10, 500, 40);
+        $this->limitTo(150)->forAll(Generators::choose(1, 60), Generators::choose(1, 60), Generators::choose(0, 12), Generators::choose(1, 40), Generators::choose(0, 9000), Generators::choose(0, 5000))
+            ->then(static function (int $every, int $salted, int $months, int $weeks, int $wash, int $topper) use ($rates): void {
+                $one = TurnCost::of($rates, [['ml' => $wash / 10, 'pack_ml' => 1000, 'price_minor' => 2000]], [], $every, 20, 0.5, 11, $salted, 1, $months);
+                $two = TurnCost::of($rates, [], [['pieces' => $weeks, 'price_minor' => null, 'cycles' => 80]], 0, null, 1, 0, $topper / 100, 2, 0);
+                self::assertEqualsWithDelta($one->total + 3 * $two->total, $one->plus($two->times(3))->total, 1e-6);
+                $costs = ['wash' => $one, 'topper' => $two];
+                $year = YearQuote::of($every, $salted, $months, (float) $weeks, 90, false, $costs, [], ['wash' => $wash, 'topper' => $topper], $rates);
+                self::assertSame(array_sum(array_column($year->lines, 'minor')), $year->priceMinor);
+                self::assertSame($year->priceMinor - (int) round($year->cost->total), $year->marginMinor);
+                self::assertLessThanOrEqual($year->times['wash'], max($year->times), 'nothing rides on a visit that is not made');
+                self::assertGreaterThanOrEqual(YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, $costs, [], [], $rates)->times['wash'], YearQuote::of($every, null, 0, (float) $weeks, 90, false, $costs, [], [], $rates)->times['wash'], 'less often is not more');
+                self::assertSame(['decon'], $year->priceless);
+                // What is asked where no price stands covers what it costs and the wished margin.
+                $asked = YearQuote::of($every, null, 0, (float) $weeks, null, false, $costs, [], [], $rates);
+                self::assertGreaterThanOrEqual($asked->cost->total * (1 + $rates->marginPercent / 100) - 1e-6, (float) $asked->priceMinor);
+            });
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Tests\Practice;
 
+use Eris\Generators;
+use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Practice\CaseDraw;
@@ -12,6 +14,8 @@ use Vicissa\Core\Practice\Standing;
 
 final class PracticeTest extends TestCase
 {
+    use TestTrait;
+
     public function testItGetsHarderWhereOneIsRightAndComesBackToWhatWasWrong(): void
     {
         $right = ['method' => true, 'soap' => true, 'drying' => true, 'topper' => true];
@@ -44,5 +48,25 @@ final class PracticeTest extends TestCase
         }
         $this->expectException(InvalidInput::class);
         CaseDraw::of(1, Judgement::Soap, 9);
+    }
+
+    public function testWhateverOneAnswersTheLevelStaysWithinAndAWrongAnswerNeverMakesItHarder(): void
+    {
+        $this->limitTo(150)->forAll(Generators::seq(Generators::elements([true, false])), Generators::elements(Judgement::cases()))->then(static function (array $answers, Judgement $one): void {
+            $list = array_map(static fn(bool $right): array => [$one->value => $right], array_values($answers));
+            $standing = Standing::of($list)->of[$one->value];
+            self::assertContains($standing['level'], range(1, Standing::HARDEST));
+            self::assertSame([count($list), count(array_filter($answers))], [$standing['asked'], $standing['right']]);
+            self::assertTrue($standing['lately'] >= 0.0 && $standing['lately'] <= 1.0);
+            $wrong = Standing::of([...$list, [$one->value => false]])->of[$one->value];
+            $right = Standing::of([...$list, [$one->value => true]])->of[$one->value];
+            self::assertLessThanOrEqual($standing['level'], $wrong['level']);
+            self::assertGreaterThanOrEqual($standing['level'], $right['level']);
+            self::assertTrue($wrong['lately'] <= $standing['lately'] && $standing['lately'] <= $right['lately']);
+            // What one was never asked is not touched by what one was.
+            foreach (Judgement::cases() as $other) {
+                self::assertSame($other === $one ? count($list) : 0, Standing::of($list)->of[$other->value]['asked']);
+            }
+        });
     }
 }
