@@ -82,6 +82,7 @@ final class KitTest extends TestCase
     public function testEachMillilitreIsInOneBatchUntilItIsGone(): void
     {
         $this->limitTo(150)->forAll(Generators::seq(Generators::choose(-60, 60)))->then(static function (array $steps): void {
+            /** @var list<int> $steps */
             $moves = $drops = [];
             foreach ($steps as $i => $step) {
                 $moves[] = ['ml' => (float) $step, 'batch' => $step > 0 ? "B{$i}" : null, 'expires' => $step > 0 ? gmdate('Y-m-d', 1_800_000_000 + 86400 * (($i * 37) % 90)) : null];
