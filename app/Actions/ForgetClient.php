@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Client;
+use App\Models\Closure;
+use App\Models\Deadline;
 use App\Models\Feed;
 use App\Models\OutboxMessage;
 use App\Models\Photo;
@@ -33,13 +35,16 @@ final readonly class ForgetClient
             $vehicles = Vehicle::query()->where('client_id', $client->id)->orderBy('id')->get();
             $ids = $vehicles->modelKeys();
             $turns = DB::table('turns')->whereIn('vehicle_id', $ids)->count();
+            $letters = OutboxMessage::query()->count();
             DB::select('select forget_client(?)', [$client->id]);
+            $letters -= OutboxMessage::query()->count();
             foreach (Photo::query()->whereIn('vehicle_id', $ids)->get() as $photo) {
                 $photos[] = $photo->path();
                 $photo->delete();
             }
             $links = RecordLink::query()->whereIn('vehicle_id', $ids)->delete() + Feed::query()->whereIn('vehicle_id', $ids)->delete();
-            $letters = $client->email === null ? 0 : OutboxMessage::query()->where('recipient', $client->email)->delete();
+            Deadline::query()->whereIn('vehicle_id', $ids)->delete();
+            Closure::query()->whereIn('vehicle_id', $ids)->delete();
             Proposal::query()->where('client_id', $client->id)->delete();
             PlannedVisit::query()->whereIn('vehicle_id', $ids)->delete();
             $sites = Site::query()->where('client_id', $client->id)->get();

@@ -13,6 +13,7 @@ use App\Models\Photo;
 use App\Models\User;
 use App\Models\Vehicle;
 use App\Models\Workspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -140,6 +141,51 @@ final class ArchiveTest extends TestCase
         [$stranger] = $this->business('Elsewhere');
         Auth::forgetGuards();
         $this->actingAs($stranger, 'web')->postJson("/api/v1/clients/{$client}/forget")->assertNotFound();
+    }
+
+    public function testTheNamesOfAForgottenClientStandInNoTable(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $this->vehicle($workspace, 'ceramic', '2026-01-01', 'Somebody else’s');
+        $this->actingAs($owner);
+        $post = fn(string $path, array $body): array => (array) $this->postJson("/api/v1/{$path}", $body, ['Idempotency-Key' => Str::uuid7()->toString()])->assertSuccessful()->json();
+        $client = $post('clients', ['name' => 'Ansty Quillan', 'email' => 'ansty@isles.example'])['id'];
+        $site = $post('sites', ['name' => 'Quillan’s yard', 'client_id' => $client, 'address' => 'Chapel mews 3'])['id'];
+        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+        $post('crews', ['name' => 'Van', 'minutes' => [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420]]);
+        $post('deadlines', ['vehicle_id' => $vehicle->id, 'on' => '2026-12-18', 'note' => 'Quillan’s wedding']);
+        $post('closures', ['site_id' => $site, 'from_on' => '2026-12-24', 'to_on' => '2026-12-26', 'note' => 'Quillans away']);
+        $post("vehicles/{$vehicle->id}/turns", $this->turn(['note' => 'Ansty was at home']));
+        $post('quotes', ['title' => 'For Ansty', 'vehicles' => [['vehicle_id' => $vehicle->id]]]);
+        $post('feeds', ['name' => 'Ansty’s calendar', 'vehicle_id' => $vehicle->id]);
+        $sheet = $post('sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-25', 'crew' => 1])['id'];
+        $post("sheets/{$sheet}/events", ['events' => [['id' => Str::uuid7()->toString(), 'device' => Str::uuid7()->toString(), 'seq' => 1, 'kind' => 'note', 'step' => null, 'facts' => ['text' => 'Quillan’s dog'], 'at' => '2026-11-25T10:00:00Z']]]);
+        $post('weeks/plan', []);
+        $visit = array_values(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $one): bool => $one['vehicle_id'] === $vehicle->id))[0];
+        $post('weeks/proposals', ['visits' => [$visit['id']]]);
+        $post("weeks/visits/{$visit['id']}/move", ['on' => CarbonImmutable::parse($visit['on'])->addWeekday()->toDateString()]);
+        // A letter went to the old address, and the vehicle was called otherwise when it was moved.
+        $this->patchJson("/api/v1/clients/{$client}", ['email' => 'quillan@isles.example'], ['If-Match' => '"1"'])->assertOk();
+        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['name' => 'The hearse'], ['If-Match' => '"'.($vehicle->version + 1).'"'])->assertOk();
+        $left = fn(): array => $this->inside($workspace, static function (): array {
+            $found = [];
+            foreach (DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id'") as $table) {
+                foreach (DB::table($table->table_name.' as t')->selectRaw('row_to_json(t)::text as all')->pluck('all') as $row) {
+                    foreach (['Ansty', 'Quillan', 'quillan', 'ansty', 'Chapel mews', 'SK 1'] as $word) {
+                        if (str_contains((string) $row, $word)) {
+                            $found[$table->table_name][] = $word;
+                        }
+                    }
+                }
+            }
+
+            return array_map(array_unique(...), $found);
+        });
+        self::assertEqualsCanonicalizing(['changes', 'clients', 'closures', 'deadlines', 'feeds', 'idempotency_keys', 'outbox_messages', 'plans', 'quotes', 'sheet_events', 'sites', 'turn_entries', 'vehicles'], array_keys($left()), 'before');
+        $this->postJson("/api/v1/clients/{$client}/forget")->assertOk();
+        self::assertSame([], $left());
     }
 
     public function testTablesComeOutAndGoInAgainWithEveryRowSeenFirst(): void
