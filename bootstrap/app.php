@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
+use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
 use App\Http\Problems\Problem;
 use App\Http\Problems\ProblemRenderer;
@@ -28,6 +29,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         // Rows are looked up by address only once the workspace is open.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: EnterWorkspace::class);
         $middleware->append(SecureHeaders::class);
+        $middleware->appendToGroup('api', PlainText::class);
         $middleware->alias([
             'workspace' => EnterWorkspace::class,
             'once' => AnswerOnce::class,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Http\FirstFault;
 use App\Http\RequestRules;
 use App\Models\Client;
 use App\Models\Gear;
@@ -43,11 +44,13 @@ use App\Standins\TravelTimes;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
+use Illuminate\Support\Facades\Validator as ValidatorFactory;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Validation\Rules\Password;
@@ -86,6 +89,7 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, RowPolicy::class);
         }
         Gate::policy(Workspace::class, WorkspacePolicy::class);
+        ValidatorFactory::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes): FirstFault => new FirstFault($translator, $data, $rules, $messages, $attributes));
         RateLimiter::for('api', static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))
             ->by($request->user()?->getAuthIdentifier() ?? $request->ip()));
         RateLimiter::for('sign-in', static fn(Request $request): array => [

@@ -4,20 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\User;
-use App\Models\Workspace;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
+use Tests\Furnishes;
 use Tests\TestCase;
 
 /** Tries every address the application answers at, as it stands in its own table: a new one is tried without anybody thinking of it. */
 final class EveryDoorTest extends TestCase
 {
+    use Furnishes;
+
     /** Answered to anybody; each has a secret, a signature or a limit of its own. */
     private const OPEN = [
         'GET api/v1/answers/{proposal}/{signature}', 'POST api/v1/answers/{proposal}/{signature}', 'POST api/v1/auth/forgot', 'GET api/v1/auth/invitation', 'POST api/v1/auth/join',
@@ -61,6 +59,16 @@ final class EveryDoorTest extends TestCase
             }
         }
         self::assertGreaterThan(50, $tried);
+        self::assertSame($before, $this->rows($workspace));
+    }
+
+    public function testWhatIsSentTwiceHappensOnce(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $first = $this->furnish($owner, $workspace, $vehicle);
+        $before = $this->rows($workspace);
+        self::assertSame($first, $this->furnish($owner, $workspace, $vehicle));
         self::assertSame($before, $this->rows($workspace));
     }
 
@@ -119,56 +127,5 @@ final class EveryDoorTest extends TestCase
         return '/'.preg_replace_callback('/\{(\w+)\}/', static fn(array $found): string => $ids[$found[1]] ?? match ($found[1]) {
             'kind' => 'vehicles', 'model' => 'bead', 'id' => str_contains($route->uri(), 'tokens') ? '0' : $ids['member'] ?? Str::uuid7()->toString(), default => Str::uuid7()->toString(),
         }, $route->uri());
-    }
-
-    /**
-     * A workspace with at least one of everything that has an address.
-     *
-     * @return array<string, string> ids by the name a route has for them
-     */
-    private function furnish(User $owner, Workspace $workspace): array
-    {
-        Storage::fake('photos');
-        $vehicle = $this->vehicle($workspace);
-        $this->actingAs($owner, 'web');
-        $made = fn(string $path, array $body): string => (string) $this->postJson("/api/v1/{$path}", $body)->assertSuccessful()->json('id');
-        $ids = ['vehicle' => $vehicle->id, 'product' => $this->product($workspace, 'soap')->id, 'layer' => (string) $this->inside($workspace, static fn() => DB::table('layers')->value('id'))];
-        $ids['member'] = (string) $this->inside($workspace, static fn() => DB::table('memberships')->value('id'));
-        $ids['client'] = $made('clients', ['name' => 'Odile']);
-        $ids['site'] = $made('sites', ['name' => 'Yard', 'client_id' => $ids['client']]);
-        $ids['crew'] = $made('crews', ['name' => 'Van', 'minutes' => [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420]]);
-        $ids['programme'] = $made('programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28]);
-        $ids['closure'] = $made('closures', ['vehicle_id' => $vehicle->id, 'from_on' => '2026-12-24', 'to_on' => '2026-12-26']);
-        $ids['deadline'] = $made('deadlines', ['vehicle_id' => $vehicle->id, 'on' => '2026-12-18']);
-        $ids['gear'] = $made('gear', ['kind' => 'towel', 'name' => 'Wheel towels', 'facts' => ['count' => 3, 'use' => 'wheels']]);
-        $ids['invitation'] = $made('invitations', ['email' => 'new@example.test', 'role' => 'technician']);
-        $ids['feed'] = $made('feeds', ['name' => 'Everything', 'vehicle_id' => $vehicle->id]);
-        $ids['turn'] = $made("vehicles/{$vehicle->id}/turns", $this->turn());
-        $ids['link'] = $made("vehicles/{$vehicle->id}/record-links", ['kind' => 'history']);
-        $ids['quote'] = $made('quotes', ['title' => 'A year', 'vehicles' => [['vehicle_id' => $vehicle->id]]]);
-        $ids['sheet'] = $made('sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-26', 'crew' => 1]);
-        $ids['photo'] = Str::uuid7()->toString();
-        $this->post("/api/v1/vehicles/{$vehicle->id}/photos", ['file' => UploadedFile::fake()->image('a.jpg', 640, 480), 'id' => $ids['photo'], 'zone' => 'paint', 'stage' => 'after', 'taken_at' => '2026-11-25T10:00:00Z'])->assertCreated();
-        $ids['run'] = $made('weeks/plan', []);
-        $ids['visit'] = (string) $this->getJson('/api/v1/weeks')->json('visits.0.id');
-        self::assertNotContains('', $ids);
-
-        return $ids;
-    }
-
-    /** @return array<string, int> rows by table, as the workspace sees them */
-    private function rows(Workspace $workspace): array
-    {
-        return $this->inside($workspace, static function (): array {
-            $rows = [];
-            foreach (DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id' order by 1") as $table) {
-                // Doors that are tried count; what is behind them must not change.
-                if (! in_array($table->table_name, ['idempotency_keys', 'personal_access_tokens'], true)) {
-                    $rows[$table->table_name] = (int) DB::table($table->table_name)->count();
-                }
-            }
-
-            return $rows;
-        });
     }
 }

@@ -33,7 +33,7 @@ final class ClientController
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Client::class);
-        $search = $request->string('search')->trim()->value();
+        $search = $this->search($request);
 
         return $this->page(Client::query()->withCount('vehicles')
             ->when($search !== '', fn($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)))

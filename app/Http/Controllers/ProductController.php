@@ -46,7 +46,7 @@ final class ProductController
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Product::class);
-        $search = $request->string('search')->trim()->value();
+        $search = $this->search($request);
 
         return $this->page(Product::query()
             ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))

@@ -33,7 +33,7 @@ final class SiteController
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Site::class);
-        $search = $request->string('search')->trim()->value();
+        $search = $this->search($request);
 
         return $this->page(Site::query()->withCount('vehicles')->with('admissions')
             ->when($search !== '', fn($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)))

@@ -47,7 +47,7 @@ final class VehicleController
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
-        $search = $request->string('search')->trim()->value();
+        $search = $this->search($request);
 
         return $this->page(Vehicle::query()->with(['client', 'site'])
             ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))

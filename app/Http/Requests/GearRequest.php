@@ -17,7 +17,7 @@ final class GearRequest extends FactsRequest
         $new = $this->route('gear') === null;
 
         return [
-            'kind' => $new ? ['required', Rule::in(array_keys(GearRules::FACTS))] : ['prohibited'],
+            'kind' => $new ? ['required', Rule::in(array_keys(GearRules::FACTS))] : ['missing'],
             'name' => [$new ? 'required' : 'sometimes', 'string', 'min:1', 'max:80'],
             'facts' => [$new ? 'required' : 'sometimes', 'array'],
             'note' => ['sometimes', 'nullable', 'string', 'max:240'],
@@ -28,9 +28,12 @@ final class GearRequest extends FactsRequest
     public function after(): array
     {
         return [function (Validator $validator): void {
+            if ($validator->errors()->isNotEmpty()) {
+                return;
+            }
             $gear = $this->route('gear');
             $kind = $gear instanceof Gear ? $gear->kind : $this->string('kind')->value();
-            if ($this->has('facts') && $validator->errors()->isEmpty()) {
+            if ($this->has('facts')) {
                 foreach (GearRules::errors($kind, $this->array('facts')) as $field => $says) {
                     $validator->errors()->add($field, $says);
                 }

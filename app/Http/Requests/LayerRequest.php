@@ -51,8 +51,8 @@ final class LayerRequest extends FactsRequest
     public function after(): array
     {
         return [function (Validator $validator): void {
-            $on = $this->string('on')->value();
-            if ($on === '' || $validator->errors()->has('on')) {
+            $on = $validator->errors()->has('on') ? '' : $this->string('on')->value();
+            if ($on === '') {
                 return;
             }
             $layer = $this->route('layer');

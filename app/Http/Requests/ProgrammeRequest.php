@@ -41,8 +41,8 @@ final class ProgrammeRequest extends FactsRequest
             if ($min > $target || $target > $max) {
                 $validator->errors()->add('cadence_target', 'The usual gap between visits must lie between the shortest and the longest.');
             }
-            $salt = $this->has('salt_target') ? $this->input('salt_target') : $has->salt_target;
-            if (is_numeric($salt) && ((int) $salt < $min || (int) $salt > $max)) {
+            $salt = ! $this->has('salt_target') ? $has->salt_target : ($this->filled('salt_target') ? $this->integer('salt_target') : null);
+            if ($salt !== null && ($salt < $min || $salt > $max)) {
                 $validator->errors()->add('salt_target', 'The gap in salt months must lie between the shortest and the longest.');
             }
         }];

@@ -22,7 +22,8 @@ final class RegisterRequest extends FormRequest
 {
     protected function prepareForValidation(): void
     {
-        $this->merge(['email' => mb_strtolower($this->string('email')->trim()->value())]);
+        $email = $this->input('email');
+        $this->merge(['email' => is_string($email) ? mb_strtolower(trim($email)) : $email]);
     }
 
     /** @return array<string, mixed> */

@@ -49,8 +49,9 @@ final class SiteRequest extends FactsRequest
             'pressure' => ['sometimes', 'boolean'],
             'shade' => ['sometimes', 'boolean'],
             'bay' => ['sometimes', 'boolean'],
-            'latitude' => ['sometimes', 'nullable', 'numeric', 'between:-90,90', 'required_with:longitude'],
-            'longitude' => ['sometimes', 'nullable', 'numeric', 'between:-180,180', 'required_with:latitude'],
+            // A place is on the map with both or not at all.
+            'latitude' => ['present_with:longitude', 'required_with:longitude', 'nullable', 'numeric', 'between:-90,90'],
+            'longitude' => ['present_with:latitude', 'required_with:latitude', 'nullable', 'numeric', 'between:-180,180'],
             'surface' => ['sometimes', 'nullable', 'string', 'max:120'],
             'run_off' => ['sometimes', 'nullable', 'string', 'max:240'],
             'hours' => ['sometimes', 'nullable', 'string', 'max:120'],

@@ -58,8 +58,8 @@ final class StartRequest extends FactsRequest
     public function after(): array
     {
         return [function (Validator $validator): void {
-            $since = $this->string('since')->value();
-            if ($since !== '' && ! $validator->errors()->has('since') && $since > app(Tenancy::class)->workspace()->dateOf(now())) {
+            $since = $validator->errors()->has('since') ? '' : $this->string('since')->value();
+            if ($since !== '' && $since > app(Tenancy::class)->workspace()->dateOf(now())) {
                 $validator->errors()->add('since', 'That day is still to come. When did it go on?');
             }
         }];

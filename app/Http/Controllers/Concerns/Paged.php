@@ -26,6 +26,13 @@ trait Paged
         return new JsonResponse(['data' => $as::collection($page->items()), 'next_cursor' => $page->nextCursor()?->encode()]);
     }
 
+    private function search(Request $request): string
+    {
+        $asked = $request->validate(['search' => ['sometimes', 'nullable', 'string', 'max:200']]);
+
+        return trim((string) ($asked['search'] ?? ''));
+    }
+
     /** A search text as a LIKE pattern that means only itself. */
     private function like(string $text): string
     {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
 import { bodies, kinds } from '@/lib/words'
 import Field from '@/parts/Field.vue'
@@ -30,26 +30,24 @@ const used = computed(() => {
   return Object.entries(bodies).sort(([a], [b]) => Number(own.has(b)) - Number(own.has(a)))
 })
 const kindNames = ['wash', 'topper', 'decon', 'inspection'] as const
-const typed = ref<Record<string, string>>({})
 const keyOf = (body: string, kind: string, of = programme.value) => `${of}|${body}|${kind}`
-watch(
-  list,
-  (next) => {
-    typed.value = Object.fromEntries(
-      (next?.prices ?? []).map((one) => [
-        keyOf(one.body, one.kind, one.programme_id ?? ''),
-        (one.minor / 100).toFixed(2),
-      ]),
-    )
-  },
-  { immediate: true },
+const listed = computed<Record<string, string>>(() =>
+  Object.fromEntries(
+    (list.value?.prices ?? []).map((one) => [
+      keyOf(one.body, one.kind, one.programme_id ?? ''),
+      (one.minor / 100).toFixed(2),
+    ]),
+  ),
 )
+// What was typed stays typed, whatever the list becomes meanwhile, until it is saved.
+const typed = ref<Record<string, string>>({})
+const priceOf = (key: string) => typed.value[key] ?? listed.value[key] ?? ''
 const problem = ref<unknown>(null)
 const saved = ref('')
 async function savePrices() {
   problem.value = null
   saved.value = ''
-  const prices = Object.entries(typed.value)
+  const prices = Object.entries({ ...listed.value, ...typed.value })
     .filter(([, value]) => String(value) !== '')
     .map(([key, value]) => {
       const [of = '', body = '', kind = ''] = key.split('|')
@@ -62,6 +60,7 @@ async function savePrices() {
     })
   try {
     queries.setQueryData(['prices'], await told(api.PUT('/api/v1/prices', { body: { prices } })))
+    typed.value = {}
     saved.value = 'Prices saved.'
   } catch (caught) {
     problem.value = caught
@@ -140,22 +139,23 @@ async function saveRates() {
               <th scope="row">{{ name }}</th>
               <td v-for="kind in kindNames" :key="kind">
                 <PlainInput
-                  v-model="typed[keyOf(body, kind)]"
+                  :model-value="priceOf(keyOf(body, kind))"
                   type="number"
                   min="0"
                   step="0.01"
                   inputmode="decimal"
                   :aria-label="`${name}, ${kinds[kind]}`"
-                  :placeholder="programme ? typed[keyOf(body, kind, '')] : ''"
+                  :placeholder="programme ? priceOf(keyOf(body, kind, '')) : ''"
+                  @update:model-value="typed[keyOf(body, kind)] = String($event ?? '')"
                 />
               </td>
             </tr>
           </tbody>
         </table>
         <ProblemNote :problem="error ?? problem" />
-        <button type="submit" class="act">Save the prices</button>
+        <button type="submit" class="act" :disabled="!list">Save the prices</button>
       </form>
-      <form class="sheet grid" novalidate aria-label="Rates" @submit.prevent="saveRates">
+      <form v-if="tag" class="sheet grid" novalidate aria-label="Rates" @submit.prevent="saveRates">
         <h2>What things cost here</h2>
         <Field label="Currency sign" optional :error="fields.currency"
           ><template #default="f"><PlainInput v-bind="f" v-model="currency" maxlength="8" /></template

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Tests\Furnishes;
+use Tests\TestCase;
+
+/** Sends nonsense to every address in every field its description names: whatever comes, it is told what is wrong, and nothing breaks. */
+final class NonsenseTest extends TestCase
+{
+    use Furnishes;
+
+    /** @return array<string, mixed> */
+    private static function nonsense(): array
+    {
+        return [
+            'nothing' => null, 'a word' => 'sea-pink', 'a number' => -1, 'much' => 1e300, 'half' => 0.5, 'yes' => true, 'a list' => ['x', ['y']], 'an object' => ['a' => ['b' => 'c']], 'empty' => [],
+            'no text' => "\xc3\x28", 'a nought byte' => "a\0b", 'long' => str_repeat('ä', 70_000), 'an id of nobody' => '01900000-0000-7000-8000-000000000000', 'a far day' => '9999-12-31', 'no day' => '2026-02-30', 'a list of ids' => ['01900000-0000-7000-8000-000000000000'], 'deep' => self::deep(60),
+        ];
+    }
+
+    public function testWhateverIsSentIsAnswered(): void
+    {
+        Storage::fake('photos');
+        config()->set('vicissa.limits.api', 1_000_000);
+        [$owner, $workspace] = $this->business();
+        $ids = $this->furnish($owner, $workspace);
+        /** @var array{paths: array<string, array<string, array<string, mixed>>>, components: array{schemas: array<string, mixed>}} $api */
+        $api = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 512, JSON_THROW_ON_ERROR);
+        $broken = [];
+        $tried = $turnedAway = 0;
+        foreach ($api['paths'] as $path => $operations) {
+            foreach ($operations as $method => $operation) {
+                // Whoever signs out, deletes or forgets leaves nothing to try.
+                if (! is_array($operation) || $method === 'delete' || preg_match('#sign-out|forget$|auth/#', $path) === 1) {
+                    continue;
+                }
+                $fields = array_keys($this->fields($operation, $api['components']['schemas']));
+                $asked = array_column(array_filter($operation['parameters'] ?? [], static fn(array $one): bool => ($one['in'] ?? '') === 'query'), 'name');
+                $address = preg_replace_callback('/\{(\w+)\}/', static fn(array $found): string => $ids[$found[1]] ?? Str::uuid7()->toString(), $path);
+                foreach ($fields === [] && $asked === [] ? [] : self::nonsense() as $kind => $value) {
+                    foreach ($this->bodies($fields, $value) as $body) {
+                        $tried++;
+                        $query = $asked === [] || is_float($value) && $value > 1e100 ? '' : '?'.http_build_query(array_fill_keys($asked, is_array($value) ? $value : $value ?? ''));
+                        // Each is tried on the same book, whatever the one before left of it.
+                        DB::beginTransaction();
+                        $response = $this->json(strtoupper($method), $address.$query, $kind === 'no text' ? [] : $body, ['If-Match' => '"1"']);
+                        DB::rollBack();
+                        $turnedAway += $response->getStatusCode() === 429 ? 1 : 0;
+                        if ($response->getStatusCode() >= 500) {
+                            $broken[] = strtoupper($method)." {$path}, {$kind} as ".implode(', ', array_keys($body)).': '.substr((string) $response->exception?->getMessage(), 0, 160).' at '.basename((string) $response->exception?->getFile()).':'.$response->exception?->getLine();
+                        }
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(1000, $tried);
+        self::assertSame(0, $turnedAway);
+        self::assertSame([], array_slice($broken, 0, 60));
+    }
+
+    /**
+     * All fields nonsense, and one after the other.
+     *
+     * @param list<string> $fields
+     * @return iterable<array<string, mixed>>
+     */
+    private function bodies(array $fields, mixed $value): iterable
+    {
+        yield array_fill_keys($fields, $value);
+        foreach (count($fields) > 1 ? $fields : [] as $field) {
+            yield [$field => $value];
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $operation
+     * @param array<string, mixed> $schemas
+     * @return array<string, mixed>
+     */
+    private function fields(array $operation, array $schemas): array
+    {
+        $schema = data_get($operation, ['requestBody', 'content', 'application/json', 'schema']);
+        $name = is_array($schema) && is_string($schema['$ref'] ?? null) ? basename($schema['$ref']) : null;
+        $of = $name === null ? $schema : $schemas[$name] ?? [];
+
+        return is_array($of) && is_array($of['properties'] ?? null) ? $of['properties'] : [];
+    }
+
+    /** @return array<string, mixed> */
+    private static function deep(int $levels): array
+    {
+        return $levels === 0 ? [] : ['a' => self::deep($levels - 1)];
+    }
+}
