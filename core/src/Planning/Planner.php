@@ -24,7 +24,7 @@ final class Planner
 
     private const SHAKES = 500;
 
-    private const SHAKES_OF_MANY = 600;
+    private const SHAKES_OF_MANY = 400;
 
     private Ledger $ledger;
 
