@@ -11,6 +11,7 @@ use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
@@ -57,7 +58,7 @@ final class LayerRequest extends FactsRequest
             }
             $layer = $this->route('layer');
             $vehicle = $layer instanceof Layer ? $layer->vehicle()->first() : $this->route('vehicle');
-            if ($on > app(Tenancy::class)->workspace()->dateOf(now())) {
+            if ($on > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
                 $validator->errors()->add('on', 'That day is still to come. A layer counts from the day it went on.');
             } elseif ($vehicle instanceof Vehicle && $vehicle->in_service_on !== null && $on < $vehicle->in_service_on->toDateString()) {
                 $validator->errors()->add('on', sprintf('This vehicle has been on the road since %s; nothing can have been on it before.', $vehicle->in_service_on->toDateString()));

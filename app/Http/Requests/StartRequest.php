@@ -9,6 +9,7 @@ use App\Http\OpenApi\Shape;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Protection\Family;
@@ -59,7 +60,7 @@ final class StartRequest extends FactsRequest
     {
         return [function (Validator $validator): void {
             $since = $validator->errors()->has('since') ? '' : $this->string('since')->value();
-            if ($since !== '' && $since > app(Tenancy::class)->workspace()->dateOf(now())) {
+            if ($since !== '' && $since > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
                 $validator->errors()->add('since', 'That day is still to come. When did it go on?');
             }
         }];

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import WaysOf from '@/parts/WaysOf.vue'
 
 // What one does on the bench.
-const route = useRoute()
 const ways = [
   { to: '/bench', name: 'Match' },
   { to: '/bench/mix', name: 'Mix' },
@@ -13,17 +12,5 @@ const ways = [
 </script>
 
 <template>
-  <header class="ways-of">
-    <h1>Bench</h1>
-    <nav class="row" aria-label="On the bench">
-      <RouterLink
-        v-for="way in ways"
-        :key="way.to"
-        :to="way.to"
-        :aria-current="route.path === way.to ? 'page' : undefined"
-        >{{ way.name }}</RouterLink
-      >
-    </nav>
-    <slot />
-  </header>
+  <WaysOf title="Bench" label="On the bench" :ways="ways"><slot /></WaysOf>
 </template>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useRoute } from 'vue-router'
+import WaysOf from '@/parts/WaysOf.vue'
 
 // What turns cost and what is asked for them.
-const route = useRoute()
 const ways = [
   { to: '/book/money', name: 'What it costs' },
   { to: '/book/prices', name: 'Prices and rates' },
@@ -12,16 +11,5 @@ const ways = [
 
 <template>
   <p class="quiet small"><RouterLink to="/book">Book</RouterLink></p>
-  <header class="ways-of">
-    <h1>Money</h1>
-    <nav class="row" aria-label="Money">
-      <RouterLink
-        v-for="way in ways"
-        :key="way.to"
-        :to="way.to"
-        :aria-current="route.path === way.to ? 'page' : undefined"
-        >{{ way.name }}</RouterLink
-      >
-    </nav>
-  </header>
+  <WaysOf title="Money" label="Money" :ways="ways" />
 </template>
