@@ -151,12 +151,17 @@ keep_secret() { # keep_secret NAME : prints it, making it once
     cat "$file"
 }
 
+# Settings stand in .env; a second installation of the same files names another file.
+ENV_FILE=${VICISSA_ENV:-.env}
+
+load_env() { [ -f "$ENV_FILE" ] || die 'Start Vicissa once first (bin/start).'; set -a; . "$(realpath "$ENV_FILE")"; set +a; }
+
 write_env() {
-    [ -f .env ] && return
-    say 'Writing .env with fresh secrets'
-    (umask 027; sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(secret)|" .env.example >.env)
-    [ "$(id -u)" = 0 ] && chgrp "$WEB_AS" .env
-    chmod 640 .env
+    [ -f "$ENV_FILE" ] && return
+    say "Writing $ENV_FILE with fresh secrets"
+    (umask 027; sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(secret)|" .env.example >"$ENV_FILE")
+    [ "$(id -u)" = 0 ] && chgrp "$WEB_AS" "$ENV_FILE"
+    chmod 640 "$ENV_FILE"
 }
 
 # --- the database ------------------------------------------------------------------------------------------------
@@ -173,14 +178,17 @@ start_database() {
             || { rm -f "$pass"; tail -n 5 "$VAR/log/initdb.log" >&2; die "The PostgreSQL cluster could not be created (see $VAR/log/initdb.log)."; }
         rm -f "$pass"
     fi
-    if as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" status >/dev/null 2>&1; then
-        as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -m fast stop >/dev/null 2>&1 || true
-    fi
+    as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" status >/dev/null 2>&1 && stop_database
+    # Killed outright, its hands may live a moment longer than the head and hold the memory they shared.
+    local i
+    for i in $(seq 100); do pgrep -f -- "^$PG_BIN/postgres -D $VAR/pg |^postgres: .*$VAR/pg" >/dev/null || break; sleep 0.1; done
     port_open "$DB_PORT" && die "Port $DB_PORT is taken by another program; set DB_PORT in .env to a free one."
     as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -w -t 30 -l "$VAR/log/postgres.log" \
         -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB ${PG_OPTIONS:-}" start >/dev/null 2>&1 9>&- \
         || { tail -n 3 "$VAR/log/postgres.log" >&2; die "PostgreSQL did not start (see $VAR/log/postgres.log)."; }
 }
+
+database_runs() { local pid; pid=$(head -n 1 "$VAR/pg/postmaster.pid" 2>/dev/null) && [ -n "$pid" ] && [ -d "/proc/$pid" ]; }
 
 stop_database() { as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -m fast -w -t 20 stop >/dev/null 2>&1 || true; }
 
@@ -213,22 +221,91 @@ migrate() { # migrate DATABASE
 # --- serving -----------------------------------------------------------------------------------------------------
 
 CHILDREN=()
+PAUSE_MOST=30
 
-service() { # service NAME USER COMMAND…
-    local name=$1 user=$2; shift 2
-    local AS; become "$user"
-    # exec, so that the process we stop is the service and not a shell around it.
-    (exec "${AS[@]}" "$@") >>"$VAR/log/$name.log" 2>&1 9>&- &
-    CHILDREN+=($!)
+# A process is known by its number and the moment it began, so that a number given away again is nobody's.
+began() { local stat; stat=$(cat "/proc/$1/stat" 2>/dev/null) || return 1; stat=${stat##*) }; set -- $stat; echo "${20}"; }
+
+remember() { mkdir -p "$VAR/run/pids" && printf '%s %s\n' "$2" "$(began "$2")" >"$VAR/run/pids/$1"; }
+
+is_still() { [ -n "${1:-}" ] && [ -n "${2:-}" ] && [ "$(began "$1")" = "$2" ]; }
+
+end_group() { # end_group PID : a service with all it has started
+    local i
+    kill -TERM -- "-$1" 2>/dev/null || return 0
+    for i in $(seq 50); do kill -0 -- "-$1" 2>/dev/null || return 0; sleep 0.1; done
+    kill -KILL -- "-$1" 2>/dev/null || true
 }
 
-worker() { # worker NAME USER COMMAND… : a service that may end by itself (memory limit) and then starts afresh
+# Whether the script that a keeper works for is gone: its children then belong to somebody else.
+orphaned() { local stat; read -r stat <"/proc/$BASHPID/stat"; stat=${stat##*) }; set -- $stat; [ "$2" != "$$" ]; }
+
+# What an earlier start left behind when it was killed: its keepers first, so that they start nothing again.
+end_leftovers() {
+    local file pid since
+    for file in "$VAR"/run/pids/keeper-* "$VAR"/run/pids/*; do
+        [ -f "$file" ] || continue
+        read -r pid since <"$file" || true
+        case "$file" in
+            */keeper-*) is_still "$pid" "$since" && kill -KILL "$pid" 2>/dev/null || true ;;
+            # The head may be dead and its hands alive: the group is what counts. A number that was given away again leads no group of ours.
+            *) if is_still "$pid" "$since" || { [ -n "$pid" ] && ! kill -0 "$pid" 2>/dev/null && kill -0 -- "-$pid" 2>/dev/null; }; then end_group "$pid"; fi ;;
+        esac
+        rm -f "$file"
+    done
+}
+
+# Keeps a service going: what ends is started again after a pause that grows, and nothing outlives the script that asked for it.
+keep() { # keep NAME USER COMMAND…
     local name=$1 AS; become "$2"; shift 2
     (
-        trap 'kill "$child" 2>/dev/null; wait "$child" 2>/dev/null; exit 0' TERM INT
-        while :; do (exec "${AS[@]}" "$@") & child=$!; wait "$child" || true; sleep 1; done
+        trap - EXIT
+        child=
+        trap '[ -n "$child" ] && end_group "$child"; rm -f "$VAR/run/pids/$name" "$VAR/run/pids/keeper-$name"; exit 0' TERM INT
+        pause=1
+        while :; do
+            start=$SECONDS
+            setsid "${AS[@]}" "$@" &
+            child=$!
+            remember "$name" "$child"
+            while kill -0 "$child" 2>/dev/null; do
+                ! orphaned || { end_group "$child"; rm -f "$VAR/run/pids/$name"; exit 0; }
+                sleep 0.5 &
+                wait $! 2>/dev/null || true
+            done
+            # A head that was killed leaves hands that hold its port.
+            end_group "$child"
+            [ $((SECONDS - start)) -ge 60 ] && pause=1
+            # A worker that has done its share ends by itself; that is no fault.
+            if wait "$child"; then pause=1; else echo "$(date -u +%FT%TZ) $name ended; it is started again in $pause s" | tee -a "$VAR/log/restarts.log"; fi
+            sleep "$pause" &
+            wait $! 2>/dev/null || true
+            ! orphaned || exit 0
+            pause=$((pause * 2 > PAUSE_MOST ? PAUSE_MOST : pause * 2))
+        done
     ) >>"$VAR/log/$name.log" 2>&1 9>&- &
     CHILDREN+=($!)
+    remember "keeper-$name" $!
+}
+
+# PostgreSQL minds its own children; this minds PostgreSQL.
+keep_database() {
+    (
+        trap - EXIT
+        trap 'rm -f "$VAR/run/pids/keeper-postgres"; exit 0' TERM INT
+        pause=1
+        while :; do
+            if orphaned; then stop_database; exit 0; fi
+            if ! database_runs; then
+                echo "$(date -u +%FT%TZ) PostgreSQL ended; it is started again" | tee -a "$VAR/log/restarts.log"
+                if (start_database); then pause=1; else sleep "$pause"; pause=$((pause * 2 > PAUSE_MOST ? PAUSE_MOST : pause * 2)); fi
+            fi
+            sleep 0.5 &
+            wait $! 2>/dev/null || true
+        done
+    ) >>"$VAR/log/postgres.log" 2>&1 9>&- &
+    CHILDREN+=($!)
+    remember keeper-postgres $!
 }
 
 cache_settings() {
@@ -265,10 +342,10 @@ env[VICISSA_STORAGE] = $VICISSA_STORAGE
 CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
-    service fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d expose_php=0
-    service nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
-    worker queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
-    worker scheduler "$WEB_AS" php artisan schedule:work
+    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d expose_php=0
+    keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
+    keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
+    keep scheduler "$WEB_AS" php artisan schedule:work
     local tries=0
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do
         tries=$((tries + 1)); [ "$tries" -gt 100 ] && { tail -n 5 "$VAR/log/fpm.log" "$VAR/log/nginx.log" "$VAR/log/nginx-error.log" >&2; die "The health check did not answer (logs are in $VAR/log)."; }
@@ -282,4 +359,5 @@ stop_serving() {
     kill "${CHILDREN[@]}" 2>/dev/null || true
     wait "${CHILDREN[@]}" 2>/dev/null || true
     CHILDREN=()
+    end_leftovers
 }

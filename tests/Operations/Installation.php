@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Operations;
+
+use RuntimeException;
+
+/** An installation of its own beside the one under test: its files, its ports, its processes. */
+final class Installation
+{
+    /** @var resource|null */
+    private $running = null;
+
+    private function __construct(
+        public readonly string $folder,
+        public readonly int $port,
+        private readonly int $dbPort,
+    ) {}
+
+    public static function fresh(string $name): self
+    {
+        $folder = (getenv('VICISSA_VAR') ?: throw new RuntimeException('VICISSA_VAR is not set: run these tests through bin/test.'))."/operations/{$name}";
+        exec('rm -rf '.escapeshellarg($folder));
+        mkdir("{$folder}/var", 0755, true);
+        $one = new self($folder, self::freePort(), self::freePort());
+        file_put_contents("{$folder}/env", implode("\n", [
+            'APP_ENV=production', 'APP_DEBUG=false', 'APP_KEY=base64:'.base64_encode(random_bytes(32)), "APP_URL=http://127.0.0.1:{$one->port}", 'VICISSA_HOST=127.0.0.1', "VICISSA_PORT={$one->port}",
+            'DB_HOST=127.0.0.1', "DB_PORT={$one->dbPort}", 'DB_DATABASE=vicissa', 'DB_USERNAME=vicissa_app', 'DB_PASSWORD='.bin2hex(random_bytes(8)), 'VICISSA_DEMO=false', "VICISSA_STORAGE={$folder}/var/storage", '',
+        ]));
+
+        return $one;
+    }
+
+    /** Begins bin/start and waits for the health check; false when it ended before that. */
+    public function start(): bool
+    {
+        $process = proc_open(['setsid', 'bash', 'bin/start'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/start.log", 'w'], ['file', "{$this->folder}/start.log", 'a']], $pipes, null, $this->environment());
+        $this->running = is_resource($process) ? $process : throw new RuntimeException('bin/start could not be begun.');
+
+        return $this->within(90, fn(): ?bool => match (true) {
+            $this->answers() => true,
+            ! proc_get_status($this->running)['running'] => false,
+            default => null,
+        }) ?? false;
+    }
+
+    public function pid(): int
+    {
+        return $this->running === null ? throw new RuntimeException('It does not run.') : proc_get_status($this->running)['pid'];
+    }
+
+    public function stop(): void
+    {
+        if ($this->running !== null && proc_get_status($this->running)['running']) {
+            posix_kill($this->pid(), SIGTERM);
+            $this->within(30, fn(): ?bool => $this->running !== null && proc_get_status($this->running)['running'] ? null : true);
+        }
+        $this->running = null;
+    }
+
+    /** Kills outright what an own pid file names. */
+    public function kill(string $service): void
+    {
+        $file = $service === 'postgres' ? "{$this->folder}/var/pg/postmaster.pid" : "{$this->folder}/var/run/pids/{$service}";
+        posix_kill((int) file_get_contents($file), SIGKILL);
+    }
+
+    /** Whether pages are served and the database behind them answers. */
+    public function answers(): bool
+    {
+        $answer = @file_get_contents("http://127.0.0.1:{$this->port}/up", false, stream_context_create(['http' => ['timeout' => 2]]));
+
+        return $answer !== false && $this->database('select 1') === '1';
+    }
+
+    public function database(string $sql): ?string
+    {
+        [$code, $out] = $this->run('PGPASSWORD=$(cat "$VICISSA_VAR/secrets/admin") psql -X -At -h 127.0.0.1 -p '.$this->dbPort.' -U vicissa_admin -d vicissa -c '.escapeshellarg($sql));
+
+        return $code === 0 ? $out : null;
+    }
+
+    /** @return array{int, string} exit status, and what was said on either way out */
+    public function run(string $command): array
+    {
+        $process = proc_open(['bash', '-c', $command], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]], $pipes, null, $this->environment());
+        if (! is_resource($process)) {
+            throw new RuntimeException("Could not be run: {$command}");
+        }
+        $out = trim((string) stream_get_contents($pipes[1]));
+
+        return [proc_close($process), $out];
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): (T|null) $what
+     * @return T|null
+     */
+    public function within(int $seconds, callable $what): mixed
+    {
+        $until = microtime(true) + $seconds;
+        do {
+            $found = $what();
+            if ($found !== null) {
+                return $found;
+            }
+            usleep(150_000);
+        } while (microtime(true) < $until);
+
+        return null;
+    }
+
+    public function said(): string
+    {
+        return (string) file_get_contents("{$this->folder}/start.log");
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return ['PATH' => (string) getenv('PATH'), 'HOME' => $this->folder, 'LANG' => 'C.UTF-8', 'VICISSA_VAR' => "{$this->folder}/var", 'VICISSA_ENV' => "{$this->folder}/env"];
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+
+        return $port;
+    }
+}

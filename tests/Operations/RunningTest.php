@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Operations;
+
+use PHPUnit\Framework\TestCase;
+
+/** What an operator lives through: services that die, a start that is killed, a backup with no room for it. */
+final class RunningTest extends TestCase
+{
+    private static ?Installation $here = null;
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$here?->stop();
+        self::$here = null;
+    }
+
+    public function testAServiceThatDiesIsStartedAgain(): void
+    {
+        $here = self::here();
+        foreach (['nginx', 'fpm', 'queue', 'scheduler', 'postgres'] as $service) {
+            $file = $service === 'postgres' ? "{$here->folder}/var/pg/postmaster.pid" : "{$here->folder}/var/run/pids/{$service}";
+            $before = (int) file_get_contents($file);
+            $here->kill($service);
+            $again = $here->within(40, static fn(): ?bool => is_file($file) && (int) file_get_contents($file) !== $before && (int) file_get_contents($file) > 0 && $here->answers() ? true : null);
+            self::assertTrue($again, "{$service} came back");
+        }
+        self::assertStringContainsString('PostgreSQL ended', (string) file_get_contents("{$here->folder}/var/log/restarts.log"));
+    }
+
+    public function testAStartThatWasKilledLeavesNothingInTheWay(): void
+    {
+        $here = self::here();
+        posix_kill($here->pid(), SIGKILL);
+        // At once, while what it left behind is still about.
+        self::assertTrue($here->start(), $here->said());
+        posix_kill($here->pid(), SIGKILL);
+        self::assertTrue($here->within(30, static fn(): ?bool => $here->answers() ? null : true), 'Without its start nothing goes on, PostgreSQL neither.');
+        self::assertTrue($here->start(), $here->said());
+    }
+
+    public function testABackupSaysSavedOnlyWhenItIs(): void
+    {
+        $here = self::here();
+        $backup = static fn(string $to): array => $here->run('bin/backup '.escapeshellarg($to));
+        mkdir("{$here->folder}/var/storage/photos/a", 0777, true);
+        file_put_contents("{$here->folder}/var/storage/photos/a/one.jpg", random_bytes(2000));
+        $file = "{$here->folder}/saved";
+        [$code, $says] = $backup($file);
+        self::assertSame(0, $code, $says);
+        self::assertMatchesRegularExpression('/Saved to .* \d+ tables, 1 photos, read back\./', $says);
+        $good = hash_file('sha256', $file);
+
+        foreach (["{$here->folder}/nowhere/saved" => 'is not there', '/proc/saved' => 'Nothing was saved'] as $to => $why) {
+            [$code, $says] = $backup($to);
+            self::assertNotSame(0, $code, $to);
+            self::assertStringContainsString($why, $says);
+            self::assertStringNotContainsString('Saved to', $says);
+        }
+        // No room: what is written over the limit of a file's size fails as on a full disk.
+        [$code, $says] = $here->run('trap "" XFSZ; ulimit -f 8; bin/backup '.escapeshellarg($file));
+        self::assertNotSame(0, $code, $says);
+        self::assertStringNotContainsString('Saved to', $says);
+        self::assertSame($good, hash_file('sha256', $file), 'The one before still stands.');
+        self::assertSame([], glob("{$file}.part*"), 'Nothing half-written stays.');
+    }
+
+    private static function here(): Installation
+    {
+        if (self::$here === null) {
+            self::$here = Installation::fresh('running');
+            self::assertTrue(self::$here->start(), self::$here->said());
+        }
+
+        return self::$here;
+    }
+}
