@@ -28,14 +28,37 @@ final readonly class PlanModel implements Model
 
     public function reckon(Input $input): array
     {
-        return self::answer(Planner::plan(self::instance($input)));
+        $instance = self::instance($input);
+        $before = self::before($input, $instance);
+
+        return self::answer($before === null ? Planner::plan($instance) : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY));
+    }
+
+    /** @return list<PlannedVisit>|null the standing plan; null where none is given */
+    private static function before(Input $input, Instance $instance): ?array
+    {
+        if (! $input->has('before')) {
+            return null;
+        }
+        [$vehicles, $crews] = [$instance->byId(), $instance->crewsById()];
+
+        return array_map(static function (Input $visit) use ($vehicles, $crews): PlannedVisit {
+            [$vehicle, $crew] = [$visit->text('vehicle'), $visit->text('crew')];
+
+            return new PlannedVisit(
+                isset($vehicles[$vehicle]) ? $vehicle : throw $visit->wrong('vehicle', sprintf('names none of the vehicles: “%s”', $vehicle)),
+                self::day($visit, 'date'),
+                isset($crews[$crew]) ? $crew : throw $visit->wrong('crew', sprintf('names none of the crews: “%s”', $crew)),
+                array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($visit->choices('kinds', Kind::class), SORT_REGULAR))),
+            );
+        }, $input->objects('before'));
     }
 
     public static function instance(Input $input): Instance
     {
-        $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date))), $input->objects('crews'));
+        $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)), $crew->has('people') ? max(1, $crew->whole('people')) : 1), $input->objects('crews'));
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
-        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site)), $input->objects('sites'));
+        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site), $site->has('papers_until') ? self::day($site, 'papers_until') : null), $input->objects('sites'));
 
         return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')), self::rules($input->objectOrEmpty('rules')));
     }
@@ -52,7 +75,7 @@ final readonly class PlanModel implements Model
             ], $plan->visits),
             'unmet' => array_map(static fn(Unmet $one): array => ['vehicle' => $one->vehicle, 'what' => $one->what, 'why' => $one->why], $plan->unmet),
             'cost' => $plain($cost->total),
-            'breakdown' => ['cadence' => $plain($cost->cadence), 'topper' => $plain($cost->topper), 'decon' => $plain($cost->decon), 'weather' => $plain($cost->weather), 'travel' => $plain($cost->travel), 'overtime' => $plain($cost->overtime)],
+            'breakdown' => ['cadence' => $plain($cost->cadence), 'topper' => $plain($cost->topper), 'decon' => $plain($cost->decon), 'weather' => $plain($cost->weather), 'travel' => $plain($cost->travel), 'overtime' => $plain($cost->overtime), 'base' => $plain($cost->base)],
             'bound' => $plain($plan->bound),
         ];
     }
@@ -69,15 +92,15 @@ final readonly class PlanModel implements Model
 
         return [
             'start' => Day::date($instance->start), 'days' => $instance->days,
-            'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
+            'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'people' => $crew->people, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
             'weather' => (object) $weather,
             'rules' => self::ruled($instance->rules),
-            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred))], array_values($instance->sites)),
+            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred)), 'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil)], array_values($instance->sites)),
             'vehicles' => array_map(static fn(PlanVehicle $v): array => [
                 'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
-                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'inspection' => $cycle($v->inspection), 'closed' => $dates($v->closed),
+                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'inspection' => $cycle($v->inspection), 'base' => $cycle($v->base), 'each' => self::named($v->each), 'minutes_together' => (object) $v->together, 'may_stay' => $v->mayStay, 'closed' => $dates($v->closed),
                 'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
-                'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($bits))], array_keys($v->locks), array_values($v->locks)),
+                'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => ['wash', ...self::named($bits)]], array_keys($v->locks), array_values($v->locks)),
             ], $instance->vehicles),
         ];
     }
@@ -93,6 +116,7 @@ final readonly class PlanModel implements Model
             $number('beyond_max', $plain->beyondMax),
             [$number('topper_late', $plain->topper[0]), $number('topper_early', $plain->topper[1])],
             [$number('decon_late', $plain->decon[0]), $number('decon_early', $plain->decon[1])],
+            [$number('base_late', $plain->base[0]), $number('base_early', $plain->base[1])],
             poorWeather: $number('poor_weather', $plain->poorWeather),
             travel: $number('travel', $plain->travel),
             overtime: $number('overtime', $plain->overtime),
@@ -104,7 +128,7 @@ final readonly class PlanModel implements Model
     private static function ruled(PlanRules $rules): array
     {
         return [
-            'off_target' => $rules->offTarget, 'beyond_max' => $rules->beyondMax, 'topper_late' => $rules->topper[0], 'topper_early' => $rules->topper[1], 'decon_late' => $rules->decon[0], 'decon_early' => $rules->decon[1],
+            'off_target' => $rules->offTarget, 'beyond_max' => $rules->beyondMax, 'topper_late' => $rules->topper[0], 'topper_early' => $rules->topper[1], 'decon_late' => $rules->decon[0], 'decon_early' => $rules->decon[1], 'base_late' => $rules->base[0], 'base_early' => $rules->base[1],
             'poor_weather' => $rules->poorWeather, 'travel' => $rules->travel, 'overtime' => $rules->overtime, 'overtime_most' => $rules->overtimeMost,
         ];
     }
@@ -125,7 +149,7 @@ final readonly class PlanModel implements Model
         return new PlanVehicle(
             $vehicle->text('id'),
             $vehicle->text('site'),
-            ['wash' => $minutes->whole('wash'), 'topper' => $minutes->has('topper') ? $minutes->whole('topper') : 0, 'decon' => $minutes->has('decon') ? $minutes->whole('decon') : 0, 'inspection' => $minutes->has('inspection') ? $minutes->whole('inspection') : 0],
+            self::minutes($minutes),
             $cadence->whole('min'),
             $cadence->whole('target'),
             $cadence->whole('max'),
@@ -136,7 +160,37 @@ final readonly class PlanModel implements Model
             $deadlines,
             $locks,
             self::cycle($vehicle, 'inspection'),
+            self::cycle($vehicle, 'base'),
+            $vehicle->has('each') ? array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($vehicle->choices('each', Kind::class), SORT_REGULAR))) : 0,
+            self::together($vehicle),
+            $vehicle->flag('may_stay', false),
         );
+    }
+
+    /** @return array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int} */
+    private static function minutes(Input $minutes): array
+    {
+        $of = static fn(string $kind): int => $minutes->has($kind) ? $minutes->whole($kind) : 0;
+
+        return ['wash' => $minutes->whole('wash'), 'topper' => $of('topper'), 'decon' => $of('decon'), 'inspection' => $of('inspection'), 'base' => $of('base'), 'recoat' => $of('recoat')];
+    }
+
+    /** @return array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}> by how many work at it */
+    private static function together(Input $vehicle): array
+    {
+        $all = $vehicle->objectOrEmpty('minutes_together');
+        $of = [];
+        foreach ($all->keys() as $people) {
+            $of[(int) $people] = self::minutes($all->object((string) $people));
+        }
+
+        return $of;
+    }
+
+    /** @return list<string> kinds beside the wash */
+    private static function named(int $bits): array
+    {
+        return array_map(static fn(Kind $kind): string => $kind->value, array_slice(Kind::of($bits), 1));
     }
 
     /** @return array<string, array<int, true>> */

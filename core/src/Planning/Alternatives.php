@@ -26,10 +26,7 @@ final readonly class Alternatives
      */
     public static function to(Instance $instance, array $visits, string $vehicleId, int $day, int $around = 28): self
     {
-        $vehicles = [];
-        foreach ($instance->vehicles as $vehicle) {
-            $vehicles[$vehicle->id] = $vehicle;
-        }
+        $vehicles = $instance->byId();
         $vehicle = $vehicles[$vehicleId] ?? throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
         $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
         $ledger = new Ledger($instance);
@@ -62,7 +59,7 @@ final readonly class Alternatives
      */
     private static function held(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, array $own): float
     {
-        $course = new Course($instance, self::with($vehicle, array_map(static fn(PlannedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
+        $course = new Course($instance, $vehicle->locked(array_map(static fn(PlannedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
         $prices = [];
         foreach ($course->days as $i => $day) {
             $prices[] = isset($own[$day]) ? self::prices($instance, $ledger, $vehicle, $course, $i) : [];
@@ -79,7 +76,7 @@ final readonly class Alternatives
             isset($vehicle->closed[$other]) => 'The vehicle is away.',
             isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
             ! $sky->wash => 'The weather forbids it.',
-            ($here->bits & 3) > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
+            ($here->bits & 11 & ~$vehicle->each) > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
             array_filter($instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
             $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
             $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
@@ -90,7 +87,7 @@ final readonly class Alternatives
         }
         // What is locked elsewhere stays; the visit itself is let go.
         $locks = [$other => $here->bits] + array_diff_key($vehicle->locks, [$here->day => 1]);
-        $course = new Course($instance, self::with($vehicle, $locks));
+        $course = new Course($instance, $vehicle->locked($locks));
         $prices = [];
         foreach ($course->days as $i => $day) {
             $prices[] = $day === $here->day ? [] : self::prices($instance, $ledger, $vehicle, $course, $i);
@@ -108,12 +105,6 @@ final readonly class Alternatives
         return $ledger->prices($vehicle, $day, $course->kinds($i), $instance->sky($day)->poor ? $instance->rules->poorWeather : 0.0)[0];
     }
 
-    /** @param array<int, int> $locks */
-    private static function with(PlanVehicle $vehicle, array $locks): PlanVehicle
-    {
-        return new PlanVehicle($vehicle->id, $vehicle->site, $vehicle->minutes, $vehicle->min, $vehicle->target, $vehicle->max, $vehicle->lastWash, $vehicle->topper, $vehicle->decon, $vehicle->closed, $vehicle->deadlines, $locks, $vehicle->inspection);
-    }
-
     /**
      * @param array<int, PlannedVisit> $own  the vehicle's visits by day, in order
      * @param array<int, array{cost: float|null, why: string|null}> $days
@@ -127,7 +118,7 @@ final readonly class Alternatives
         if (isset($vehicle->locks[$here->day])) {
             $says[] = 'It is locked here.';
         }
-        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination'], [$vehicle->inspection, 4, 'Looking over the base']] as [$cycle, $bit, $name]) {
+        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination'], [$vehicle->inspection, 4, 'Looking over the base'], [$vehicle->base, 8, 'The base']] as [$cycle, $bit, $name]) {
             if ($cycle !== null && ($here->bits & $bit) !== 0) {
                 // After one of the plan it is due again from there.
                 $done = array_keys(array_filter($earlier, static fn(PlannedVisit $visit): bool => ($visit->bits & $bit) !== 0));

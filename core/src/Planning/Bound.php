@@ -18,6 +18,9 @@ final class Bound
     /** @var array<int, float> price of a minute by day, where the best bound was found */
     public array $minutePrices = [];
 
+    /** @var array<int, array<int, int>> the fewest minutes a visit takes with whoever works, by vehicle and kind bits */
+    private array $fewest = [];
+
     /** @var array<int, int> minutes of all crews by day */
     private array $minutes = [];
 
@@ -102,7 +105,7 @@ final class Bound
                     $price = $this->price[$day];
                     $fixed = ($this->instance->sky($day)->poor ? $rules->poorWeather : 0.0) + ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
                     foreach ($course->kinds($i) as $bits) {
-                        $of[$bits] = $fixed + $price * $vehicle->minutesFor($bits);
+                        $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
                     }
                 }
                 $prices[] = $of;
@@ -111,7 +114,7 @@ final class Bound
             $bound += $best['cost'];
             foreach ($best['visits'] as [$i, $bits]) {
                 $day = $course->days[$i];
-                $used[$day] = ($used[$day] ?? 0) + $vehicle->minutesFor($bits) + ($alone ? $hop : 0);
+                $used[$day] = ($used[$day] ?? 0) + $this->fewest($v, $vehicle, $bits) + ($alone ? $hop : 0);
                 $visits[$day][$v] = true;
             }
         }
@@ -127,6 +130,12 @@ final class Bound
         }
 
         return [$bound, $used, $visits];
+    }
+
+    /** Whatever crew comes takes no less; what may go on over several days binds none of them. */
+    private function fewest(int $v, PlanVehicle $vehicle, int $bits): int
+    {
+        return $this->fewest[$v][$bits] ??= $vehicle->mayStay ? 0 : min([$vehicle->minutesFor($bits), ...array_map(static fn(Crew $crew): int => $vehicle->minutesFor($bits, $crew->people), $this->instance->crews)]);
     }
 
     /** @param list<int> $vehicles */

@@ -16,8 +16,9 @@ final readonly class Cost
         public float $weather,
         public float $travel,
         public float $overtime,
+        public float $base = 0.0,
     ) {
-        $this->total = $cadence + $topper + $decon + $weather + $travel + $overtime;
+        $this->total = $cadence + $topper + $decon + $weather + $travel + $overtime + $base;
     }
 
     /**
@@ -30,16 +31,15 @@ final readonly class Cost
         $rules = $instance->rules;
         $by = $work = $hops = [];
         $weather = $travel = 0.0;
-        $vehicles = [];
-        foreach ($instance->vehicles as $vehicle) {
-            $vehicles[$vehicle->id] = $vehicle;
-        }
+        [$vehicles, $crews] = [$instance->byId(), $instance->crewsById()];
         foreach ($visits as $visit) {
             $vehicle = $vehicles[$visit->vehicle];
             $by[$visit->vehicle][$visit->day] = $visit->bits;
             $weather += $instance->sky($visit->day)->poor ? $rules->poorWeather : 0.0;
-            $work[$visit->crew][$visit->day] = ($work[$visit->crew][$visit->day] ?? 0) + $vehicle->minutesFor($visit->bits);
-            $hops[$visit->crew][$visit->day][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+            foreach (Parts::of($instance, $vehicle, $crews[$visit->crew], $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crews[$visit->crew]->people)]] as $part) {
+                $work[$visit->crew][$part['day']] = ($work[$visit->crew][$part['day']] ?? 0) + $part['minutes'];
+                $hops[$visit->crew][$part['day']][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+            }
         }
         $overtime = 0.0;
         foreach ($instance->crews as $crew) {
@@ -49,16 +49,35 @@ final readonly class Cost
                 $overtime += $rules->overtime * max(0, $minutes + $driven - ($crew->minutes[$day] ?? 0));
             }
         }
-        $cadence = $topper = $decon = 0.0;
+        $sum = ['cadence' => 0.0, 'topper' => 0.0, 'decon' => 0.0, 'base' => 0.0];
         foreach ($instance->vehicles as $vehicle) {
-            $own = $by[$vehicle->id] ?? [];
-            ksort($own);
-            $cadence += self::cadence($vehicle, array_keys($own), $instance->end, $rules);
-            $topper += self::cycle($vehicle->topper, array_keys(array_filter($own, static fn(int $bits): bool => ($bits & 1) !== 0)), $instance->end, $rules->topper, $rules);
-            $decon += self::cycle($vehicle->decon, array_keys(array_filter($own, static fn(int $bits): bool => ($bits & 2) !== 0)), $instance->end, $rules->decon, $rules);
+            foreach (self::ofDates($instance, $vehicle, $by[$vehicle->id] ?? []) as $what => $cost) {
+                $sum[$what] += $cost;
+            }
         }
 
-        return new self($cadence, $topper, $decon, $weather, $travel, $overtime);
+        return new self($sum['cadence'], $sum['topper'], $sum['decon'], $weather, $travel, $overtime, $sum['base']);
+    }
+
+    /**
+     * What gaps and dates of one vehicle cost.
+     *
+     * @param array<int, int> $visits  kind bits by day
+     * @return array{cadence: float, topper: float, decon: float, base: float}
+     */
+    public static function ofDates(Instance $instance, PlanVehicle $vehicle, array $visits): array
+    {
+        ksort($visits);
+        $rules = $instance->rules;
+        $days = static fn(int $bit): array => array_map(static fn(int $bits): bool => ($bits & $bit) !== 0, $visits);
+
+        return [
+            'cadence' => self::cadence($vehicle, array_keys($visits), $instance->end, $rules),
+            // A new base renews the topper's date; nobody put a topper on too early by that, or too late.
+            'topper' => self::cycle($vehicle->topper, array_filter(array_map(static fn(int $bits): int => $bits & 9, $visits)), $instance->end, $rules->topper, $rules),
+            'decon' => self::cycle($vehicle->decon, array_filter($days(2)), $instance->end, $rules->decon, $rules),
+            'base' => self::cycle($vehicle->base, array_filter($days(8)), $instance->end, $rules->base, $rules),
+        ];
     }
 
     /** @param list<int> $days */
@@ -76,7 +95,7 @@ final readonly class Cost
     }
 
     /**
-     * @param list<int> $days
+     * @param array<int, int|bool> $days  by day; 8 where it is renewed by something else
      * @param array{float, float} $points
      */
     private static function cycle(?Cycle $cycle, array $days, int $end, array $points, PlanRules $rules): float
@@ -85,8 +104,8 @@ final readonly class Cost
             return 0.0;
         }
         [$from, $due, $cost] = [$cycle->from, $cycle->due, 0.0];
-        foreach ($days as $day) {
-            $cost += $points[0] * max(0, $day - $due) + $points[1] * max(0, $from - $day);
+        foreach ($days as $day => $by) {
+            $cost += $by === 8 ? 0.0 : $points[0] * max(0, $day - $due) + $points[1] * max(0, $from - $day);
             [$from, $due] = [$day + $cycle->restsFor($rules), $day + $cycle->repeat];
         }
 

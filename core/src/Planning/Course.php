@@ -6,7 +6,7 @@ namespace Vicissa\Core\Planning;
 
 /**
  * One vehicle alone: its best visits for given prices of days, exactly. A visit's cost depends on the gap since the visit
- * before and on when topper and decontamination were last done; a label is (day, last topper, last decontamination), and
+ * before and on when topper, decontamination and base were last done; a label is (day, last of each), and
  * a label falls when another on the same day is cheaper by more than its later dates could ever cost.
  */
 final readonly class Course
@@ -32,6 +32,11 @@ final readonly class Course
 
     private bool $decons;
 
+    private bool $bases;
+
+    /** @var list<int> kind bits it may be asked for where all may go on */
+    private array $choices;
+
     public function __construct(
         private Instance $instance,
         public PlanVehicle $vehicle,
@@ -51,6 +56,10 @@ final readonly class Course
         $lockedBits = array_reduce($vehicle->locks, static fn(int $all, int $bits): int => $all | $bits, 0);
         $this->tops = $vehicle->topper !== null && ($vehicle->topper->due < $instance->end || ($lockedBits & 1) !== 0);
         $this->decons = $vehicle->decon !== null && ($vehicle->decon->due < $instance->end || ($lockedBits & 2) !== 0);
+        $this->bases = $vehicle->base !== null && ($vehicle->base->due < $instance->end || ($lockedBits & 8) !== 0);
+        // A new base renews what lies on it: no topper goes on beside it.
+        $choices = [0, ...($this->tops ? [1] : []), ...($this->bases ? [8] : [])];
+        $this->choices = $this->decons ? [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)] : $choices;
     }
 
     /** @return list<int> kind bits that may be asked of a day, by its place in $days */
@@ -59,16 +68,8 @@ final readonly class Course
         if ($this->locked[$i] !== null) {
             return [$this->locked[$i]];
         }
-        if (! $this->instance->sky($this->days[$i])->topper) {
-            return [0];
-        }
 
-        return match (true) {
-            $this->tops && $this->decons => [0, 1, 2, 3],
-            $this->tops => [0, 1],
-            $this->decons => [0, 2],
-            default => [0],
-        };
+        return $this->instance->sky($this->days[$i])->topper ? $this->choices : [0];
     }
 
     public function isLocked(int $i): bool
@@ -90,6 +91,8 @@ final readonly class Course
         [$dLate, $dEarly] = $rules->decon;
         [$tRest, $tRepeat] = $v->topper === null ? [0, 0] : [$v->topper->restsFor($rules), $v->topper->repeat];
         [$dRest, $dRepeat] = $v->decon === null ? [0, 0] : [$v->decon->restsFor($rules), $v->decon->repeat];
+        [$bLate, $bEarly] = $rules->base;
+        [$bRest, $bRepeat] = $v->base === null ? [0, 0] : [$v->base->restsFor($rules), $v->base->repeat];
         $never = $end + 100000;
         $hasDeadlines = $v->deadlines !== [];
         // What is due after the end won't be done again, so when it was done is all one. A lock may ask for it all the same.
@@ -101,6 +104,8 @@ final readonly class Course
         $tDue = [$v->topper->due ?? $never];
         $dFrom = [$v->decon->from ?? -100000];
         $dDue = [$v->decon->due ?? $never];
+        $bFrom = [$v->base->from ?? -100000];
+        $bDue = [$v->base->due ?? $never];
         $state = [0];
         $from = [-1];
         $place = [-1];
@@ -152,15 +157,18 @@ final readonly class Course
                 $label = $via[$key];
                 $tDone = $settles && $tDue[$label] >= $end;
                 $dDone = $settles && $dDue[$label] >= $end;
-                $tKey = $tDone ? self::DONE : $key >> 10;
-                $dKey = $dDone ? self::DONE : $key & 1023;
+                $bDone = $settles && $bDue[$label] >= $end;
+                $tKey = $tDone ? self::DONE : $key >> 20;
+                $dKey = $dDone ? self::DONE : $key >> 10 & 1023;
+                $bKey = $bDone ? self::DONE : $key & 1023;
                 foreach ($prices[$i] as $bits => $price) {
-                    if (($bits & 1 && $tDone) || ($bits & 2 && $dDone)) {
+                    if (($bits & 1 && $tDone) || ($bits & 2 && $dDone) || ($bits & 8 && $bDone)) {
                         continue;
                     }
                     $sum = $total + $price;
                     $t = $tKey;
                     $d = $dKey;
+                    $b = $bKey;
                     if ($bits & 1) {
                         $late = $day - $tDue[$label];
                         $early = $tFrom[$label] - $day;
@@ -173,7 +181,14 @@ final readonly class Course
                         $sum += ($late > 0 ? $dLate * $late : 0.0) + ($early > 0 ? $dEarly * $early : 0.0);
                         $d = $settles && $day + $dRepeat >= $end ? self::DONE : $i + 1;
                     }
-                    $to = $t << 10 | $d;
+                    if ($bits & 8) {
+                        $late = $day - $bDue[$label];
+                        $early = $bFrom[$label] - $day;
+                        $sum += ($late > 0 ? $bLate * $late : 0.0) + ($early > 0 ? $bEarly * $early : 0.0);
+                        $b = $settles && $day + $bRepeat >= $end ? self::DONE : $i + 1;
+                        $t = $v->topper === null || $settles && $day + $tRepeat >= $end ? self::DONE : $i + 1;
+                    }
+                    $to = $t << 20 | $d << 10 | $b;
                     if (! isset($new[$to]) || $sum < $new[$to][0]) {
                         $new[$to] = [$sum, $label, $bits];
                     }
@@ -184,8 +199,11 @@ final readonly class Course
             }
             $kept = [];
             foreach ($new as $to => [$sum, $label, $bits]) {
-                $nTFrom = $bits & 1 ? $day + $tRest : $tFrom[$label];
-                $nTDue = $bits & 1 ? $day + $tRepeat : $tDue[$label];
+                $tops = $bits & 1 || $bits & 8 && $v->topper !== null;
+                $nTFrom = $tops ? $day + $tRest : $tFrom[$label];
+                $nTDue = $tops ? $day + $tRepeat : $tDue[$label];
+                $nBFrom = $bits & 8 ? $day + $bRest : $bFrom[$label];
+                $nBDue = $bits & 8 ? $day + $bRepeat : $bDue[$label];
                 $nDFrom = $bits & 2 ? $day + $dRest : $dFrom[$label];
                 $nDDue = $bits & 2 ? $day + $dRepeat : $dDue[$label];
                 foreach ($kept as $other) {
@@ -196,6 +214,9 @@ final readonly class Course
                     if (! $settles || $dDue[$other] < $end) {
                         $worse += ($dFrom[$other] > $nDFrom ? $dEarly * ($dFrom[$other] - $nDFrom) : 0.0) + ($nDDue > $dDue[$other] ? $dLate * ($nDDue - $dDue[$other]) : 0.0);
                     }
+                    if (! $settles || $bDue[$other] < $end) {
+                        $worse += ($bFrom[$other] > $nBFrom ? $bEarly * ($bFrom[$other] - $nBFrom) : 0.0) + ($nBDue > $bDue[$other] ? $bLate * ($nBDue - $bDue[$other]) : 0.0);
+                    }
                     if ($worse <= $sum) {
                         continue 2;
                     }
@@ -205,6 +226,8 @@ final readonly class Course
                 $tDue[$next] = $nTDue;
                 $dFrom[$next] = $nDFrom;
                 $dDue[$next] = $nDDue;
+                $bFrom[$next] = $nBFrom;
+                $bDue[$next] = $nBDue;
                 $state[$next] = $to;
                 $from[$next] = $label;
                 $place[$next] = $i;
@@ -219,7 +242,7 @@ final readonly class Course
             $open = $end - $at[$k] - $max;
             $tail = ($open > 0 ? $beyond * $open : 0.0) + self::MISSED * (($this->locks - $lockCount[$k]) + ($hasDeadlines ? $this->missedBetween($k === 0 ? null : $at[$k], $end) : 0));
             foreach ($some as $label) {
-                $total = $cost[$label] + $tail + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0);
+                $total = $cost[$label] + $tail + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) + ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
                 if ($total < $best) {
                     [$best, $last] = [$total, $label];
                 }
@@ -231,6 +254,23 @@ final readonly class Course
         }
 
         return ['cost' => $best, 'visits' => array_reverse($visits)];
+    }
+
+    /**
+     * Deadlines and locks that these visits miss.
+     *
+     * @param list<int> $visits  days, ascending
+     */
+    public function missed(array $visits): int
+    {
+        $missed = count(array_diff(array_filter($this->days, fn(int $day): bool => isset($this->vehicle->locks[$day])), $visits));
+        $before = null;
+        foreach ([...$visits, $this->instance->end] as $day) {
+            $missed += $this->missedBetween($before, $day);
+            $before = $day;
+        }
+
+        return $missed;
     }
 
     /** Deadlines whose window lies wholly between two visits, within the days planned. */

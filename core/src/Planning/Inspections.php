@@ -16,29 +16,26 @@ final readonly class Inspections
      */
     public static function placed(Instance $instance, array $visits): array
     {
-        $vehicles = $own = $taken = $there = [];
-        foreach ($instance->vehicles as $vehicle) {
-            $vehicles[$vehicle->id] = $vehicle;
+        $own = $taken = $there = $minutes = $people = [];
+        $vehicles = $instance->byId();
+        foreach ($instance->crewsById() as $id => $crew) {
+            [$minutes[$id], $people[$id]] = [$crew->minutes, $crew->people];
         }
         foreach ($visits as $i => $visit) {
             $vehicle = $vehicles[$visit->vehicle];
             $own[$visit->vehicle][] = $i;
-            $taken[$visit->crew][$visit->day] = ($taken[$visit->crew][$visit->day] ?? 0) + $vehicle->minutesFor($visit->bits) + (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
+            $taken[$visit->crew][$visit->day] = ($taken[$visit->crew][$visit->day] ?? 0) + $vehicle->minutesFor($visit->bits, $people[$visit->crew]) + (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
             $there[$visit->crew][$visit->day][$vehicle->site] = true;
-        }
-        $minutes = [];
-        foreach ($instance->crews as $crew) {
-            $minutes[$crew->id] = $crew->minutes;
         }
         $due = array_filter($vehicles, static fn(PlanVehicle $vehicle): bool => $vehicle->inspection !== null && $vehicle->inspection->due < $instance->end && isset($own[$vehicle->id])
             && array_filter($own[$vehicle->id], static fn(int $i): bool => ($visits[$i]->bits & 4) !== 0) === []);
         uasort($due, static fn(PlanVehicle $a, PlanVehicle $b): int => [$a->inspection?->due, $a->id] <=> [$b->inspection?->due, $b->id]);
         foreach ($due as $vehicle) {
-            $needs = $vehicle->minutes['inspection'] ?? 0;
             // Leaving it is a choice too.
             [$best, $least] = [null, [self::cost($instance, $vehicle, null), 0]];
             foreach ($own[$vehicle->id] as $i) {
                 $visit = $visits[$i];
+                $needs = $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) - $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
                 $beyond = $taken[$visit->crew][$visit->day] + $needs - ($minutes[$visit->crew][$visit->day] ?? 0);
                 if (isset($vehicle->locks[$visit->day]) || $beyond > $instance->rules->overtimeMost) {
                     continue;
@@ -50,7 +47,7 @@ final readonly class Inspections
             }
             if ($best !== null) {
                 $visit = $visits[$best];
-                $taken[$visit->crew][$visit->day] += $needs;
+                $taken[$visit->crew][$visit->day] += $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) - $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
                 $visits[$best] = new PlannedVisit($visit->vehicle, $visit->day, $visit->crew, $visit->bits | 4);
             }
         }

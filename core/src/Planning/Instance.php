@@ -54,9 +54,9 @@ final readonly class Instance
                 throw InvalidInput::at("vehicles.{$i}.cadence", 'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.');
             }
             foreach ($vehicle->minutes as $kind => $minutes) {
-                InvalidInput::unlessBetween("vehicles.{$i}.minutes.{$kind}", $minutes, 0, 1440, 'minutes');
+                InvalidInput::unlessBetween("vehicles.{$i}.minutes.{$kind}", $minutes, 0, $vehicle->mayStay ? 7 * 1440 : 1440, 'minutes');
             }
-            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon, 'inspection' => $vehicle->inspection] as $what => $cycle) {
+            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon, 'base' => $vehicle->base, 'inspection' => $vehicle->inspection] as $what => $cycle) {
                 if ($cycle !== null) {
                     InvalidInput::unlessBetween("vehicles.{$i}.{$what}.repeat_days", $cycle->repeat, 1, 3660, 'days');
                 }
@@ -65,6 +65,18 @@ final readonly class Instance
                 throw InvalidInput::at("vehicles.{$i}.last_wash", 'The last wash must lie before the first day planned.');
             }
         }
+    }
+
+    /** @return array<string, PlanVehicle> by id */
+    public function byId(): array
+    {
+        return array_combine(array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $this->vehicles), $this->vehicles);
+    }
+
+    /** @return array<string, Crew> by id */
+    public function crewsById(): array
+    {
+        return array_combine(array_map(static fn(Crew $crew): string => $crew->id, $this->crews), $this->crews);
     }
 
     public function sky(int $day): Sky

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
-/** What a visit holds. */
+/** What a visit holds (domain §15.1). */
 enum Kind: string
 {
     case Wash = 'wash';
@@ -12,6 +12,10 @@ enum Kind: string
     case Decon = 'decon';
     /** The base is looked over; it rides on a visit that is planned anyway. */
     case Inspection = 'inspection';
+    /** A short-lived base is renewed, and with it whatever topper lay on it. */
+    case Base = 'base';
+    /** A lasting base is renewed: asked for by hand, after an inspection said so. */
+    case Recoat = 'recoat';
 
     /** Kinds beside the wash, as bits: the sum of them names what a visit holds. */
     public function bit(): int
@@ -21,16 +25,31 @@ enum Kind: string
             self::Topper => 1,
             self::Decon => 2,
             self::Inspection => 4,
+            self::Base => 8,
+            self::Recoat => 16,
+        };
+    }
+
+    /** What it is called where a person reads it, as the beginning of a sentence. */
+    public function says(): string
+    {
+        return match ($this) {
+            self::Wash => 'Wash',
+            self::Topper => 'Topper',
+            self::Decon => 'Decontamination',
+            self::Inspection => 'Looking over the base',
+            self::Base => 'Renewing the base',
+            self::Recoat => 'Recoat',
         };
     }
 
     /**
-     * @param int $bits  0 to 7
+     * @param int $bits  0 to 31
      * @return non-empty-list<self> wash first
      */
     public static function of(int $bits): array
     {
-        return [self::Wash, ...($bits & 1 ? [self::Topper] : []), ...($bits & 2 ? [self::Decon] : []), ...($bits & 4 ? [self::Inspection] : [])];
+        return array_values(array_filter(self::cases(), static fn(self $kind): bool => $kind === self::Wash || ($bits & $kind->bit()) !== 0));
     }
 
     /**

@@ -33,6 +33,22 @@ final class Ledger
         return $this->taken[$crew][$day] ?? 0;
     }
 
+    /** Whether a crew has room for a visit on a day. */
+    public function holds(PlanVehicle $vehicle, int $crew, int $day, int $bits): bool
+    {
+        $of = $this->instance->crews[$crew];
+        $hop = $this->instance->siteOf($vehicle)->hopMin;
+        foreach (Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => PHP_INT_MAX >> 2]] as $part) {
+            $minutes = $of->minutes[$part['day']] ?? 0;
+            $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
+            if ($minutes <= 0 || $this->taken($crew, $part['day']) + $part['minutes'] + $travel > $minutes + $this->instance->rules->overtimeMost) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /**
      * What a visit more would cost on a day, and with which crew; kinds that no crew has room for are left out.
      *
@@ -55,12 +71,18 @@ final class Ledger
             $travel = ($this->there[$c][$day][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
             $over = $taken > $minutes ? $taken - $minutes : 0;
             foreach ($kinds as $bits) {
-                $more = $vehicle->minutesFor($bits) + $travel;
+                $work = $vehicle->minutesFor($bits, $crew->people);
+                $more = $work + $travel;
                 $beyond = $taken + $more - $minutes;
                 if ($beyond > $rules->overtimeMost) {
-                    continue;
+                    $apart = $vehicle->mayStay && $work + $hop > $minutes + $rules->overtimeMost ? $this->overDays($vehicle, $c, $day, $bits) : null;
+                    if ($apart === null) {
+                        continue;
+                    }
+                    $cost = $poor + $apart + $perMinute * $more;
+                } else {
+                    $cost = $poor + $rules->travel * $travel + $perMinute * $more + ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
                 }
-                $cost = $poor + $rules->travel * $travel + $perMinute * $more + ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
                 if (! isset($price[$bits]) || $cost < $price[$bits] - 1e-12) {
                     $price[$bits] = $cost;
                     $with[$bits] = $c;
@@ -71,14 +93,47 @@ final class Ledger
         return [$price, $with];
     }
 
+    /** Travel and overtime of a visit that goes on over some days; null where one of them has no room left. */
+    private function overDays(PlanVehicle $vehicle, int $crew, int $day, int $bits): ?float
+    {
+        $rules = $this->instance->rules;
+        $hop = $this->instance->siteOf($vehicle)->hopMin;
+        $cost = 0.0;
+        foreach (Parts::of($this->instance, $vehicle, $this->instance->crews[$crew], $day, $bits) ?? [null] as $part) {
+            if ($part === null) {
+                return null;
+            }
+            $minutes = $this->instance->crews[$crew]->minutes[$part['day']] ?? 0;
+            $taken = $this->taken[$crew][$part['day']] ?? 0;
+            $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
+            $after = $taken + $part['minutes'] + $travel;
+            if ($after > $minutes + $rules->overtimeMost) {
+                return null;
+            }
+            $cost += $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $taken - $minutes));
+        }
+
+        return $cost;
+    }
+
     private function put(PlanVehicle $vehicle, int $crew, int $day, int $bits, int $sign): void
+    {
+        $of = $this->instance->crews[$crew];
+        $minutes = $vehicle->minutesFor($bits, $of->people);
+        $parts = $vehicle->mayStay ? Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => $minutes]] : [['day' => $day, 'minutes' => $minutes]];
+        foreach ($parts as $part) {
+            $this->part($vehicle, $crew, $part['day'], $part['minutes'], $sign);
+        }
+    }
+
+    private function part(PlanVehicle $vehicle, int $crew, int $day, int $work, int $sign): void
     {
         $rules = $this->instance->rules;
         $here = $this->there[$crew][$day][$vehicle->site] ?? 0;
         $travel = $here === ($sign > 0 ? 0 : 1) ? $this->instance->siteOf($vehicle)->hopMin : 0;
         $minutes = $this->instance->crews[$crew]->minutes[$day] ?? 0;
         $before = $this->taken[$crew][$day] ?? 0;
-        $after = $before + $sign * ($vehicle->minutesFor($bits) + $travel);
+        $after = $before + $sign * ($work + $travel);
         $this->there[$crew][$day][$vehicle->site] = $here + $sign;
         $this->taken[$crew][$day] = $after;
         $this->cost += $sign * $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));

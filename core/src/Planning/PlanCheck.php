@@ -41,17 +41,20 @@ final readonly class PlanCheck
             if ($lock === null && ! $instance->isOpen($vehicle, $visit->day)) {
                 $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
             }
-            if ($lock === null && ($visit->bits & 3) > 0 && ! $instance->sky($visit->day)->topper) {
+            if ($lock === null && ($visit->bits & 11 & ~$vehicle->each) > 0 && ! $instance->sky($visit->day)->topper) {
                 $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
             }
-            if (($visit->bits & 1) !== 0 && $vehicle->topper === null && $lock === null || ($visit->bits & 2) !== 0 && $vehicle->decon === null && $lock === null || ($visit->bits & 4) !== 0 && $vehicle->inspection === null && $lock === null) {
+            $asked = $vehicle->each | ($vehicle->topper === null ? 0 : 1) | ($vehicle->decon === null ? 0 : 2) | ($vehicle->inspection === null ? 0 : 4) | ($vehicle->base === null ? 0 : 8);
+            if ($lock === null && ($visit->bits & ~$asked) !== 0) {
                 $broken[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
             }
             if (! $instance->siteOf($vehicle)->admits($crew->id, $visit->day)) {
                 $broken[] = sprintf('%s may not go to %s on %s.', $crew->id, $vehicle->site, $date);
             }
-            $work[$crew->id][$visit->day]['work'] = ($work[$crew->id][$visit->day]['work'] ?? 0) + $vehicle->minutesFor($visit->bits);
-            $work[$crew->id][$visit->day]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+            foreach (Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]] as $part) {
+                $work[$crew->id][$part['day']]['work'] = ($work[$crew->id][$part['day']]['work'] ?? 0) + $part['minutes'];
+                $work[$crew->id][$part['day']]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+            }
         }
         foreach ($work as $id => $days) {
             foreach ($days as $day => $of) {

@@ -12,6 +12,7 @@ final readonly class PlanRules
      * @param float $beyondMax        a day of a gap beyond its longest
      * @param array{float, float} $topper  a day after it is due, a day before it is worth doing
      * @param array{float, float} $decon   the same
+     * @param array{float, float} $base    the same, of a short-lived base
      * @param array{float, float} $inspection  the same; it says which visit carries it and is no part of a plan's cost
      * @param float $poorWeather      a visit on a poor day
      * @param float $travel           a minute of travel
@@ -24,6 +25,7 @@ final readonly class PlanRules
         public float $beyondMax = 10.0,
         public array $topper = [8.0, 2.0],
         public array $decon = [4.0, 1.0],
+        public array $base = [8.0, 2.0],
         public array $inspection = [4.0, 1.0],
         public float $poorWeather = 15.0,
         public float $travel = 0.1,

@@ -8,13 +8,17 @@ namespace Vicissa\Core\Planning;
 final readonly class PlanVehicle
 {
     /**
-     * @param array{wash: int, topper: int, decon: int, inspection?: int} $minutes
+     * @param array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int} $minutes  for one person; each kind what it adds
      * @param int $min     days between visits, at least
      * @param int $target  days between visits, wished for
      * @param int $max     days between visits, before it costs dearly
      * @param array<int, true> $closed             days it can't be had
      * @param list<array{int, int}> $deadlines     first and last day of each window in which a visit must fall
      * @param array<int, int> $locks               what is fixed, kind bits by day
+     * @param Cycle|null $base                     renewal of a short-lived base
+     * @param int $each                            kind bits that every visit of it holds anyway, whose minutes stand in those of the wash
+     * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $together  minutes by how many work at it, where that is known
+     * @param bool $mayStay                        a visit longer than a day may go on the days after
      */
     public function __construct(
         public string $id,
@@ -30,11 +34,33 @@ final readonly class PlanVehicle
         public array $deadlines = [],
         public array $locks = [],
         public ?Cycle $inspection = null,
+        public ?Cycle $base = null,
+        public int $each = 0,
+        public array $together = [],
+        public bool $mayStay = false,
     ) {}
 
-    /** Minutes of a visit that holds these kinds. */
-    public function minutesFor(int $bits): int
+    /** Minutes of a visit that holds these kinds, when so many work at it. */
+    public function minutesFor(int $bits, int $people = 1): int
     {
-        return $this->minutes['wash'] + ($bits & 1 ? $this->minutes['topper'] : 0) + ($bits & 2 ? $this->minutes['decon'] : 0) + ($bits & 4 ? $this->minutes['inspection'] ?? 0 : 0);
+        $minutes = $this->together[$people] ?? $this->minutes;
+        $sum = $minutes['wash'];
+        $bits &= ~$this->each;
+        if ($bits !== 0) {
+            $sum += ($bits & 1 ? $minutes['topper'] : 0) + ($bits & 2 ? $minutes['decon'] : 0) + ($bits & 4 ? $minutes['inspection'] ?? 0 : 0)
+                + ($bits & 8 ? $minutes['base'] ?? 0 : 0) + ($bits & 16 ? $minutes['recoat'] ?? 0 : 0);
+        }
+
+        return $sum;
+    }
+
+    /**
+     * The same with other things fixed.
+     *
+     * @param array<int, int> $locks
+     */
+    public function locked(array $locks): self
+    {
+        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay);
     }
 }

@@ -75,7 +75,8 @@ final class Planner
     }
 
     /**
-     * Plans again after something has changed, with as few other changes as the cost allows.
+     * Plans again after something has changed: the standing plan as it is, what no longer fits put back, and moved only what saves
+     * more than moving it is worth. Never dearer than that; where nothing has changed, nothing moves.
      *
      * @param list<PlannedVisit> $before
      * @param float $stay                      points that a visit must save before it moves
@@ -94,11 +95,16 @@ final class Planner
     {
         $vehicles = count($this->courses);
         $bound = new Bound($this->instance, $this->courses);
-        $before === null ? $this->begin() : $this->resume($before);
-        $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
+        if ($before === null) {
+            $this->begin();
+            $stands = false;
+        } else {
+            $stands = $this->resume($before);
+        }
         $shakes = $shakes > 0 ? $shakes : ($vehicles <= self::TWO_STARTS ? self::SHAKES : self::SHAKES_OF_MANY);
         // Who wants an answer soon wants a bound soon.
         $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
+        $moved = $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
         $bound->raise($rounds, $this->total());
         if ($before === null && $vehicles <= self::TWO_STARTS) {
             // A second start, led by what the minutes of each day are worth.
@@ -110,14 +116,15 @@ final class Planner
                 $this->restore($best);
             }
         }
-        for ($i = 0; $i < $shakes && $vehicles > 1; $i++) {
+        // What stands and pays as it stands is left alone.
+        for ($i = 0; $i < $shakes && $vehicles > 1 && ! ($stands && ! $moved); $i++) {
             $this->shake();
             if ($told !== null && $i % 20 === 0 && ! $told($i / $shakes)) {
                 break;
             }
         }
-        // What others left behind may be better for one alone.
-        $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
+        // What others left behind may be better for one alone; until nobody gains any more, so that planning again finds nothing to move.
+        $this->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
         $bound->raise((int) ($rounds / 2), $this->total());
 
         return $this->result($bound->value);
@@ -132,22 +139,113 @@ final class Planner
     }
 
     /**
-     * What was planned stands as far as it still can; vehicles for which it can't are planned anew.
+     * The standing plan is put back as it is; vehicles of which it no longer fits are routed anew, around the others.
      *
      * @param list<PlannedVisit> $before
+     * @return bool whether all of it still stands
      */
-    private function resume(array $before): void
+    private function resume(array $before): bool
     {
         $places = array_flip(array_map(static fn(Course $course): string => $course->vehicle->id, $this->courses));
+        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $this->instance->crews));
+        $of = array_fill_keys(array_keys($this->courses), []);
         foreach ($before as $visit) {
             if (isset($places[$visit->vehicle])) {
                 $this->promised[$places[$visit->vehicle]][$visit->day] = true;
+                $of[$places[$visit->vehicle]][$visit->day] = $visit;
             }
         }
-        // Locked vehicles first: they take their room, the others adapt.
+        array_walk($of, static fn(array &$visits) => ksort($visits));
+        $anew = [];
         foreach ($this->order() as $v) {
+            if ($of[$v] === [] || ! $this->stand($v, $of[$v], $crews)) {
+                $anew[] = $v;
+            }
+        }
+        // Who has changed is led around the others first; only then they may move too.
+        foreach ($anew as $v) {
+            unset($this->promised[$v]);
             $this->insert($v);
         }
+
+        // What could not be held before and can't be now has not changed.
+        $name = fn(int $v): array => array_map(fn(array $one): array => [$this->courses[$v]->days[$one[0]], $one[2]], $this->chosen[$v]);
+
+        return array_filter($anew, static fn(int $v): bool => $name($v) !== array_map(static fn(PlannedVisit $visit): array => [$visit->day, $crews[$visit->crew] ?? -1], array_values($of[$v]))) === [];
+    }
+
+    /**
+     * Puts a vehicle's standing visits in place, where all of them still can be held.
+     *
+     * @param array<int, PlannedVisit> $visits  by day
+     * @param array<string, int> $crews         place of each
+     */
+    private function stand(int $v, array $visits, array $crews): bool
+    {
+        $course = $this->courses[$v];
+        $vehicle = $course->vehicle;
+        ksort($visits);
+        $places = array_flip($course->days);
+        $chosen = [];
+        $last = $vehicle->lastWash;
+        foreach ($visits as $day => $visit) {
+            $i = $places[$day] ?? null;
+            $crew = $crews[$visit->crew] ?? null;
+            $near = $day - $last < $vehicle->min && ! isset($vehicle->locks[$day]) && ! isset($vehicle->locks[$last]);
+            if ($i === null || $crew === null || $near || ! $this->instance->siteOf($vehicle)->admits($visit->crew, $day)) {
+                return false;
+            }
+            // Inspections are set on the visits afterwards, what rides on every visit with them.
+            $bits = $course->isLocked($i) ? $vehicle->locks[$day] : $visit->bits & ~4 & ~$vehicle->each;
+            // What is not asked for any more, or can't go on in that day's weather, falls away; the day stays.
+            $bits = in_array($bits, $course->kinds($i), true) ? $bits : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
+            if (! in_array($bits, $course->kinds($i), true)) {
+                return false;
+            }
+            $chosen[] = [$i, $bits, $crew];
+            $last = $day;
+        }
+        if (array_diff_key($vehicle->locks, $visits) !== [] && array_filter(array_keys($vehicle->locks), fn(int $day): bool => isset($places[$day]) && ! isset($visits[$day])) !== []) {
+            return false;
+        }
+        foreach ($chosen as $n => [$i, $bits, $crew]) {
+            if (! $this->ledger->holds($vehicle, $crew, $course->days[$i], $bits)) {
+                foreach (array_slice($chosen, 0, $n) as [$j, $had, $with]) {
+                    $this->ledger->remove($vehicle, $with, $course->days[$j], $had);
+                }
+
+                return false;
+            }
+            $this->ledger->add($vehicle, $crew, $course->days[$i], $bits);
+        }
+        $this->chosen[$v] = $chosen;
+        $this->own[$v] = $this->ownCost($v, $chosen);
+
+        return true;
+    }
+
+    /**
+     * What a vehicle's visits cost beside travel and overtime: gaps, dates, weather, what is missed; less what staying is worth.
+     *
+     * @param list<array{int, int, int}> $chosen
+     */
+    private function ownCost(int $v, array $chosen): float
+    {
+        $course = $this->courses[$v];
+        $bits = [];
+        $cost = 0.0;
+        foreach ($chosen as [$i, $of]) {
+            $day = $course->days[$i];
+            $bits[$day] = $of;
+            $cost += $this->beside($v, $day);
+        }
+
+        return $cost + array_sum(Cost::ofDates($this->instance, $course->vehicle, $bits)) + Course::MISSED * $course->missed(array_keys($bits));
+    }
+
+    private function beside(int $v, int $day): float
+    {
+        return ($this->instance->sky($day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
     }
 
     /** @return list<int> vehicles: what is fixed first, then who has the fewest days */
@@ -172,8 +270,7 @@ final class Planner
         $vehicle = $course->vehicle;
         $prices = $crews = [];
         foreach ($course->days as $i => $day) {
-            $beside = ($this->instance->sky($day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
-            [$prices[], $crews[]] = $this->ledger->prices($vehicle, $day, $course->kinds($i), $beside, $minutePrices[$day] ?? 0.0);
+            [$prices[], $crews[]] = $this->ledger->prices($vehicle, $day, $course->kinds($i), $this->beside($v, $day), $minutePrices[$day] ?? 0.0);
         }
         $best = $course->best($prices);
         $before = $this->ledger->cost;
@@ -208,19 +305,33 @@ final class Planner
         }
     }
 
-    /** Each vehicle its best given all others, until nothing moves any more. */
-    private function settle(int $sweeps = 4): void
+    /**
+     * Each vehicle its best given all others, until nothing is gained any more.
+     *
+     * @return bool whether anything was
+     */
+    private function settle(int $sweeps = 4): bool
     {
+        $gained = false;
         for ($sweep = 0; $sweep < $sweeps; $sweep++) {
             $before = $this->total();
             foreach (array_keys($this->courses) as $v) {
+                [$total, $chosen, $own] = [$this->total(), $this->chosen[$v], $this->own[$v]];
                 $this->take($v);
                 $this->insert($v);
+                if ($this->total() > $total - 1e-9) {
+                    // As good is no reason to move.
+                    $this->take($v);
+                    $this->put($v, $chosen, $own);
+                }
             }
             if ($this->total() > $before - 1e-9) {
-                return;
+                break;
             }
+            $gained = true;
         }
+
+        return $gained;
     }
 
     /** Takes a few related vehicles out and puts them back in another order; keeps what is not dearer. */
@@ -243,7 +354,8 @@ final class Planner
             $this->take($v);
             $this->insert($v);
         }
-        if ($this->total() <= $before + 1e-9) {
+        // Sideways steps lead on from a first plan; what stands moves for a gain alone.
+        if ($this->total() <= $before + ($this->promised === [] ? 1e-9 : -1e-9)) {
             return;
         }
         foreach ($group as $v) {
@@ -332,7 +444,7 @@ final class Planner
         $visits = [];
         foreach ($this->courses as $v => $course) {
             foreach ($this->chosen[$v] as [$i, $bits, $crew]) {
-                $visits[] = new PlannedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $bits);
+                $visits[] = new PlannedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits));
             }
         }
         usort($visits, static fn(PlannedVisit $a, PlannedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [$b->day, $b->crew, $b->vehicle]);
@@ -345,12 +457,20 @@ final class Planner
         return new Plan($visits, $unmet, $cost, max(0.0, min($cost->total, $this->rounded($bound - $missed))));
     }
 
+    /** What every visit of a vehicle holds anyway, where the day lets it go on. */
+    private function rides(Course $course, int $day, int $bits): int
+    {
+        $each = $course->vehicle->each & ~($bits & 8 ? 1 : 0);
+
+        return $this->instance->sky($day)->topper ? $each : $each & ~11;
+    }
+
     /** Costs come in steps; between two of them no plan can lie, so a bound rises to the next. */
     private function rounded(float $bound): float
     {
         $rules = $this->instance->rules;
         $step = 0;
-        foreach ([$rules->offTarget, $rules->beyondMax, ...$rules->topper, ...$rules->decon, $rules->poorWeather, $rules->overtime, ...array_map(static fn(PlanSite $site): float => $rules->travel * $site->hopMin, array_values($this->instance->sites))] as $cost) {
+        foreach ([$rules->offTarget, $rules->beyondMax, ...$rules->topper, ...$rules->decon, ...$rules->base, $rules->poorWeather, $rules->overtime, ...array_map(static fn(PlanSite $site): float => $rules->travel * $site->hopMin, array_values($this->instance->sites))] as $cost) {
             $thousandths = (int) round(1000.0 * $cost);
             while ($thousandths !== 0) {
                 [$step, $thousandths] = [$thousandths, $step % $thousandths];

@@ -7,6 +7,8 @@ namespace Vicissa\Core\Planning;
 /** What a finished plan does not hold, each with its reason in a sentence. */
 final readonly class Reasons
 {
+    private const WEEKDAYS = [1 => 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+
     private Ledger $ledger;
 
     /** @var array<string, array<int, int>> kind bits by vehicle and day */
@@ -19,7 +21,7 @@ final readonly class Reasons
     ) {
         $this->ledger = new Ledger($instance);
         $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
-        $vehicles = array_combine(array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $instance->vehicles), $instance->vehicles);
+        $vehicles = $instance->byId();
         $by = [];
         foreach ($visits as $visit) {
             $this->ledger->add($vehicles[$visit->vehicle], $crews[$visit->crew], $visit->day, $visit->bits);
@@ -68,7 +70,8 @@ final readonly class Reasons
             }
             $before = $day;
         }
-        foreach (['topper' => [$vehicle->topper, 1], 'decon' => [$vehicle->decon, 2], 'inspection' => [$vehicle->inspection, 4]] as $what => [$cycle, $bit]) {
+        $unmet = [...$unmet, ...$this->unreachable($vehicle, array_keys($visits))];
+        foreach (['topper' => [$vehicle->topper, 9], 'decon' => [$vehicle->decon, 2], 'inspection' => [$vehicle->inspection, 4], 'base' => [$vehicle->base, 8]] as $what => [$cycle, $bit]) {
             if ($cycle?->late === null || $cycle->late >= $this->instance->end) {
                 continue;
             }
@@ -112,7 +115,65 @@ final readonly class Reasons
             }
         }
 
-        return $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)).'.';
+        $says = $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)).'.';
+
+        return $why['full'] > 0 ? $says.$this->wouldHold($vehicle, $first, $last, $visits) : $says;
+    }
+
+    /**
+     * What would make room: the day on which the fewest minutes are missing, or what is missing on every day.
+     *
+     * @param list<int> $visits
+     */
+    private function wouldHold(PlanVehicle $vehicle, int $first, int $last, array $visits): string
+    {
+        [$least, $where, $longest] = [PHP_INT_MAX, null, 0];
+        for ($day = $first; $day <= $last; $day++) {
+            if (! $this->instance->isOpen($vehicle, $day) || $this->tooNear($vehicle, $day, $visits)) {
+                continue;
+            }
+            foreach ($this->instance->crews as $c => $crew) {
+                $minutes = $crew->minutes[$day] ?? 0;
+                if ($minutes <= 0 || ! $this->instance->siteOf($vehicle)->admits($crew->id, $day)) {
+                    continue;
+                }
+                $longest = max($longest, $minutes);
+                $missing = $this->ledger->taken($c, $day) + $vehicle->minutesFor(0, $crew->people) + $this->instance->siteOf($vehicle)->hopMin - $minutes - $this->instance->rules->overtimeMost;
+                if ($missing < $least) {
+                    [$least, $where] = [$missing, $day];
+                }
+            }
+        }
+        $needs = min(array_map(static fn(Crew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)) + $this->instance->siteOf($vehicle)->hopMin;
+
+        return match (true) {
+            $where === null || $least <= 0 => '',
+            $needs > $longest + $this->instance->rules->overtimeMost => sprintf(' It takes %d minutes with the way, and the longest day has %d: more people at it, or a longer day, would hold it.', $needs, $longest),
+            default => sprintf(' %s more on %s %s would hold it.', self::amount($least), self::WEEKDAYS[(int) gmdate('N', $where * 86400)], Day::date($where)),
+        };
+    }
+
+    /** Minutes, up to the next quarter of an hour. */
+    private static function amount(int $minutes): string
+    {
+        $quarters = (int) ceil($minutes / 15);
+
+        return $quarters === 4 ? 'An hour' : (15 * $quarters < 60 ? sprintf('%d minutes', 15 * $quarters) : sprintf('%d:%02d hours', intdiv($quarters, 4), 15 * ($quarters % 4)));
+    }
+
+    /**
+     * A visit that is wished for after the last day on which anybody is let in.
+     *
+     * @param list<int> $visits
+     * @return list<Unmet>
+     */
+    private function unreachable(PlanVehicle $vehicle, array $visits): array
+    {
+        $until = $this->instance->siteOf($vehicle)->papersUntil;
+        $wished = max([$vehicle->lastWash, ...$visits]) + $vehicle->target;
+
+        return $until === null || $until >= $this->instance->end - 1 || $wished < $this->instance->start || $wished >= $this->instance->end ? []
+            : [new Unmet($vehicle->id, 'papers', sprintf('Nobody is let in after %s, when the papers run out; the visit of about %s waits until they are renewed.', Day::date($until), Day::date(max($wished, $until + 1))))];
     }
 
     private function works(int $day): bool
@@ -131,7 +192,7 @@ final readonly class Reasons
         return match (true) {
             ! $this->works($day) => 'Nobody works on that day.',
             $this->instance->mayGo($vehicle, $day) === [] => 'Nobody who works on that day may go there.',
-            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf('Its %d minutes do not fit into anybody’s day.', $vehicle->minutesFor($bits)),
+            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf('Its %d minutes do not fit into anybody’s day.', $vehicle->minutesFor($bits)).$this->wouldHold($vehicle, $day, $day, []),
             default => 'It clashes with another lock.',
         };
     }

@@ -7,7 +7,7 @@ namespace Vicissa\Core\Planning;
 /** Something asked for that the plan does not hold, and why. */
 final readonly class Unmet
 {
-    /** @param string $what  "deadline 2027-03-17", "lock 2027-03-09", "cadence", "topper", "decon", "inspection" */
+    /** @param string $what  "deadline 2027-03-17", "lock 2027-03-09", "cadence", "topper", "decon", "inspection", "base", "papers" */
     public function __construct(
         public string $vehicle,
         public string $what,

@@ -16,6 +16,7 @@ use Vicissa\Core\Planning\Crew;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\Parts;
 use Vicissa\Core\Planning\Plan;
 use Vicissa\Core\Planning\PlanCheck;
 use Vicissa\Core\Planning\PlannedVisit;
@@ -170,6 +171,97 @@ final class PlanTest extends TestCase
         self::assertLessThanOrEqual($moved(Planner::plan($locked, seed: 5)), $moved($again));
     }
 
+    public function testWhereNothingHasChangedNothingMoves(): void
+    {
+        $this->limitTo(20)->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 14))->then(function (int $seed, int $vehicles): void {
+            $instance = Instances::papered(Instances::draw($seed, $vehicles, 35, 2, locks: true), $seed);
+            $plan = Planner::plan($instance, 30);
+            self::assertEquals($plan->visits, Planner::again($instance, $plan->visits)->visits, "seed {$seed}");
+        });
+    }
+
+    public function testAMovedVisitCostsNobodyMoreThanGoingRoundTheOthers(): void
+    {
+        $this->limitTo(20)->forAll(Generators::choose(0, 1_000_000), Generators::choose(3, 14))->then(function (int $seed, int $vehicles): void {
+            $instance = Instances::draw($seed, $vehicles, 35, 2);
+            $plan = Planner::plan($instance, 30);
+            if ($plan->visits === []) {
+                return;
+            }
+            $visit = $plan->visits[intdiv(count($plan->visits), 2)];
+            $to = min($instance->end - 1, $visit->day + 2);
+            $locked = self::changed($instance, $visit->vehicle, static fn(PlanVehicle $v): PlanVehicle => $v->locked([$to => $visit->bits]));
+            $again = Planner::again($locked, $plan->visits, 3.0, 30);
+            // The others exactly as they stood, by locks; only this one free.
+            $held = new Instance($locked->start, $locked->days, $locked->crews, $locked->sky, array_values($locked->sites), array_map(static function (PlanVehicle $v) use ($plan, $visit): PlanVehicle {
+                $own = array_filter($plan->visits, static fn(PlannedVisit $one): bool => $one->vehicle === $v->id);
+
+                return $v->id === $visit->vehicle ? $v : $v->locked(array_column(array_map(static fn(PlannedVisit $one): array => [$one->day, $one->bits], $own), 1, 0));
+            }, $locked->vehicles));
+            $alone = Planner::again($held, $plan->visits, 0.0, 1);
+            if ($this->missed($alone) === $this->missed($again) && count(array_filter($alone->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle)) === count(array_filter($plan->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle))) {
+                self::assertLessThanOrEqual($alone->cost->total + 1e-6, $again->cost->total, "seed {$seed}");
+            }
+            $others = static fn(Plan $of): array => array_map(static fn(PlannedVisit $one): string => "{$one->vehicle} {$one->day}", array_filter($of->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle));
+            $moved = count(array_diff($others($again), $others($plan)));
+            self::assertLessThanOrEqual(max(0.0, $alone->cost->total - $again->cost->total) / 3.0 + 1e-6, $moved, "seed {$seed}: each that moved saved its price");
+            self::assertSame([], PlanCheck::broken($locked, $again->visits));
+        });
+    }
+
+    public function testAShortLivedBaseIsRenewedInTimeAndItsTopperWithIt(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('waxed', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'base' => 70], 5, 10, 20, $day - 10, new Cycle($day + 15, $day + 20, $day + 30, 30), base: new Cycle($day + 5, $day + 11, $day + 20, 50));
+        $instance = new Instance($day, 40, [new Crew('van', array_fill_keys(range($day, $day + 39), 400))], [$day + 10 => new Sky(topper: false)], [new PlanSite('mews', 10)], [$vehicle]);
+        $plan = Planner::plan($instance);
+        $bits = array_column(array_map(static fn(PlannedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0);
+        self::assertSame([8], array_values(array_filter($bits)), 'the base once, and no topper beside it');
+        self::assertContains(array_search(8, $bits, true), [9, 11], 'the day before, for that day’s weather lets nothing go on');
+        self::assertSame([], PlanCheck::broken($instance, $plan->visits));
+        self::assertEqualsWithDelta(Cost::of($instance, $plan->visits)->total, $plan->bound, 1e-6, 'exact, and proven');
+    }
+
+    public function testWhatIsTooLongForADayGoesOnTheNext(): void
+    {
+        $day = Instances::START;
+        $coach = static fn(bool $mayStay, array $together = []): PlanVehicle => new PlanVehicle('coach', 'depot', ['wash' => 600, 'topper' => 60, 'decon' => 90], 20, 28, 40, $day - 28, together: $together, mayStay: $mayStay);
+        $weeks = static fn(PlanVehicle $vehicle, int $people = 1): Instance => new Instance($day, 14, [new Crew('van', array_fill_keys([$day, $day + 1, $day + 2, $day + 3, $day + 4], 400), $people)], [], [new PlanSite('depot', 20)], [$vehicle]);
+        $plan = Planner::plan($weeks($coach(true)));
+        self::assertCount(1, $plan->visits);
+        self::assertSame([['day' => $day, 'minutes' => 380], ['day' => $day + 1, 'minutes' => 220]], Parts::of($weeks($coach(true)), $coach(true), new Crew('van', array_fill_keys(range($day, $day + 4), 400)), $plan->visits[0]->day, 0));
+        self::assertSame(2 * 20 * 0.1, $plan->cost->travel, 'the way is gone twice');
+        self::assertSame([], PlanCheck::broken($weeks($coach(true)), $plan->visits));
+        $alone = Planner::plan($weeks($coach(false)));
+        self::assertSame([], $alone->visits);
+        $by = $coach(false, [2 => ['wash' => 330, 'topper' => 35, 'decon' => 50]]);
+        self::assertCount(1, Planner::plan($weeks($by, 2))->visits, 'two can do it in a day');
+        $overdue = Planner::plan($weeks($coach(false)->locked([$day + 1 => 0])));
+        self::assertStringContainsString('It takes 620 minutes with the way, and the longest day has 400: more people at it', $overdue->unmet[0]->why);
+    }
+
+    public function testWhatNobodyCanReachAnyMoreIsSaid(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('coach', 'depot', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 10, 30, $day - 10);
+        $shut = array_fill_keys(range($day + 6, $day + 27), true);
+        $instance = new Instance($day, 28, [new Crew('van', array_fill_keys(range($day, $day + 27), 400))], [], [new PlanSite('depot', 20, $shut, papersUntil: $day + 5)], [$vehicle]);
+        $unmet = Planner::plan($instance)->unmet;
+        self::assertSame(['papers'], array_map(static fn(Unmet $one): string => $one->what, $unmet), 'the gap is not too long yet, and still it is said');
+        self::assertStringContainsString('Nobody is let in after '.Day::date($day + 5), $unmet[0]->why);
+    }
+
+    public function testFullDaysSayWhatWouldHoldIt(): void
+    {
+        $day = Instances::START;
+        $of = static fn(string $id, array $locks, array $deadlines = []): PlanVehicle => new PlanVehicle($id, "at {$id}", ['wash' => 200, 'topper' => 20, 'decon' => 40], 5, 10, 30, $day - 6, deadlines: $deadlines, locks: $locks);
+        $crew = new Crew('van', [$day + 1 => 240, $day + 3 => 200]);
+        $instance = new Instance($day, 7, [$crew], [], [new PlanSite('at a', 10), new PlanSite('at b', 10), new PlanSite('at c', 10)], [$of('a', [$day + 1 => 0]), $of('b', [$day + 3 => 0]), $of('c', [], [[$day + 1, $day + 3]])]);
+        $unmet = Planner::plan($instance)->unmet;
+        self::assertSame('deadline '.Day::date($day + 3), $unmet[0]->what);
+        self::assertSame('The crews are full on 2 days, nobody works on 1 day. 2:00 hours more on Tuesday '.Day::date($day + 1).' would hold it.', $unmet[0]->why);
+    }
+
     public function testWhatElseCostsWhatItWouldCost(): void
     {
         $instance = Instances::draw(3, 1, 28, 1);
@@ -209,6 +301,12 @@ final class PlanTest extends TestCase
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage('There is no site “quay”.');
         new Instance(Instances::START, 7, [], [], [], [new PlanVehicle('v', 'quay', ['wash' => 60, 'topper' => 10, 'decon' => 30], 5, 7, 9, Instances::START - 3, new Cycle(1, 2, null, 3))]);
+    }
+
+    /** @param callable(PlanVehicle): PlanVehicle $how */
+    private static function changed(Instance $instance, string $id, callable $how): Instance
+    {
+        return new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, array_values($instance->sites), array_map(static fn(PlanVehicle $v): PlanVehicle => $v->id === $id ? $how($v) : $v, $instance->vehicles));
     }
 
     private function mayGo(Instance $instance, PlannedVisit $visit, int $day): bool
