@@ -26,16 +26,11 @@ use Vicissa\Core\Kit\Shortage;
  */
 final readonly class DrawLoad
 {
-    /** Of the drying a dryer blows about half; the rest is towels. */
-    private const BLOWS = 0.5;
-
-    private const SIDES = 8;
-
     /** Bottles that run out of date within so many days are told. */
     private const SOON_DAYS = 30;
 
     public function __construct(
-        private LaySheet $laySheet,
+        private ForeseeVisits $foreseeVisits,
         private GatherAtHand $gatherAtHand,
         private Tenancy $tenancy,
     ) {}
@@ -51,25 +46,20 @@ final readonly class DrawLoad
         $need = $maybe = $fills = $towels = [];
         $treated = $power = 0.0;
         foreach ($visits as $visit) {
-            /** @var array{steps: list<array{kind: string, group: string, minutes: int, only_if: string|null, textiles: array<string, int>|object, water_l: float, portions: list<array{product_id: string, ml: float|null}>}>, fills: list<array<string, mixed>>, water: string, drying?: string} $plan */
-            $plan = $visit['plan'];
-            foreach ($plan['steps'] as $step) {
-                foreach ($step['portions'] as $portion) {
-                    $id = $portion['product_id'];
-                    if ($step['only_if'] === null) {
-                        $need[$id] = ($need[$id] ?? 0.0) + ($portion['ml'] ?? 0.0);
-                    } else {
-                        $maybe[$id] = ($maybe[$id] ?? 0.0) + ($portion['ml'] ?? 0.0);
-                    }
-                }
-                foreach ((array) $step['textiles'] as $use => $count) {
-                    foreach (self::pieces((string) $use, $count) as $pool => $pieces) {
-                        $towels[$pool][$visit['on']] = ($towels[$pool][$visit['on']] ?? 0) + $pieces;
-                    }
-                }
-                $treated += $plan['water'] === 'treated' && $step['kind'] === 'rinse' ? (float) $step['water_l'] : 0.0;
-                $power += $step['kind'] === 'dry' && ! $visit['power'] && str_starts_with($plan['drying'] ?? '', 'air') ? self::BLOWS * $step['minutes'] : 0.0;
+            /** @var array{fills: list<array<string, mixed>>, totals: array{treated_l: float, blows_min: float, product_ml: array<string, float>, maybe_ml: array<string, float>, pools: array<string, int>}} $plan */
+            $plan = json_decode((string) json_encode($visit['plan']), true);
+            $totals = $plan['totals'];
+            foreach ($totals['product_ml'] as $id => $ml) {
+                $need[$id] = ($need[$id] ?? 0.0) + $ml;
             }
+            foreach ($totals['maybe_ml'] as $id => $ml) {
+                $maybe[$id] = ($maybe[$id] ?? 0.0) + $ml;
+            }
+            foreach ($totals['pools'] as $pool => $pieces) {
+                $towels[$pool][$visit['on']] = ($towels[$pool][$visit['on']] ?? 0) + $pieces;
+            }
+            $treated += $totals['treated_l'];
+            $power += $visit['power'] ? 0.0 : $totals['blows_min'];
             foreach ($plan['fills'] as $fill) {
                 $key = implode('|', [$fill['kind'], $fill['vessel'], $fill['product']]);
                 $fills[$key] ??= [...array_intersect_key($fill, ['kind' => 1, 'vessel' => 1, 'product' => 1, 'product_id' => 1]), 'mix_ml' => 0.0, 'product_ml' => 0.0, 'times' => 0];
@@ -95,41 +85,29 @@ final readonly class DrawLoad
     /** More than the doses: somebody's door is always bigger. */
     private function margin(): float
     {
-        return $this->tenancy->workspace()->numbers()->get('load.margin') / 100.0;
+        return $this->tenancy->workspace()->house()->loadMargin / 100.0;
     }
 
-    /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, plan: array<string, mixed>}> */
+    /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int|null, plan: array<string, mixed>}> */
     private function visits(string $from, string $to, AtHand $atHand): array
     {
         $stops = RoundStop::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('position')->get(['on', 'vehicle_id'])->map(static fn(RoundStop $stop): array => [$stop->on->toDateString(), $stop->vehicle_id]);
         $planned = PlannedVisit::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('id')->get(['on', 'vehicle_id'])->map(static fn(PlannedVisit $visit): array => [$visit->on->toDateString(), $visit->vehicle_id]);
         $all = $stops->concat($planned)->unique(static fn(array $one): string => implode(' ', $one))->sortBy(static fn(array $one): string => $one[0])->values();
         $vehicles = Vehicle::query()->with('site')->whereIn('id', $all->pluck(1)->unique()->all())->whereNull('archived_at')->get()->keyBy('id');
-        $sheets = Sheet::query()->whereBetween('on', [$from, $to])->where('status', '!=', 'dropped')->orderBy('created_at')->get(['vehicle_id', 'on', 'plan', 'status'])->keyBy(static fn(Sheet $sheet): string => $sheet->on->toDateString().' '.$sheet->vehicle_id);
-        $visits = $unlaid = [];
+        $sheets = Sheet::query()->whereBetween('on', [$from, $to])->where('status', '!=', 'dropped')->orderBy('created_at')->get(['vehicle_id', 'on', 'status'])->keyBy(static fn(Sheet $sheet): string => $sheet->on->toDateString().' '.$sheet->vehicle_id);
+        $visits = $wanted = [];
         foreach ($all as [$on, $id]) {
             $vehicle = $vehicles->get($id);
             $sheet = $sheets->get("{$on} {$id}");
             if ($vehicle !== null && $sheet?->status !== 'finished') {
-                $visits[] = ['on' => $on, 'vehicle_id' => $id, 'name' => $vehicle->name, 'sheet' => $sheet !== null, 'power' => $vehicle->site->power ?? true, 'plan' => $sheet?->plan];
-                $unlaid = $sheet === null ? [...$unlaid, [$vehicle, $on]] : $unlaid;
+                $visits[] = ['on' => $on, 'vehicle_id' => $id, 'name' => $vehicle->name, 'sheet' => $sheet !== null, 'power' => $vehicle->site->power ?? true];
+                $wanted[] = [$vehicle, $on];
             }
         }
-        $foreseen = $this->laySheet->foreseen($unlaid, $atHand);
+        $foreseen = ($this->foreseeVisits)($wanted, $atHand);
 
-        return array_map(static function (array $visit) use (&$foreseen): array {
-            return [...$visit, 'plan' => $visit['plan'] ?? array_shift($foreseen) ?? []];
-        }, $visits);
-    }
-
-    /** @return array<string, int> pieces by pool */
-    private static function pieces(string $use, int $count): array
-    {
-        return match ($use) {
-            'sides' => ['wash' => (int) ceil($count / self::SIDES)],
-            'mitts' => ['upper-mitt' => 1] + ($count > 1 ? ['lower-mitt' => $count - 1] : []),
-            default => [$use => $count],
-        };
+        return array_map(static fn(array $visit, array $one): array => [...$visit, 'minutes' => $one['plan']['totals']['minutes'], 'plan' => $one['plan']], $visits, $foreseen);
     }
 
     /**

@@ -8,7 +8,6 @@ use App\Models\Gear;
 use App\Models\GearEvent;
 use App\Models\PlannedVisit;
 use App\Models\RoundStop;
-use App\Models\Sheet;
 use App\Models\Site;
 use App\Models\Vehicle;
 use App\Record\GateRules;
@@ -20,6 +19,7 @@ use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Collection;
+use LogicException;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\DayCurve;
 use Vicissa\Core\Drying\Exposure;
@@ -39,18 +39,15 @@ final readonly class DrawRound
 
     private const HOURS = 13;
 
-    /** A final rinse takes so many litres a m² of paint, at so many litres a minute. */
-    private const RINSE_L_M2 = 2.2;
-
+    /** Litres a minute of a last rinse. */
     private const RINSE_L_MIN = 6.0;
-
-    /** Minutes a m² of paint, when nobody has measured a pace. */
-    private const MINUTES_M2 = 6.0;
 
     public function __construct(
         private Tenancy $tenancy,
         private Weather $weather,
         private TravelTimes $travel,
+        private ForeseeVisits $foreseeVisits,
+        private GatherAtHand $gatherAtHand,
     ) {}
 
     /** @return array<string, mixed> */
@@ -64,25 +61,26 @@ final readonly class DrawRound
         $zone = $this->tenancy->workspace()->time_zone;
         $day = CarbonImmutable::parse($on, $zone);
         $going = $stops->pluck('vehicle_id')->all();
-        $laid = Sheet::query()->where('on', $on)->where('status', '!=', 'dropped')->orderBy('created_at')->selectRaw("vehicle_id, (plan->>'finish')::int as finish")->pluck('finish', 'vehicle_id')->filter()->all();
+        $there = $stops->filter(static fn(RoundStop $stop): bool => $stop->vehicle !== null)->values();
+        $atHand = ($this->gatherAtHand)();
+        $foreseen = ($this->foreseeVisits)(array_values($there->map(static fn(RoundStop $stop): array => [$stop->vehicle ?? throw new LogicException('A stop has a vehicle.'), $on])->all()), $atHand);
+        $rained = $this->tenancy->workspace()->house()->sky->wetMm;
         $hours = [];
         $rows = $draws = [];
         $minute = 0.0;
         $before = null;
-        foreach ($stops as $stop) {
-            $vehicle = $stop->vehicle;
-            if ($vehicle === null) {
-                continue;
-            }
+        foreach ($there as $i => $stop) {
+            $vehicle = $stop->vehicle ?? throw new LogicException('A stop has a vehicle.');
+            $plan = $foreseen[$i]['plan'];
+            $totals = $plan['totals'];
             $site = $vehicle->site;
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
-            // A sheet knows better than a rule of thumb.
-            $minutes = (float) ($laid[$vehicle->id] ?? round(self::MINUTES_M2 * $vehicle->paint_m2));
+            $minutes = (float) ($totals['minutes'] ?? 0);
             $leg = $this->travel->minutes($before, $site);
             $before = $site;
             $opens = GateRules::hours($site?->hours)[0] ?? 0;
             $minute = max($minute + $leg, (float) ($opens - OrderRound::LEAVES));
-            $litres = $this->treatedLitres($vehicle, $site);
+            $litres = (float) $totals['treated_l'];
             if ($litres > 0.0) {
                 // The last rinse comes towards the end of the turn.
                 $draws[] = ['vehicle_id' => $vehicle->id, 'draw' => new Draw($minute + 0.7 * $minutes, $litres / self::RINSE_L_MIN, self::RINSE_L_MIN)];
@@ -90,9 +88,10 @@ final readonly class DrawRound
             $rows[] = [
                 'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
                 'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
-                'minutes' => $minutes, 'starts_min' => round($minute), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
+                'minutes' => $minutes, 'nine_in_ten' => (float) ($totals['nine_in_ten'] ?? 0), 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'],
+                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $totals['minutes'] === null ? ($plan['problems'][0] ?? 'It can’t be laid out as things stand.') : null, 'starts_min' => round($minute), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
                 'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
-                'hours' => $this->curve($vehicle, $site, $weather),
+                'hours' => $this->curve($vehicle, $site, $weather, $rained),
             ];
             $minute += $minutes;
         }
@@ -111,8 +110,9 @@ final readonly class DrawRound
      * @param list<WeatherHour> $weather
      * @return list<array<string, mixed>>
      */
-    private function curve(Vehicle $vehicle, ?Site $site, array $weather): array
+    private function curve(Vehicle $vehicle, ?Site $site, array $weather, float $rained): array
     {
+        $frost = $this->tenancy->workspace()->house()->match->frostC;
         $exposure = ($site->shade ?? false) || ($site->bay ?? false) ? Exposure::Shade : Exposure::Flat;
         $curve = DayCurve::of(array_map(static fn(WeatherHour $hour): Air => $hour->air, $weather), Tone::from($vehicle->tone), Material::from($vehicle->material), Film::BeadedRinse, $exposure);
 
@@ -123,19 +123,11 @@ final readonly class DrawRound
             'panel_c' => round($one['panel_c'], 1), 'working_s' => $one['working_s'] === null ? null : round($one['working_s']),
             'avoid' => match (true) {
                 ! $one['suits'] => 'dries-too-fast',
-                $hour->air->airC < 2.0 => 'frost',
-                $hour->rainMm >= 0.5 && ! ($site->bay ?? false) => 'rain',
+                $hour->air->airC < $frost => 'frost',
+                $hour->rainMm >= $rained && ! ($site->bay ?? false) => 'rain',
                 default => null,
             },
         ], $weather, $curve->hours);
-    }
-
-    /** Where the tap would leave marks, the last rinse comes from the tank. */
-    private function treatedLitres(Vehicle $vehicle, ?Site $site): float
-    {
-        $hard = ($site->tds_mg_l ?? 250.0) * Film::BeadedRinse->kgM2() > (Tone::from($vehicle->tone)->isLight() ? 6.0 : 2.0);
-
-        return $hard || $site?->water === 'none' ? self::RINSE_L_M2 * $vehicle->paint_m2 : 0.0;
     }
 
     /**

@@ -8,16 +8,19 @@ use App\Models\Gear;
 use App\Models\GearEvent;
 use App\Models\Site;
 use App\Record\AtHand;
+use App\Tenancy\Tenancy;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Body;
-use Vicissa\Core\Sheet\Visit\Outfit;
-use Vicissa\Core\Sheet\Visit\TankAtHand;
+use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\Pace;
+use Vicissa\Core\Visit\TankAtHand;
 
 /** What a crew comes with: vessels, the lance that has been calibrated, the water in the tank, its pace. */
 final readonly class Equip
 {
-    /** @param 1|2 $crew */
-    public function __invoke(int $crew, Body $body, ?Site $site, AtHand $atHand): Outfit
+    public function __construct(private Tenancy $tenancy) {}
+
+    public function __invoke(int $crew, Body $body, ?Site $site, AtHand $atHand, ?Pace $pace = null): Outfit
     {
         $gear = $atHand->gear;
 
@@ -27,7 +30,8 @@ final readonly class Equip
             array_values($gear->map(static fn(Gear $one) => $one->vessel())->filter()->all()),
             $gear->where('kind', 'lance')->map(static fn(Gear $one) => $one->lance())->filter()->first(),
             $this->tank($gear, $site),
-            $atHand->pace,
+            $pace ?? $atHand->pace->for(),
+            $this->tenancy->workspace()->house()->visit,
         );
     }
 

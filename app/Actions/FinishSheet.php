@@ -12,10 +12,12 @@ use App\Models\SheetEvent;
 use App\Models\StepTime;
 use App\Models\Turn;
 use App\Models\User;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Visit\Totals;
 
 /**
  * Closes a visit: the turn with its quantities, stock, towels to the dirty pool, water out of the tank, the time each step
@@ -26,6 +28,7 @@ final readonly class FinishSheet
     public function __construct(
         private FinishTurn $finishTurn,
         private ClockInterface $clock,
+        private Tenancy $tenancy,
     ) {}
 
     /**
@@ -43,7 +46,7 @@ final readonly class FinishSheet
 
                 return ['turn' => $closed, 'twice' => true];
             }
-            $turn = ($this->finishTurn)($vehicle, $writer, [...$facts, 'crew' => $facts['crew'] ?? $sheet->crew]);
+            $turn = ($this->finishTurn)($vehicle, $writer, [...$facts, 'crew' => $facts['crew'] ?? $sheet->crew, 'scope' => $facts['scope'] ?? $sheet->facts['scope'] ?? 'usual', 'kinds' => $facts['kinds'] ?? $sheet->facts['kinds'] ?? null]);
             $at = CarbonImmutable::instance($this->clock->now());
             Photo::query()->where('sheet_id', $sheet->id)->whereNull('turn_id')->update(['turn_id' => $turn->id]);
             $this->times($turn, $facts['steps'] ?? []);
@@ -78,10 +81,9 @@ final readonly class FinishSheet
     private function towels(array $textiles, User $writer, CarbonImmutable $at): void
     {
         $pools = Gear::query()->where('kind', 'towel')->whereNull('archived_at')->orderBy('name')->get();
-        foreach ($textiles as $use => $count) {
-            // Sides of washing towels, eight to a towel folded twice; mitts are rinsed and hung up.
-            $count = $use === 'sides' ? (int) ceil($count / 8) : ($use === 'mitts' ? 0 : $count);
-            $pool = $pools->first(static fn(Gear $gear): bool => ($gear->facts['use'] ?? null) === ($use === 'sides' ? 'wash' : $use));
+        // Mitts are rinsed and hung up.
+        foreach (array_diff_key(Totals::pools($textiles, $this->tenancy->workspace()->house()->match->sidesPerTowel), ['upper-mitt' => 1, 'lower-mitt' => 1]) as $use => $count) {
+            $pool = $pools->first(static fn(Gear $gear): bool => ($gear->facts['use'] ?? null) === $use);
             if ($pool instanceof Gear && $count > 0) {
                 GearEvent::query()->create(['gear_id' => $pool->id, 'kind' => 'used', 'facts' => ['count' => $count], 'at' => $at, 'written_by' => $writer->id]);
             }
@@ -99,7 +101,7 @@ final readonly class FinishSheet
         /** @var list<array{id: string, kind: string, water_l: float}> $laid */
         $laid = is_array($sheet->plan['steps'] ?? null) ? $sheet->plan['steps'] : [];
 
-        return array_sum(array_map(static fn(array $step): float => $step['kind'] === 'rinse' && ! in_array($step['id'], $left, true) ? (float) $step['water_l'] : 0.0, $laid));
+        return array_sum(array_map(static fn(array $step): float => Totals::isLast($step['kind']) && ! in_array($step['id'], $left, true) ? (float) $step['water_l'] : 0.0, $laid));
     }
 
     /** Treated water came out of the tank: its level is what was last read, less what went on the vehicle. */

@@ -16,7 +16,6 @@ use Illuminate\Support\Facades\DB;
 use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\Schools;
-use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Life\InspectionWindow;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 
@@ -27,9 +26,6 @@ final readonly class ForecastLayers
 
     /** Layers that ended within so many days still stand on ribbons. */
     private const DRAWN_DAYS = 150;
-
-    /** Bases that are refreshed over years, and looked over every year. */
-    private const LASTING = [Family::Ceramic, Family::Film, Family::Wrap];
 
     public function __construct(
         private Tenancy $tenancy,
@@ -53,11 +49,10 @@ final readonly class ForecastLayers
         $log = TurnLog::of($vehicleIds);
         $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all()))));
         $on = $layers->whereNull('ended_at');
-        $covered = $on->where('kind', 'topper')->map(static fn(Layer $layer): string => $layer->vehicle_id.' '.$layer->zone)->all();
         $rows = [];
         foreach ($on as $layer) {
             $vehicle = $layer->vehicle ?? throw new LogicException('A layer without its vehicle.');
-            $outlook = $this->isHidden($layer, $covered) ? null : Outlook::of($layer, $vehicle, $log, $evidence);
+            $outlook = Outlook::of($layer, $vehicle, $log, $evidence);
             if ($outlook !== null) {
                 $rows[] = $this->row($layer, $outlook, $workspace->sidesFor($vehicle), $log->lookedOver($layer->vehicle_id), $now);
             }
@@ -104,19 +99,6 @@ final readonly class ForecastLayers
     }
 
     /**
-     * A short-lived base under a topper has no date of its own: the topper takes the weather, and nobody can read what
-     * lies under it. Coatings and films keep theirs; they are what the toppers are for.
-     *
-     * @param array<array-key, string> $covered  vehicle and zone of every topper that is on
-     */
-    private function isHidden(Layer $layer, array $covered): bool
-    {
-        return $layer->kind === 'base'
-            && in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true)
-            && in_array($layer->vehicle_id.' '.$layer->zone, $covered, true);
-    }
-
-    /**
      * @param int|null $lookedOver  when the base was last looked over, seconds since 1970
      * @return array<string, mixed>
      */
@@ -129,7 +111,7 @@ final readonly class ForecastLayers
         $moment = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->moment($risk, $at));
         $failed = $layer->failed_at;
         $from = $failed ?? $moment($window->from);
-        $look = $layer->kind === 'base' && in_array($layer->family(), self::LASTING, true)
+        $look = $layer->kind === 'base' && $layer->family()->isLasting()
             ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp()) : null;
 
         return [
@@ -172,6 +154,7 @@ final readonly class ForecastLayers
             default => sprintf('Rests on %d earlier layer%s on this vehicle, %d on others, and the label.', $own, $own === 1 ? '' : 's', $others),
         };
         $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
+        $failed = $layer->suspect_at === null ? $failed : ' The last clean reading failed, and it may only be clogged: decontaminate, and read again.';
 
         return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($outlook->perWeek($now), 2)), round(100.0 * $schools->risk()));
     }

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Gear;
 use App\Models\Product;
 use App\Record\AtHand;
+use Vicissa\Core\Visit\PaceBook;
 
 /** Takes stock, before visits are laid out, of what is there for all of them. */
 final readonly class GatherAtHand
@@ -15,10 +16,21 @@ final readonly class GatherAtHand
 
     public function __invoke(): AtHand
     {
+        return $this->with(($this->measurePace)());
+    }
+
+    /** As the rules have it, whoever works. */
+    public function withoutPace(): AtHand
+    {
+        return $this->with(PaceBook::blank());
+    }
+
+    private function with(PaceBook $pace): AtHand
+    {
         return new AtHand(
             array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(static fn(Product $product) => $product->bottle())->all()),
             Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
-            ($this->measurePace)(),
+            $pace,
         );
     }
 }

@@ -11,6 +11,7 @@ use App\Models\Layer;
 use App\Models\PlannedVisit;
 use App\Models\Site;
 use App\Models\Vehicle;
+use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use App\Record\Weeks;
 use App\Standins\Weather;
@@ -23,6 +24,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Crew as PlanCrew;
 use Vicissa\Core\Planning\Cycle;
@@ -32,7 +34,6 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
-use Vicissa\Core\Planning\SkyRules;
 
 /**
  * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when its
@@ -42,14 +43,8 @@ final readonly class GatherWeeks
 {
     public const DAYS = 56;
 
-    /** A vehicle's own minutes are those of so many washes lately. */
-    private const LATELY = 8;
-
     /** Beyond so many days a weather forecast says nothing. */
     private const WEATHER_DAYS = 10;
-
-    /** Minutes a m² of paint, when nobody has measured: wash, topper, decontamination, looking over the base. */
-    private const MINUTES_M2 = ['wash' => 6.0, 'topper' => 1.2, 'decon' => 3.0, 'inspection' => 1.0];
 
     /** Minutes of travel to a vehicle that has no place. */
     private const HOP_SOMEWHERE = 15;
@@ -58,12 +53,15 @@ final readonly class GatherWeeks
         private Tenancy $tenancy,
         private ClockInterface $clock,
         private Weather $weather,
+        private ReckonMinutes $reckonMinutes,
+        private GatherAtHand $gatherAtHand,
     ) {}
 
     /** @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing  what counts as planned; the book's when left out */
     public function __invoke(?array $standing = null, int $days = self::DAYS): Weeks
     {
-        $today = CarbonImmutable::instance($this->clock->now())->setTimezone($this->tenancy->workspace()->time_zone)->startOfDay();
+        $workspace = $this->tenancy->workspace();
+        $today = CarbonImmutable::instance($this->clock->now())->setTimezone($workspace->time_zone)->startOfDay();
         // What is done today is done; the plan begins tomorrow.
         $start = Day::number('start', $today->addDay()->toDateString());
         $vehicles = Vehicle::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
@@ -73,7 +71,8 @@ final readonly class GatherWeeks
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $log = TurnLog::of($ids, $today->getTimestamp());
-        $minutes = $this->minutes($ids);
+        $sizes = array_values(array_unique([1, ...array_map(static fn(PlanCrew $crew): int => $crew->people, $crews)]));
+        $minutes = ($this->reckonMinutes)($vehicles, $sizes, ($this->gatherAtHand)());
         $looks = $this->looks($ids);
         $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
         $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
@@ -93,35 +92,40 @@ final readonly class GatherWeeks
             foreach ($deadlines->get($vehicle->id, []) as $deadline) {
                 $windows[] = [$this->day($deadline->on) - $deadline->within_days, $this->day($deadline->on)];
             }
-            $known = $minutes[$vehicle->id] ?? null;
             $target = $vehicle->salt_target !== null && in_array($today->month, $vehicle->salt_months, true) ? $vehicle->salt_target : $vehicle->cadence_target;
+            $by = $minutes[$vehicle->id]['by'];
+            // Whoever tops every wash has it in the wash.
+            $each = $workspace->sidesFor($vehicle)->is(School::Topper, 'every-wash') ? Kind::Topper->bit() : 0;
+            $by = $each === 0 ? $by : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $by);
+            $on = $layers->get($vehicle->id);
+            $suspect = $on?->first()?->suspect_at !== null;
             $of[] = new PlanVehicle(
                 $vehicle->id,
                 $vehicle->site_id ?? 'by '.$vehicle->id,
-                [
-                    'wash' => (int) round($known ?? self::MINUTES_M2['wash'] * $vehicle->paint_m2),
-                    'topper' => (int) round(min(60.0, max(10.0, self::MINUTES_M2['topper'] * $vehicle->paint_m2))),
-                    'decon' => (int) round(min(150.0, max(20.0, self::MINUTES_M2['decon'] * $vehicle->paint_m2))),
-                    'inspection' => (int) round(min(45.0, max(10.0, self::MINUTES_M2['inspection'] * $vehicle->paint_m2))),
-                ],
+                $by[1],
                 $vehicle->cadence_min,
                 max($vehicle->cadence_min, $target),
                 max($vehicle->cadence_max, $target),
                 min($last, $start - 1),
-                $this->topper($vehicle, $layers->get($vehicle->id), isset($topped[$vehicle->id]), $start),
-                $vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days),
+                $each !== 0 ? null : $this->byWashes($vehicle, $this->topper($vehicle, $on, isset($topped[$vehicle->id]), $start), $turns, $target, min($last, $start - 1)),
+                // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
+                $suspect ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $vehicle->decon_days ?? 365) : ($vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
                 $this->closed($away->get($vehicle->id, new Collection)),
                 $windows,
                 $locks[$vehicle->id] ?? [],
                 $looks[$vehicle->id] ?? null,
+                $this->base($on),
+                $each,
+                array_diff_key($by, [1 => true]),
+                true,
             );
         }
         $places = array_values([
-            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days)))->all(),
+            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days), $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on)))->all(),
             ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
         ]);
 
-        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of, $this->tenancy->workspace()->numbers()->plan()), $vehicles->pluck('name', 'id')->all());
+        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of, $workspace->house()->plan), $vehicles->pluck('name', 'id')->all(), array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)));
     }
 
     /**
@@ -142,7 +146,7 @@ final readonly class GatherWeeks
             foreach ($crew->days as $other) {
                 $minutes[$this->day($other->on)] = $other->minutes;
             }
-            $of[] = new PlanCrew($crew->id, array_filter(array_diff_key($minutes, $everywhere), static fn(int $some, int $day): bool => $some > 0 && $day >= $start && $day < $start + $days, ARRAY_FILTER_USE_BOTH));
+            $of[] = new PlanCrew($crew->id, array_filter(array_diff_key($minutes, $everywhere), static fn(int $some, int $day): bool => $some > 0 && $day >= $start && $day < $start + $days, ARRAY_FILTER_USE_BOTH), $crew->people);
         }
 
         return $of;
@@ -179,26 +183,43 @@ final readonly class GatherWeeks
     }
 
     /**
-     * How long each was washed lately, without topper or decontamination: the middle of its last eight.
+     * A topper every so many washes, where that comes before its date: for the plan a date through the rhythm (domain §15.1).
      *
-     * @param list<string> $ids
-     * @return array<string, float>
+     * @param list<LoggedTurn> $turns  oldest first
      */
-    private function minutes(array $ids): array
+    private function byWashes(Vehicle $vehicle, ?Cycle $cycle, array $turns, int $target, int $last): ?Cycle
     {
-        $taken = [];
-        $washes = DB::table('turns as t')->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')->whereIn('t.vehicle_id', $ids)->whereNotNull('e.minutes')->where('e.clay', false)
-            ->whereNotExists(static fn($query) => $query->selectRaw('1')->from('turn_products as u')->whereColumn('u.entry_id', 'e.id')->whereIn('u.role', ['topper', 'iron', 'tar']))
-            ->selectRaw('t.vehicle_id, e.minutes, row_number() over (partition by t.vehicle_id order by t.worked_at desc, t.id desc) as nth');
-        foreach (DB::query()->fromSub($washes, 'washes')->where('nth', '<=', self::LATELY)->get(['vehicle_id', 'minutes']) as $row) {
-            $taken[(string) $row->vehicle_id][] = (int) $row->minutes;
+        if ($vehicle->topper_washes === null) {
+            return $cycle;
         }
+        $since = 0;
+        foreach (array_reverse($turns) as $turn) {
+            if ($turn->topperOn(Zone::Paint) !== null) {
+                break;
+            }
+            $since++;
+        }
+        $due = $last + max(1, $vehicle->topper_washes - $since) * $target;
+        $repeat = $vehicle->topper_washes * $target;
 
-        return array_map(static function (array $some): float {
-            sort($some);
+        return $cycle !== null && $cycle->due <= $due ? new Cycle($cycle->from, $cycle->due, $cycle->late, min($cycle->repeat, $repeat)) : new Cycle($due - intdiv($target, 2), $due, $cycle->late ?? $due + 2 * $target, min($cycle->repeat ?? $repeat, $repeat));
+    }
 
-            return (float) $some[intdiv(count($some), 2)];
-        }, $taken);
+    /**
+     * A wax, sealant or silica spray that is meant to last is renewed when its forecast says so (domain §15.4).
+     *
+     * @param Collection<int, Layer>|null $on
+     */
+    private function base(?Collection $on): ?Cycle
+    {
+        $base = $on?->firstWhere('kind', 'base');
+        if ($base === null || ! $base->family()->isShortLived() || $base->forecast?->due_at === null) {
+            return null;
+        }
+        $due = $this->day($base->forecast->due_at);
+        $lasts = max(14, $due - $this->day($base->on_at));
+
+        return new Cycle($this->day($base->forecast->from_at ?? $base->forecast->due_at), $due, $this->day($base->forecast->late_at ?? $base->forecast->due_at) + 28, $lasts);
     }
 
     /**
@@ -212,10 +233,11 @@ final readonly class GatherWeeks
         $known = $sites->whereNotNull('latitude')->whereNotNull('longitude');
         [$latitude, $longitude] = $known->isEmpty() ? Weather::SOMEWHERE : [(float) $known->avg('latitude'), (float) $known->avg('longitude')];
         $sky = [];
+        $house = $this->tenancy->workspace()->house();
         for ($i = 0; $i < self::WEATHER_DAYS; $i++) {
             $hours = $this->weather->hours($latitude, $longitude, $today->addDays($i + 1)->setTime(8, 0), 9);
             if ($hours !== []) {
-                $sky[$start + $i] = (new SkyRules)->sky(array_map(static fn(WeatherHour $hour): array => ['air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'wind_m_s' => $hour->air->windMS], $hours));
+                $sky[$start + $i] = $house->sky->sky(array_map(static fn(WeatherHour $hour): array => ['air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'wind_m_s' => $hour->air->windMS], $hours), $house->match->frostC);
             }
         }
 

@@ -30,7 +30,7 @@ use Vicissa\Core\Protection\Stage;
 /** A drill's case on a vehicle of the book, its choices, and what the rules say of an answer. The same seed is the same case. */
 final readonly class JudgeDrill
 {
-    public const WAYS = ['air-then-towel', 'sheet-then-towel', 'air-and-blot', 'air-only', 'towel', 'none'];
+    public const WAYS = ['air-then-towel', 'sheet-then-towel', 'warm-air', 'air-and-blot', 'blot', 'air-only', 'towel', 'at-once', 'none'];
 
     private const SOAPS = [Role::Soap, Role::Foam, Role::Rinseless, Role::Waterless];
 
@@ -71,7 +71,7 @@ final readonly class JudgeDrill
         }
         if ($match->possible()) {
             $judged[Judgement::Soap->value] = $this->soap($match, $given['soap'] ?? '');
-            $judged[Judgement::Drying->value] = ['right' => ($given['drying'] ?? '') === $match->drying->way, 'ours' => $match->drying->way, 'says' => '', 'why' => trim($match->drying->why.' '.implode(' ', array_slice($match->drying->how, 0, 1)))];
+            $judged[Judgement::Drying->value] = ['right' => ($given['drying'] ?? '') === $match->drying->way->value, 'ours' => $match->drying->way->value, 'says' => '', 'why' => trim($match->drying->why.' '.implode(' ', array_slice($match->drying->how, 0, 1)))];
             $judged[Judgement::Topper->value] = $this->topper($match, $given['topper'] ?? '');
         }
 

@@ -10,6 +10,7 @@ use App\Record\VehicleFacts;
 use App\Tenancy\Tenancy;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Matching\Turn\Asked;
 use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Conditions;
@@ -33,14 +34,14 @@ final readonly class MatchTurn
      * @param list<Bottle>|null $shelf       as it stands when left out
      * @return array{Situation, Schools}
      */
-    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own, ?array $shelf = null): array
+    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own, ?array $shelf = null, Asked $asked = new Asked): array
     {
         $workspace = $this->tenancy->workspace();
         $schools = $vehicle instanceof Vehicle ? $workspace->sidesFor($vehicle) : $workspace->sides();
         $subject = $vehicle instanceof Vehicle
             ? VehicleFacts::of($vehicle, $vehicle->relationLoaded('standing') ? $vehicle->standing : $vehicle->standing()->with('forecast')->get(), $this->clock->now())
             : $vehicle;
-        $rules = $workspace->numbers()->match();
+        $rules = $workspace->house()->match;
         $shelf ??= array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(static fn(Product $product) => $product->bottle())->all());
 
         return [
@@ -52,6 +53,7 @@ final readonly class MatchTurn
                 $shelf,
                 $rules,
                 measures: Measures::from($workspace->units),
+                asked: $asked,
             ),
             $schools->under($own),
         ];

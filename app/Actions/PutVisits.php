@@ -16,7 +16,7 @@ final readonly class PutVisits
 
     /**
      * @param string $after  only what lies after this date is touched
-     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $visits
+     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string}> $visits
      */
     public function __invoke(string $after, array $visits): void
     {
@@ -35,7 +35,7 @@ final readonly class PutVisits
 
     /**
      * @param array<string, PlannedVisit> $standing  by date
-     * @param array<string, array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $wanted  by date
+     * @param array<string, array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string}> $wanted  by date
      */
     private function vehicle(array $standing, array $wanted, DateTimeInterface $now): void
     {
@@ -49,7 +49,7 @@ final readonly class PutVisits
             if (isset($gone[$i])) {
                 $this->change($gone[$i], $visit, $now);
             } else {
-                PlannedVisit::query()->create(['vehicle_id' => $visit['vehicle'], 'crew_id' => $visit['crew'], 'on' => $visit['date'], 'kinds' => $visit['kinds'], 'locked' => $visit['locked'], 'changed_at' => $now]);
+                PlannedVisit::query()->create(['vehicle_id' => $visit['vehicle'], 'crew_id' => $visit['crew'], 'on' => $visit['date'], 'kinds' => $visit['kinds'], 'scope' => $visit['scope'] ?? 'usual', 'locked' => $visit['locked'], 'changed_at' => $now]);
             }
         }
         foreach (array_slice($gone, count($new)) as $row) {
@@ -58,12 +58,12 @@ final readonly class PutVisits
         }
     }
 
-    /** @param array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool} $visit */
+    /** @param array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string} $visit */
     private function change(PlannedVisit $row, array $visit, DateTimeInterface $now): void
     {
-        $differs = $row->on->toDateString() !== $visit['date'] || $row->crew_id !== $visit['crew'] || $row->kinds !== $visit['kinds'];
+        $differs = $row->on->toDateString() !== $visit['date'] || $row->crew_id !== $visit['crew'] || $row->kinds !== $visit['kinds'] || $row->scope !== ($visit['scope'] ?? $row->scope);
         if ($differs || $row->locked !== $visit['locked']) {
-            $row->update(['on' => $visit['date'], 'crew_id' => $visit['crew'], 'kinds' => $visit['kinds'], 'locked' => $visit['locked'], ...($differs ? ['sequence' => $row->sequence + 1, 'changed_at' => $now] : [])]);
+            $row->update(['on' => $visit['date'], 'crew_id' => $visit['crew'], 'kinds' => $visit['kinds'], 'scope' => $visit['scope'] ?? $row->scope, 'locked' => $visit['locked'], ...($differs ? ['sequence' => $row->sequence + 1, 'changed_at' => $now] : [])]);
         }
     }
 }

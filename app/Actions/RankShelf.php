@@ -68,7 +68,7 @@ final readonly class RankShelf
         $fed = $base ?? $outermost;
         $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
 
-        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects($this->tenancy->workspace()->numbers()->match());
+        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects($this->tenancy->workspace()->house()->match);
 
         return [
             'id' => $product->id,
@@ -77,7 +77,7 @@ final readonly class RankShelf
             'allowed' => $verdict->allowed() && ! $shine,
             'points' => $fit->points,
             'why' => $fit->why,
-            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->numbers()->match()) ?? 0.0, 2),
+            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->house()->match) ?? 0.0, 2),
             'remarks' => [
                 ...($shine ? [['code' => Reason::ShowShine->value, 'severity' => Severity::Block->value, 'says' => Reason::ShowShine->says()]] : []),
                 ...array_map(static fn(Remark $remark): array => [

@@ -15,6 +15,7 @@ use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Protection\Stage;
 
 /**
  * Derives a vehicle's layers from its record: toppers from turns, every layer's end, and the wear at which each was
@@ -51,9 +52,10 @@ final class RebuildProtection
         $wanted = [];
         foreach ($log->turns($vehicle->id) as $turn) {
             foreach (Zone::cases() as $zone) {
-                $product = $turn->topperOn($zone);
-                if ($product !== null) {
-                    $wanted[$turn->id.' '.$zone->value] = [$turn, $zone, $product];
+                foreach (['topper' => $turn->topperOn($zone), 'base' => $turn->baseOn($zone)] as $kind => $product) {
+                    if ($product !== null) {
+                        $wanted["{$turn->id} {$zone->value} {$kind}"] = [$turn, $zone, $product, $kind];
+                    }
                 }
             }
         }
@@ -61,17 +63,17 @@ final class RebuildProtection
         $fromTurns = $known->whereNotNull('turn_id');
         $declared = $known->whereNull('turn_id');
         $layers = collect($declared->all());
-        $byKey = $fromTurns->keyBy(static fn(Layer $layer): string => $layer->turn_id.' '.$layer->zone);
+        $byKey = $fromTurns->keyBy(static fn(Layer $layer): string => "{$layer->turn_id} {$layer->zone} {$layer->kind}");
         $byKey->diffKeys($wanted)->each(static fn(Layer $layer) => $layer->delete());
-        foreach ($wanted as $key => [$turn, $zone, $productId]) {
+        foreach ($wanted as $key => [$turn, $zone, $productId, $kind]) {
             $product = $products[$productId] ?? null;
             if ($product === null || $product->layerFamily() === Family::Bare) {
                 $byKey->get($key)?->delete();
 
                 continue;
             }
-            $layer = $byKey->get($key) ?? new Layer(['turn_id' => $turn->id, 'vehicle_id' => $vehicle->id, 'zone' => $zone->value, 'kind' => 'topper']);
-            $base = $declared->where('zone', $zone->value)->where('kind', 'base')->last();
+            $layer = $byKey->get($key) ?? new Layer(['turn_id' => $turn->id, 'vehicle_id' => $vehicle->id, 'zone' => $zone->value, 'kind' => $kind]);
+            $base = $layers->where('zone', $zone->value)->where('kind', 'base')->sortBy('on_at')->last();
             $layer->fill([
                 'product_id' => $product->id, 'family' => $product->layerFamily()->value, 'name' => $product->name, 'line' => $product->line,
                 'designed' => $base->designed ?? Designed::Beads->value, 'on_at' => CarbonImmutable::createFromTimestampUTC($turn->at),
@@ -109,7 +111,8 @@ final class RebuildProtection
 
     /**
      * Clean readings while the layer was the outermost one say when it held and when it no longer did. A later reading
-     * that holds overrules an earlier failure: that one was clogging.
+     * that holds overrules an earlier failure: that one was clogging. A failure after a wash alone is a suspicion: it counts for the next visit,
+     * and for what products learn only once it is borne out.
      *
      * @param Collection<int, Layer> $stack
      */
@@ -121,7 +124,7 @@ final class RebuildProtection
         $designed = $layer->designedFor();
         $covers = $layer->kind === 'topper' ? [] : $stack->where('kind', 'topper')
             ->map(static fn(Layer $above): array => [$above->on_at->getTimestamp(), $above->ended_at?->getTimestamp() ?? PHP_INT_MAX])->values()->all();
-        $held = $failed = $failedAt = null;
+        $held = $failed = $failedAt = $suspect = $suspectAt = null;
         foreach ($log->during($span)->turns as $i => $turn) {
             $reading = $turn->cleanReading($zone);
             $covered = array_filter($covers, static fn(array $span): bool => $span[0] < $turn->at && $turn->at <= $span[1]);
@@ -131,11 +134,14 @@ final class RebuildProtection
             // As many digits as come back from the database, so that nothing looks changed that is not.
             $wear = round($steps[$i]['washed'], 9);
             if ($reading->holds($designed)) {
-                [$held, $failed, $failedAt] = [max($held ?? 0.0, $wear), null, null];
+                [$held, $failed, $failedAt, $suspect, $suspectAt] = [max($held ?? 0.0, $wear), null, null, null, null];
             } elseif ($failed === null && $wear > ($held ?? 0.0)) {
-                [$failed, $failedAt] = [$wear, CarbonImmutable::createFromTimestampUTC($turn->at)];
+                // Flat after a wash may be clogging: it counts when decontamination, or the next clean reading, bears it out (domain §15.4).
+                $borneOut = $suspect !== null || $turn->reading($zone, Stage::AfterDecon) !== null;
+                [$suspect, $suspectAt] = [$suspect ?? $wear, $suspectAt ?? $turn->at];
+                [$failed, $failedAt] = $borneOut ? [$suspect, CarbonImmutable::createFromTimestampUTC($suspectAt)] : [null, null];
             }
         }
-        $layer->fill(['held' => $held, 'failed' => $failed, 'failed_at' => $failedAt]);
+        $layer->fill(['held' => $held, 'failed' => $failed, 'failed_at' => $failedAt, 'suspect_at' => $failed === null && $suspectAt !== null ? CarbonImmutable::createFromTimestampUTC($suspectAt) : null]);
     }
 }

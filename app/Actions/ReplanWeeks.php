@@ -33,6 +33,7 @@ final readonly class ReplanWeeks
     public function __construct(
         private GatherWeeks $gatherWeeks,
         private PutVisits $putVisits,
+        private ScopeVisits $scopeVisits,
         private Tenancy $tenancy,
         private ClockInterface $clock,
     ) {}
@@ -68,7 +69,7 @@ final readonly class ReplanWeeks
                 'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
                 'locked' => $locked[$visit->vehicle.' '.Day::date($visit->day)] ?? false,
             ], $found->visits);
-            ($this->putVisits)($this->today(), $after);
+            ($this->putVisits)($this->today(), ($this->scopeVisits)($after));
 
             return $this->note($why, $by, $instance, $found, $before, $after);
         });

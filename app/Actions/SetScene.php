@@ -34,6 +34,7 @@ final readonly class SetScene
             $weather->flag('rain', false),
             Schools::of($input->objectOrEmpty('schools')->all()),
             $shelf,
+            MatchModel::asked($input),
         );
     }
 }

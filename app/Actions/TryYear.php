@@ -8,10 +8,12 @@ use App\Models\Layer;
 use App\Models\Product;
 use App\Models\Programme;
 use App\Models\Vehicle;
+use App\Record\AtHand;
 use App\Record\CostBook;
 use App\Record\EvidenceBook;
 use App\Record\Outlook;
 use App\Record\TurnLog;
+use App\Record\VisitWish;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
@@ -28,6 +30,8 @@ use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Visit\Totals;
+use Vicissa\Core\Visit\Visit;
 
 /** The next year of one vehicle, or of all, under two or three ways of keeping it, many times over. Nothing is written. */
 final class TryYear
@@ -40,18 +44,35 @@ final class TryYear
     /** z of the tenth and the ninetieth hundredth. */
     private const Z = 1.2815515655446004;
 
-    /** Litres a m² of paint takes, by method, where nobody has written any down. */
-    private const LITRES_M2 = ['touchless' => 12.0, 'multi-towel' => 9.0, 'two-mitts' => 11.0, 'one-mitt' => 11.0, 'rinseless' => 0.9, 'waterless' => 0.1];
-
-    private const MINUTES_M2 = ['touchless' => 4.5, 'multi-towel' => 6.0, 'two-mitts' => 6.5, 'one-mitt' => 6.0, 'rinseless' => 5.0, 'waterless' => 4.5];
-
-    private const TOPPER_ML_M2 = 4.0;
-
     public function __construct(
         private readonly Tenancy $tenancy,
         private readonly ClockInterface $clock,
         private readonly RankShelf $rankShelf,
+        private readonly LayVisit $layVisit,
+        private readonly GatherAtHand $gatherAtHand,
     ) {}
+
+    /** An ordinary day, for what its visits take. */
+    private const WEATHER = ['air_c' => 13.0, 'rh' => 0.7, 'wind_m_s' => 3.0, 'sun_w_m2' => 180.0, 'rain' => false];
+
+    private ?AtHand $atHand = null;
+
+    /**
+     * A visit of a vehicle by a method, laid out as everywhere else.
+     *
+     * @param list<string> $kinds
+     */
+    private function visit(Vehicle $vehicle, Method $method, array $kinds): Visit
+    {
+        $this->atHand ??= ($this->gatherAtHand)();
+        $hose = $method->needsHose();
+        $place = ExpectVisit::place($vehicle, $this->atHand);
+
+        return ($this->layVisit)(new VisitWish($vehicle, '', 1, [], [
+            'seen' => ['soil' => min(2, $this->tenancy->workspace()->house()->match->ceiling($method)), 'grit' => false, 'on' => []], 'place' => $hose ? [...$place, 'water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true] : [...$place, 'water' => 'none'],
+            'weather' => self::WEATHER, 'kinds' => $kinds, 'scope' => $vehicle->scope, ...($hose ? ['schools' => ['method' => $method->value]] : []),
+        ]), $this->atHand)->visit;
+    }
 
     /**
      * @param list<string>|null $vehicleIds  null: all that are in the book
@@ -62,7 +83,7 @@ final class TryYear
     {
         $workspace = $this->tenancy->workspace();
         $now = CarbonImmutable::instance($this->clock->now());
-        $vehicles = Vehicle::query()->whereNull('archived_at')->when($vehicleIds !== null, static fn($query) => $query->whereIn('id', $vehicleIds ?? []))->orderBy('name')->orderBy('id')->get();
+        $vehicles = Vehicle::query()->with(['site', 'standing.forecast'])->whereNull('archived_at')->when($vehicleIds !== null, static fn($query) => $query->whereIn('id', $vehicleIds ?? []))->orderBy('name')->orderBy('id')->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $log = TurnLog::of($ids);
@@ -88,7 +109,7 @@ final class TryYear
                 continue;
             }
             foreach ($regimes as $i => $asked) {
-                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials, $log->factors);
+                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials, $log->factors, $workspace->house()->match);
                 $done[$i][$vehicle->id] = $outcome;
                 foreach ($outcome->figures as $name => $spread) {
                     $sums[$i][$name][] = $spread;
@@ -175,7 +196,7 @@ final class TryYear
         $turns = $log->turns($vehicle->id);
         $since = $turns === [] ? $vehicle->cadence_target : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
 
-        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits, factors: $factors), $this->tenancy->workspace()->numbers()->match()->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
+        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits, factors: $factors), $this->tenancy->workspace()->house()->match->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
     }
 
     /**
@@ -186,13 +207,17 @@ final class TryYear
     {
         $rhythm = (isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null) ?? $vehicle;
         $method = Method::from($asked['method']);
-        $rules = $this->tenancy->workspace()->numbers()->match();
-        $factors = $this->tenancy->workspace()->numbers()->wear();
+        $rules = $this->tenancy->workspace()->house()->match;
+        $factors = $this->tenancy->workspace()->house()->wear;
         $own = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === []);
         $sum = array_reduce($own, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
         $wash = $own === [] ? 0.0 : ($sum->products + $sum->towels + $sum->water + $sum->resin) / count($own);
+        $plain = $this->visit($vehicle, $method, ['wash'])->totals;
+        $topped = $this->visit($vehicle, $method, ['wash', 'topper'])->totals;
+        $topperMl = max(0.0, ($topped->productMl[$product->id] ?? 0.0) - ($plain->productMl[$product->id] ?? 0.0));
         $doses = array_merge([], ...array_values(array_map(static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [], $book->turns)));
-        $dose = $doses === [] ? ($product->pack_ml > 0.0 ? self::TOPPER_ML_M2 * $vehicle->paint_m2 * (float) $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);
+        $dose = $doses === [] ? ($product->pack_ml > 0.0 && $product->price_minor !== null ? $topperMl * $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);
+        $litres = static fn(Totals $of): float => $of->tapL + $of->treatedL + $of->mixL;
         $schools = $this->tenancy->workspace()->sidesFor($vehicle);
 
         return new Regime(
@@ -206,8 +231,8 @@ final class TryYear
             false,
             $rules->medium($method),
             $rules->ceiling($method),
-            ['wash' => self::MINUTES_M2[$method->value] * $vehicle->paint_m2, 'topper' => min(60.0, max(10.0, 1.2 * $vehicle->paint_m2))],
-            ['wash' => self::LITRES_M2[$method->value] * $vehicle->paint_m2, 'topper' => $product->rinse && $method->needsHose() ? 2.0 * $vehicle->paint_m2 : 0.0],
+            ['wash' => (float) ($plain->minutes ?? 0), 'topper' => (float) max(0, ($topped->minutes ?? 0) - ($plain->minutes ?? 0))],
+            ['wash' => $litres($plain), 'topper' => max(0.0, $litres($topped) - $litres($plain))],
             ['wash' => $wash, 'topper' => $dose],
         );
     }

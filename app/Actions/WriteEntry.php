@@ -23,6 +23,7 @@ use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
+use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
@@ -38,6 +39,7 @@ final readonly class WriteEntry
     public function __construct(
         private ClockInterface $clock,
         private JudgeProduct $judgeProduct,
+        private EstimateTurn $estimateTurn,
     ) {}
 
     /**
@@ -51,11 +53,14 @@ final readonly class WriteEntry
             ->where(static fn($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))
             ->where('on_at', '<=', $at)->where(static fn($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
             ->orderByRaw("kind = 'topper' desc")->orderByDesc('on_at')->get();
+        $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
         $entry = TurnEntry::query()->create([
             'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
             'soil' => $facts['soil'], 'grit' => $facts['grit'] ?? false, 'method' => $facts['method'], 'purpose' => $facts['purpose'] ?? 'maintain',
-            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'looked_over' => $facts['looked_over'] ?? false, 'note' => $facts['note'] ?? null,
+            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'looked_over' => ($facts['looked_over'] ?? false) || isset($facts['inspection']), 'note' => $facts['note'] ?? null,
             'crew' => $facts['crew'] ?? null, 'water_l' => $facts['water_l'] ?? null, 'textiles' => $facts['textiles'] ?? [], 'steps' => $facts['steps'] ?? [],
+            'scope' => $facts['scope'] ?? 'usual', 'kinds' => $facts['kinds'] ?? null, 'left_out' => $facts['left_out'] ?? [], 'inspection' => $facts['inspection'] ?? null,
+            'estimate_min' => ($facts['steps'] ?? []) === [] && isset($facts['minutes']) ? ($this->estimateTurn)($vehicle, $facts, $products) : null,
             'refused' => $facts['refused'] ?? [], 'recommended' => $facts['recommended'] ?? null,
             'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all(), $this->sheetedBefore($vehicle, $turn)), 'due_before' => $dueBefore,
             'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
@@ -65,7 +70,6 @@ final readonly class WriteEntry
         Reading::query()->insert(array_map(static fn(array $reading): array => [
             ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'part' => $reading['part'] ?? Part::Whole->value, 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null, 'sheets_s' => $reading['sheets_s'] ?? null,
         ], $facts['readings'] ?? []));
-        $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
         $batches = $this->batches($products);
         $uses = [];
         foreach ($facts['products'] ?? [] as $use) {
@@ -75,7 +79,7 @@ final readonly class WriteEntry
                 'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [
-                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null, 'batch' => $use['batch'] ?? $batches[$product->id] ?? null,
+                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null, 'batch' => $use['batch'] ?? $batches[$product->id] ?? null, 'as_base' => ($use['as_base'] ?? false) || $product->role === Role::Base->value,
                 'remarks' => json_encode(array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
             ];
         }

@@ -214,6 +214,8 @@ final readonly class ReadArchive
         foreach ($row as $column => $value) {
             $row[$column] = match (true) {
                 in_array($column, Tables::PEOPLE, true) => is_string($value) ? $people[$value] ?? $by->id : null,
+                // Who signs in is asked anew.
+                $table === 'crews' && $column === 'members' => [],
                 $column === (Tables::LATER[$table] ?? null) => null,
                 in_array($column, Tables::LOOSE, true) => is_string($value) ? $ids[$value] ?? $value : $value,
                 $column === 'id' || str_ends_with($column, '_id') => match (true) {

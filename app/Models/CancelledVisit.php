@@ -18,6 +18,8 @@ use Illuminate\Support\Carbon;
  * @property Carbon $on
  * @property list<string> $kinds
  * @property int $sequence
+ * @property string|null $why
+ * @property string|null $cancelled_by  us, client, weather; null where the plan moved on
  * @property CarbonImmutable $cancelled_at
  */
 class CancelledVisit extends Model

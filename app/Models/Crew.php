@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $workspace_id
  * @property string $name
  * @property array<int|string, int> $minutes  by weekday, 1 Monday to 7 Sunday
+ * @property int $people  how many they are
+ * @property list<string> $members  those of them who sign in here, ids
  * @property CarbonImmutable|null $archived_at
  * @property int $version
  */
@@ -25,14 +27,14 @@ class Crew extends Model
     use Audited;
     use OfWorkspace;
 
-    protected $attributes = ['version' => 1];
+    protected $attributes = ['version' => 1, 'people' => 1, 'members' => '[]'];
 
     protected $guarded = [];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['minutes' => 'array', 'archived_at' => 'immutable_datetime', 'version' => 'integer'];
+        return ['minutes' => 'array', 'people' => 'integer', 'members' => 'array', 'archived_at' => 'immutable_datetime', 'version' => 'integer'];
     }
 
     /** @return HasMany<CrewDay, $this> */

@@ -36,6 +36,7 @@ use Vicissa\Core\Protection\Family;
  * @property float|null $held
  * @property float|null $failed
  * @property CarbonImmutable|null $failed_at
+ * @property CarbonImmutable|null $suspect_at  the last clean reading failed, and it may only be clogged
  * @property float|null $lived  wear-weeks an ended layer most likely lived
  * @property int $version
  */
@@ -51,7 +52,7 @@ class Layer extends Model
     protected function casts(): array
     {
         return [
-            'on_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'failed_at' => 'immutable_datetime', 'version' => 'integer',
+            'on_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'failed_at' => 'immutable_datetime', 'suspect_at' => 'immutable_datetime', 'version' => 'integer',
             'held' => 'float', 'failed' => 'float', 'lived' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
         ];
     }

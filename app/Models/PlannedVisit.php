@@ -19,6 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string $crew_id
  * @property Carbon $on
  * @property list<string> $kinds
+ * @property string $scope
  * @property bool $locked
  * @property int $sequence  how often it was changed
  * @property CarbonImmutable $changed_at
@@ -30,6 +31,8 @@ class PlannedVisit extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    protected $attributes = ['scope' => 'usual'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -9,6 +9,7 @@ use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
 use DomainException;
 use Illuminate\Database\Eloquent\Model;
+use Vicissa\Core\Matching\Label;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\ProductTraits;
 use Vicissa\Core\Matching\Role;
@@ -29,17 +30,18 @@ use Vicissa\Core\Protection\Family;
  * @property string|null $maker
  * @property string $role
  * @property list<string> $surfaces
- * @property float $ph
+ * @property float|null $ph  null where the label is silent
  * @property string $leaves
  * @property string $strips
  * @property bool $solvent
  * @property array<string, string> $dilutions
  * @property int $dwell_min_s
  * @property int|null $dwell_max_s
- * @property bool $may_dry
+ * @property bool|null $may_dry
  * @property float|null $min_c
  * @property float|null $max_c
- * @property bool $rinse
+ * @property bool|null $rinse
+ * @property bool $paste  out of a tin, dosed by weight
  * @property string|null $family
  * @property float|null $label_low_weeks
  * @property float|null $label_high_weeks
@@ -61,39 +63,46 @@ class Product extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'version' => 1, 'ph' => 7, 'leaves' => 'nothing', 'strips' => 'none', 'solvent' => false, 'dilutions' => '{}', 'dwell_min_s' => 0,
-        'may_dry' => true, 'rinse' => false, 'stock_ml' => 0, 'reorder_ml' => 0, 'cautions' => '[]',
+        'version' => 1, 'leaves' => 'nothing', 'strips' => 'none', 'solvent' => false, 'dilutions' => '{}', 'dwell_min_s' => 0,
+        'paste' => false, 'stock_ml' => 0, 'reorder_ml' => 0, 'cautions' => '[]',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'surfaces' => 'array', 'dilutions' => 'array', 'cautions' => 'array', 'solvent' => 'boolean', 'may_dry' => 'boolean', 'rinse' => 'boolean',
+            'surfaces' => 'array', 'dilutions' => 'array', 'cautions' => 'array', 'solvent' => 'boolean', 'may_dry' => 'boolean', 'rinse' => 'boolean', 'paste' => 'boolean',
             'ph' => 'float', 'min_c' => 'float', 'max_c' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
             'pack_ml' => 'float', 'stock_ml' => 'float', 'reorder_ml' => 'float', 'dwell_min_s' => 'integer', 'dwell_max_s' => 'integer',
             'price_minor' => 'integer', 'archived_at' => 'immutable_datetime', 'version' => 'integer',
         ];
     }
 
-    public function traits(): ProductTraits
+    public function label(): Label
     {
         /** @var list<string> $surfaces */
         $surfaces = $this->surfaces;
 
-        return new ProductTraits(
-            role: Role::from($this->role),
-            ph: $this->ph,
-            leaves: Leaves::from($this->leaves),
-            strips: Strips::from($this->strips),
-            solvent: $this->solvent,
-            surfaces: array_map(Zone::from(...), $surfaces),
-            minC: $this->min_c,
-            maxC: $this->max_c,
-            dwellMinS: (float) $this->dwell_min_s,
-            mayDry: $this->may_dry,
-            needsRinse: $this->rinse,
+        return new Label(
+            Role::from($this->role),
+            $this->name,
+            array_map(Zone::from(...), $surfaces),
+            Leaves::from($this->leaves),
+            Strips::from($this->strips),
+            $this->solvent,
+            $this->ph,
+            $this->min_c,
+            $this->max_c,
+            (float) $this->dwell_min_s,
+            $this->may_dry,
+            $this->rinse,
         );
+    }
+
+    /** As the rules take it: carefully where the label is silent. */
+    public function traits(): ProductTraits
+    {
+        return $this->label()->traits();
     }
 
     /** As the match sees it. Caps and pumps are taken as they usually are, "in" as parts of the whole. */
@@ -126,6 +135,8 @@ class Product extends Model
             $this->applied,
             $this->dwell_max_s === null ? null : (float) $this->dwell_max_s,
             $cautions,
+            $this->paste,
+            $this->label()->unknown(),
         );
     }
 

@@ -16,6 +16,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon $on
  * @property string $vehicle_id
  * @property int $position
+ * @property int|null $begins_min  minutes of the day
  */
 class RoundStop extends Model
 {
@@ -26,7 +27,7 @@ class RoundStop extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'position' => 'integer'];
+        return ['on' => 'date:Y-m-d', 'position' => 'integer', 'begins_min' => 'integer'];
     }
 
     /** @return BelongsTo<Vehicle, $this> */

@@ -18,10 +18,10 @@ use Illuminate\Support\Carbon;
  * @property string $workspace_id
  * @property string $vehicle_id
  * @property Carbon $on
- * @property 1|2 $crew
+ * @property int $crew  how many work at it
  * @property string $status  laid, begun, finished, dropped
- * @property array<string, mixed> $facts  as BenchInput
- * @property array<string, mixed> $plan   as Record\SheetPlan makes it
+ * @property array<string, mixed> $facts  as BenchInput, with what was planned
+ * @property array<string, mixed> $plan   as Reckon\VisitAnswer makes it
  * @property string|null $holder_id  who has it in hand
  * @property CarbonImmutable|null $begun_at
  * @property CarbonImmutable|null $finished_at

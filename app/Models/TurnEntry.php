@@ -40,6 +40,11 @@ use Illuminate\Support\Carbon;
  * @property list<string> $next_kinds
  * @property list<array<string, string|null>>|null $due_before
  * @property list<array<string, string|null>>|null $due_after
+ * @property string $scope  what the visit took in
+ * @property list<string>|null $kinds  what was planned for it
+ * @property list<array{kind: string, why: string}> $left_out  what was planned and not done
+ * @property array{seen: list<string>, note?: string|null}|null $inspection
+ * @property float|null $estimate_min  what the rules say of it, where its steps were not timed
  * @property string|null $reason
  * @property string $written_by
  * @property CarbonImmutable $written_at
@@ -58,7 +63,7 @@ class TurnEntry extends Model
         return [
             'worked_at' => 'immutable_datetime', 'written_at' => 'immutable_datetime', 'grit' => 'boolean', 'clay' => 'boolean', 'looked_over' => 'boolean', 'panel_c' => 'float',
             'diagnoses' => 'array', 'refused' => 'array', 'textiles' => 'array', 'steps' => 'array', 'water_l' => 'float', 'crew' => 'integer', 'next_on' => 'date:Y-m-d', 'next_kinds' => 'array', 'due_before' => 'array', 'due_after' => 'array',
-            'soil' => 'integer', 'minutes' => 'integer', 'revision' => 'integer',
+            'kinds' => 'array', 'left_out' => 'array', 'inspection' => 'array', 'estimate_min' => 'float', 'soil' => 'integer', 'minutes' => 'integer', 'revision' => 'integer',
         ];
     }
 

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $zone
  * @property float|null $quantity_ml
  * @property string|null $batch
+ * @property bool $as_base  it renewed the layer that is meant to last
  * @property list<array{code: string, severity: string}> $remarks
  */
 class TurnProduct extends Model
@@ -31,7 +32,7 @@ class TurnProduct extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['remarks' => 'array', 'quantity_ml' => 'float'];
+        return ['remarks' => 'array', 'as_base' => 'boolean', 'quantity_ml' => 'float'];
     }
 
     /** @return BelongsTo<Product, $this> */

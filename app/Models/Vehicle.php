@@ -46,6 +46,11 @@ use Vicissa\Core\Protection\Storage;
  * @property int|null $salt_target   days between visits in salt months; null as in the others
  * @property int|null $topper_weeks  every so many weeks; null by forecast
  * @property int|null $decon_days    every so many days; null when the surface asks
+ * @property string $scope  quick, usual, full, or what it takes in
+ * @property int|null $full_every  every so many visits it is a full one
+ * @property int|null $topper_washes  a topper every so many washes, if that comes before its date
+ * @property int|null $own_minutes  of a visit, typed
+ * @property float|null $own_estimate  what the rules said of that visit
  * @property string $material
  * @property bool $base_unknown  nobody knows what lies on the paint, unless a base layer stands there now
  * @property array<string, string> $schools  its own sides, where it differs from the workspace
@@ -62,7 +67,7 @@ class Vehicle extends Model
 
     protected $attributes = [
         'version' => 1, 'tone' => 'mid', 'hardness' => 'medium', 'finish' => '[]', 'wheel_finish' => 'painted', 'storage' => 'outdoors',
-        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}', 'salt_months' => '[]',
+        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}', 'salt_months' => '[]', 'scope' => 'usual',
     ];
 
     /** @return array<string, string> */
@@ -70,7 +75,7 @@ class Vehicle extends Model
     {
         return [
             'finish' => 'array', 'schools' => 'array', 'salt_months' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
-            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'version' => 'integer',
+            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'full_every' => 'integer', 'topper_washes' => 'integer', 'own_minutes' => 'integer', 'own_estimate' => 'float', 'version' => 'integer',
         ];
     }
 

@@ -9,6 +9,7 @@ use DateTimeInterface;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Vicissa\Core\House\House;
 use Vicissa\Core\House\Numbers;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Money\Rates;
@@ -44,6 +45,12 @@ class Workspace extends Model
     public function memberships(): HasMany
     {
         return $this->hasMany(Membership::class);
+    }
+
+    /** The rules, with this workspace's own numbers laid over them. */
+    public function house(): House
+    {
+        return $this->numbers()->house();
     }
 
     public function numbers(): Numbers

@@ -34,6 +34,7 @@ use App\Reckon\SpotsModel;
 use App\Reckon\TankModel;
 use App\Reckon\TowelsModel;
 use App\Reckon\VerdictModel;
+use App\Reckon\VisitModel;
 use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
 use App\Record\RowRules;
@@ -72,7 +73,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
         $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
             new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
-            new WindowModel, new SpotsModel, new TowelsModel, new MatchModel,
+            new WindowModel, new SpotsModel, new TowelsModel, new MatchModel, new VisitModel,
             new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new PlanModel, new AreaModel, new GaugeModel,
         ]));
     }

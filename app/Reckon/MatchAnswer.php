@@ -5,26 +5,27 @@ declare(strict_types=1);
 namespace App\Reckon;
 
 use Vicissa\Core\Matching\Remark;
-use Vicissa\Core\Matching\Turn\Caution;
-use Vicissa\Core\Matching\Turn\Change;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Judged;
 use Vicissa\Core\Matching\Turn\MethodOption;
 use Vicissa\Core\Matching\Turn\Missing;
 use Vicissa\Core\Matching\Turn\Schools;
-use Vicissa\Core\Matching\Turn\SectionPlan;
-use Vicissa\Core\Matching\Turn\Situation;
-use Vicissa\Core\Matching\Turn\StepPlan;
+use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TopperChoice;
-use Vicissa\Core\Matching\Turn\TurnMatch;
-use Vicissa\Core\Matching\Turn\WhatIf;
+use Vicissa\Core\Visit\Caution;
+use Vicissa\Core\Visit\Change;
+use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\SectionPlan;
+use Vicissa\Core\Visit\WhatIf;
 
 /** A match in its JSON form, the same for the model and for a vehicle of the book. */
 final readonly class MatchAnswer
 {
     /** @return array<string, mixed> */
-    public static function of(TurnMatch $match, Situation $situation, Schools $schools): array
+    public static function of(Laying $laying, Schools $schools): array
     {
+        [$match, $situation] = [$laying->match, $laying->situation];
+
         return [
             'possible' => $match->possible(),
             'method' => [
@@ -49,24 +50,27 @@ final readonly class MatchAnswer
                 'why' => $match->finalRinse->why,
             ],
             'drying' => [
-                'way' => $match->drying->way, 'why' => $match->drying->why, 'how' => $match->drying->how, 'litres' => round($match->drying->litres, 3),
+                'way' => $match->drying->way->value, 'why' => $match->drying->why, 'how' => $match->drying->how, 'litres' => round($match->drying->litres, 3),
                 'towels' => (object) $match->drying->towels, 'may_air_dry' => $match->drying->mayAirDry,
+                'options' => array_map(static fn(array $one): array => ['way' => $one['way']->value, 'name' => $one['way']->says(), 'refused' => $one['refused']], $match->drying->options()),
             ],
             'towels' => $match->towels === null ? null : ['towels' => $match->towels->towels, 'sides' => $match->towels->sides],
             'sections' => array_map(static fn(SectionPlan $section): array => [
-                'step' => $section->step->value, 'working_s' => self::seconds($section->workingS), 'panels' => $section->panels, 'sections' => $section->sections, 'says' => $section->says,
-            ], $match->sections),
-            'steps' => array_map(static fn(StepPlan $plan): array => [
-                'step' => $plan->step->value, 'name' => $plan->step->says(), 'how' => $plan->how,
-                'products' => array_map(static fn(Choice $choice): string => $choice->need->key(), $plan->choices),
-                'cautions' => array_map(static fn(Caution $caution): array => ['says' => $caution->says, 'grave' => $caution->grave], $plan->cautions),
-            ], $match->steps),
-            'cautions' => array_map(static fn(Caution $caution): array => ['step' => $caution->step->value, 'says' => $caution->says, 'grave' => $caution->grave], $match->cautions),
+                'step' => $section->step->value, 'working_s' => self::seconds($section->limitS), 'panels' => $section->panels, 'sections' => $section->goes, 'mode' => $section->mode, 'says' => $section->says,
+            ], $laying->sections),
+            'cooling' => $situation->cooling === null ? null : ['from_c' => round($situation->cooling->fromC, 1), 'to_c' => round($situation->cooling->toC, 1)],
+            'offered' => array_map(static fn(Judged $judged): array => ['id' => $judged->bottle->id, 'name' => $judged->bottle->name, 'role' => $judged->bottle->traits->role->value, 'zone' => $judged->zone->value], $laying->offered()),
+            'steps' => array_map(static fn(Step $step): array => [
+                'step' => $step->value, 'name' => $step->says(), 'how' => $laying->howOf($step),
+                'products' => array_values(array_map(static fn(Choice $choice): string => $choice->need->key(), array_filter($match->choices, static fn(Choice $choice): bool => $choice->need->step === $step && $choice->chosen !== null))),
+                'cautions' => array_values(array_map(static fn(Caution $caution): array => ['says' => $caution->says, 'grave' => $caution->grave], array_filter($laying->cautions(), static fn(Caution $caution): bool => $caution->step === $step))),
+            ], $laying->order()),
+            'cautions' => array_map(static fn(Caution $caution): array => ['step' => $caution->step->value, 'says' => $caution->says, 'grave' => $caution->grave], $laying->cautions()),
             'assumed' => $match->doubts->assumed,
             'contradictions' => $match->doubts->contradictions,
             'missing' => array_map(static fn(Missing $missing): array => ['kind' => $missing->kind, 'says' => $missing->says, 'remedy' => $missing->remedy], $match->doubts->missing),
             'passed' => array_map(self::judged(...), $match->passed),
-            'now' => ['panel_c' => round($situation->now->panelC, 2), 'panel_measured' => $situation->now->panelMeasured],
+            'now' => ['panel_c' => round($situation->later->panelC, 2), 'panel_measured' => $situation->later->panelMeasured],
             'schools' => $schools->all(),
         ];
     }

@@ -7,8 +7,10 @@ namespace App\Reckon;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Tone;
+use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Matching\Purpose;
+use Vicissa\Core\Matching\Turn\Asked;
 use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Coat;
@@ -18,19 +20,22 @@ use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Renewal;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Scope;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Stack;
-use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Turn\Vehicle;
-use Vicissa\Core\Matching\Turn\WhatIf;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
 use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\WhatIf;
 
 /** `match`: the whole choice for a turn. */
 final readonly class MatchModel implements Model
@@ -52,12 +57,23 @@ final readonly class MatchModel implements Model
             Conditions::at(self::air($input->object('weather')), $vehicle, $place, $input->numberOrNull('panel_c'), $input->object('weather')->flag('rain', false)),
             array_map(static fn(Input $product): Bottle => ShelfReading::bottle($product), $input->objects('shelf')),
             measures: $input->choiceOrNull('units', Measures::class) ?? Measures::Metric,
+            asked: self::asked($input),
         );
+        $outfit = new Outfit(1, $input->choiceOrNull('body', Body::class) ?? Body::Saloon);
 
         return [
-            ...MatchAnswer::of(TurnMatch::of($situation, $schools), $situation, $schools),
-            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools), ...WhatIf::elsewhere($situation, $schools)])] : []),
+            ...MatchAnswer::of(Laying::of($situation, $schools, $outfit), $schools),
+            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
         ];
+    }
+
+    /** What is planned, how much it takes in, and what somebody chose by hand. */
+    public static function asked(Input $input): Asked
+    {
+        $taken = array_values(array_filter($input->has('taken') ? $input->items('taken') : [], is_string(...)));
+        $scope = $input->textOrNull('scope');
+
+        return new Asked($input->has('kinds') ? $input->choices('kinds', Kind::class) : null, $scope === null ? Scope::usual() : Scope::of($scope), $taken);
     }
 
     public static function air(Input $weather): Air
@@ -76,6 +92,7 @@ final readonly class MatchModel implements Model
             $place->flag('shade', false),
             $place->flag('bay', false),
             $place->textOrNull('run_off'),
+            $place->flag('battery', false),
         );
     }
 
@@ -162,6 +179,6 @@ final readonly class MatchModel implements Model
             }
         }
 
-        return new Renewal($days, $renewal->flag('failed', false));
+        return new Renewal($days, $renewal->flag('failed', false), $renewal->flag('suspect', false));
     }
 }

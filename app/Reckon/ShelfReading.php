@@ -6,6 +6,7 @@ namespace App\Reckon;
 
 use DomainException;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Matching\Label;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\ProductTraits;
 use Vicissa\Core\Matching\Role;
@@ -36,6 +37,29 @@ final readonly class ShelfReading
         );
     }
 
+    /**
+     * What a label says; what it is silent about is left out, or null.
+     *
+     * @throws InvalidInput
+     */
+    public static function label(Input $product): Label
+    {
+        return new Label(
+            $product->choice('role', Role::class),
+            $product->textOrNull('name') ?? '',
+            $product->choices('surfaces', Zone::class),
+            $product->choice('leaves', Leaves::class),
+            $product->choice('strips', Strips::class),
+            $product->flag('solvent'),
+            $product->numberOrNull('ph'),
+            $product->numberOrNull('min_c'),
+            $product->numberOrNull('max_c'),
+            $product->numberOrNull('dwell_min_s') ?? 0.0,
+            $product->has('may_dry') ? $product->flag('may_dry') : null,
+            $product->has('rinse') ? $product->flag('rinse') : null,
+        );
+    }
+
     /** @throws InvalidInput */
     public static function bottle(Input $product): Bottle
     {
@@ -52,7 +76,7 @@ final readonly class ShelfReading
             id: $product->textOrNull('id') ?? $product->text('name'),
             name: $product->text('name'),
             line: $product->textOrNull('line'),
-            traits: self::traits($product),
+            traits: ($label = self::label($product))->traits(),
             shares: $shares,
             labels: $texts,
             minorPerMl: $price !== null && $pack !== null && $pack > 0.0 ? $price / $pack : null,
@@ -61,6 +85,8 @@ final readonly class ShelfReading
             applied: $product->textOrNull('applied'),
             dwellMaxS: $product->numberOrNull('dwell_max_s'),
             cautions: array_values(array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...))),
+            paste: $product->flag('paste', false),
+            unknown: $label->unknown(),
         );
     }
 

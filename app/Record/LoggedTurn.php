@@ -21,7 +21,7 @@ final readonly class LoggedTurn
 {
     /**
      * @param int $at  seconds since 1970: thousands of these are compared, and calendars are slow
-     * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> $uses
+     * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string, as_base: bool}> $uses
      * @param bool $lookedOver  whether the base was inspected
      * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null, sheets_s: float|null}>>> $readings  by zone, stage and part
      */
@@ -84,10 +84,22 @@ final readonly class LoggedTurn
         return false;
     }
 
+    /** What was laid as the layer that is meant to last. */
+    public function baseOn(Zone $zone): ?string
+    {
+        foreach ($this->usesOn($zone) as $use) {
+            if ($use['as_base'] || $use['role'] === Role::Base->value) {
+                return $use['product_id'];
+            }
+        }
+
+        return null;
+    }
+
     public function topperOn(Zone $zone): ?string
     {
         foreach ($this->usesOn($zone) as $use) {
-            if ($use['role'] === Role::Topper->value) {
+            if ($use['role'] === Role::Topper->value && ! $use['as_base']) {
                 return $use['product_id'];
             }
         }
@@ -108,7 +120,7 @@ final readonly class LoggedTurn
         return $this->reading($zone, Stage::AfterDecon) ?? $this->reading($zone, Stage::AfterWash);
     }
 
-    /** @return list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string}> */
+    /** @return list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string, as_base: bool}> */
     private function usesOn(Zone $zone): array
     {
         return array_values(array_filter($this->uses, static fn(array $use): bool => $use['zone'] === $zone->value));

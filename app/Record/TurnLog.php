@@ -39,13 +39,13 @@ final readonly class TurnLog
         $products = DB::table('products')->get(['id', 'ph', 'strips', 'leaves'])->keyBy('id');
         $strong = $products->where('strips', 'strong')->keys()->all();
         $wearing = DB::table('turn_products')->whereIn('entry_id', $vehicles)
-            ->where(static fn($query) => $query->whereIn('role', ['topper', 'drying-aid', 'iron', 'prewash'])->orWhereIn('product_id', $strong))
-            ->get(['entry_id', 'product_id', 'zone', 'role']);
+            ->where(static fn($query) => $query->whereIn('role', ['topper', 'base', 'drying-aid', 'iron', 'prewash'])->orWhereIn('product_id', $strong))
+            ->get(['entry_id', 'product_id', 'zone', 'role', 'as_base']);
         foreach ($wearing as $row) {
             $product = $products[$row->product_id] ?? throw new LogicException('A product that was used is never deleted.');
             $uses[$row->entry_id][] = [
                 'product_id' => $row->product_id, 'zone' => $row->zone, 'role' => $row->role,
-                'ph' => (float) $product->ph, 'strips' => $product->strips, 'leaves' => $product->leaves,
+                'ph' => (float) ($product->ph ?? 7.0), 'strips' => $product->strips, 'leaves' => $product->leaves, 'as_base' => (bool) $row->as_base,
             ];
         }
         $read = $readingsSince === null ? $vehicles : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
@@ -68,7 +68,7 @@ final readonly class TurnLog
             );
         }
 
-        return new self($turns, app(Tenancy::class)->workspace()->numbers()->wear());
+        return new self($turns, app(Tenancy::class)->workspace()->house()->wear);
     }
 
     /** @return list<LoggedTurn> */

@@ -72,6 +72,6 @@ final readonly class VehicleFacts
             }
         }
 
-        return new Renewal($days, $layer->failed_at !== null);
+        return new Renewal($days, $layer->failed_at !== null, $layer->suspect_at !== null);
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
+use App\Actions\ExpectVisit;
 use App\Actions\FinishSheet;
+use App\Actions\GatherAtHand;
 use App\Actions\KeepPhoto;
 use App\Actions\LaySheet;
 use App\Models\Sheet;
@@ -25,6 +27,8 @@ final class Driveway
 
     public function __construct(
         private readonly LaySheet $laySheet,
+        private readonly ExpectVisit $expectVisit,
+        private readonly GatherAtHand $gatherAtHand,
         private readonly FinishSheet $finishSheet,
         private readonly KeepPhoto $keepPhoto,
         private readonly Darkroom $darkroom,
@@ -35,7 +39,7 @@ final class Driveway
     /** @param array<string, mixed> $facts  of the turn */
     public function work(Vehicle $vehicle, User $writer, array $facts, CarbonImmutable $at): void
     {
-        $expected = $this->laySheet->expected($vehicle, $at->toDateString());
+        $expected = ($this->expectVisit)([[$vehicle, $at->toDateString()]], ($this->gatherAtHand)())[0]['wish']->facts;
         $sheet = ($this->laySheet)($vehicle, $at->toDateString(), 1, [...$expected, 'seen' => ['soil' => $facts['soil'], 'grit' => $facts['grit'], 'on' => []], 'panel_c' => null]);
         $steps = [];
         /** @var list<array{id: string, name: string, kind: string, estimate_min: float, only_if: string|null}> $laid */

@@ -27,17 +27,17 @@ use Vicissa\Core\Drying\WorkingWindow;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
-use Vicissa\Core\Matching\Turn\WhatIf;
 use Vicissa\Core\Planning\Planner;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
 use Vicissa\Core\Sheet\Schedule\Dwell;
 use Vicissa\Core\Sheet\Schedule\Scheduler;
 use Vicissa\Core\Sheet\Schedule\Task;
-use Vicissa\Core\Sheet\Visit\Outfit;
-use Vicissa\Core\Sheet\Visit\Visit;
 use Vicissa\Core\Tests\Matching\Scene;
 use Vicissa\Core\Tests\Planning\Instances;
+use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\Visit;
+use Vicissa\Core\Visit\WhatIf;
 
 function line(string $what, string $figure, string $budget): void
 {
@@ -108,7 +108,7 @@ $day = array_map(static fn(int $hour): Air => new Air(10.0 + 6.0 * sin($hour / 2
 line('a day’s drying curve, 24 hours', sprintf('%.0f ms', $figure(static fn() => DayCurve::of($day, Tone::Dark, Material::Steel, Film::BeadedRinse), 20)), 'budget 60 ms');
 $scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
 line('match, 21 products', sprintf('%.1f ms', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40)), '');
-line('what every other side would change', sprintf('%.0f ms', $figure(static fn() => WhatIf::otherwise($scene, Schools::of()), 10)), '');
+line('what every other side would change', sprintf('%.0f ms', $figure(static fn() => WhatIf::otherwise($scene, Schools::of(), new Outfit(1, Body::Estate)), 10)), '');
 
 $subject = new Subject(8.0, 0.25, 0.25, array_fill(0, 365, 0.13), array_fill(0, 365, false), 3.0, 0.15, 1.0, 4);
 $regime = new Regime('By forecast', 14, null, TopperRule::Forecast, 8.0, 0.3, 1.0, false, 0.8, 5, ['wash' => 70.0, 'topper' => 15.0], ['wash' => 120.0, 'topper' => 20.0], ['wash' => 150.0, 'topper' => 80.0]);

@@ -65,7 +65,7 @@ final class BenchTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $others = $this->actingAs($owner)->postJson('/api/v1/bench/match', [...$this->asked($vehicle), 'compare' => true])->assertOk()->json('otherwise');
+        $others = $this->actingAs($owner)->postJson('/api/v1/bench/match', [...$this->asked($vehicle), 'scope' => 'full', 'compare' => true])->assertOk()->json('otherwise');
         $by = array_column(array_map(static fn(array $one): array => ["{$one['school']} {$one['side']}", $one['changes']], $others), 1, 0);
         self::assertSame(['tyres'], array_column($by['tyre gloss'], 'part'));
         self::assertSame(['order'], array_column($by['wheels paint-first'], 'part'));

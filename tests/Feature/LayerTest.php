@@ -96,13 +96,13 @@ final class LayerTest extends TestCase
         self::assertSame($before, $all());
     }
 
-    public function testAShortLivedBaseHasNoDateWhileATopperLiesOnIt(): void
+    public function testAShortLivedBaseKeepsItsDateUnderATopper(): void
     {
         $waxed = $this->vehicle($this->workspace, 'wax', '2026-10-01', 'Waxed');
         $due = fn(): array => array_column((array) $this->getJson("/api/v1/vehicles/{$waxed->id}")->json('layers'), 'forecast', 'kind');
         self::assertNotNull($due()['base']);
         $this->postJson("/api/v1/vehicles/{$waxed->id}/turns", $this->turn(['worked_at' => '2026-11-01T09:00:00Z', 'products' => [['product_id' => $this->product($this->workspace, 'topper', 'wax')->id, 'zone' => 'paint']]]))->assertCreated();
-        self::assertNull($due()['base']);
+        self::assertNotNull($due()['base'], 'shown as everywhere');
         self::assertNotNull($due()['topper']);
     }
 

@@ -20,7 +20,7 @@ final class ProofTest extends TestCase
         $this->actingAs($owner);
         self::assertSame([], $this->getJson('/api/v1/proof')->assertOk()->json('products'));
         $turn = fn(string $on, ?string $reading, bool $topped) => $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-            'worked_at' => "{$on}T09:00:00Z", 'readings' => $reading === null ? [] : [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $reading]],
+            'worked_at' => "{$on}T09:00:00Z", 'readings' => $reading === null ? [] : [['stage' => $reading === 'flat' ? 'after_decon' : 'after_wash', 'zone' => 'paint', 'behaviour' => $reading]],
             'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 90]] : [],
         ]))->assertCreated();
         $turn('2026-03-02', null, true);

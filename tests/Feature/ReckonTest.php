@@ -89,7 +89,7 @@ final class ReckonTest extends TestCase
         yield 'a bottle without a use' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [['name' => 'X', 'role' => 'shine', 'ph' => 7]]], 'shelf.0.role', 'must be one of'];
         yield 'a side that is none' => ['match', ['vehicle' => ['paint_m2' => 10], 'seen' => ['soil' => 2], 'weather' => ['air_c' => 10, 'rh' => 0.7, 'wind_m_s' => 1, 'sun_w_m2' => 0], 'shelf' => [], 'schools' => ['tyre' => 'matt']], 'schools.tyre', 'satin, gloss'];
         yield 'a visit of strangers' => ['sheet', ['crew' => 1, 'steps' => [['id' => 'a', 'minutes' => 2, 'after' => ['b']]]], 'steps.0.after.0', 'not among the steps'];
-        yield 'a crew of three' => ['sheet', ['crew' => 3, 'steps' => [['id' => 'a', 'minutes' => 2]]], 'crew', 'one person or by two'];
+        yield 'a crew of nine' => ['sheet', ['crew' => 9, 'steps' => [['id' => 'a', 'minutes' => 2]]], 'crew', 'between 1 and 8'];
         yield 'a horsebox of nothing' => ['area', ['length_m' => 6, 'width_m' => 0, 'height_m' => 3], 'width_m', 'between 0.5 and 4'];
         yield 'a drop with one foot' => ['gauge', ['drops' => [['left' => [0, 0], 'right' => [1, 0], 'top' => [0, 9]]]], 'drops.0.right', 'one spot'];
         yield 'no drop at all' => ['gauge', ['drops' => []], 'drops', 'at least one drop'];

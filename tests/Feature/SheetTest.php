@@ -58,9 +58,9 @@ final class SheetTest extends TestCase
     {
         $sheet = $this->laid()['sheet'];
         $pack = $this->getJson("/api/v1/sheets/{$sheet['id']}/pack")->assertOk()->json();
-        self::assertEqualsCanonicalizing(['soil:0', 'soil:1', 'soil:2', 'soil:4', 'soil:5', 'grit', 'on:insects', 'on:bird-lime', 'on:sap', 'on:tar', 'on:iron', 'on:salt', 'on:rough', 'read:tight', 'read:good', 'read:weak', 'read:sheeting', 'read:flat'], array_keys($pack['otherwise']));
-        self::assertContains('soften', array_column($pack['otherwise']['on:insects']['steps'], 'kind'));
-        self::assertNotContains('soften', array_column($pack['sheet']['plan']['steps'], 'kind'));
+        self::assertEqualsCanonicalizing(['soil:0', 'soil:1', 'soil:2', 'soil:4', 'soil:5', 'grit', 'on:insects', 'on:bird-lime', 'on:sap', 'on:tar', 'on:iron', 'on:salt', 'on:rough', 'read:tight', 'read:good', 'read:weak', 'read:sheeting', 'read:flat', 'scope:quick', 'scope:full'], array_keys($pack['otherwise']));
+        self::assertContains('Soften what sits fast, and the lower third', array_column($pack['otherwise']['on:insects']['steps'], 'name'));
+        self::assertNotContains('Soften what sits fast, and the lower third', array_column($pack['sheet']['plan']['steps'], 'name'));
         self::assertContains('prewash', array_column($pack['otherwise']['soil:4']['steps'], 'kind'));
     }
 
@@ -126,9 +126,9 @@ final class SheetTest extends TestCase
         $this->postJson("/api/v1/gear/{$towels['id']}/events", ['kind' => 'washed', 'facts' => ['count' => 2]])->assertCreated()->assertJsonPath('dirty', 0);
         // The next visit is estimated with the pace that was measured.
         $next = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'facts' => self::FACTS])->assertCreated()->json('plan.steps');
-        $wash = array_values(array_filter($next, static fn(array $step): bool => $step['id'] === 'wash'))[0];
-        self::assertSame(1, $wash['pace_from']);
-        self::assertSame((int) round($wash['estimate_min'] * (1860 / 60 / 24) ** 0.2), $wash['minutes']);
+        $washes = array_filter($next, static fn(array $step): bool => $step['kind'] === 'wash');
+        self::assertSame([1], array_values(array_unique(array_column($washes, 'pace_from'))));
+        self::assertGreaterThan(array_sum(array_column($washes, 'estimate_min')), array_sum(array_column($washes, 'minutes')), 'they are slower than the rules say');
         // A correction of the form keeps what the sheet wrote down, and moves the stock by the difference.
         $this->postJson("/api/v1/turns/{$turn['id']}/corrections", [...$this->turn(), 'products' => [['product_id' => $soap->id, 'zone' => 'paint', 'quantity_ml' => 40]], 'reason' => 'misread'], ['If-Match' => '"1"'])->assertCreated()->assertJsonPath('entries.0.recommended', 'A new base layer next spring.');
         self::assertSame(460.0, $this->inside($workspace, static fn() => Product::query()->whereKey($soap->id)->firstOrFail()->stock_ml));

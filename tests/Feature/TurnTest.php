@@ -70,13 +70,16 @@ final class TurnTest extends TestCase
         self::assertSame(['failed', '2026-11-01T09:00:00Z'], [$film['state'], $film['due_at']]);
     }
 
-    public function testAFailureThatALaterReadingContradictsWasClogging(): void
+    public function testFlatOnACleanSurfaceIsClearedByALaterReading(): void
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
         $this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['worked_at' => '2026-11-05T09:00:00Z', 'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'weak']]]))->assertCreated();
-        self::assertNotNull($this->layer($vehicle)->failed);
+        self::assertNull($this->layer($vehicle)->failed, 'one clean reading says clogged or spent');
+        self::assertNotNull($this->layer($vehicle)->suspect_at);
+        self::assertContains('decon', $this->getJson("/api/v1/vehicles/{$vehicle->id}/turns")->json('data.0.entries.0.next_kinds'));
         $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]))->assertCreated();
+        self::assertNull($this->layer($vehicle)->suspect_at);
         self::assertNull($this->layer($vehicle)->failed);
         self::assertNotNull($this->layer($vehicle)->held);
     }
@@ -158,7 +161,7 @@ final class TurnTest extends TestCase
         }
         $before = $this->dueOf($owner, $pupil, 'topper');
         // The teacher's topper is gone after three weeks: far sooner than the label says.
-        $this->postJson("/api/v1/vehicles/{$teacher->id}/turns", $this->turn(['worked_at' => '2026-11-10T09:00:00Z', 'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'flat']]]))->assertCreated();
+        $this->postJson("/api/v1/vehicles/{$teacher->id}/turns", $this->turn(['worked_at' => '2026-11-10T09:00:00Z', 'readings' => [['stage' => 'after_decon', 'zone' => 'paint', 'behaviour' => 'flat']]]))->assertCreated();
         self::assertLessThan($before, $this->dueOf($owner, $pupil, 'topper'));
     }
 

@@ -58,7 +58,7 @@ final class WaterTest extends TestCase
         $topper = $this->product($workspace, 'topper', 'silica');
         $this->actingAs($owner);
         $turn = fn(string $on, ?string $behaviour, bool $topped) => $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-            'worked_at' => "{$on}T09:00:00Z", 'readings' => $behaviour === null ? [] : [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $behaviour]],
+            'worked_at' => "{$on}T09:00:00Z", 'readings' => $behaviour === null ? [] : [['stage' => $behaviour === 'flat' ? 'after_decon' : 'after_wash', 'zone' => 'paint', 'behaviour' => $behaviour]],
             'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint']] : [],
         ]))->assertCreated();
         $turn('2026-10-01', null, true);
@@ -160,7 +160,7 @@ final class WaterTest extends TestCase
             $vehicle = $this->vehicle($workspace, 'ceramic', '2025-01-01', "Vehicle {$i}");
             foreach (['2026-08-03' => [null, true], '2026-08-17' => ['tight', false], $method === 'touchless' ? '2026-10-12' : '2026-09-07' => ['flat', false]] as $on => [$behaviour, $topped]) {
                 $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-                    'worked_at' => "{$on}T09:00:00Z", 'method' => $method, 'readings' => $behaviour === null ? [] : [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $behaviour]],
+                    'worked_at' => "{$on}T09:00:00Z", 'method' => $method, 'readings' => $behaviour === null ? [] : [['stage' => $behaviour === 'flat' ? 'after_decon' : 'after_wash', 'zone' => 'paint', 'behaviour' => $behaviour]],
                     'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint']] : [],
                 ]))->assertCreated();
             }

@@ -53,8 +53,9 @@ final class Installation
     public function stop(): void
     {
         if ($this->running !== null && proc_get_status($this->running)['running']) {
+            $process = $this->running;
             posix_kill($this->pid(), SIGTERM);
-            $this->within(30, fn(): ?bool => $this->running !== null && proc_get_status($this->running)['running'] ? null : true);
+            $this->within(30, static fn(): ?bool => proc_get_status($process)['running'] ? null : true);
         }
         $this->running = null;
     }
@@ -84,7 +85,7 @@ final class Installation
     /** @return array{int, string} exit status, and what was said on either way out */
     public function run(string $command): array
     {
-        $process = proc_open(['bash', '-c', $command], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]], $pipes, null, $this->environment());
+        $process = proc_open(['bash', '-c', "exec 2>&1\n{$command}"], [0 => ['file', '/dev/null', 'r'], 1 => ['pipe', 'w']], $pipes, null, $this->environment());
         if (! is_resource($process)) {
             throw new RuntimeException("Could not be run: {$command}");
         }

@@ -15,7 +15,8 @@ use App\Models\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\MatchAnswer;
 use App\Reckon\MatchModel;
-use App\Record\SheetPlan;
+use App\Reckon\VisitAnswer;
+use App\Record\AtHand;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
 use Carbon\CarbonImmutable;
@@ -29,9 +30,9 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
-use Vicissa\Core\Matching\Turn\TurnMatch;
-use Vicissa\Core\Matching\Turn\WhatIf;
-use Vicissa\Core\Mix\Doses\DosePlan;
+use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\WhatIf;
 
 /** The bench: the match for a vehicle as one changes what is seen, where and when. Reads only. */
 final class BenchController
@@ -41,14 +42,16 @@ final class BenchController
     #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
     #[Takes('BenchInput')]
     #[Returns('Match')]
-    public function match(Request $request, SetScene $setScene): JsonResponse
+    public function match(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand): JsonResponse
     {
         $input = new Input($request->json()->all());
-        [$situation, $schools] = $this->situation($input, $setScene);
+        $atHand = $gatherAtHand();
+        [$situation, $schools] = $this->situation($input, $setScene, $atHand);
+        $outfit = $this->outfit($input, $equip, $atHand);
 
         return new JsonResponse([
-            ...MatchAnswer::of(TurnMatch::of($situation, $schools), $situation, $schools),
-            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools), ...WhatIf::elsewhere($situation, $schools)])] : []),
+            ...MatchAnswer::of(Laying::of($situation, $schools, $outfit), $schools),
+            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
         ]);
     }
 
@@ -57,11 +60,11 @@ final class BenchController
     #[Returns('Doses')]
     public function doses(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand): JsonResponse
     {
-        [$situation, $schools] = $this->situation(new Input($request->json()->all()), $setScene);
-        $outfit = $equip(1, Body::Hatch, null, $gatherAtHand());
-        $plan = DosePlan::of(TurnMatch::of($situation, $schools), $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance);
+        $input = new Input($request->json()->all());
+        $atHand = $gatherAtHand();
+        [$situation, $schools] = $this->situation($input, $setScene, $atHand);
 
-        return new JsonResponse(['fills' => SheetPlan::fills($plan)]);
+        return new JsonResponse(['fills' => VisitAnswer::fills(Laying::of($situation, $schools, $this->outfit($input, $equip, $atHand))->doses)]);
     }
 
     #[OA\Get(path: '/api/v1/schools', operationId: 'listSchools', summary: 'Where practitioners disagree: every school, its sides and one reason for each', tags: ['Bench'])]
@@ -98,11 +101,21 @@ final class BenchController
     }
 
     /** @return array{Situation, Schools} */
-    private function situation(Input $input, SetScene $setScene): array
+    private function situation(Input $input, SetScene $setScene, AtHand $atHand): array
     {
         $id = $input->textOrNull('vehicle_id');
 
-        return $setScene($input, $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle')));
+        return $setScene($input, $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle')), $atHand->shelf);
+    }
+
+    /** With the vehicle's own body and pace, so that the bench says what the sheet will. */
+    private function outfit(Input $input, Equip $equip, AtHand $atHand): Outfit
+    {
+        $id = $input->textOrNull('vehicle_id');
+        $vehicle = $id === null ? null : $this->vehicle($id);
+        $body = $vehicle === null ? $input->choiceOrNull('body', Body::class) ?? Body::Saloon : Body::from($vehicle->body);
+
+        return $equip($input->has('crew') ? max(1, $input->whole('crew')) : 1, $body, $vehicle?->site, $atHand, $atHand->pace->for($vehicle?->id));
     }
 
     private function vehicle(string $id): Vehicle

@@ -13,21 +13,26 @@ use App\Http\Resources\CrewResource;
 use App\Models\Crew;
 use App\Models\CrewDay;
 use App\Models\Vehicle;
+use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** Who goes together, and when they work. */
-#[Shape('CrewInput', new Field('name?', 'string'), new Field('minutes?', 'CrewWeek'), new Field('days?', 'CrewDay[]', 'Days that differ; all of them'))]
+#[Shape('CrewInput', new Field('name?', 'string'), new Field('minutes?', 'CrewWeek'), new Field('people?', 'integer', 'How many they are'), new Field('members?', 'uuid[]', 'Those of them who sign in here'), new Field('days?', 'CrewDay[]', 'Days that differ; all of them'))]
 final class CrewController
 {
     use Versioned;
 
-    public function __construct(private readonly ClockInterface $clock) {}
+    public function __construct(
+        private readonly ClockInterface $clock,
+        private readonly Tenancy $tenancy,
+    ) {}
 
     #[OA\Get(path: '/api/v1/crews', operationId: 'listCrews', tags: ['Weeks'])]
     #[Returns('Crew', list: true)]
@@ -46,7 +51,7 @@ final class CrewController
         Gate::authorize('create', Vehicle::class);
         $facts = $this->facts($request, 'required');
         $crew = DB::transaction(function () use ($facts): Crew {
-            $crew = Crew::query()->create(['name' => $facts['name'] ?? '', 'minutes' => $facts['minutes'] ?? []]);
+            $crew = Crew::query()->create(['name' => $facts['name'] ?? '', 'minutes' => $facts['minutes'] ?? [], 'people' => $facts['people'] ?? 1, 'members' => $facts['members'] ?? []]);
             $this->days($crew, $facts['days'] ?? []);
 
             return $crew;
@@ -63,7 +68,7 @@ final class CrewController
         Gate::authorize('create', Vehicle::class);
         $facts = $this->facts($request, 'sometimes');
         $crew = $this->changed($request, $crew, static fn(Crew $row): CrewResource => new CrewResource($row->load('days')), function (Crew $row) use ($facts): void {
-            $row->fill(array_intersect_key($facts, ['name' => 1, 'minutes' => 1]));
+            $row->fill(array_intersect_key($facts, ['name' => 1, 'minutes' => 1, 'people' => 1, 'members' => 1]));
             if (isset($facts['days'])) {
                 $this->days($row, $facts['days']);
             }
@@ -82,14 +87,17 @@ final class CrewController
         return response()->noContent();
     }
 
-    /** @return array{name?: string, minutes?: array<string, int>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
+    /** @return array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
     private function facts(Request $request, string $new): array
     {
-        /** @var array{name?: string, minutes?: array<string, int>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
+        /** @var array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
         return $request->validate([
             'name' => [$new, 'string', 'min:1', 'max:120'],
             'minutes' => ['sometimes', 'array:1,2,3,4,5,6,7'],
             'minutes.*' => ['integer', 'between:0,1440'],
+            'people' => ['sometimes', 'integer', 'between:1,8'],
+            'members' => ['sometimes', 'array', 'max:8'],
+            'members.*' => ['uuid', 'distinct', Rule::exists('memberships', 'user_id')->where('workspace_id', $this->tenancy->workspace()->id)],
             'days' => ['sometimes', 'array', 'max:400'],
             'days.*.on' => ['required', 'date_format:Y-m-d', 'distinct'],
             'days.*.minutes' => ['required', 'integer', 'between:0,1440'],

@@ -42,7 +42,7 @@ use Vicissa\Core\Practice\Standing;
 #[Shape('DrillPerson', new Field('name', 'string'), new Field('answers', 'integer'), new Field('last_at', 'date-time'), new Field('standing', 'DrillStanding[]'), new Field('needs', 'string', 'The judgement that needs practice most'))]
 final readonly class DrillController
 {
-    private const WAYS = ['air-then-towel' => 'Forced air, then a towel', 'sheet-then-towel' => 'Let it sheet off, then towels', 'air-and-blot' => 'Air and blot, no pulling', 'air-only' => 'Air only, no towel', 'towel' => 'Panel by panel with the next clean side', 'none' => 'Nothing is washed'];
+    private const WAYS = ['air-then-towel' => 'Forced air, then a towel', 'sheet-then-towel' => 'Let it sheet off, then towels', 'warm-air' => 'Warm air', 'towel' => 'Towels alone', 'air-and-blot' => 'Air and blot, no pulling', 'blot' => 'Blot, no pulling, no air', 'air-only' => 'Air only, no towel', 'at-once' => 'Panel by panel with the next clean side', 'none' => 'Nothing is washed'];
 
     /** So many of the newest answers say how somebody stands. */
     private const LOOKS_BACK = 200;

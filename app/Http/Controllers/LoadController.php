@@ -21,7 +21,7 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** What goes into the van, what has to be bought and washed for it. */
-#[Shape('LoadVisit', new Field('on', 'date'), new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('sheet', 'boolean', 'Laid out already; otherwise as is to be expected'))]
+#[Shape('LoadVisit', new Field('on', 'date'), new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('minutes', 'integer?'), new Field('sheet', 'boolean', 'Laid out already; otherwise as is to be expected'))]
 #[Shape('LoadProduct', new Field('line', 'string'), new Field('ticked', 'boolean'), new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('supplier', 'string?'), new Field('need_ml', 'number'), new Field('maybe_ml', 'number', 'Only if a reading asks for it'), new Field('take_ml', 'number', 'With the margin'), new Field('stock_ml', 'number'), new Field('missing_ml', 'number'), new Field('packs', 'integer'), new Field('pack_ml', 'number?'), new Field('buy_ml', 'number'), new Field('price_minor', 'integer?'), new Field('batch', 'string?', 'In use now'), new Field('expires', 'date?', 'Soon, or past'))]
 #[Shape('LoadFill', new Field('kind', 'string'), new Field('vessel', 'string?'), new Field('product', 'string'), new Field('product_id', 'uuid?'), new Field('mix_ml', 'number'), new Field('product_ml', 'number'), new Field('times', 'integer'))]
 #[Shape('LoadWash', new Field('before', 'date'), new Field('pieces', 'integer'))]
@@ -57,8 +57,8 @@ final readonly class LoadController
     public function tick(Request $request): Response
     {
         Gate::authorize('create', Vehicle::class);
+        $facts = $request->validate(['from' => ['sometimes'], 'to' => ['sometimes'], 'line' => ['required', 'string', 'max:80', 'regex:/^(product:[0-9a-f-]{36}|towels:[a-z-]+|fill:.+|water|power)$/'], 'ticked' => ['required', 'boolean']]);
         [$from, $to] = $this->span($request);
-        $facts = $request->validate(['line' => ['required', 'string', 'max:80', 'regex:/^(product:[0-9a-f-]{36}|towels:[a-z-]+|fill:.+|water|power)$/'], 'ticked' => ['required', 'boolean']]);
         $which = ['workspace_id' => $this->tenancy->workspace()->id, 'from_on' => $from, 'to_on' => $to, 'line' => $facts['line']];
         $facts['ticked']
             ? LoadTick::query()->firstOrCreate($which, ['ticked_by' => $request->user()?->getAuthIdentifier(), 'at' => $this->clock->now()])

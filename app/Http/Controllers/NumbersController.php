@@ -18,6 +18,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\House\House;
+use Vicissa\Core\House\Number;
 use Vicissa\Core\House\Numbers;
 
 /** The numbers behind the rules, as a workspace has them. */
@@ -61,6 +63,8 @@ final readonly class NumbersController
     /** @return array{numbers: list<array<string, mixed>>} */
     private function told(Numbers $numbers): array
     {
-        return ['numbers' => array_map(static fn(string $id, array $one): array => ['id' => $id, 'group' => $one[0], 'says' => $one[1], 'unit' => $one[2], 'value' => $numbers->get($id), 'default' => $one[3], 'low' => $one[4], 'high' => $one[5]], array_keys(Numbers::CATALOGUE), array_values(Numbers::CATALOGUE))];
+        $usual = new House;
+
+        return ['numbers' => array_map(static fn(string $id, Number $one): array => ['id' => $id, 'group' => $one->group, 'says' => $one->says, 'unit' => $one->unit, 'value' => $numbers->get($id), 'default' => $one->of($usual), 'low' => $one->low, 'high' => $one->high], array_keys(Numbers::catalogue()), array_values(Numbers::catalogue()))];
     }
 }

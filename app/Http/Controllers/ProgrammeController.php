@@ -21,7 +21,7 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** Rhythms with a name: "fortnight, topper every eighth week". */
-#[Shape('ProgrammeInput', new Field('name?', 'string'), new Field('cadence_min?', 'integer'), new Field('cadence_target?', 'integer'), new Field('cadence_max?', 'integer'), new Field('salt_target?', 'integer?'), new Field('topper_weeks?', 'integer?'), new Field('decon_days?', 'integer?'))]
+#[Shape('ProgrammeInput', new Field('name?', 'string'), new Field('cadence_min?', 'integer'), new Field('cadence_target?', 'integer'), new Field('cadence_max?', 'integer'), new Field('salt_target?', 'integer?'), new Field('topper_weeks?', 'integer?'), new Field('scope?', 'string'), new Field('full_every?', 'integer?'), new Field('topper_washes?', 'integer?'), new Field('decon_days?', 'integer?'))]
 final class ProgrammeController
 {
     use Versioned;
@@ -56,7 +56,7 @@ final class ProgrammeController
             $before = $row->rhythm();
             $row->fill($request->validated());
             foreach (Vehicle::query()->where('programme_id', $row->id)->orderBy('id')->get() as $vehicle) {
-                $vehicle->update([...array_filter($row->rhythm(), static fn(?int $new, string $field): bool => $vehicle->{$field} === $before[$field], ARRAY_FILTER_USE_BOTH), 'version' => $vehicle->version + 1]);
+                $vehicle->update([...array_filter($row->rhythm(), static fn(int|string|null $new, string $field): bool => $vehicle->{$field} === $before[$field], ARRAY_FILTER_USE_BOTH), 'version' => $vehicle->version + 1]);
             }
         });
 

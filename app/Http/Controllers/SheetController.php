@@ -62,12 +62,13 @@ final class SheetController
             'id' => ['sometimes', 'uuid', Rule::unique('sheets', 'id')],
             'vehicle_id' => ['required', 'uuid', Rule::exists('vehicles', 'id')->where('workspace_id', $this->tenancy->workspace()->id)],
             'on' => ['sometimes', 'date_format:Y-m-d'],
-            'crew' => ['sometimes', 'integer', 'in:1,2'],
+            'crew' => ['sometimes', 'integer', 'between:1,8'],
+            'scope' => ['sometimes', 'string', 'max:80'],
             'facts' => ['sometimes', 'array'],
         ]);
         $vehicle = Vehicle::query()->with('site')->whereKey($given['vehicle_id'])->firstOrFail();
         Gate::authorize('update', $vehicle);
-        $sheet = $laySheet($vehicle, $given['on'] ?? $this->today(), ($given['crew'] ?? 1) === 2 ? 2 : 1, $given['facts'] ?? null, $given['id'] ?? null);
+        $sheet = $laySheet($vehicle, $given['on'] ?? $this->today(), $given['crew'] ?? null, $given['facts'] ?? null, $given['id'] ?? null, $given['scope'] ?? null);
 
         return $this->whole($sheet, 201);
     }
@@ -120,9 +121,9 @@ final class SheetController
     public function rematch(Request $request, Sheet $sheet, RematchSheet $rematchSheet): JsonResponse
     {
         Gate::authorize('update', $sheet);
-        $given = $request->validate(['facts' => ['required', 'array'], 'crew' => ['sometimes', 'integer', 'in:1,2'], 'done' => ['sometimes', 'array', 'max:100'], 'done.*' => ['string', 'max:40']]);
+        $given = $request->validate(['facts' => ['required', 'array'], 'crew' => ['sometimes', 'integer', 'between:1,8'], 'done' => ['sometimes', 'array', 'max:100'], 'done.*' => ['string', 'max:40']]);
 
-        return $this->whole($rematchSheet($sheet, $given['facts'], ($given['crew'] ?? $sheet->crew) === 2 ? 2 : 1, array_values($given['done'] ?? [])));
+        return $this->whole($rematchSheet($sheet, $given['facts'], (int) ($given['crew'] ?? $sheet->crew), array_values($given['done'] ?? [])));
     }
 
     #[OA\Post(path: '/api/v1/sheets/{sheet}/finish', operationId: 'finishSheet', summary: 'Close the visit as a turn', tags: ['Sheets'], parameters: [

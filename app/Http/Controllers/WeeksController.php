@@ -36,14 +36,14 @@ use Vicissa\Core\Planning\Day;
 /** The plan: the next weeks for everyone. */
 #[Shape('WeeksTripVisit', new Field('vehicle_id', 'uuid'), new Field('minutes', 'integer'))]
 #[Shape('WeeksTrip', new Field('place', 'string?'), new Field('travel', 'integer'), new Field('visits', 'WeeksTripVisit[]', 'All on this one trip'))]
-#[Shape('WeeksLoad', new Field('on', 'date'), new Field('minutes', 'integer', 'The crew’s day'), new Field('work', 'integer'), new Field('travel', 'integer'), new Field('trips', 'WeeksTrip[]'))]
-#[Shape('WeeksCrew', new Field('id', 'uuid'), new Field('name', 'string'), new Field('days', 'WeeksLoad[]'))]
+#[Shape('WeeksLoad', new Field('on', 'date'), new Field('minutes', 'integer', 'The crew’s day'), new Field('work', 'integer'), new Field('travel', 'integer'), new Field('in_ten', 'integer', 'Nine such days in ten stay within, travel included'), new Field('trips', 'WeeksTrip[]'))]
+#[Shape('WeeksCrew', new Field('id', 'uuid'), new Field('name', 'string'), new Field('people', 'integer'), new Field('days', 'WeeksLoad[]'))]
 #[Shape('WeeksSky', new Field('on', 'date'), new Field('wash', 'string', null, ['ok', 'poor', 'no']), new Field('topper', 'string', null, ['ok', 'no']))]
 #[Shape('WeeksCycle', new Field('from', 'date'), new Field('due', 'date'), new Field('late', 'date?'))]
 #[Shape('WeeksDeadline', new Field('from', 'date'), new Field('on', 'date'))]
-#[Shape('WeeksMinutes', new Field('wash', 'integer'), new Field('topper', 'integer'), new Field('decon', 'integer'), new Field('inspection', 'integer'))]
-#[Shape('WeeksVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('minutes', 'WeeksMinutes'), new Field('min', 'integer'), new Field('target', 'integer'), new Field('max', 'integer'), new Field('last_on', 'date'), new Field('topper', 'WeeksCycle?'), new Field('decon', 'WeeksCycle?'), new Field('inspection', 'WeeksCycle?'), new Field('deadlines', 'WeeksDeadline[]'), new Field('closed', 'date[]'))]
-#[Shape('WeeksVisit', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('crew_id', 'uuid'), new Field('on', 'date'), new Field('kinds', 'string[]'), new Field('locked', 'boolean'), new Field('minutes', 'integer'), new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']))]
+#[Shape('WeeksMinutes', new Field('wash', 'integer'), new Field('topper', 'integer'), new Field('decon', 'integer'), new Field('inspection', 'integer'), new Field('base', 'integer'))]
+#[Shape('WeeksVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('minutes', 'WeeksMinutes'), new Field('min', 'integer'), new Field('target', 'integer'), new Field('max', 'integer'), new Field('last_on', 'date'), new Field('topper', 'WeeksCycle?'), new Field('decon', 'WeeksCycle?'), new Field('inspection', 'WeeksCycle?'), new Field('base', 'WeeksCycle?'), new Field('says', 'string?', 'Why it can’t be laid out as things stand'), new Field('deadlines', 'WeeksDeadline[]'), new Field('closed', 'date[]'))]
+#[Shape('WeeksVisit', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('crew_id', 'uuid'), new Field('on', 'date'), new Field('kinds', 'string[]'), new Field('scope', 'string'), new Field('locked', 'boolean'), new Field('minutes', 'integer'), new Field('nine_in_ten', 'integer?', 'Of visits of the next two weeks'), new Field('problem', 'string?', 'Why it can’t be worked as things stand'), new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']))]
 #[Shape('WeeksWish', new Field('visit_id', 'uuid'), new Field('vehicle', 'string'), new Field('on', 'date'), new Field('wish_on', 'date?'), new Field('wish', 'string?'))]
 #[Shape('WeeksUnmet', new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('what', 'string'), new Field('why', 'string'))]
 #[Shape('WeeksMoves', new Field('vehicle', 'string'), new Field('gone', 'string[]'), new Field('new', 'string[]'))]
@@ -175,7 +175,7 @@ final readonly class WeeksController
         Gate::authorize('viewAny', Vehicle::class);
         $plan = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first() ?? throw Problem::conflict('Nothing has been planned yet.');
 
-        return new JsonResponse(['input' => $plan->instance, 'answer' => ['visits' => array_map(static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]), $plan->after), 'unmet' => $plan->unmet, 'cost' => $plan->cost, 'breakdown' => $plan->breakdown, 'bound' => $plan->bound]], headers: ['Content-Disposition' => 'attachment; filename="vicissa-plan.json"']);
+        return new JsonResponse(['input' => [...$plan->instance, 'before' => array_map(static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]), $plan->after)], 'answer' => ['visits' => array_map(static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]), $plan->after), 'unmet' => $plan->unmet, 'cost' => $plan->cost, 'breakdown' => $plan->breakdown, 'bound' => $plan->bound]], headers: ['Content-Disposition' => 'attachment; filename="vicissa-plan.json"']);
     }
 
     #[OA\Get(path: '/api/v1/weeks/file', operationId: 'planFile', summary: 'The visits as CSV', tags: ['Weeks'], responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')))])]

@@ -25,6 +25,9 @@ final class ProgrammeRequest extends FactsRequest
             'salt_target' => ['sometimes', 'nullable', 'integer', 'between:1,365'],
             'topper_weeks' => ['sometimes', 'nullable', 'integer', 'between:1,104'],
             'decon_days' => ['sometimes', 'nullable', 'integer', 'between:1,1460'],
+            'scope' => ['sometimes', 'string', 'max:80', new KnownScope],
+            'full_every' => ['sometimes', 'nullable', 'integer', 'between:2,52'],
+            'topper_washes' => ['sometimes', 'nullable', 'integer', 'between:1,60'],
         ];
     }
 

@@ -17,6 +17,7 @@ use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\Stage;
@@ -30,7 +31,9 @@ use Vicissa\Core\Protection\Stage;
     new Field('part?', 'string', 'Where on the paint', ['whole', 'top', 'sides', 'low']),
     new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
 )]
-#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'), new Field('batch?', 'string?', 'The one in use when left out'))]
+#[Shape('LeftOut', new Field('kind', 'string'), new Field('why', 'string'))]
+#[Shape('InspectionSeen', new Field('seen', 'string[]', 'sound, thin, flat-spots, water-marks, chips, edges-lift'), new Field('note?', 'string?'))]
+#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'), new Field('batch?', 'string?', 'The one in use when left out'), new Field('as_base?', 'boolean', 'It renewed the layer that is meant to last'))]
 #[Shape(
     'TurnInput',
     new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'),
@@ -53,6 +56,10 @@ use Vicissa\Core\Protection\Stage;
     new Field('steps?', 'StepTaken[]'),
     new Field('refused?', 'Refusal[]'),
     new Field('recommended?', 'string?'),
+    new Field('scope?', 'string', 'What the visit took in'),
+    new Field('kinds?', 'string[]?', 'What was planned for it'),
+    new Field('left_out?', 'LeftOut[]', 'What was planned and not done'),
+    new Field('inspection?', 'InspectionSeen?', 'What was seen of the base'),
     new Field('reason?', 'string', 'Why, when this corrects a saved turn'),
 )]
 final class TurnRequest extends FactsRequest
@@ -83,13 +90,14 @@ final class TurnRequest extends FactsRequest
             'products' => ['sometimes', 'array', 'max:20'],
             'products.*.product_id' => ['required', 'uuid', $this->mine('products')],
             'products.*.zone' => ['required', Rule::enum(Zone::class)],
+            'products.*.as_base' => ['sometimes', 'boolean'],
             'products.*.batch' => ['sometimes', 'nullable', 'string', 'max:60'],
             'products.*.quantity_ml' => ['sometimes', 'nullable', 'numeric', 'between:0.1,20000'],
-            'crew' => ['sometimes', 'nullable', 'integer', 'between:1,2'],
+            'crew' => ['sometimes', 'nullable', 'integer', 'between:1,8'],
             'water_l' => ['sometimes', 'nullable', 'numeric', 'between:0,20000'],
-            'textiles' => ['sometimes', 'array:large,medium,catch,sills,wheels,jambs,glass,sides,mitts'],
+            'textiles' => ['sometimes', 'array:large,medium,catch,sills,wheels,jambs,glass,sides,mitts,topper'],
             'textiles.*' => ['integer', 'between:0,1000'],
-            'steps' => ['sometimes', 'array', 'max:100'],
+            'steps' => ['sometimes', 'array', 'max:150'],
             'steps.*' => ['array:id,name,kind,took_s,estimate_min,skipped'],
             'steps.*.id' => ['required', 'string', 'max:40'],
             'steps.*.name' => ['required', 'string', 'max:120'],
@@ -97,6 +105,17 @@ final class TurnRequest extends FactsRequest
             'steps.*.took_s' => ['present', 'nullable', 'integer', 'between:0,86400'],
             'steps.*.estimate_min' => ['present', 'nullable', 'numeric', 'between:0,1440'],
             'steps.*.skipped' => ['required', 'boolean'],
+            'scope' => ['sometimes', 'string', 'max:80', new KnownScope],
+            'kinds' => ['sometimes', 'nullable', 'array', 'max:6'],
+            'kinds.*' => [Rule::enum(Kind::class), 'distinct'],
+            'left_out' => ['sometimes', 'array', 'max:6'],
+            'left_out.*' => ['array:kind,why'],
+            'left_out.*.kind' => ['required', Rule::enum(Kind::class), 'distinct'],
+            'left_out.*.why' => ['required', 'string', 'max:120'],
+            'inspection' => ['sometimes', 'nullable', 'array:seen,note'],
+            'inspection.seen' => ['required_with:inspection', 'array', 'max:8'],
+            'inspection.seen.*' => ['in:sound,thin,flat-spots,water-marks,chips,edges-lift', 'distinct'],
+            'inspection.note' => ['sometimes', 'nullable', 'string', 'max:500'],
             'refused' => ['sometimes', 'array', 'max:100'],
             'refused.*' => ['array:what,why'],
             'refused.*.what' => ['required', 'string', 'max:160'],

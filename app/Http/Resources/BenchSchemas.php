@@ -31,6 +31,7 @@ use App\Http\OpenApi\Shape;
     new Field('shade?', 'boolean'),
     new Field('bay?', 'boolean'),
     new Field('run_off?', 'string?'),
+    new Field('battery?', 'boolean', 'An air dryer runs from packs'),
 )]
 #[Shape('BenchWeather', new Field('air_c', 'number'), new Field('rh', 'number'), new Field('wind_m_s', 'number'), new Field('sun_w_m2', 'number'), new Field('rain?', 'boolean'))]
 #[Shape('BenchCoat', new Field('family', 'string'), new Field('line?', 'string?'), new Field('name?', 'string?'), new Field('designed?', 'string', null, ['beads', 'sheets']))]
@@ -56,6 +57,11 @@ use App\Http\OpenApi\Shape;
     new Field('weather', 'BenchWeather'),
     new Field('panel_c?', 'number?', 'As measured; else reckoned'),
     new Field('schools?', 'Sides', 'Sides to try for this once'),
+    new Field('body?', 'string', 'Of a vehicle that is described'),
+    new Field('crew?', 'integer'),
+    new Field('kinds?', 'string[]', 'What is planned'),
+    new Field('scope?', 'string', 'quick, usual, full, or what it takes in'),
+    new Field('taken?', 'string[]', 'Products somebody chose by hand'),
     new Field('compare?', 'boolean', 'Also what every other side, shade and a tank would change'),
 )]
 #[Shape('MatchStage', new Field('stage', 'string'), new Field('says', 'string'), new Field('soil_left', 'number'))]
@@ -96,9 +102,12 @@ use App\Http\OpenApi\Shape;
 #[Shape('MatchTopper', new Field('decision', 'string', null, ['apply', 'read-first', 'decon-first', 'optional', 'none', 'not-today']), new Field('says', 'string'), new Field('why', 'string'), new Field('product', 'string?'))]
 #[Shape('MatchRinse', new Field('water', 'string'), new Field('residue_mg_m2', 'number?'), new Field('spots', 'string?'), new Field('working_s', 'number?'), new Field('why', 'string'))]
 #[Shape('MatchTowels', new Field('large?', 'integer'), new Field('medium?', 'integer'), new Field('catch?', 'integer'), new Field('sills?', 'integer'), new Field('wheels?', 'integer'))]
-#[Shape('MatchDrying', new Field('way', 'string'), new Field('why', 'string'), new Field('how', 'string[]'), new Field('litres', 'number'), new Field('towels', 'MatchTowels'), new Field('may_air_dry', 'boolean'))]
+#[Shape('MatchDrying', new Field('way', 'string'), new Field('why', 'string'), new Field('how', 'string[]'), new Field('litres', 'number'), new Field('towels', 'MatchTowels'), new Field('may_air_dry', 'boolean'), new Field('options', 'MatchWay[]', 'What one may wish for, each with why not'))]
+#[Shape('MatchWay', new Field('way', 'string'), new Field('name', 'string'), new Field('refused', 'string?'))]
+#[Shape('MatchCooling', new Field('from_c', 'number'), new Field('to_c', 'number'))]
+#[Shape('MatchOffered', new Field('id', 'string'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'))]
 #[Shape('MatchSides', new Field('towels', 'integer'), new Field('sides', 'integer'))]
-#[Shape('MatchSection', new Field('step', 'string'), new Field('working_s', 'number?'), new Field('panels', 'integer'), new Field('sections', 'integer'), new Field('says', 'string'))]
+#[Shape('MatchSection', new Field('step', 'string'), new Field('working_s', 'number?'), new Field('panels', 'integer'), new Field('sections', 'integer'), new Field('mode', 'string', null, ['whole', 'goes', 'each', 'none']), new Field('says', 'string'))]
 #[Shape('MatchCaution', new Field('step?', 'string'), new Field('says', 'string'), new Field('grave', 'boolean'))]
 #[Shape('MatchStep', new Field('step', 'string'), new Field('name', 'string'), new Field('how', 'string[]'), new Field('products', 'string[]', 'Keys of products'), new Field('cautions', 'MatchCaution[]'))]
 #[Shape('MatchMissing', new Field('kind', 'string', null, ['product', 'fact']), new Field('says', 'string'), new Field('remedy', 'string'))]
@@ -127,6 +136,8 @@ use App\Http\OpenApi\Shape;
     new Field('drying', 'MatchDrying'),
     new Field('towels', 'MatchSides?'),
     new Field('sections', 'MatchSection[]'),
+    new Field('cooling', 'MatchCooling?'),
+    new Field('offered', 'MatchOffered[]', 'Acids, for a person to take'),
     new Field('steps', 'MatchStep[]'),
     new Field('cautions', 'MatchCaution[]'),
     new Field('assumed', 'string[]'),

@@ -20,17 +20,19 @@ use Illuminate\Http\Request;
     new Field('supplier', 'string?'),
     new Field('role', 'string'),
     new Field('surfaces', 'string[]'),
-    new Field('ph', 'number'),
+    new Field('ph', 'number?', 'Null: the label does not say'),
     new Field('leaves', 'string'),
     new Field('strips', 'string'),
     new Field('solvent', 'boolean'),
     new Field('dilutions', 'Dilutions'),
     new Field('dwell_min_s', 'integer'),
     new Field('dwell_max_s', 'integer?'),
-    new Field('may_dry', 'boolean'),
+    new Field('may_dry', 'boolean?'),
     new Field('min_c', 'number?'),
     new Field('max_c', 'number?'),
-    new Field('rinse', 'boolean'),
+    new Field('rinse', 'boolean?'),
+    new Field('paste', 'boolean'),
+    new Field('unknown', 'string[]', 'What its label does not say, and is therefore taken carefully'),
     new Field('family', 'string?'),
     new Field('label_low_weeks', 'number?'),
     new Field('label_high_weeks', 'number?'),
@@ -50,10 +52,11 @@ final class ProductResource extends RowResource
     {
         return [
             ...$this->resource->only([
-                'id', 'name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent', 'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse',
+                'id', 'name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent', 'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse', 'paste',
                 'family', 'label_low_weeks', 'label_high_weeks', 'applied', 'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml', 'cautions', 'version',
             ]),
             'dilutions' => (object) $this->dilutions,
+            'unknown' => $this->label()->unknown(),
             'archived' => $this->archived_at !== null,
         ];
     }

@@ -15,8 +15,11 @@ use Illuminate\Http\Request;
 
 /** @mixin Sheet */
 #[Shape('SheetWait', new Field('of', 'string'), new Field('min_s', 'number'), new Field('max_s', 'number?'), new Field('label_max_s', 'number?'), new Field('on_s', 'number', 'What putting it on takes: the first panel has waited that long already'), new Field('film', 'string?'))]
-#[Shape('SheetPortion', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('ml', 'number?'), new Field('why', 'string'))]
-#[Shape('SheetCaution', new Field('says', 'string'), new Field('grave', 'boolean'))]
+#[Shape('SheetPortion', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('ml', 'number?', 'Grams of a paste'), new Field('why', 'string'), new Field('paste?', 'boolean'))]
+#[Shape('SheetCaution', new Field('says', 'string'), new Field('grave', 'boolean'), new Field('hazard?', 'string', 'What the danger is'))]
+#[Shape('SheetTotals', new Field('minutes', 'integer?'), new Field('nine_in_ten', 'integer?', 'Nine such visits in ten stay within'), new Field('people', 'integer'), new Field('tap_l', 'number'), new Field('treated_l', 'number'), new Field('mix_l', 'number'), new Field('textiles', 'Textiles'), new Field('pools', 'object', 'Pieces by pool'), new Field('product_ml', 'object', 'By product'), new Field('maybe_ml', 'object', 'What only a reading will ask for'), new Field('blows_min', 'number'))]
+#[Shape('SheetOffered', new Field('id', 'uuid'), new Field('name', 'string'), new Field('zone', 'string'))]
+#[Shape('SheetUrge', new Field('kind', 'string', null, ['shade', 'hour']), new Field('says', 'string'), new Field('hour', 'integer?'))]
 #[Shape(
     'SheetStep',
     new Field('id', 'string'),
@@ -37,12 +40,14 @@ use Illuminate\Http\Request;
     new Field('only_if', 'string?'),
     new Field('water_l', 'number'),
     new Field('looks', 'string[]', 'What is looked at, one after the other'),
+    new Field('fulfils?', 'string?', 'A planned kind that is done by ticking it'),
+    new Field('reads?', 'string?', 'Which reading is taken here'),
     new Field('start', 'integer?'),
     new Field('end', 'integer?'),
     new Field('slack', 'integer?'),
     new Field('who', 'integer[]'),
 )]
-#[Shape('SheetRemedy', new Field('kind', 'string', null, ['helper', 'shade', 'cool', 'product']), new Field('says', 'string'), new Field('finish', 'integer'), new Field('without', 'string?'))]
+#[Shape('SheetRemedy', new Field('kind', 'string', null, ['helper', 'shade', 'product']), new Field('says', 'string'), new Field('finish', 'integer'), new Field('without', 'string?'))]
 #[Shape('SheetPanel', new Field('id', 'string'), new Field('name', 'string'), new Field('share', 'number'))]
 #[Shape('SheetTopper', new Field('decision', 'string'), new Field('says', 'string'), new Field('why', 'string'))]
 #[Shape('SheetNow', new Field('panel_c', 'number'), new Field('sun_w_m2', 'number'))]
@@ -63,6 +68,11 @@ use Illuminate\Http\Request;
     new Field('water', 'string'),
     new Field('water_why', 'string'),
     new Field('drying?', 'string', 'How the water comes off'),
+    new Field('scope?', 'string'),
+    new Field('kinds?', 'string[]?', 'What is planned; null when nothing is'),
+    new Field('totals?', 'SheetTotals'),
+    new Field('offered?', 'SheetOffered[]', 'Acids, for a person to take'),
+    new Field('urges?', 'SheetUrge[]'),
     new Field('assumed', 'string[]'),
     new Field('missing', 'string[]'),
     new Field('refused', 'Refusal[]'),
@@ -105,14 +115,17 @@ use Illuminate\Http\Request;
     new Field('panel_c?', 'number?'),
     new Field('schools?', 'Sides'),
     new Field('without?', 'string[]', 'Products left out'),
+    new Field('taken?', 'string[]', 'Products somebody chose by hand'),
+    new Field('kinds?', 'string[]', 'What is planned'),
+    new Field('scope?', 'string', 'quick, usual, full, or what it takes in'),
     new Field('expected?', 'boolean', 'Nobody has looked yet: as it was last time, in the weather forecast'),
 )]
-#[Shape('SheetInput', new Field('id?', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('on?', 'date', 'Today when left out'), new Field('crew?', 'integer'), new Field('facts?', 'SheetFacts', 'What is to be expected when left out'))]
+#[Shape('SheetInput', new Field('id?', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('on?', 'date', 'Today when left out'), new Field('crew?', 'integer'), new Field('scope?', 'string', 'As planned when left out'), new Field('facts?', 'SheetFacts', 'What is to be expected when left out'))]
 #[Shape('RematchInput', new Field('facts', 'SheetFacts'), new Field('crew?', 'integer'), new Field('done?', 'string[]'))]
 #[Shape('SheetEventInput', new Field('id', 'uuid'), new Field('device', 'uuid'), new Field('seq', 'integer'), new Field('kind', 'string'), new Field('step?', 'string?'), new Field('facts?', 'object'), new Field('at', 'date-time'))]
 #[Shape('SheetEventsInput', new Field('events', 'SheetEventInput[]'))]
 #[Shape('SheetFinished', new Field('turn', 'Turn'), new Field('twice', 'boolean', 'Someone else had closed it already; both versions are kept'))]
-#[Shape('SheetOtherwise', new Field('sheet', 'Sheet'), new Field('otherwise', 'object', 'Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak"'))]
+#[Shape('SheetOtherwise', new Field('sheet', 'Sheet'), new Field('otherwise', 'object', 'Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak", "scope:quick"'))]
 #[Shape('SheetLine', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('on', 'date'), new Field('crew', 'integer'), new Field('status', 'string'), new Field('holder', 'string?'), new Field('finish', 'integer?'), new Field('steps', 'integer'), new Field('done', 'integer'), new Field('turn_id', 'uuid?'), new Field('version', 'integer'))]
 final class SheetResource extends RowResource
 {
@@ -156,6 +169,9 @@ final class SheetResource extends RowResource
     {
         $steps = is_array($plan['steps'] ?? null) ? $plan['steps'] : [];
         $plan['steps'] = array_map(static fn(array $step): array => [...$step, 'textiles' => (object) $step['textiles']], $steps);
+        foreach (is_array($plan['totals'] ?? null) ? ['textiles', 'pools', 'product_ml', 'maybe_ml'] : [] as $field) {
+            $plan['totals'][$field] = (object) $plan['totals'][$field];
+        }
 
         return $plan;
     }

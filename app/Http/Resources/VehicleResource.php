@@ -38,6 +38,10 @@ use Illuminate\Http\Request;
     new Field('salt_target', 'integer?'),
     new Field('topper_weeks', 'integer?'),
     new Field('decon_days', 'integer?'),
+    new Field('scope', 'string'),
+    new Field('full_every', 'integer?'),
+    new Field('topper_washes', 'integer?'),
+    new Field('own_minutes', 'integer?'),
     new Field('cadence_min', 'integer'),
     new Field('cadence_target', 'integer'),
     new Field('cadence_max', 'integer'),
@@ -57,7 +61,7 @@ final class VehicleResource extends RowResource
         return [
             ...$this->resource->only([
                 'id', 'name', 'model', 'plate', 'client_id', 'site_id', 'body', 'colour', 'tone', 'hardness', 'finish', 'wheel_finish', 'paint_m2', 'storage', 'road',
-                'km_per_week', 'salt_months', 'programme_id', 'salt_target', 'topper_weeks', 'decon_days', 'cadence_min', 'cadence_target', 'cadence_max', 'material', 'base_unknown', 'note', 'version',
+                'km_per_week', 'salt_months', 'programme_id', 'salt_target', 'topper_weeks', 'decon_days', 'scope', 'full_every', 'topper_washes', 'own_minutes', 'cadence_min', 'cadence_target', 'cadence_max', 'material', 'base_unknown', 'note', 'version',
             ]),
             'schools' => (object) $this->schools,
             'client' => $this->client?->only(['id', 'name']),

@@ -7,6 +7,8 @@ namespace Vicissa\Core\Ahead;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Protection\Life\Normal;
 use Vicissa\Core\Protection\WearFactors;
 
@@ -27,14 +29,6 @@ final readonly class YearAhead
     /** A week's weather: soil times a factor drawn evenly from this span. */
     private const WEATHER = [0.5, 1.5];
 
-    /** Soil beyond which a wash begins with pre-wash and foam, and what stages leave of it (domain §5). */
-    private const PRE_WASH_FROM = 3;
-
-    private const LEFT = ['rinse' => 0.5, 'repelling' => 0.2, 'pre-wash' => 0.5, 'foam' => 0.4];
-
-    /** What stands in where a method is refused. */
-    private const STAND_IN = 0.6;
-
     /**
      * @param array<string, Spread> $figures  weeks_below (weeks with the layer below "good"), hours, litres, minor, risk, washes, toppers, refused
      * @param list<array{day: int, low: float, mid: float, high: float}> $band  share of the topper left, once a week: a tenth, half, nine tenths of the trials lie below
@@ -48,7 +42,7 @@ final readonly class YearAhead
     ) {}
 
     /** @throws InvalidInput */
-    public static function of(Subject $subject, Regime $regime, int $seed = 1, int $trials = 400, WearFactors $factors = new WearFactors): self
+    public static function of(Subject $subject, Regime $regime, int $seed = 1, int $trials = 400, WearFactors $factors = new WearFactors, MatchRules $rules = new MatchRules): self
     {
         InvalidInput::unlessBetween('trials', $trials, 10, 20000);
         $cumulative = [0.0];
@@ -60,7 +54,7 @@ final readonly class YearAhead
         $stories = [];
         for ($trial = 0; $trial < $trials; $trial++) {
             $random = new Randomizer(new Xoshiro256StarStar($seed * 100003 + $trial));
-            [$sums, $left, $events] = self::trial($subject, $regime, $cumulative, $random, $factors);
+            [$sums, $left, $events] = self::trial($subject, $regime, $cumulative, $random, $factors, $rules);
             foreach ($sums as $name => $value) {
                 $values[$name][] = $value;
             }
@@ -86,7 +80,7 @@ final readonly class YearAhead
      * @param list<float> $cumulative  wear by itself up to the start of each day
      * @return array{array<string, float>, list<float>, list<array{day: int, left: float, topped: bool}>}
      */
-    private static function trial(Subject $subject, Regime $regime, array $cumulative, Randomizer $random, WearFactors $factors): array
+    private static function trial(Subject $subject, Regime $regime, array $cumulative, Randomizer $random, WearFactors $factors, MatchRules $rules): array
     {
         $even = static fn(): float => $random->getInt(0, 2147483647) / 2147483648.0;
         // Box & Muller 1958.
@@ -147,8 +141,8 @@ final readonly class YearAhead
             }
             $level = (int) round(min(5.0, $soil));
             $refused = $level > $regime->ceiling;
-            $stays = $level * ($isOn && $worn < $life ? self::LEFT['repelling'] : self::LEFT['rinse']) * ($level >= self::PRE_WASH_FROM || $refused ? self::LEFT['pre-wash'] * self::LEFT['foam'] : 1.0);
-            $sums['risk'] += $stays * ($refused ? self::STAND_IN : $regime->medium) * $subject->softness;
+            $stays = $level * ($isOn && $worn < $life ? $rules->rinseLeavesRepelling : $rules->rinseLeaves) * ($level >= $rules->preWashFromSoil || $refused ? $rules->preWashLeaves * $rules->foamLeaves : 1.0);
+            $sums['risk'] += $stays * ($refused ? $rules->medium(Method::MultiTowel) : $regime->medium) * $subject->softness;
             $sums['refused'] += $refused ? 1.0 : 0.0;
             $sums['washes'] += 1.0;
             $sums['hours'] += $regime->minutes['wash'] / 60.0;

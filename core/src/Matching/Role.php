@@ -18,6 +18,8 @@ enum Role: string
     case ClayLube = 'clay-lube';
     case DryingAid = 'drying-aid';
     case Topper = 'topper';
+    /** A coating, film or other layer meant to last; a wax or sealant that is laid as the base. */
+    case Base = 'base';
     case Glass = 'glass';
     case Tyre = 'tyre';
     case Trim = 'trim';
@@ -27,6 +29,15 @@ enum Role: string
     {
         return match ($this) {
             self::Soap, self::Foam, self::DryingAid, self::Topper, self::Rinseless, self::Waterless => true,
+            default => false,
+        };
+    }
+
+    /** Whether it is there to take dirt off: then the gentlest that is strong enough is wanted. */
+    public function cleans(): bool
+    {
+        return match ($this) {
+            self::Prewash, self::Foam, self::Soap, self::Rinseless, self::Waterless, self::Wheel => true,
             default => false,
         };
     }
@@ -58,6 +69,7 @@ enum Role: string
             self::ClayLube => 'clay lubricant',
             self::DryingAid => 'drying aid',
             self::Topper => 'topper',
+            self::Base => 'base layer',
             self::Glass => 'glass cleaner',
             self::Tyre => 'tyre dressing',
             self::Trim => 'trim care',

@@ -17,8 +17,8 @@ enum WheelFinish: string
     public function acidSensitive(): bool
     {
         return match ($this) {
-            self::BareMetal, self::Anodised, self::Polished => true,
-            self::Painted, self::GlossBlack, self::Chrome => false,
+            self::BareMetal, self::Anodised, self::Polished, self::Chrome => true,
+            self::Painted, self::GlossBlack => false,
         };
     }
 }

@@ -14,6 +14,9 @@ final readonly class Course
     /** A deadline or a lock that is not met. More than any plan costs, so that as few as possible are left. */
     public const MISSED = 1.0e6;
 
+    /** Points above the least that are followed at first. */
+    private const SLACK = 4.0;
+
     /** State of a cycle that is not due again before the end. */
     private const DONE = 1023;
 
@@ -36,6 +39,15 @@ final readonly class Course
 
     /** @var list<int> kind bits it may be asked for where all may go on */
     private array $choices;
+
+    /** @var list<list<float|null>> for each of $days, what the gap since the last wash (at 0) or since each earlier day costs; null where it may not be */
+    private array $gaps;
+
+    /** @var array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} what topper, decontamination and base still cost at least, done last at (0: before the days), after each of $days */
+    private array $owed;
+
+    /** @var list<float> what it costs to come no more after the last wash (at 0), after each of $days */
+    private array $tails;
 
     public function __construct(
         private Instance $instance,
@@ -60,6 +72,9 @@ final readonly class Course
         // A new base renews what lies on it: no topper goes on beside it.
         $choices = [0, ...($this->tops ? [1] : []), ...($this->bases ? [8] : [])];
         $this->choices = $this->decons ? [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)] : $choices;
+        $this->gaps = $this->gaps();
+        $this->tails = $this->tails();
+        $this->owed = [$this->owed($this->tops && ! $this->bases ? $vehicle->topper : null, $instance->rules->topper), $this->owed($this->decons ? $vehicle->decon : null, $instance->rules->decon), $this->owed($this->bases ? $vehicle->base : null, $instance->rules->base)];
     }
 
     /** @return list<int> kind bits that may be asked of a day, by its place in $days */
@@ -83,10 +98,129 @@ final readonly class Course
      */
     public function best(array $prices): array
     {
+        $rest = $this->rest($prices);
+        $least = $rest[0] + ($this->owed[0][0][0] ?? 0.0) + ($this->owed[1][0][0] ?? 0.0) + ($this->owed[2][0][0] ?? 0.0);
+        // Little is followed while little is allowed above what it costs at least; most often that is enough.
+        for ($slack = self::SLACK; ; $slack *= 4.0) {
+            $limit = $slack < self::MISSED ? $least + $slack : INF;
+            $best = $this->search($prices, $rest, $limit);
+            if ($best['cost'] <= $limit) {
+                return $best;
+            }
+        }
+    }
+
+    /**
+     * What is still to come costs at least this much, after the last wash (at 0) and after each of $days: gaps and prices without the dates.
+     *
+     * @param list<array<int, float>> $prices
+     * @return list<float>
+     */
+    private function rest(array $prices): array
+    {
+        $rest = $this->tails;
+        for ($k = count($this->days); $k > 0; $k--) {
+            if ($prices[$k - 1] === []) {
+                continue;
+            }
+            $on = $rest[$k] + min($prices[$k - 1]);
+            foreach ($this->gaps[$k - 1] as $before => $gap) {
+                if ($gap !== null && $gap + $on < $rest[$before]) {
+                    $rest[$before] = $gap + $on;
+                }
+            }
+        }
+
+        return $rest;
+    }
+
+    /** @return list<list<float|null>> */
+    private function gaps(): array
+    {
+        $v = $this->vehicle;
+        $rules = $this->instance->rules;
+        $all = [];
+        foreach ($this->days as $i => $day) {
+            $isLock = $this->locked[$i] !== null;
+            $row = [];
+            for ($k = 0; $k <= $i; $k++) {
+                $gap = $day - ($k === 0 ? $v->lastWash : $this->days[$k - 1]);
+                if ($gap < $v->min && ! $isLock && ($k === 0 || $this->locked[$k - 1] === null)) {
+                    $row[] = null;
+
+                    continue;
+                }
+                $missed = $this->locksBefore[$i] - ($isLock ? 1 : 0) - ($k === 0 ? 0 : $this->locksBefore[$k - 1]) + ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $this->days[$k - 1], $day));
+                $row[] = $rules->offTarget * abs($gap - $v->target) + ($gap > $v->max ? $rules->beyondMax * ($gap - $v->max) : 0.0) + self::MISSED * $missed;
+            }
+            $all[] = $row;
+        }
+
+        return $all;
+    }
+
+    /** @return list<float> */
+    private function tails(): array
+    {
+        $v = $this->vehicle;
+        $end = $this->instance->end;
+        $tails = [];
+        foreach ([$v->lastWash, ...$this->days] as $k => $at) {
+            $missed = $this->locks - ($k === 0 ? 0 : $this->locksBefore[$k - 1]) + ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $at, $end));
+            $tails[] = $this->instance->rules->beyondMax * max(0, $end - $at - $v->max) + self::MISSED * $missed;
+        }
+
+        return $tails;
+    }
+
+    /**
+     * One cycle alone on the days it may go on: the least its dates can still cost. A base renews what lies on it, so a topper on a base that is renewed owes nothing for sure.
+     *
+     * @param array{float, float} $weights  of a day late, of a day early
+     * @return array<int, array<int, float>> by when it was done last, then by when nothing has been done since; empty where nothing is owed
+     */
+    private function owed(?Cycle $cycle, array $weights): array
+    {
+        if ($cycle === null) {
+            return [];
+        }
+        [$late, $early] = $weights;
+        $rests = $cycle->restsFor($this->instance->rules);
+        $count = count($this->days);
+        $owed = array_fill(0, $count + 1, []);
+        $from = [$cycle->from];
+        $due = [$cycle->due];
+        foreach ($this->days as $day) {
+            $from[] = $day + $rests;
+            $due[] = $day + $cycle->repeat;
+        }
+        // From the last day backwards: what is owed after day j, done there, is known before it is asked for.
+        for ($j = $count; $j >= 0; $j--) {
+            for ($k = 0; $k <= $j; $k++) {
+                if ($j === $count) {
+                    $owed[$k][$j] = $late * max(0, $this->instance->end - $due[$k]);
+
+                    continue;
+                }
+                $day = $this->days[$j];
+                $owed[$k][$j] = min($owed[$k][$j + 1], $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $owed[$j + 1][$j + 1]);
+            }
+        }
+
+        return $owed;
+    }
+
+    /**
+     * @param list<array<int, float>> $prices
+     * @param list<float> $rest  least cost of what is still to come
+     * @param float $limit       nothing dearer is followed
+     * @return array{cost: float, visits: list<array{int, int}>}
+     */
+    private function search(array $prices, array $rest, float $limit): array
+    {
         $v = $this->vehicle;
         $rules = $this->instance->rules;
         $end = $this->instance->end;
-        [$off, $beyond, $target, $max, $min] = [$rules->offTarget, $rules->beyondMax, $v->target, $v->max, $v->min];
         [$tLate, $tEarly] = $rules->topper;
         [$dLate, $dEarly] = $rules->decon;
         [$tRest, $tRepeat] = $v->topper === null ? [0, 0] : [$v->topper->restsFor($rules), $v->topper->repeat];
@@ -94,9 +228,9 @@ final readonly class Course
         [$bLate, $bEarly] = $rules->base;
         [$bRest, $bRepeat] = $v->base === null ? [0, 0] : [$v->base->restsFor($rules), $v->base->repeat];
         $never = $end + 100000;
-        $hasDeadlines = $v->deadlines !== [];
         // What is due after the end won't be done again, so when it was done is all one. A lock may ask for it all the same.
         $settles = $this->locks === 0;
+        [$tOwed, $dOwed, $bOwed] = $this->owed;
 
         // Labels side by side: cost, next dates, names of their states, where they come from.
         $cost = [0.0];
@@ -111,36 +245,19 @@ final readonly class Course
         $place = [-1];
         $kind = [0];
         $labels = [[0]];
-        $at = [$v->lastWash];
-        $lockHere = [false];
-        $lockCount = [0];
         $next = 1;
 
         foreach ($this->days as $i => $day) {
             $labels[$i + 1] = [];
-            $at[] = $day;
-            $lockHere[] = $isLock = $this->locked[$i] !== null;
-            $lockCount[] = $this->locksBefore[$i];
             if ($prices[$i] === []) {
                 continue;
             }
             // The cheapest arrival in each state.
             $arrive = $via = [];
-            for ($k = $i; $k >= 0; $k--) {
-                if ($labels[$k] === []) {
+            $atMost = $limit - $rest[$i + 1];
+            foreach ($this->gaps[$i] as $k => $step) {
+                if ($step === null) {
                     continue;
-                }
-                $gap = $day - $at[$k];
-                if ($gap < $min && ! $isLock && ! $lockHere[$k]) {
-                    continue;
-                }
-                $step = $off * ($gap > $target ? $gap - $target : $target - $gap) + ($gap > $max ? $beyond * ($gap - $max) : 0.0);
-                $skipped = $lockCount[$i + 1] - ($isLock ? 1 : 0) - $lockCount[$k];
-                if ($skipped > 0) {
-                    $step += self::MISSED * $skipped;
-                }
-                if ($hasDeadlines) {
-                    $step += self::MISSED * $this->missedBetween($k === 0 ? null : $at[$k], $day);
                 }
                 foreach ($labels[$k] as $label) {
                     $total = $cost[$label] + $step;
@@ -188,14 +305,18 @@ final readonly class Course
                         $b = $settles && $day + $bRepeat >= $end ? self::DONE : $i + 1;
                         $t = $v->topper === null || $settles && $day + $tRepeat >= $end ? self::DONE : $i + 1;
                     }
+                    $owes = ($tOwed[$t][$i + 1] ?? 0.0) + ($dOwed[$d][$i + 1] ?? 0.0) + ($bOwed[$b][$i + 1] ?? 0.0);
+                    if ($sum + $owes > $atMost) {
+                        continue;
+                    }
                     $to = $t << 20 | $d << 10 | $b;
                     if (! isset($new[$to]) || $sum < $new[$to][0]) {
-                        $new[$to] = [$sum, $label, $bits];
+                        $new[$to] = [$sum, $label, $bits, $sum + $owes];
                     }
                 }
             }
             if (count($new) > 1) {
-                uasort($new, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+                uasort($new, static fn(array $a, array $b): int => $a[3] <=> $b[3]);
             }
             $kept = [];
             foreach ($new as $to => [$sum, $label, $bits]) {
@@ -239,10 +360,8 @@ final readonly class Course
 
         [$best, $last] = [INF, 0];
         foreach ($labels as $k => $some) {
-            $open = $end - $at[$k] - $max;
-            $tail = ($open > 0 ? $beyond * $open : 0.0) + self::MISSED * (($this->locks - $lockCount[$k]) + ($hasDeadlines ? $this->missedBetween($k === 0 ? null : $at[$k], $end) : 0));
             foreach ($some as $label) {
-                $total = $cost[$label] + $tail + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) + ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
+                $total = $cost[$label] + $this->tails[$k] + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) + ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
                 if ($total < $best) {
                     [$best, $last] = [$total, $label];
                 }

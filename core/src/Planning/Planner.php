@@ -106,7 +106,10 @@ final class Planner
         $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
         $moved = $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
         $bound->raise($rounds, $this->total());
-        if ($before === null && $vehicles <= self::TWO_STARTS) {
+        // Where the bound meets the plan there is nothing left to find.
+        $perfect = fn(): bool => $this->total() <= $bound->value + 1e-6;
+        $goesOn = $told === null || $told(0.0);
+        if ($goesOn && $before === null && $vehicles <= self::TWO_STARTS && ! $perfect()) {
             // A second start, led by what the minutes of each day are worth.
             $best = [$this->total(), $this->chosen, $this->own];
             $this->clear();
@@ -117,9 +120,9 @@ final class Planner
             }
         }
         // What stands and pays as it stands is left alone.
-        for ($i = 0; $i < $shakes && $vehicles > 1 && ! ($stands && ! $moved); $i++) {
+        for ($i = 0; $goesOn && $i < $shakes && $vehicles > 1 && ! ($stands && ! $moved) && ! $perfect(); $i++) {
             $this->shake();
-            if ($told !== null && $i % 20 === 0 && ! $told($i / $shakes)) {
+            if ($told !== null && $i % 20 === 19 && ! $told($i / $shakes)) {
                 break;
             }
         }

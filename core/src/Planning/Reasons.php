@@ -144,7 +144,7 @@ final readonly class Reasons
                 }
             }
         }
-        $needs = min(array_map(static fn(Crew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)) + $this->instance->siteOf($vehicle)->hopMin;
+        $needs = min([PHP_INT_MAX >> 1, ...array_map(static fn(Crew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)]) + $this->instance->siteOf($vehicle)->hopMin;
 
         return match (true) {
             $where === null || $least <= 0 => '',

@@ -15,6 +15,18 @@ enum Family: string
     case Wrap = 'wrap';
     case Bare = 'bare';
 
+    /** Renewed like a topper, rather than looked over and coated anew after years (domain §15.4). */
+    public function isShortLived(): bool
+    {
+        return in_array($this, [self::Wax, self::Polymer, self::SilicaSpray], true);
+    }
+
+    /** Refreshed over years, and looked over every year. */
+    public function isLasting(): bool
+    {
+        return in_array($this, [self::Ceramic, self::Film, self::Wrap], true);
+    }
+
     /**
      * Weeks such a layer lasts by its label when nothing better is known; null where nothing wears.
      *

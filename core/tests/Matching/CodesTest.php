@@ -44,7 +44,7 @@ final class CodesTest extends TestCase
                 }
             }
         }
-        self::assertSame(14 * 7 * 5 * 3 * 2 * 2, $seen);
+        self::assertSame(15 * 7 * 5 * 3 * 2 * 2, $seen);
     }
 
     public function testAcidMeetsWhatItEats(): void
@@ -52,7 +52,7 @@ final class CodesTest extends TestCase
         foreach (Family::cases() as $family) {
             foreach (WheelFinish::cases() as $wheel) {
                 foreach ([Zone::Paint, Zone::Wheels] as $zone) {
-                    $blocked = in_array($family, [Family::Film, Family::Wrap], true) || ($zone === Zone::Wheels && in_array($wheel->value, ['bare-metal', 'anodised', 'polished'], true));
+                    $blocked = in_array($family, [Family::Film, Family::Wrap], true) || ($zone === Zone::Wheels && in_array($wheel->value, ['bare-metal', 'anodised', 'polished', 'chrome'], true));
                     $codes = $this->codes($this->plain(3.9, surfaces: [$zone]), new Surface($zone, $family, [], $wheel), new Circumstances);
                     self::assertSame($blocked ? ['acid-on-sensitive' => 'block'] : [], $codes);
                     self::assertSame([], $this->codes($this->plain(4.0, surfaces: [$zone]), new Surface($zone, $family, [], $wheel), new Circumstances));

@@ -7,9 +7,9 @@ namespace Vicissa\Core\Tests\Matching;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
+use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Turn\Bottle;
-use Vicissa\Core\Matching\Turn\Change;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Judged;
 use Vicissa\Core\Matching\Turn\MatchRules;
@@ -18,7 +18,10 @@ use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
-use Vicissa\Core\Matching\Turn\WhatIf;
+use Vicissa\Core\Visit\Change;
+use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\WhatIf;
 
 /** What has to hold of every match, over scenes drawn at random. */
 final class MatchPropertiesTest extends TestCase
@@ -57,7 +60,7 @@ final class MatchPropertiesTest extends TestCase
                 self::assertTrue($choice->chosen === null || $choice->chosen->allowed(), $choice->need->key());
                 self::assertNotSame('', $choice->why);
             }
-            self::assertSame(! $match->possible(), $match->steps === []);
+            self::assertSame(! $match->possible(), Laying::of($situation, $schools, self::outfit())->steps === []);
             self::assertSame($match->possible(), $match->method->instead === []);
         });
     }
@@ -81,7 +84,7 @@ final class MatchPropertiesTest extends TestCase
     {
         $this->limitTo(60)->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
             [$facts, $schools] = self::scene($seed);
-            foreach (WhatIf::otherwise(Scene::of($facts), $schools) as $other) {
+            foreach (WhatIf::otherwise(Scene::of($facts), $schools, self::outfit()) as $other) {
                 $governed = $other->school?->governs() ?? [];
                 foreach ($other->changes as $change) {
                     self::assertContains($change->part, $governed, sprintf('%s → %s changed %s: %s | %s', $other->school?->value, $other->side, $change->part->value, implode('; ', $change->was), implode('; ', $change->becomes)));
@@ -95,17 +98,17 @@ final class MatchPropertiesTest extends TestCase
         $this->limitTo(60)->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
             [$facts, $schools] = self::scene($seed);
             $situation = Scene::of($facts);
-            $here = TurnMatch::of($situation, $schools);
+            $here = Laying::of($situation, $schools, self::outfit());
             foreach (array_keys(School::Method->sides()) as $side) {
-                $there = TurnMatch::of($situation, $schools->with(School::Method, (string) $side));
-                if ($there->method->method() === $here->method->method()) {
+                $there = Laying::of($situation, $schools->with(School::Method, (string) $side), self::outfit());
+                if ($there->match->method->method() === $here->match->method->method()) {
                     self::assertSame([], Change::between($here, $there), "the same method under {$side}");
                 }
             }
             $plain = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, array_values(array_filter($situation->shelf, static fn(Bottle $bottle): bool => ! $bottle->traits->leaves->shines())), $situation->rules);
             self::assertSame([], Change::between(
-                TurnMatch::of($plain, $schools->with(School::BareFace, 'refused')),
-                TurnMatch::of($plain, $schools->with(School::BareFace, 'tolerated')),
+                Laying::of($plain, $schools->with(School::BareFace, 'refused'), self::outfit()),
+                Laying::of($plain, $schools->with(School::BareFace, 'tolerated'), self::outfit()),
             ), 'nothing on the shelf leaves wax or oils');
         });
     }
@@ -120,7 +123,7 @@ final class MatchPropertiesTest extends TestCase
             usort($shuffled, static fn(): int => mt_rand(-1, 1));
             $again = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, $shuffled, $situation->rules, $situation->measures);
             $match = TurnMatch::of($situation, $schools);
-            self::assertSame([], Change::between($match, TurnMatch::of($again, $schools)));
+            self::assertSame([], Change::between(Laying::of($situation, $schools, self::outfit()), Laying::of($again, $schools, self::outfit())));
             $accounted = array_unique([...self::names($match->choices), ...array_map(static fn(Judged $judged): string => $judged->bottle->name, $match->passed)]);
             self::assertEqualsCanonicalizing(array_map(static fn(Bottle $bottle): string => $bottle->name, $situation->shelf), $accounted);
         });
@@ -136,7 +139,12 @@ final class MatchPropertiesTest extends TestCase
             }
             self::assertNotSame([], $school->governs());
         }
-        self::assertCount(count(Part::cases()), TurnMatch::of(Scene::of(), Schools::of())->parts());
+        self::assertCount(count(Part::cases()), Laying::of(Scene::of(), Schools::of(), self::outfit())->parts());
+    }
+
+    private static function outfit(): Outfit
+    {
+        return new Outfit(1, Body::Estate);
     }
 
     /**

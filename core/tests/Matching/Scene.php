@@ -13,6 +13,7 @@ use Vicissa\Core\Matching\ProductTraits;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\Turn\Asked;
 use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Coat;
@@ -20,12 +21,14 @@ use Vicissa\Core\Matching\Turn\Conditions;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Renewal;
+use Vicissa\Core\Matching\Turn\Scope;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Stack;
 use Vicissa\Core\Matching\Turn\Vehicle;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
@@ -46,10 +49,11 @@ final class Scene
             $facts['shade'] ?? false,
             $facts['bay'] ?? false,
             $facts['run_off'] ?? null,
+            $facts['battery'] ?? false,
         );
         [$air, $rh, $wind, $sun] = $facts['weather'] ?? [14.0, 0.7, 2.0, 100.0];
 
-        return new Situation($vehicle, self::seen($facts), $place, Conditions::at(new Air($air, $rh, $wind, $sun), $vehicle, $place, array_key_exists('panel', $facts) ? $facts['panel'] : 15.0, $facts['rain'] ?? false), self::shelf($facts['without'] ?? [], $facts['with'] ?? []));
+        return new Situation($vehicle, self::seen($facts), $place, Conditions::at(new Air($air, $rh, $wind, $sun), $vehicle, $place, array_key_exists('panel', $facts) ? $facts['panel'] : 15.0, $facts['rain'] ?? false), self::shelf($facts['without'] ?? [], $facts['with'] ?? []), asked: new Asked(isset($facts['kinds']) ? array_values(array_map(Kind::from(...), $facts['kinds'])) : null, Scope::of($facts['scope'] ?? 'usual'), $facts['taken'] ?? []));
     }
 
     /** @param array<string, mixed> $facts */
@@ -64,7 +68,7 @@ final class Scene
         }
         $renewals = [];
         if (array_key_exists('due', $facts)) {
-            $renewals['paint'] = new Renewal($facts['due'] === null ? [] : ['10' => $facts['due'] - 10.0, '30' => (float) $facts['due'], '50' => $facts['due'] + 10.0], $facts['failed'] ?? false);
+            $renewals['paint'] = new Renewal($facts['due'] === null ? [] : ['10' => $facts['due'] - 10.0, '30' => (float) $facts['due'], '50' => $facts['due'] + 10.0], $facts['failed'] ?? false, $facts['suspect'] ?? false);
         }
         if (isset($facts['wheels_due'])) {
             $renewals['wheels'] = new Renewal(['10' => (float) $facts['wheels_due'], '30' => (float) $facts['wheels_due'], '50' => (float) $facts['wheels_due']]);
@@ -142,7 +146,7 @@ final class Scene
      * @param array<string, float> $mix
      * @param list<string> $on
      */
-    public static function bottle(string $name, string $role, float $ph = 7.0, string $leaves = 'nothing', string $strips = 'none', bool $solvent = false, ?string $line = null, bool $rinse = false, ?array $dwell = null, ?float $price = null, array $mix = [], ?float $weeks = null, ?string $applied = null, float $min = 4.0, float $max = 32.0, array $on = ['paint', 'trim'], bool $stock = true): Bottle
+    public static function bottle(string $name, string $role, float $ph = 7.0, string $leaves = 'nothing', string $strips = 'none', bool $solvent = false, ?string $line = null, bool $rinse = false, ?array $dwell = null, ?float $price = null, array $mix = [], ?float $weeks = null, ?string $applied = null, float $min = 4.0, float $max = 32.0, array $on = ['paint', 'trim'], bool $stock = true, bool $paste = false): Bottle
     {
         return new Bottle(
             $name,
@@ -156,6 +160,7 @@ final class Scene
             $weeks,
             $applied,
             $dwell[1] ?? null,
+            paste: $paste,
         );
     }
 }

@@ -116,7 +116,8 @@ final class SchedulerTest extends TestCase
     /** @return iterable<string, array{int, list<Task>, string}> */
     public static function nonsense(): iterable
     {
-        yield 'three people' => [3, [new Task('a', 1)], 'crew'];
+        yield 'nine people' => [9, [new Task('a', 1)], 'crew'];
+        yield 'nobody' => [0, [new Task('a', 1)], 'crew'];
         yield 'nothing to do' => [1, [], 'steps'];
         yield 'twice the same' => [1, [new Task('a', 1), new Task('a', 2)], 'steps.1.id'];
         yield 'less than no time' => [1, [new Task('a', -1)], 'steps.0.minutes'];

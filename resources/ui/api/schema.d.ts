@@ -2092,6 +2092,15 @@ export interface components {
       /** @description As measured; else reckoned */
       panel_c?: number | null
       schools?: components['schemas']['Sides']
+      /** @description Of a vehicle that is described */
+      body?: string
+      crew?: number
+      /** @description What is planned */
+      kinds?: string[]
+      /** @description quick, usual, full, or what it takes in */
+      scope?: string
+      /** @description Products somebody chose by hand */
+      taken?: string[]
       /** @description Also what every other side, shade and a tank would change */
       compare?: boolean
     }
@@ -2105,6 +2114,8 @@ export interface components {
       shade?: boolean
       bay?: boolean
       run_off?: string | null
+      /** @description An air dryer runs from packs */
+      battery?: boolean
     }
     BenchReadings: {
       /** @description The bench: what one sets, and the match that answers (App\Reckon\MatchAnswer). */
@@ -2247,6 +2258,8 @@ export interface components {
       id: string
       name: string
       minutes: components['schemas']['CrewWeek']
+      people: number
+      members: string[]
       days: components['schemas']['CrewDay'][]
       version: number
     }
@@ -2261,6 +2274,10 @@ export interface components {
       /** @description Who goes together, and when they work. */
       name?: string
       minutes?: components['schemas']['CrewWeek']
+      /** @description How many they are */
+      people?: number
+      /** @description Those of them who sign in here */
+      members?: string[]
       /** @description Days that differ; all of them */
       days?: components['schemas']['CrewDay'][]
     }
@@ -2686,6 +2703,11 @@ export interface components {
       errors: components['schemas']['ImportError'][]
       unknown: string[]
     }
+    InspectionSeen: {
+      /** @description sound, thin, flat-spots, water-marks, chips, edges-lift */
+      seen: string[]
+      note?: string | null
+    }
     Invitation: {
       /** Format: uuid */
       id: string
@@ -2794,6 +2816,10 @@ export interface components {
       label_low_weeks?: number | null
       label_high_weeks?: number | null
     }
+    LeftOut: {
+      kind: string
+      why: string
+    }
     Load: {
       /** Format: date */
       from: string
@@ -2888,6 +2914,7 @@ export interface components {
       /** Format: uuid */
       vehicle_id: string
       name: string
+      minutes: number | null
       /** @description Laid out already; otherwise as is to be expected */
       sheet: boolean
     }
@@ -2915,6 +2942,9 @@ export interface components {
       drying: components['schemas']['MatchDrying']
       towels: components['schemas']['MatchSides'] | null
       sections: components['schemas']['MatchSection'][]
+      cooling: components['schemas']['MatchCooling'] | null
+      /** @description Acids, for a person to take */
+      offered: components['schemas']['MatchOffered'][]
       steps: components['schemas']['MatchStep'][]
       cautions: components['schemas']['MatchCaution'][]
       assumed: string[]
@@ -2945,6 +2975,10 @@ export interface components {
       was: string[]
       becomes: string[]
     }
+    MatchCooling: {
+      from_c: number
+      to_c: number
+    }
     MatchDrying: {
       way: string
       why: string
@@ -2952,6 +2986,8 @@ export interface components {
       litres: number
       towels: components['schemas']['MatchTowels']
       may_air_dry: boolean
+      /** @description What one may wish for, each with why not */
+      options: components['schemas']['MatchWay'][]
     }
     MatchMethod: {
       chosen: string | null
@@ -2970,6 +3006,12 @@ export interface components {
     MatchNow: {
       panel_c: number
       panel_measured: boolean
+    }
+    MatchOffered: {
+      id: string
+      name: string
+      role: string
+      zone: string
     }
     MatchOption: {
       method: string
@@ -3022,6 +3064,8 @@ export interface components {
       working_s: number | null
       panels: number
       sections: number
+      /** @enum {string} */
+      mode: 'whole' | 'goes' | 'each' | 'none'
       says: string
     }
     MatchSides: {
@@ -3054,6 +3098,11 @@ export interface components {
       catch?: number
       sills?: number
       wheels?: number
+    }
+    MatchWay: {
+      way: string
+      name: string
+      refused: string | null
     }
     Me: {
       /** Format: uuid */
@@ -3252,17 +3301,21 @@ export interface components {
       supplier: string | null
       role: string
       surfaces: string[]
-      ph: number
+      /** @description Null: the label does not say */
+      ph: number | null
       leaves: string
       strips: string
       solvent: boolean
       dilutions: components['schemas']['Dilutions']
       dwell_min_s: number
       dwell_max_s: number | null
-      may_dry: boolean
+      may_dry: boolean | null
       min_c: number | null
       max_c: number | null
-      rinse: boolean
+      rinse: boolean | null
+      paste: boolean
+      /** @description What its label does not say, and is therefore taken carefully */
+      unknown: string[]
       family: string | null
       label_low_weeks: number | null
       label_high_weeks: number | null
@@ -3295,7 +3348,8 @@ export interface components {
       maker?: string | null
       role?: string
       surfaces?: string[]
-      ph?: number
+      /** @description Null: the label does not say */
+      ph?: number | null
       leaves?: string
       strips?: string
       solvent?: boolean
@@ -3303,10 +3357,14 @@ export interface components {
       dilutions?: Record<string, never>
       dwell_min_s?: number
       dwell_max_s?: number | null
-      may_dry?: boolean
+      /** @description Null: the label does not say */
+      may_dry?: boolean | null
       min_c?: number | null
       max_c?: number | null
-      rinse?: boolean
+      /** @description Null: the label does not say */
+      rinse?: boolean | null
+      /** @description Out of a tin, dosed by weight */
+      paste?: boolean
       family?: string | null
       label_low_weeks?: number | null
       label_high_weeks?: number | null
@@ -3327,6 +3385,7 @@ export interface components {
       zone: string
       quantity_ml: number | null
       batch: string | null
+      as_base: boolean
       remarks: components['schemas']['Remark'][]
     }
     Programme: {
@@ -3342,6 +3401,9 @@ export interface components {
       topper_weeks: number | null
       /** @description Null: when the surface asks */
       decon_days: number | null
+      scope: string
+      full_every: number | null
+      topper_washes: number | null
       version: number
     }
     ProgrammeInput: {
@@ -3352,6 +3414,9 @@ export interface components {
       cadence_max?: number
       salt_target?: number | null
       topper_weeks?: number | null
+      scope?: string
+      full_every?: number | null
+      topper_washes?: number | null
       decon_days?: number | null
     }
     Proof: {
@@ -3895,6 +3960,18 @@ export interface components {
       ends: string
       gate: components['schemas']['SheetCaution'][]
       treated_l: number
+      tap_l: number
+      /** @description Nine such visits in ten stay within */
+      nine_in_ten: number
+      people: number
+      /** @description What is planned; null when nothing is */
+      kinds: string[] | null
+      scope: string
+      /** @description A sheet says so */
+      laid: boolean
+      method: string | null
+      water: string
+      problem: string | null
       hours: components['schemas']['RoundHour'][]
     }
     RoundSuggestion: {
@@ -3954,6 +4031,8 @@ export interface components {
     SheetCaution: {
       says: string
       grave: boolean
+      /** @description What the danger is */
+      hazard?: string
     }
     SheetEvent: {
       /** Format: uuid */
@@ -3992,6 +4071,12 @@ export interface components {
       schools?: components['schemas']['Sides']
       /** @description Products left out */
       without?: string[]
+      /** @description Products somebody chose by hand */
+      taken?: string[]
+      /** @description What is planned */
+      kinds?: string[]
+      /** @description quick, usual, full, or what it takes in */
+      scope?: string
       /** @description Nobody has looked yet: as it was last time, in the weather forecast */
       expected?: boolean
     }
@@ -4011,6 +4096,8 @@ export interface components {
        */
       on?: string
       crew?: number
+      /** @description As planned when left out */
+      scope?: string
       facts?: components['schemas']['SheetFacts']
     }
     SheetLine: {
@@ -4035,9 +4122,15 @@ export interface components {
       panel_c: number
       sun_w_m2: number
     }
+    SheetOffered: {
+      /** Format: uuid */
+      id: string
+      name: string
+      zone: string
+    }
     SheetOtherwise: {
       sheet: components['schemas']['Sheet']
-      /** @description Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak" */
+      /** @description Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak", "scope:quick" */
       otherwise: Record<string, never>
     }
     SheetPanel: {
@@ -4060,6 +4153,13 @@ export interface components {
       water_why: string
       /** @description How the water comes off */
       drying?: string
+      scope?: string
+      /** @description What is planned; null when nothing is */
+      kinds?: string[] | null
+      totals?: components['schemas']['SheetTotals']
+      /** @description Acids, for a person to take */
+      offered?: components['schemas']['SheetOffered'][]
+      urges?: components['schemas']['SheetUrge'][]
       assumed: string[]
       missing: string[]
       refused: components['schemas']['Refusal'][]
@@ -4077,12 +4177,14 @@ export interface components {
       name: string
       role: string
       zone: string
+      /** @description Grams of a paste */
       ml: number | null
       why: string
+      paste?: boolean
     }
     SheetRemedy: {
       /** @enum {string} */
-      kind: 'helper' | 'shade' | 'cool' | 'product'
+      kind: 'helper' | 'shade' | 'product'
       says: string
       finish: number
       without: string | null
@@ -4118,6 +4220,10 @@ export interface components {
       water_l: number
       /** @description What is looked at, one after the other */
       looks: string[]
+      /** @description A planned kind that is done by ticking it */
+      fulfils?: string | null
+      /** @description Which reading is taken here */
+      reads?: string | null
       start: number | null
       end: number | null
       slack: number | null
@@ -4127,6 +4233,29 @@ export interface components {
       decision: string
       says: string
       why: string
+    }
+    SheetTotals: {
+      minutes: number | null
+      /** @description Nine such visits in ten stay within */
+      nine_in_ten: number | null
+      people: number
+      tap_l: number
+      treated_l: number
+      mix_l: number
+      textiles: components['schemas']['Textiles']
+      /** @description Pieces by pool */
+      pools: Record<string, never>
+      /** @description By product */
+      product_ml: Record<string, never>
+      /** @description What only a reading will ask for */
+      maybe_ml: Record<string, never>
+      blows_min: number
+    }
+    SheetUrge: {
+      /** @enum {string} */
+      kind: 'shade' | 'hour'
+      says: string
+      hour: number | null
     }
     SheetVehicle: {
       /** Format: uuid */
@@ -4405,6 +4534,7 @@ export interface components {
       wheels?: number
       jambs?: number
       glass?: number
+      topper?: number
       /** @description Sides of washing towels */
       sides?: number
       mitts?: number
@@ -4508,6 +4638,11 @@ export interface components {
       steps: components['schemas']['StepTaken'][]
       refused: components['schemas']['Refusal'][]
       recommended: string | null
+      scope: string
+      /** @description What was planned for it */
+      kinds: string[] | null
+      left_out: components['schemas']['LeftOut'][]
+      inspection: components['schemas']['InspectionSeen'] | null
       /** Format: date */
       next_on: string | null
       next_kinds: string[]
@@ -4545,6 +4680,14 @@ export interface components {
       steps?: components['schemas']['StepTaken'][]
       refused?: components['schemas']['Refusal'][]
       recommended?: string | null
+      /** @description What the visit took in */
+      scope?: string
+      /** @description What was planned for it */
+      kinds?: string[] | null
+      /** @description What was planned and not done */
+      left_out?: components['schemas']['LeftOut'][]
+      /** @description What was seen of the base */
+      inspection?: components['schemas']['InspectionSeen'] | null
       /** @description Why, when this corrects a saved turn */
       reason?: string
     }
@@ -4563,6 +4706,8 @@ export interface components {
       quantity_ml?: number | null
       /** @description The one in use when left out */
       batch?: string | null
+      /** @description It renewed the layer that is meant to last */
+      as_base?: boolean
     }
     Vehicle: {
       /** Format: uuid */
@@ -4594,6 +4739,10 @@ export interface components {
       salt_target: number | null
       topper_weeks: number | null
       decon_days: number | null
+      scope: string
+      full_every: number | null
+      topper_washes: number | null
+      own_minutes: number | null
       cadence_min: number
       cadence_target: number
       cadence_max: number
@@ -4647,6 +4796,14 @@ export interface components {
       topper_weeks?: number | null
       /** @description Null: when the surface asks */
       decon_days?: number | null
+      /** @description quick, usual, full, or what it takes in, with commas */
+      scope?: string
+      /** @description Every so many visits it is a full one */
+      full_every?: number | null
+      /** @description A topper every so many washes, if that comes first */
+      topper_washes?: number | null
+      /** @description Of a visit, typed; counts as ten that were measured */
+      own_minutes?: number | null
       /** @enum {string} */
       material?: 'steel' | 'aluminium' | 'fibreglass'
       /** @description Nobody knows what lies on the paint */
@@ -4768,6 +4925,7 @@ export interface components {
       /** Format: uuid */
       id: string
       name: string
+      people: number
       days: components['schemas']['WeeksLoad'][]
     }
     WeeksCycle: {
@@ -4791,6 +4949,8 @@ export interface components {
       minutes: number
       work: number
       travel: number
+      /** @description Nine such days in ten stay within, travel included */
+      in_ten: number
       trips: components['schemas']['WeeksTrip'][]
     }
     WeeksMinutes: {
@@ -4798,6 +4958,7 @@ export interface components {
       topper: number
       decon: number
       inspection: number
+      base: number
     }
     WeeksMoves: {
       vehicle: string
@@ -4860,6 +5021,9 @@ export interface components {
       topper: components['schemas']['WeeksCycle'] | null
       decon: components['schemas']['WeeksCycle'] | null
       inspection: components['schemas']['WeeksCycle'] | null
+      base: components['schemas']['WeeksCycle'] | null
+      /** @description Why it can’t be laid out as things stand */
+      says: string | null
       deadlines: components['schemas']['WeeksDeadline'][]
       closed: string[]
     }
@@ -4873,8 +5037,13 @@ export interface components {
       /** Format: date */
       on: string
       kinds: string[]
+      scope: string
       locked: boolean
       minutes: number
+      /** @description Of visits of the next two weeks */
+      nine_in_ten: number | null
+      /** @description Why it can’t be worked as things stand */
+      problem: string | null
       /**
        * @description How it stands with the client
        * @enum {string|null}

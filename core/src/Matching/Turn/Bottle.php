@@ -17,6 +17,8 @@ final readonly class Bottle
      * @param string|null $applied               wet-rinse, foam-rinse, drying-aid, wipe
      * @param float|null $dwellMaxS              seconds it may sit at most
      * @param list<string> $cautions             as on the label
+     * @param bool $paste                        out of a tin: dosed by weight, spread thin with a damp applicator
+     * @param list<string> $unknown              what its label does not say, and is therefore taken carefully
      */
     public function __construct(
         public string $id,
@@ -31,7 +33,15 @@ final readonly class Bottle
         public ?string $applied = null,
         public ?float $dwellMaxS = null,
         public array $cautions = [],
+        public bool $paste = false,
+        public array $unknown = [],
     ) {}
+
+    /** Whether it goes on by being rinsed off again, which takes a hose. */
+    public function isRinsedOff(): bool
+    {
+        return $this->traits->needsRinse || in_array($this->applied, ['wet-rinse', 'foam-rinse'], true);
+    }
 
     /** Whether it is meant to protect: a show shine looks good for days and protects hardly at all. */
     public function protects(MatchRules $rules): bool
@@ -44,6 +54,9 @@ final readonly class Bottle
     {
         if ($this->minorPerMl === null) {
             return null;
+        }
+        if ($this->paste) {
+            return $this->minorPerMl * $rules->use($this->traits->role, $this->applied, true)[0] * $paintM2 / $rules->useForM2;
         }
         [$litres, $ways] = $rules->use($this->traits->role, $this->applied);
         $share = 1.0;

@@ -26,10 +26,12 @@ final readonly class Choice
             return new self($need, null, $ranking, sprintf('%s: %s.', $need->for, $ranking->whyNone()), null);
         }
         $film = $situation->rules->film($need->role, $best->bottle->applied);
-        $limits = array_filter([$best->bottle->dwellMaxS, $film === null || $best->bottle->traits->mayDry ? null : $situation->now->workingS($film)], static fn(?float $s): bool => $s !== null);
+        $limits = array_filter([$best->bottle->dwellMaxS, $film === null || $best->bottle->traits->mayDry ? null : $situation->meets($need->role, $best->bottle->applied)->workingS($film)], static fn(?float $s): bool => $s !== null);
         $second = array_values(array_filter($ranking->all, static fn(Judged $one): bool => $one !== $best && $one->allowed()))[0] ?? null;
 
-        return new self($need, $best, $ranking, $need->for.': '.self::why($best, $second), $limits === [] ? null : min($limits));
+        $byHand = in_array($best->bottle->id, $situation->asked->taken, true) ? ' Somebody chose it.' : '';
+
+        return new self($need, $best, $ranking, $need->for.': '.self::why($best, $second).$byHand, $limits === [] ? null : min($limits));
     }
 
     private static function why(Judged $best, ?Judged $second): string
@@ -38,7 +40,8 @@ final readonly class Choice
         $before = match (true) {
             $second === null => '',
             $second->fit->points < $best->fit->points => sprintf('; it fits better than %s', $second->bottle->name),
-            ($second->cost ?? 0.0) > ($best->cost ?? 0.0) => sprintf('; it costs less a use than %s', $second->bottle->name),
+            // What has no price is not free.
+            $second->cost !== null && $best->cost !== null && $second->cost > $best->cost => sprintf('; it costs less a use than %s', $second->bottle->name),
             default => '',
         };
 
@@ -59,6 +62,12 @@ final readonly class Choice
         }
 
         return [...$says, ...$this->chosen->bottle->cautions];
+    }
+
+    /** @return list<Judged> stronger ones with acid in them, offered beside it and never chosen by themselves */
+    public function offered(): array
+    {
+        return $this->ranking->offered();
     }
 
     /** How long it sits, in words; null when it need not. */

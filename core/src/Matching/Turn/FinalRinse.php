@@ -44,6 +44,10 @@ final readonly class FinalRinse
             if ($place->tapTds !== null && $tap->spots === Spots::None) {
                 return new self(Water::Tap, $tap, $working, false, sprintf('The tap alone leaves nothing that shows (%s): keep the tank for where it counts.', self::amount($tapTds, $tap)));
             }
+            // Of two that were measured the cleaner comes last, whatever it is called.
+            if ($place->tapTds !== null && $place->treatedTds !== null && $tapTds <= $tds) {
+                return new self(Water::Tap, $tap, $working, false, sprintf('The tap (%s mg/l) is no harder than the treated water (%s mg/l): rinse from the tap, and look at the resin.', Measures::plain($tapTds, 0), Measures::plain($tds, 0)));
+            }
 
             return new self(Water::Treated, $treated, $working, $place->treatedTds === null, sprintf(
                 'Treated water leaves %s (%s)%s.',

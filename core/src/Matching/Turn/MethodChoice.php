@@ -27,10 +27,26 @@ final readonly class MethodChoice
         $options = array_map(static fn(Method $method): MethodOption => self::option($situation, $schools, $method), Method::cases());
         $allowed = array_values(array_filter($options, static fn(MethodOption $option): bool => $option->allowed()));
         usort($allowed, static fn(MethodOption $a, MethodOption $b): int => $situation->rules->medium($a->method) <=> $situation->rules->medium($b->method));
-        $preferred = Method::from($schools->side(School::Method));
+        $school = Method::from($schools->side(School::Method));
+        $preferred = self::quick($situation, $allowed) ?? $school;
         $chosen = array_values(array_filter($allowed, static fn(MethodOption $option): bool => $option->method === $preferred))[0] ?? $allowed[0] ?? null;
 
         return new self($options, $chosen, self::why($situation, $options, $chosen, $preferred), $chosen === null ? self::instead($situation) : []);
+    }
+
+    /**
+     * A quick visit on dust is wiped: rinseless, or waterless where there is nothing else. Anything dirtier is washed as always.
+     *
+     * @param list<MethodOption> $allowed
+     */
+    private static function quick(Situation $situation, array $allowed): ?Method
+    {
+        if (! $situation->asked->scope->isQuick() || $situation->seen->soil > $situation->rules->ceiling(Method::Waterless)) {
+            return null;
+        }
+        $may = array_map(static fn(MethodOption $option): Method => $option->method, $allowed);
+
+        return array_values(array_filter([Method::Rinseless, Method::Waterless], static fn(Method $method): bool => in_array($method, $may, true)))[0] ?? null;
     }
 
     public function method(): ?Method
@@ -53,6 +69,7 @@ final readonly class MethodChoice
         $refused = array_values(array_filter([
             $situation->isFrozenOut() ? sprintf('Air below %s: no wet work outdoors.', $situation->measures->temperature($rules->frostC)) : null,
             $place->bay && $method->needsHose() && $situation->now->isFreezing($rules) ? 'Frost outside the bay.' : null,
+            $situation->now->panelC > $rules->hotC ? sprintf('The panel is at %s, and above %s nothing is worked: shade, or another hour.', $situation->measures->temperature($situation->now->panelC), $situation->measures->temperature($rules->hotC)) : null,
             $method->needsHose() && ! $place->hasWater() ? 'There is no water for a hose.' : null,
             $method === Method::Touchless && $place->hasWater() && ! $place->pressure ? 'It needs pressure water.' : null,
             $method === Method::Touchless && ! $situation->repels() ? 'It needs a layer that repels, and the water does not run off here.' : null,
@@ -75,9 +92,11 @@ final readonly class MethodChoice
             return sprintf('Nothing may touch %s under these conditions.', $soil);
         }
         $refusal = array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred))[0]->refused[0] ?? null;
-        $first = $refusal === null
-            ? sprintf('%s is your school, and it may meet %s', $chosen->method->says(), $soil)
-            : sprintf('%s is refused (%s). %s is the gentlest that may meet %s', $preferred->says(), lcfirst(rtrim($refusal, '.')), $chosen->method->says(), $soil);
+        $first = match (true) {
+            $refusal === null && ! $preferred->needsHose() => sprintf('A quick visit on %s is wiped: %s', $soil, lcfirst($chosen->method->says())),
+            $refusal === null => sprintf('%s is your school, and it may meet %s', $chosen->method->says(), $soil),
+            default => sprintf('%s is refused (%s). %s is the gentlest that may meet %s', $preferred->says(), lcfirst(rtrim($refusal, '.')), $chosen->method->says(), $soil),
+        };
         $softened = count($chosen->path->stages) > 0
             ? sprintf(', of which %s is left when the paint is touched', Measures::plain($chosen->path->left, 2))
             : '';

@@ -14,9 +14,10 @@ final readonly class Place
      * @param float|null $tapTds      dissolved solids of the tap water, mg/l; null when nobody has measured
      * @param float|null $treatedTds  of the treated water
      * @param bool $pressure          a pressure washer can run
-     * @param bool $power             an air dryer can run
+     * @param bool $power             there is a socket: an air dryer can run
      * @param bool $shade             the vehicle stands, or can stand, in shade
      * @param bool $bay               under a roof, warm and out of the wind
+     * @param bool $battery           an air dryer runs from packs that came along
      * @param string|null $runOff     where the dirty water goes, as the site's notes say
      *
      * @throws InvalidInput
@@ -30,6 +31,7 @@ final readonly class Place
         public bool $shade = false,
         public bool $bay = false,
         public ?string $runOff = null,
+        public bool $battery = false,
     ) {
         InvalidInput::unlessBetween('place.tap_tds_mg_l', $tapTds ?? 0.0, 0, 50000, 'mg/l');
         InvalidInput::unlessBetween('place.treated_tds_mg_l', $treatedTds ?? 0.0, 0, 50000, 'mg/l');
@@ -40,13 +42,24 @@ final readonly class Place
         return $this->water !== Water::None;
     }
 
+    /** Whether an air dryer can run, from a socket or from packs. */
+    public function blows(): bool
+    {
+        return $this->power || $this->battery;
+    }
+
     public function inShade(): self
     {
-        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, true, $this->bay, $this->runOff);
+        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, true, $this->bay, $this->runOff, $this->battery);
     }
 
     public function withTank(): self
     {
-        return new self(Water::Treated, $this->tapTds, $this->treatedTds ?? 5.0, true, $this->power, $this->shade, $this->bay, $this->runOff);
+        return new self(Water::Treated, $this->tapTds, $this->treatedTds ?? 5.0, true, $this->power, $this->shade, $this->bay, $this->runOff, $this->battery);
+    }
+
+    public function withBattery(): self
+    {
+        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, $this->shade, $this->bay, $this->runOff, true);
     }
 }

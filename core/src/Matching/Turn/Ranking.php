@@ -8,7 +8,9 @@ use Vicissa\Core\Matching\Circumstances;
 use Vicissa\Core\Matching\Code;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Matching\Fit;
+use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Strength;
 use Vicissa\Core\Matching\Strips;
 use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Zone;
@@ -26,41 +28,51 @@ final readonly class Ranking
         public array $all,
     ) {}
 
-    public static function of(Situation $situation, Schools $schools, Role $role, Zone $zone, bool $toStrip = false): self
+    /** The shelf for one role on one zone, whatever else the visit holds. */
+    public static function of(Situation $situation, Schools $schools, Role $role, Zone $zone): self
+    {
+        return self::for($situation, $schools, new Need($role, $zone, Step::Wash, '', soil: $zone === Zone::Wheels ? $situation->seen->wheels() : $situation->seen->soil));
+    }
+
+    public static function for(Situation $situation, Schools $schools, Need $need): self
     {
         $all = [];
         foreach ($situation->shelf as $bottle) {
-            if ($bottle->traits->role === $role) {
-                $all[] = self::judge($situation, $schools, $bottle, $zone, $toStrip);
+            if ($bottle->traits->role === $need->role || ($need->role === Role::Base && self::maySealAsBase($bottle))) {
+                $all[] = self::judge($situation, $schools, $bottle, $need);
             }
         }
-        usort($all, static fn(Judged $a, Judged $b): int => [! $a->allowed(), -$a->fit->points, $a->cost ?? 0.0, $a->bottle->name, $a->bottle->id]
-            <=> [! $b->allowed(), -$b->fit->points, $b->cost ?? 0.0, $b->bottle->name, $b->bottle->id]);
+        $taken = array_flip($situation->asked->taken);
+        usort($all, static fn(Judged $a, Judged $b): int => [! $a->allowed(), ! isset($taken[$a->bottle->id]), -$a->fit->points, $a->cost ?? INF, $a->bottle->name, $a->bottle->id]
+            <=> [! $b->allowed(), ! isset($taken[$b->bottle->id]), -$b->fit->points, $b->cost ?? INF, $b->bottle->name, $b->bottle->id]);
 
-        return new self($role, $all);
+        return new self($need->role, $all);
     }
 
-    public static function judge(Situation $situation, Schools $schools, Bottle $bottle, Zone $zone, bool $toStrip = false): Judged
+    public static function judge(Situation $situation, Schools $schools, Bottle $bottle, Need $need): Judged
     {
         $rules = $situation->rules;
+        $zone = $need->zone;
         $film = $rules->film($bottle->traits->role, $bottle->applied);
+        $now = $situation->meets($bottle->traits->role, $bottle->applied);
         $verdict = Verdict::onAll($bottle->traits, $situation->vehicle->surfaces($zone), new Circumstances(
-            panelC: $situation->now->panelC,
-            workingS: $film === null ? null : $situation->now->workingS($film),
+            panelC: $now->panelC,
+            workingS: $film === null ? null : $now->workingS($film),
             water: $situation->place->water,
             purpose: $situation->seen->purpose,
             bareFace: $schools->is(School::BareFace, 'refused'),
             inStock: $bottle->inStock,
         ), $rules->verdict);
-        $fed = $situation->vehicle->stack($zone)->fed();
+        $fed = $need->renews ?? $situation->vehicle->stack($zone)->fed();
+        $wants = $need->soil === null || ! $bottle->traits->role->cleans() ? null : Strength::from($rules->strength[$need->soil]);
 
         return new Judged(
             $bottle,
             $zone,
             $verdict,
-            Fit::of($verdict, $bottle->traits->leaves, $bottle->line, $fed->family ?? Family::Bare, $fed?->line),
+            Fit::of($verdict, $bottle->traits->leaves, $bottle->line, $fed->family ?? Family::Bare, $fed?->line, $wants === null ? null : Strength::of($bottle->traits), $wants),
             $bottle->costPerUse($situation->vehicle->paintM2, $rules),
-            self::unfit($situation, $bottle, $zone, $toStrip),
+            self::unfit($situation, $bottle, $need),
         );
     }
 
@@ -75,6 +87,9 @@ final readonly class Ranking
         if ($this->all === []) {
             return sprintf('there is no %s on the shelf', $this->role->says());
         }
+        if ($this->offered() !== [] && array_filter($this->all, static fn(Judged $one): bool => $one->verdict->allowed() && $one->reason !== Reason::AcidOffered) === []) {
+            return sprintf('the only %s that may be used is an acid, which is taken by hand alone', $this->role->says());
+        }
         $codes = array_map(static fn(Judged $one): array => array_map(static fn($remark) => $remark->code, $one->verdict->remarks), $this->all);
         $shared = array_filter([Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater], static fn(Code $code): bool => array_filter($codes, static fn(array $found): bool => in_array($code, $found, true)) === $codes);
 
@@ -87,18 +102,50 @@ final readonly class Ranking
         }, $this->role->says());
     }
 
-    private static function unfit(Situation $situation, Bottle $bottle, Zone $zone, bool $toStrip): ?Reason
+    /** @return list<Judged> acids that suit, for a person to take when the gentler one has failed */
+    public function offered(): array
+    {
+        return array_values(array_filter($this->all, static fn(Judged $one): bool => $one->reason === Reason::AcidOffered && $one->verdict->allowed()));
+    }
+
+    private static function unfit(Situation $situation, Bottle $bottle, Need $need): ?Reason
     {
         $role = $bottle->traits->role;
+        $zone = $need->zone;
+        $leaves = $bottle->traits->leaves;
 
         return match (true) {
-            $role === Role::Topper && ! $bottle->protects($situation->rules) => Reason::ShowShine,
+            $role === Role::Topper && $need->role === Role::Topper && ! $bottle->protects($situation->rules) => Reason::ShowShine,
+            $need->renews !== null && ! self::makes($bottle, $need->renews) => Reason::NotThisBase,
             $role === Role::ClayLube && $zone === Zone::Paint
                 && ($situation->vehicle->is(Finish::Matte) || $situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap)) => Reason::NoClayHere,
             $zone === Zone::Paint && $situation->seen->isReset() && $role->staysOnLayer()
-                && ($bottle->traits->leaves->protects() || $bottle->traits->leaves->shines()) => Reason::ResetWantsBare,
-            $toStrip && $bottle->traits->strips !== Strips::Strong => Reason::DoesNotStrip,
+                && ($leaves->protects() || $leaves->shines()) => Reason::ResetWantsBare,
+            $need->toStrip && $bottle->traits->strips !== Strips::Strong => Reason::DoesNotStrip,
+            ! $need->hose && ($role === Role::Topper || $role === Role::Base) && $bottle->isRinsedOff() => Reason::NeedsHose,
+            $role === Role::Topper && $bottle->applied === 'foam-rinse' && ! $situation->place->pressure => Reason::NeedsLance,
+            $need->beside !== null && ($leaves->protects() || $leaves->shines()) && $leaves !== $need->beside => Reason::OtherFamily,
+            $role->cleans() && $bottle->traits->ph < 4.0 && ! in_array($bottle->id, $situation->asked->taken, true) => Reason::AcidOffered,
             default => null,
         };
+    }
+
+    /** A wax or sealant that goes on as a topper may also be what lies undermost. */
+    private static function maySealAsBase(Bottle $bottle): bool
+    {
+        return $bottle->traits->role === Role::Topper && $bottle->traits->leaves->protects();
+    }
+
+    /** Whether it lays down the layer that is to be renewed: the same kind, and where its name or line is known, no other. */
+    private static function makes(Bottle $bottle, Coat $layer): bool
+    {
+        $kind = match ($layer->family) {
+            Family::Wax => Leaves::Wax,
+            Family::Polymer => Leaves::Polymer,
+            Family::SilicaSpray, Family::Ceramic => Leaves::Silica,
+            default => null,
+        };
+
+        return $bottle->name === $layer->name || $bottle->traits->leaves === $kind;
     }
 }

@@ -11,6 +11,11 @@ enum Reason: string
     case ResetWantsBare = 'reset-wants-bare';
     case DoesNotStrip = 'does-not-strip';
     case NoClayHere = 'no-clay-here';
+    case AcidOffered = 'acid-offered';
+    case OtherFamily = 'other-family';
+    case NeedsHose = 'needs-hose';
+    case NeedsLance = 'needs-lance';
+    case NotThisBase = 'not-this-base';
     case NotNeeded = 'not-needed';
     case BetterFit = 'better-fit';
 
@@ -21,6 +26,11 @@ enum Reason: string
             self::ResetWantsBare => 'A reset wants a bare surface; this leaves something on it.',
             self::DoesNotStrip => 'Doesn’t take old wax or sealant off.',
             self::NoClayHere => 'Clay marks matte paint, film and wraps.',
+            self::AcidOffered => 'Acid: never chosen by itself. Take it by hand when the gentler one has failed.',
+            self::OtherFamily => 'Of another kind than what goes on today: it would come between.',
+            self::NeedsHose => 'Has to be rinsed off, and this way of washing has no hose.',
+            self::NeedsLance => 'Goes through a lance, and there is no pressure water.',
+            self::NotThisBase => 'Makes another layer than the one to be renewed.',
             self::NotNeeded => 'Not needed today.',
             self::BetterFit => 'Allowed; another fits better.',
         };
@@ -30,7 +40,7 @@ enum Reason: string
     public function blocks(): bool
     {
         return match ($this) {
-            self::ShowShine, self::ResetWantsBare, self::DoesNotStrip, self::NoClayHere => true,
+            self::ShowShine, self::ResetWantsBare, self::DoesNotStrip, self::NoClayHere, self::AcidOffered, self::OtherFamily, self::NeedsHose, self::NeedsLance, self::NotThisBase => true,
             self::NotNeeded, self::BetterFit => false,
         };
     }

@@ -9,11 +9,13 @@ final readonly class Renewal
 {
     /**
      * @param array<array-key, float> $dueInDays  days from now by caution ("10", "30", "50"); negative when overdue
-     * @param bool $failed                     a reading on a clean surface has already failed
+     * @param bool $failed                     a reading on a clean surface has failed, and decontamination or a second one bore it out
+     * @param bool $suspect                    the last clean reading failed, and it may only be clogged (domain §15.4)
      */
     public function __construct(
         public array $dueInDays,
         public bool $failed = false,
+        public bool $suspect = false,
     ) {}
 
     public function inDays(Schools $schools): ?float

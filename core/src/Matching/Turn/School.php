@@ -16,6 +16,7 @@ enum School: string
     case DryingAid = 'drying-aid';
     case Topper = 'topper';
     case ToppingUp = 'topping-up';
+    case Drying = 'drying';
     case Towel = 'towel';
     case Tyre = 'tyre';
     case Caution = 'caution';
@@ -32,6 +33,7 @@ enum School: string
             self::DryingAid => 'When a drying aid is used',
             self::Topper => 'When the topper goes on',
             self::ToppingUp => 'Where the topper is sprayed',
+            self::Drying => 'How the water comes off, when it has the choice',
             self::Towel => 'How the drying towel starts',
             self::Tyre => 'How tyres are left',
             self::Caution => 'How many layers may have failed by their date',
@@ -82,6 +84,13 @@ enum School: string
                 'on-paint' => ['name' => 'On the paint', 'reason' => 'Even and quick; mind the wind and the glass.'],
                 'on-cloth' => ['name' => 'On the cloth', 'reason' => 'No overspray, less product.'],
             ],
+            self::Drying => [
+                'by-surface' => ['name' => 'As the surface asks', 'reason' => 'Blown where it beads, sheeted where it does not.'],
+                'air-then-towel' => ['name' => 'Air, then towels', 'reason' => 'Nearly nothing left to wipe, and gaps are dry.'],
+                'warm-air' => ['name' => 'Warm air', 'reason' => 'Nothing touches the paint, and seals dry too; slower, and it wants a socket.'],
+                'sheet-then-towel' => ['name' => 'Sheeted, then towels', 'reason' => 'A gentle open hose takes most of it; no noise, no power.'],
+                'towel' => ['name' => 'Towels alone', 'reason' => 'Big ones laid flat and pulled: nothing to carry but cloth.'],
+            ],
             self::Towel => [
                 'pre-damped' => ['name' => 'Pre-damped', 'reason' => 'A damp towel starts to drink at once.'],
                 'dry' => ['name' => 'Dry', 'reason' => 'Holds the most; a drying aid makes it glide.'],
@@ -110,6 +119,7 @@ enum School: string
             self::DryingAid => 'every-wash',
             self::Topper => 'by-forecast',
             self::ToppingUp => 'on-paint',
+            self::Drying => 'by-surface',
             self::Towel => 'dry',
             self::Tyre => 'satin',
             self::Caution => '30',
@@ -133,6 +143,7 @@ enum School: string
             self::DryingAid => [Part::DryingAid, Part::Missing, Part::Cautions],
             self::Topper, self::Caution => [Part::Topper, Part::ToppingUp, Part::DryingAid, Part::Sections, Part::Missing, Part::Cautions],
             self::ToppingUp => [Part::ToppingUp],
+            self::Drying => [Part::Drying, Part::Towels, Part::Sections, Part::Cautions],
             self::Towel => [Part::Drying],
             self::Tyre => [Part::Tyres],
         };

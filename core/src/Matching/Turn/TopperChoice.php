@@ -6,6 +6,7 @@ namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Diagnosis;
 use Vicissa\Core\Protection\NextStep;
 use Vicissa\Core\Protection\Stage;
@@ -21,9 +22,9 @@ final readonly class TopperChoice
 
     public static function of(Situation $situation, Schools $schools, MethodChoice $method, Zone $zone = Zone::Paint): self
     {
-        $ranking = Ranking::of($situation, $schools, Role::Topper, $zone);
+        $ranking = Ranking::for($situation, $schools, new Need(Role::Topper, $zone, Step::Topper, '', hose: $method->method()?->needsHose() !== false));
         [$decision, $why] = self::decide($situation, $schools, $method, $zone);
-        if (($decision === Decision::Apply || $decision === Decision::Optional) && $situation->now->raining) {
+        if (in_array($decision, [Decision::Apply, Decision::Optional, Decision::ReadFirst], true) && $situation->now->raining) {
             [$decision, $why] = [Decision::NotToday, $why.' In the rain it would not hold: under a roof, or next time.'];
         } elseif ($decision->wantsProduct() && $ranking->best() === null) {
             [$decision, $why] = [$decision === Decision::Apply ? Decision::NotToday : Decision::None, sprintf('%s But %s.', $why, $ranking->whyNone())];
@@ -53,11 +54,18 @@ final readonly class TopperChoice
         if ($method->leavesFilm()) {
             return [Decision::None, 'A faint film stays after touchless at this soil; a topper would lock it in.'];
         }
+        $planned = $zone === Zone::Paint && $situation->asked->isPlanned();
+        if ($planned && ($situation->asked->wants(Kind::Base) || $situation->asked->wants(Kind::Recoat))) {
+            return [Decision::None, 'The base is renewed today: nothing goes on top of it yet.'];
+        }
         if ($stack->isBare() && $school !== 'every-wash') {
             return [Decision::None, 'There is nothing on it to top up: suggest a base layer, then a wash keeps something.'];
         }
         if ($washed === null && $deconned === null && $situation->seen->has(Contaminant::Iron, Contaminant::Tar, Contaminant::Rough) && $zone === Zone::Paint) {
             return [Decision::DeconFirst, 'Something is bonded to the paint: take it off, read the water again, then decide.'];
+        }
+        if ($washed === null && $deconned === null && $renewal?->suspect === true) {
+            return [Decision::DeconFirst, 'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.'];
         }
         if ($deconned !== null || $washed !== null) {
             $diagnosis = Diagnosis::from($stack->designed(), null, $washed, $deconned, null);
@@ -70,6 +78,9 @@ final readonly class TopperChoice
             if ($school === 'every-wash') {
                 return [Decision::Apply, 'The water holds; your school tops every wash.'];
             }
+            if ($planned && $deconned === null) {
+                return self::asPlanned($situation, $renewal, $schools);
+            }
             if ($deconned !== null) {
                 return [Decision::Optional, 'The beads are back after decontamination: a topper is a choice, not a need.'];
             }
@@ -78,12 +89,37 @@ final readonly class TopperChoice
             }
         }
 
+        if ($planned && $school !== 'every-wash') {
+            return self::asPlanned($situation, $renewal, $schools);
+        }
+
         return match (true) {
             $school === 'every-wash' => [Decision::Apply, 'Your school tops every wash.'],
             $school === 'when-it-fails' => $renewal?->failed === true
                 ? [Decision::Apply, 'A clean reading has already failed, and your school renews then.']
                 : [Decision::ReadFirst, 'Your school renews when a clean reading fails: wash, read, then decide.'],
             default => self::byForecast($renewal, $schools, $situation->vehicle->nextTurnInDays),
+        };
+    }
+
+    /**
+     * What is planned is what is worked; only what has failed since goes beyond it.
+     *
+     * @return array{Decision, string}
+     */
+    private static function asPlanned(Situation $situation, ?Renewal $renewal, Schools $schools): array
+    {
+        $days = $renewal?->inDays($schools);
+        $due = match (true) {
+            $days === null => '',
+            $days < 0.0 => sprintf(' It has been due for %s.', self::days(-$days)),
+            default => sprintf(' It is due in %s.', self::days($days)),
+        };
+
+        return match (true) {
+            $situation->asked->wants(Kind::Topper) => [Decision::Apply, "It is planned for this visit.{$due}"],
+            $renewal?->failed === true => [Decision::Apply, 'A clean reading has failed since this visit was planned.'],
+            default => [Decision::None, "The plan has none for this visit.{$due}"],
         };
     }
 

@@ -4,23 +4,26 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Matching\Code;
 use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Textiles\TowelCount;
-use Vicissa\Core\Units\Measures;
 
-/** The whole choice for a turn (domain, model "match"). The same input gives the same answer. */
+/** The whole choice for a turn (domain, model "match"). The same input gives the same answer. How it is worked is laid out by Visit. */
 final readonly class TurnMatch
 {
+    /** Of the paint. */
+    public const LOWER_THIRD = 1.0 / 3.0;
+
     /**
+     * @param Situation $situation      as it is worked: with its panels cooled where they have to be
      * @param list<Choice> $choices
      * @param list<Judged> $passed      everything on the shelf that was not chosen, with why
-     * @param list<SectionPlan> $sections
-     * @param list<Caution> $cautions
-     * @param list<StepPlan> $steps
      */
     private function __construct(
+        public Situation $situation,
         public MethodChoice $method,
         public array $choices,
         public TopperChoice $topper,
@@ -28,39 +31,44 @@ final readonly class TurnMatch
         public FinalRinse $finalRinse,
         public DryingPlan $drying,
         public ?TowelCount $towels,
-        public array $sections,
-        public array $cautions,
-        public array $steps,
         public Doubts $doubts,
         public array $passed,
-        private Measures $measures,
     ) {}
 
+    /** A panel that is too hot, or too hot for what the turn needs, is cooled with water where there is some. */
     public static function of(Situation $situation, Schools $schools): self
+    {
+        $asItIs = self::with($situation, $schools);
+        $cooling = Cooling::of($situation);
+        $hot = $situation->now->panelC > $situation->rules->hotC;
+        if ($cooling === null || ! $hot && ! $asItIs->sufferFromHeat()) {
+            return $asItIs;
+        }
+        $cooled = self::with($situation->cooled($cooling), $schools);
+
+        return $hot || $cooled->lacks() < $asItIs->lacks() ? $cooled : $asItIs;
+    }
+
+    private static function with(Situation $situation, Schools $schools): self
     {
         $method = MethodChoice::of($situation, $schools);
         $topper = TopperChoice::of($situation, $schools, $method);
         $wheelTopper = self::wheelTopper($situation, $schools, $method);
         $rinse = FinalRinse::of($situation, $method);
         $drying = DryingPlan::of($situation, $schools, $method, $rinse);
-        $towels = self::towels($situation, $method);
-        $choices = self::choices($situation, $schools, Needs::of($situation, $schools, $method, $topper, $wheelTopper));
-        $cautions = Cautions::of($situation, $method, $drying, $choices);
+        $choices = array_map(static fn(Need $need): Choice => Choice::of($need, Ranking::for($situation, $schools, $need), $situation), Needs::of($situation, $schools, $method, $topper, $wheelTopper));
 
         return new self(
+            $situation,
             $method,
             $choices,
             $topper,
             $wheelTopper,
             $rinse,
             $drying,
-            $towels,
-            self::sections($situation, $method, $choices),
-            $cautions,
-            Sequence::of($situation, $schools, $method, $topper, $rinse, $drying, $towels, $choices, $cautions),
+            self::towels($situation, $method),
             Doubts::of($situation, $schools, $method, $rinse, $choices),
-            self::passed($situation, $schools, $choices),
-            $situation->measures,
+            self::passed($situation, $schools, $choices, $method),
         );
     }
 
@@ -80,56 +88,69 @@ final readonly class TurnMatch
         return null;
     }
 
-    /**
-     * The match part by part in words, for comparing two of them.
-     *
-     * @return array<string, list<string>> by Part value
-     */
-    public function parts(): array
+    /** What sits fast, or the lower third, is softened before the rest: with what; null when nothing is, or only water does it. */
+    public function softener(): ?Choice
     {
-        $how = fn(Step $step): array => array_merge(...array_map(static fn(StepPlan $plan): array => $plan->step === $step ? $plan->how : [], $this->steps), ...[[]]);
-        $named = static fn(Choice $choice): string => sprintf('%s on %s: %s', ucfirst($choice->need->role->says()), $choice->need->zone->value, $choice->chosen?->bottle->name ?? 'none');
-        $of = fn(callable $which): array => array_map($named, array_values(array_filter($this->choices, $which)));
-        $aside = [Role::Topper, Role::DryingAid];
+        $own = array_values(array_filter($this->choices, static fn(Choice $one): bool => $one->need->step === Step::Soften && $one->chosen !== null))[0] ?? null;
+        $spray = $this->choice(Role::Prewash, Zone::Paint);
 
-        return [
-            Part::Method->value => [$this->method->chosen?->method->says() ?? 'None: not here, not today'],
-            Part::Stages->value => array_map(static fn(array $stage): string => $stage['stage']->says(), $this->method->chosen->path->stages ?? []),
-            Part::Order->value => array_values(array_diff(array_map(static fn(StepPlan $plan): string => $plan->step->says(), $this->steps), [Step::Topper->says()])),
-            Part::Products->value => $of(static fn(Choice $choice): bool => ! in_array($choice->need->role, $aside, true)),
-            Part::Foaming->value => $how(Step::Foam),
-            Part::Rinsing->value => $how(Step::Rinse),
-            Part::Washing->value => $how(Step::Wash),
-            Part::FinalRinse->value => [$this->finalRinse->why],
-            Part::Topper->value => [
-                $this->topper->decision->says().': '.$this->topper->why,
-                $this->wheelTopper->decision === Decision::None ? '' : 'On wheels: '.$this->wheelTopper->decision->says(),
-                ...$of(static fn(Choice $choice): bool => $choice->need->role === Role::Topper),
-            ],
-            Part::ToppingUp->value => array_slice($how(Step::Topper), 1),
-            Part::DryingAid->value => $of(static fn(Choice $choice): bool => $choice->need->role === Role::DryingAid),
-            Part::Drying->value => [$this->drying->says($this->measures), ...$this->drying->how],
-            Part::Towels->value => $this->towels === null ? [] : [sprintf('%d towels, %d sides', $this->towels->towels, $this->towels->sides)],
-            Part::Sections->value => array_map(static fn(SectionPlan $section): string => $section->says, $this->sections),
-            Part::Tyres->value => $how(Step::Finish),
-            Part::Cautions->value => array_map(static fn(Caution $caution): string => $caution->says, $this->cautions),
-            Part::Missing->value => array_map(static fn(Missing $missing): string => $missing->says, $this->doubts->missing),
-        ];
+        // One spray serves both for softening and before the wash.
+        return $own ?? ($this->isStuckOn() && $spray?->chosen !== null ? $spray : null);
+    }
+
+    /** Something sits on the paint that must not be scrubbed. */
+    public function isStuckOn(): bool
+    {
+        return $this->situation->seen->has(Contaminant::Insects, Contaminant::BirdLime);
+    }
+
+    /**
+     * How often a choice is used, in uses of the whole vehicle: foam as often as it is foamed, a spray on the lower third besides.
+     */
+    public function uses(Choice $choice): float
+    {
+        $stages = array_map(static fn(array $stage): Softening => $stage['stage'], $this->method->chosen->path->stages ?? []);
+        $count = static fn(Softening ...$of): int => count(array_filter($stages, static fn(Softening $stage): bool => in_array($stage, $of, true)));
+
+        return match ($choice->need->role) {
+            Role::Foam => (float) max(1, $count(Softening::Foam, Softening::FoamAgain)),
+            Role::Prewash => max(self::LOWER_THIRD, $count(Softening::PreWash) + ($this->softener()?->chosen?->bottle->id === $choice->chosen?->bottle->id ? self::LOWER_THIRD : 0.0) + ($choice->need->toStrip ? 1.0 : 0.0)),
+            default => 1.0,
+        };
+    }
+
+    /** Whether something that is wanted can't be used for the heat of the panel alone. */
+    private function sufferFromHeat(): bool
+    {
+        if (! $this->possible()) {
+            return true;
+        }
+        foreach ($this->choices as $choice) {
+            $wet = $choice->chosen === null && $choice->ranking->all !== [] && ! $this->situation->rules->onDry($choice->need->role, $choice->ranking->all[0]->bottle->applied);
+            if ($wet && array_filter($choice->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== []) {
+                return true;
+            }
+        }
+
+        return $this->topper->decision === Decision::NotToday && array_filter($this->topper->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== [];
+    }
+
+    private static function isTooHot(Judged $judged): bool
+    {
+        return array_filter($judged->verdict->remarks, static fn(Remark $remark): bool => $remark->code === Code::TooHot || $remark->code === Code::DriesFirst) !== [];
+    }
+
+    /** How much of what is wanted is not to be had; the less the better. */
+    private function lacks(): int
+    {
+        return ($this->possible() ? 0 : 1000) + ($this->topper->decision === Decision::NotToday ? 10 : 0)
+            + count(array_filter($this->choices, static fn(Choice $choice): bool => $choice->chosen === null));
     }
 
     private static function wheelTopper(Situation $situation, Schools $schools, MethodChoice $method): TopperChoice
     {
         // Wheels nobody has sealed stay as they are, whatever the school says of paint.
         return TopperChoice::of($situation, $situation->vehicle->stack(Zone::Wheels)->isBare() ? $schools->with(School::Topper, 'by-forecast') : $schools, $method, Zone::Wheels);
-    }
-
-    /**
-     * @param list<Need> $needs
-     * @return list<Choice>
-     */
-    private static function choices(Situation $situation, Schools $schools, array $needs): array
-    {
-        return array_map(static fn(Need $need): Choice => Choice::of($need, Ranking::of($situation, $schools, $need->role, $need->zone, $need->toStrip), $situation), $needs);
     }
 
     private static function towels(Situation $situation, MethodChoice $method): ?TowelCount
@@ -141,29 +162,9 @@ final readonly class TurnMatch
 
     /**
      * @param list<Choice> $choices
-     * @return list<SectionPlan>
-     */
-    private static function sections(Situation $situation, MethodChoice $method, array $choices): array
-    {
-        $sections = [];
-        foreach ($choices as $choice) {
-            $step = $choice->need->step;
-            $film = $choice->chosen === null ? null : $situation->rules->film($choice->need->role, $choice->chosen->bottle->applied);
-            if ($film === null || $choice->need->zone !== Zone::Paint || ! in_array($step, [Step::PreWash, Step::Foam, Step::Decon, Step::Wash, Step::Topper], true)) {
-                continue;
-            }
-            $pace = $step === Step::Wash ? $situation->rules->pace[$method->method()->value ?? ''] : $situation->rules->pace[$step->value];
-            $sections[$step->value] ??= SectionPlan::of($step, $situation, $situation->now->workingS($film), $choice->chosen->bottle->traits->dwellMinS, $pace + $situation->rules->pace['rinse']);
-        }
-
-        return array_values($sections);
-    }
-
-    /**
-     * @param list<Choice> $choices
      * @return list<Judged>
      */
-    private static function passed(Situation $situation, Schools $schools, array $choices): array
+    private static function passed(Situation $situation, Schools $schools, array $choices, MethodChoice $method): array
     {
         $chosen = array_map(static fn(Choice $choice): ?string => $choice->chosen?->bottle->id, $choices);
         $passed = [];
@@ -171,13 +172,14 @@ final readonly class TurnMatch
             if (in_array($bottle->id, $chosen, true)) {
                 continue;
             }
-            $asked = array_values(array_filter($choices, static fn(Choice $choice): bool => $choice->need->role === $bottle->traits->role));
+            $role = $bottle->traits->role;
+            $asked = array_values(array_filter($choices, static fn(Choice $choice): bool => $choice->need->role === $role));
             if ($asked === []) {
-                $judged = Ranking::judge($situation, $schools, $bottle, $bottle->traits->role->usualZone());
+                $judged = Ranking::judge($situation, $schools, $bottle, new Need($role, $role->usualZone(), Step::Wash, '', hose: $method->method()?->needsHose() !== false));
                 $passed[] = $judged->reason === null ? $judged->because(Reason::NotNeeded) : $judged;
             }
             foreach ($asked as $choice) {
-                $judged = Ranking::judge($situation, $schools, $bottle, $choice->need->zone, $choice->need->toStrip);
+                $judged = Ranking::judge($situation, $schools, $bottle, $choice->need);
                 $passed[] = $judged->allowed() ? $judged->because(Reason::BetterFit) : $judged;
             }
         }

@@ -20,9 +20,6 @@ use Vicissa\Core\Mix\LanceRange;
  */
 final readonly class DosePlan
 {
-    /** A filling carries a margin, so that nobody mixes again for the last door. */
-    private const MARGIN = 1.1;
-
     /**
      * @param list<Fill> $fills
      * @param array<string, float> $productMl  by product id, for the whole turn; the middle of the span where only a span is known
@@ -47,7 +44,7 @@ final readonly class DosePlan
                 $done[$choice->chosen->bottle->id] = true;
                 // What holds one mix doesn't hold another.
                 $free = array_values(array_filter($vessels, static fn(Vessel $vessel): bool => ! in_array($vessel->name, $taken, true)));
-                $fills[] = $fill = self::fill($choice, $paintM2, $free, $lance, $rules);
+                $fills[] = $fill = self::fill($choice, $paintM2 * $match->uses($choice), $free, $lance, $rules);
                 $taken[] = $fill->vessel;
             }
         }
@@ -86,10 +83,16 @@ final readonly class DosePlan
     private static function fill(Choice $choice, float $paintM2, array $vessels, ?Lance $lance, MatchRules $rules): Fill
     {
         $bottle = $choice->chosen->bottle ?? throw new LogicException('Only what was chosen is mixed.');
+        if ($bottle->paste) {
+            // Out of its tin, by weight; a gram counts as a millilitre of it.
+            $grams = $rules->use($choice->need->role, $bottle->applied, true)[0] * $paintM2 / $rules->useForM2;
+
+            return new Fill(VesselKind::Tin, null, null, $bottle->id, $bottle->name, $choice->need->step->says(), $grams, $grams, null, 1);
+        }
         [$litres, $ways] = $rules->use($choice->need->role, $bottle->applied);
         $scale = $choice->need->zone === Zone::Paint ? $paintM2 / $rules->useForM2 : 1.0;
         // A bucket is a bucket; what is sprayed goes by the area.
-        $needMl = $choice->need->role === Role::Soap || $choice->need->role === Role::Rinseless ? 1000.0 * $litres * max(1.0, round($scale)) : 1000.0 * $litres * $scale * self::MARGIN;
+        $needMl = $choice->need->role === Role::Soap || $choice->need->role === Role::Rinseless ? 1000.0 * $litres * max(1.0, round($scale)) : 1000.0 * $litres * $scale * $rules->margin;
         $way = array_values(array_filter($ways, static fn(string $way): bool => isset($bottle->shares[$way])))[0] ?? null;
         $share = $way === null ? 1.0 : $bottle->shares[$way];
         $kind = VesselKind::forWay($way ?? 'bottle');

@@ -11,6 +11,8 @@ enum VesselKind: string
     case Sprayer = 'sprayer';
     case Bottle = 'bottle';
     case Lance = 'lance';
+    /** Not mixed at all: out of its own tin. */
+    case Tin = 'tin';
 
     /** The vessel for a way of use on a label. */
     public static function forWay(string $way): self
@@ -30,6 +32,7 @@ enum VesselKind: string
             self::Sprayer => 1,
             self::Bottle => 2,
             self::Lance => 3,
+            self::Tin => 4,
         };
     }
 }

@@ -12,7 +12,10 @@ final readonly class Check
     /** Longer than this is not a visit. */
     private const DAY = 1440;
 
-    private const MOST = 80;
+    private const MOST = 120;
+
+    /** More than this get in each other’s way. */
+    private const PEOPLE = 8;
 
     /**
      * @param list<Task> $tasks
@@ -21,9 +24,7 @@ final readonly class Check
      */
     public static function all(int $crew, array $tasks): void
     {
-        if ($crew !== 1 && $crew !== 2) {
-            throw InvalidInput::at('crew', 'A visit is worked by one person or by two.');
-        }
+        InvalidInput::unlessBetween('crew', $crew, 1, self::PEOPLE, 'people');
         if ($tasks === [] || count($tasks) > self::MOST) {
             throw InvalidInput::at('steps', sprintf('A visit has between 1 and %d steps.', self::MOST));
         }
@@ -36,7 +37,7 @@ final readonly class Check
         }
         foreach ($tasks as $i => $task) {
             InvalidInput::unlessBetween("steps.{$i}.minutes", $task->minutes, 0, self::DAY, 'minutes');
-            InvalidInput::unlessBetween("steps.{$i}.people", $task->people, 1, 2);
+            InvalidInput::unlessBetween("steps.{$i}.people", $task->people, 1, self::PEOPLE);
             foreach ($task->after as $k => $before) {
                 self::known($ids, "steps.{$i}.after.{$k}", $before, $task);
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Sheet\Schedule;
 
-/** A visit laid out in time, for one or two people. */
+/** A visit laid out in time. */
 final readonly class Schedule
 {
     /**
@@ -13,7 +13,7 @@ final readonly class Schedule
      * @param array<string, int> $end
      * @param array<string, int> $slack       minutes a step may begin later without moving the finish, in this order of work;
      *                                        those after it move along
-     * @param array<string, list<int>> $who   person 1, 2 or both
+     * @param array<string, list<int>> $who   persons, from 1
      * @param int $bound                      no schedule ends before this; equal to the finish when it is proven earliest
      */
     public function __construct(

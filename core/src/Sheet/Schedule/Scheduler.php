@@ -8,7 +8,7 @@ use Vicissa\Core\InvalidInput;
 
 /**
  * The earliest finish of a visit with every dwell kept (domain, model "sheet"): a resource-constrained project with
- * minimal and maximal time lags and a crew of one or two. Exact branch and bound: every step starts as early as its lags
+ * minimal and maximal time lags and a crew. Exact branch and bound: every step starts as early as its lags
  * allow; where people are short, the search decides who goes before whom, each decision being one more lag (after
  * Bartusch, Möhring & Radermacher 1988; De Reyck & Herroelen 1998). Equal inputs give equal schedules.
  */

@@ -3,6 +3,7 @@ import { onMounted, ref } from 'vue'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
+import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
@@ -27,14 +28,18 @@ const empty: Schemas['Client'] = {
   version: 0,
 }
 
+const facts = (row: Schemas['Client']) => omit(row, ['id', 'vehicles', 'version'])
 const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Client']>({
   load: () =>
     isNew ? Promise.resolve({ data: empty, tag: '' }) : toldWithTag(api.GET('/api/v1/clients/{client}', path)),
   save: (row, tag) =>
     isNew
-      ? told(api.POST('/api/v1/clients', { params: { header: { 'Idempotency-Key': key.value } }, body: row }))
+      ? told(api.POST('/api/v1/clients', { params: { header: { 'Idempotency-Key': key.value } }, body: facts(row) }))
       : told(
-          api.PATCH('/api/v1/clients/{client}', { params: { ...path.params, header: { 'If-Match': tag } }, body: row }),
+          api.PATCH('/api/v1/clients/{client}', {
+            params: { ...path.params, header: { 'If-Match': tag } },
+            body: facts(row),
+          }),
         ),
   touches: [['clients'], ['vehicles'], ['film']],
 })

@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue'
 import { all, api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
+import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import { waters } from '@/lib/words'
 import EditEnd from '@/parts/EditEnd.vue'
@@ -56,7 +57,7 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
   load: () => (isNew ? Promise.resolve({ data: empty, tag: '' }) : toldWithTag(api.GET('/api/v1/sites/{site}', path))),
   save: (row, tag) => {
     const body = {
-      ...row,
+      ...omit(row, ['id', 'vehicles', 'version']),
       tds_mg_l: numberOrNull(row.tds_mg_l),
       treated_tds_mg_l: numberOrNull(row.treated_tds_mg_l),
       latitude: numberOrNull(row.latitude),

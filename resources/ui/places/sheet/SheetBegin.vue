@@ -75,7 +75,7 @@ function take(kind: string, without: string | null) {
               :aria-label="`Do that: ${one.says}`"
               @click="take(one.kind, one.without)"
             >
-              {{ one.kind === 'cool' ? 'Measure again' : 'Do that' }}
+              Do that
             </button>
           </li>
         </ul>
@@ -83,7 +83,7 @@ function take(kind: string, without: string | null) {
     </div>
     <template v-else>
       <p class="sum">
-        <strong>About {{ plan.finish }} minutes</strong>{{ sheet.crew === 2 ? ' for two' : ' alone'
+        <strong>About {{ plan.finish }} minutes</strong>{{ sheet.crew === 1 ? ' alone' : ` for ${sheet.crew}`
         }}{{ plan.proven ? ', the earliest there is' : '' }}. {{ plan.steps.length }} steps,
         {{ waters[plan.water]?.toLowerCase() }} for the last rinse.
       </p>

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
+import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import { leaves, roles, strips, zones } from '@/lib/words'
 import EditEnd from '@/parts/EditEnd.vue'
@@ -30,17 +31,18 @@ const empty: Schemas['Product'] = {
   supplier: null,
   role: 'soap',
   surfaces: ['paint'],
-  ph: 7,
+  ph: null,
   leaves: 'nothing',
   strips: 'none',
   solvent: false,
   dilutions: {},
   dwell_min_s: 0,
   dwell_max_s: null,
-  may_dry: true,
+  may_dry: null,
   min_c: null,
   max_c: null,
-  rinse: false,
+  rinse: null,
+  paste: false,
   family: null,
   label_low_weeks: null,
   label_high_weeks: null,
@@ -51,6 +53,7 @@ const empty: Schemas['Product'] = {
   reorder_ml: 0,
   cautions: [],
   archived: false,
+  unknown: [],
   version: 0,
 }
 const numbers = [
@@ -79,9 +82,8 @@ function body(row: Schemas['Product']): Schemas['ProductInput'] {
     numbers.map((name) => [name, String(row[name] ?? '') === '' ? null : Number(row[name])]),
   )
   return {
-    ...row,
+    ...omit(row, ['id', 'archived', 'version', 'unknown']),
     ...typed,
-    ph: typed.ph ?? 7,
     dwell_min_s: typed.dwell_min_s ?? 0,
     stock_ml: typed.stock_ml ?? 0,
     reorder_ml: typed.reorder_ml ?? 0,
@@ -106,6 +108,16 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs, fo
   touches: [['products'], ['shelf']],
 })
 onMounted(load)
+
+// Yes, no, or the label is silent: the form fills nothing in.
+const says = { yes: 'Yes', no: 'No' }
+const fact = (name: 'rinse' | 'may_dry') =>
+  computed({
+    get: () => (form.value?.[name] == null ? null : form.value[name] ? 'yes' : 'no'),
+    set: (typed) => form.value && (form.value[name] = typed == null ? null : typed === 'yes'),
+  })
+const rinse = fact('rinse')
+const mayDry = fact('may_dry')
 
 async function done(work: Promise<boolean>) {
   if (await work) await router.push('/shelf')
@@ -153,7 +165,7 @@ async function putAway(away: boolean) {
             <Field label="Wax and sealant"
               ><template #default="f"><PlainSelect v-bind="f" v-model="form.strips" :options="strips" /></template
             ></Field>
-            <Field label="pH in use" :error="fields.ph"
+            <Field label="pH in use" optional hint="Empty: the label is silent" :error="fields.ph"
               ><template #default="f"
                 ><PlainInput v-bind="f" v-model="form.ph" type="number" step="0.1" min="0" max="14" /></template
             ></Field>
@@ -169,8 +181,17 @@ async function putAway(away: boolean) {
           </fieldset>
           <div class="row">
             <label class="row check"><input v-model="form.solvent" type="checkbox" /> Solvent</label>
-            <label class="row check"><input v-model="form.rinse" type="checkbox" /> Must be rinsed</label>
-            <label class="row check"><input v-model="form.may_dry" type="checkbox" /> May dry on</label>
+            <label class="row check"><input v-model="form.paste" type="checkbox" /> Paste out of a tin</label>
+          </div>
+          <div class="cols three">
+            <Field label="Rinsed off afterwards" hint="Silent: taken as yes"
+              ><template #default="f"
+                ><PlainSelect v-bind="f" v-model="rinse" :options="says" none="label is silent" /></template
+            ></Field>
+            <Field label="May dry on the panel" hint="Silent: taken as no"
+              ><template #default="f"
+                ><PlainSelect v-bind="f" v-model="mayDry" :options="says" none="label is silent" /></template
+            ></Field>
           </div>
         </section>
 

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { all, api, told, toldWithTag, type Schemas } from '@/api/client'
 import { dayIn } from '@/lib/dates'
 import { useEdit } from '@/lib/edit'
+import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { bodies, finishes, materials, roads, storages, tones, wheelFinishes } from '@/lib/words'
@@ -29,7 +30,10 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
   load: () => toldWithTag(api.GET('/api/v1/vehicles/{vehicle}', path)),
   save: (row, tag) =>
     told(
-      api.PATCH('/api/v1/vehicles/{vehicle}', { params: { ...path.params, header: { 'If-Match': tag } }, body: row }),
+      api.PATCH('/api/v1/vehicles/{vehicle}', {
+        params: { ...path.params, header: { 'If-Match': tag } },
+        body: omit(row, ['id', 'client', 'site', 'archived', 'layers', 'version']),
+      }),
     ),
   touches: [['vehicle', props.id], ['film'], ['vehicles']],
 })

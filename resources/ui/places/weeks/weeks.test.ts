@@ -45,7 +45,7 @@ describe('a day as a vessel', () => {
       { place: 'Yard', travel: 50, visits: [visit('a', 100), visit('b', 100)] },
       { place: null, travel: 0, visits: [visit('c', 200)] },
     ]
-    const full = vessel({ on: '', minutes: 400, work: 400, travel: 50, trips }, 500)
+    const full = vessel({ on: '', minutes: 400, work: 400, travel: 50, in_ten: 460, trips }, 500)
     expect(full.size).toBe(0.8)
     expect(full.fill.map((one) => [one.from, one.size, one.vehicle ?? 'way'])).toEqual([
       [0, 0.1, 'way'],
@@ -76,6 +76,9 @@ it('gathers visits by day, in their order', () => {
     kinds: [],
     locked: false,
     minutes: 1,
+    scope: 'usual',
+    nine_in_ten: null,
+    problem: null,
     proposed: null,
   })
   expect(

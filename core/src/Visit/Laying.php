@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Visit;
+
+use Vicissa\Core\Matching\Turn\Bottle;
+use Vicissa\Core\Matching\Turn\Choice;
+use Vicissa\Core\Matching\Turn\Decision;
+use Vicissa\Core\Matching\Turn\Judged;
+use Vicissa\Core\Matching\Turn\Missing;
+use Vicissa\Core\Matching\Turn\Part;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Turn\Step;
+use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Mix\Doses\DosePlan;
+
+/**
+ * A visit laid out (domain §15): the match, what is mixed for it, its steps in order with what each uses, waits for and warns of, and in how many
+ * goes. Every place of the program asks this; Visit adds when each step begins.
+ */
+final readonly class Laying
+{
+    /**
+     * @param list<VisitStep> $steps        in the order of domain §2; empty when nothing may touch the paint
+     * @param list<SectionPlan> $sections
+     */
+    private function __construct(
+        public TurnMatch $match,
+        public Situation $situation,
+        public DosePlan $doses,
+        public array $steps,
+        public array $sections,
+    ) {}
+
+    public static function of(Situation $situation, Schools $schools, Outfit $outfit): self
+    {
+        $match = TurnMatch::of($situation, $schools);
+        $situation = $match->situation;
+        $doses = DosePlan::of($match, $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance, $situation->rules);
+        if (! $match->possible()) {
+            return new self($match, $situation, $doses, [], []);
+        }
+        $panels = Panels::of($outfit->body);
+        $make = new StepMaker($match, $situation, $outfit, new Portions($doses, $match));
+        $sections = new Sections($make, $panels);
+        $steps = (new Course($make, $schools, $outfit, $panels, $sections))->steps();
+        $wet = array_values(array_filter($steps, static fn(VisitStep $step): bool => in_array($step->kind, ['rinse', 'topper-rinse', 'topper-each'], true)));
+        $used = array_values(array_filter(array_map(static fn(Choice $choice): ?Bottle => $choice->chosen?->bottle, $match->choices)));
+        $told = Hazards::told(self::how($steps, new HowTo($match, $schools)), $situation, $doses, $used, $match->drying->way);
+
+        return new self($match, $situation, $doses, $told, $sections->all($wet === [] ? null : $wet[count($wet) - 1]));
+    }
+
+    /**
+     * Each kind of step is explained where it stands first.
+     *
+     * @param list<VisitStep> $steps
+     * @return list<VisitStep>
+     */
+    private static function how(array $steps, HowTo $howTo): array
+    {
+        $told = [];
+
+        return array_map(static function (VisitStep $step) use ($howTo, &$told): VisitStep {
+            // However it is rinsed first, that is where rinsing is explained.
+            $kind = $step->of === Step::Rinse && $step->kind !== 'cool' ? 'first-rinse' : $step->kind;
+            if (isset($told[$kind])) {
+                return $step;
+            }
+            $told[$kind] = true;
+
+            return $step->with(['how' => [...$step->how, ...$howTo->of($kind)]]);
+        }, $steps);
+    }
+
+    /** @return list<Step> groups of steps in the order they begin */
+    public function order(): array
+    {
+        $order = [];
+        foreach ($this->steps as $step) {
+            if (! in_array($step->of, $order, true)) {
+                $order[] = $step->of;
+            }
+        }
+
+        return $order;
+    }
+
+    /** @return list<string> how a group of steps is done */
+    public function howOf(Step $group): array
+    {
+        return array_merge([], ...array_map(static fn(VisitStep $step): array => $step->of === $group ? $step->how : [], $this->steps));
+    }
+
+    /** @return list<Caution> */
+    public function cautions(): array
+    {
+        return Hazards::among($this->steps);
+    }
+
+    /**
+     * Part by part in words, for comparing two of them.
+     *
+     * @return array<string, list<string>> by Part value
+     */
+    public function parts(): array
+    {
+        $match = $this->match;
+        $named = static fn(Choice $choice): string => sprintf('%s on %s: %s', ucfirst($choice->need->role->says()), $choice->need->zone->value, $choice->chosen?->bottle->name ?? 'none');
+        $of = static fn(callable $which): array => array_map($named, array_values(array_filter($match->choices, $which)));
+        $aside = ['topper', 'drying-aid'];
+        $cautions = array_map(static fn(Caution $caution): string => $caution->says, $this->cautions());
+        sort($cautions);
+
+        return [
+            Part::Method->value => [$match->method->chosen?->method->says() ?? 'None: not here, not today'],
+            Part::Stages->value => array_map(static fn(array $stage): string => $stage['stage']->says(), $match->method->chosen->path->stages ?? []),
+            Part::Order->value => array_values(array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [Step::Topper->says()])),
+            Part::Products->value => $of(static fn(Choice $choice): bool => ! in_array($choice->need->role->value, $aside, true)),
+            Part::Foaming->value => $this->howOf(Step::Foam),
+            Part::Rinsing->value => $this->howOf(Step::Rinse),
+            Part::Washing->value => $this->howOf(Step::Wash),
+            Part::FinalRinse->value => [$match->finalRinse->why],
+            Part::Topper->value => [
+                $match->topper->decision->says().': '.$match->topper->why,
+                $match->wheelTopper->decision === Decision::None ? '' : 'On wheels: '.$match->wheelTopper->decision->says(),
+                ...$of(static fn(Choice $choice): bool => $choice->need->role->value === 'topper'),
+            ],
+            Part::ToppingUp->value => array_values(array_filter($this->howOf(Step::Topper), static fn(string $how): bool => ! str_starts_with($how, $match->topper->decision->says()))),
+            Part::DryingAid->value => $of(static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid'),
+            Part::Drying->value => [$match->drying->says($this->situation->measures), ...$match->drying->how],
+            Part::Towels->value => $match->towels === null ? [] : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
+            Part::Sections->value => array_map(static fn(SectionPlan $section): string => $section->says, $this->sections),
+            Part::Tyres->value => $this->howOf(Step::Finish),
+            Part::Cautions->value => $cautions,
+            Part::Missing->value => array_map(static fn(Missing $missing): string => $missing->says, $match->doubts->missing),
+        ];
+    }
+
+    /** @return list<Judged> acids offered beside what was chosen */
+    public function offered(): array
+    {
+        return array_merge([], ...array_map(static fn(Choice $choice): array => $choice->offered(), $this->match->choices));
+    }
+}

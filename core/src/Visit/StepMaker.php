@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Visit;
+
+use Vicissa\Core\Matching\Turn\Choice;
+use Vicissa\Core\Matching\Turn\Contaminant;
+use Vicissa\Core\Matching\Turn\Item;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Matching\Turn\Step;
+use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Mix\Doses\Fill;
+
+/** Makes the steps of a visit: their minutes, their products, their limits, what runs away. */
+final readonly class StepMaker
+{
+    public function __construct(
+        public TurnMatch $match,
+        public Situation $situation,
+        public Outfit $outfit,
+        public Portions $portions,
+    ) {}
+
+    /**
+     * @param string|null $id          the kind, when left out
+     * @param list<string> $after
+     * @param list<Choice|null> $of     what it uses
+     * @param array{panels: list<string>, share: float} $go
+     * @param float|null $estimate     minutes; by the rules when left out
+     * @param array<string, mixed> $more  further properties of the step
+     */
+    public function step(string $kind, Step $step, string $name, ?string $id = null, array $after = [], ?Wait $wait = null, array $of = [], array $go = ['panels' => [], 'share' => 1.0], ?float $estimate = null, array $more = []): VisitStep
+    {
+        $estimate ??= $this->estimate($kind, $go['share']);
+
+        return (new VisitStep(
+            $id ?? $kind,
+            $kind,
+            $step,
+            $name,
+            $estimate,
+            $this->paced($kind, $estimate),
+            after: array_values(array_unique($after)),
+            wait: $wait,
+            portions: $this->portions->of($kind, $of, $go['share']),
+            panels: $go['panels'],
+            waterL: $this->water($kind, $go['share']),
+            looks: $kind === 'check' ? $this->looks() : [],
+        ))->with($more);
+    }
+
+    /** Minutes by the rules, for a share of the vehicle. */
+    public function estimate(string $kind, float $share = 1.0): float
+    {
+        $rules = $this->outfit->rules;
+        $m2 = $this->situation->vehicle->paintM2;
+        $quick = $this->situation->asked->scope->isQuick() ? $rules->quick[$kind] ?? 1.0 : 1.0;
+
+        return $quick * match (true) {
+            // Wheels and arches grow more slowly than the body; four of a car are what the rules are for.
+            $this->isAtWheels($kind) => $share * $rules->minutes($kind, $rules->carM2 * sqrt($rules->wheelsOf($m2))),
+            $kind === 'wash' => $rules->minutes('wash', 0.0) + $this->washM2() * $share * $m2,
+            $kind === 'dry' => $rules->minutes('dry', 0.0) + ($rules->dryM2[$this->match->drying->way->value] ?? 0.0) * $share * $m2,
+            $kind === 'mix' => $rules->minutes('mix', 0.0) + $rules->fill * $this->fills(),
+            default => $rules->minutes($kind, $share * $m2),
+        };
+    }
+
+    /** Whole minutes with the crew's pace, for people who work at it each for themselves. */
+    public function paced(string $kind, float $estimate): int
+    {
+        return max(1, (int) round($estimate * $this->outfit->pace->factor($kind)));
+    }
+
+    /** Seconds a step will take as it is scheduled. */
+    public function seconds(string $kind, float $share = 1.0): float
+    {
+        return 60.0 * $this->paced($kind, $this->estimate($kind, $share));
+    }
+
+    /** Seconds one panel takes of a kind of step, when one goes from panel to panel. */
+    public function panelSeconds(string $kind): float
+    {
+        $rules = $this->outfit->rules;
+        $perM2 = match ($kind) {
+            'wash' => $this->washM2(),
+            'dry' => $rules->dryM2[$this->match->drying->way->value] ?? 0.0,
+            default => $rules->minutes[$kind][1],
+        };
+
+        return 60.0 * $perM2 * $rules->share($this->together()) * min($this->situation->rules->panelM2, $this->situation->vehicle->paintM2) * $this->outfit->pace->factor($kind);
+    }
+
+    /** Panels of about a door. */
+    public function panelCount(float $share = 1.0): int
+    {
+        return max(1, (int) ceil($share * $this->situation->vehicle->paintM2 / $this->situation->rules->panelM2 - 1e-9));
+    }
+
+    /** How many work at the washing and drying of a tall vehicle together: one above, others below. */
+    public function together(): int
+    {
+        return $this->isTall() ? min($this->outfit->crew, count($this->outfit->rules->together)) : 1;
+    }
+
+    public function fills(): int
+    {
+        return array_sum(array_map(static fn(Fill $fill): int => $fill->isNeat() ? 0 : $fill->times, $this->portions->doses->fills));
+    }
+
+    public function isTall(): bool
+    {
+        return $this->situation->vehicle->paintM2 >= $this->situation->rules->tallM2;
+    }
+
+    private function washM2(): float
+    {
+        $rules = $this->outfit->rules;
+        $method = $this->match->method->method();
+        $soil = $this->situation->seen->soil;
+        $perM2 = $rules->washM2[$method->value ?? ''] ?? 2.0;
+
+        return match (true) {
+            $method?->needsHose() === false => $perM2 * (1.0 + $rules->wipedDirtier * max(0, $soil - 1)),
+            $soil <= 1 => $perM2 * $rules->dust,
+            default => $perM2 * (1.0 + $rules->dirtier * max(0, $soil - 2)),
+        };
+    }
+
+    private function isAtWheels(string $kind): bool
+    {
+        return str_starts_with($kind, 'wheels') || str_starts_with($kind, 'tyres') || $kind === 'arches';
+    }
+
+    /**
+     * The second look: what an owner sees first, then what is easily missed (domain §2).
+     *
+     * @return list<string>
+     */
+    private function looks(): array
+    {
+        $seen = $this->situation->seen;
+        $scope = $this->situation->asked->scope;
+        if ($scope->isQuick()) {
+            return ['Front and mirrors', 'Windscreen, against the light', 'Nothing of ours left on or under it'];
+        }
+
+        return array_values(array_filter([
+            'Front and grille', 'Mirrors and their undersides', 'Windscreen, against the light', $scope->has(Item::Wheels) ? 'Wheels, barrels and nuts' : null, 'Handles, badges, fuel flap', 'Sills and behind the wheels',
+            'Streaks, with a second light', $scope->has(Item::Jambs) ? 'Jambs and door edges' : null, $seen->has(Contaminant::Insects, Contaminant::BirdLime) ? 'Where the insects and lime were' : null,
+            $seen->looseEdges ? 'The edges that lifted' : null, $this->isTall() ? 'Roof edge and gutters' : null, 'Nothing of ours left on or under it',
+        ]));
+    }
+
+    /** Litres that run away in a step. */
+    private function water(string $kind, float $share): float
+    {
+        $rules = $this->outfit->rules;
+        $m2 = $this->situation->vehicle->paintM2;
+        $hose = $this->match->method->method()?->needsHose() === true;
+
+        return match (true) {
+            $this->isAtWheels($kind) && (str_ends_with($kind, 'rinse') || $kind === 'wheels-each' || $kind === 'wheels-iron-each' || $hose && $kind === 'wheels-pass') => $share * $rules->wheelsRinseL * $rules->wheelsOf($m2) * ($kind === 'wheels-pass' ? 0.5 : 1.0),
+            $kind === 'arches' && $hose => 0.5 * $rules->wheelsRinseL * $rules->wheelsOf($m2),
+            str_ends_with($kind, 'rinse') => $rules->rinseLM2 * $share * $m2,
+            $kind === 'cool' => 0.5 * $rules->rinseLM2 * $m2,
+            $kind === 'mix' => array_sum(array_map(static fn(Fill $fill): float => $fill->times * ($fill->waterMl() ?? $fill->mixMl) / 1000.0, $this->portions->doses->fills)),
+            default => 0.0,
+        };
+    }
+}
