@@ -178,6 +178,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::post('weeks/plan', [WeeksController::class, 'plan']);
         Route::delete('weeks/runs/{run}', [WeeksController::class, 'stop']);
         Route::post('weeks/visits/{visit}/move', [WeeksController::class, 'move']);
+        Route::post('weeks/visits/{visit}/cancel', [WeeksController::class, 'cancel']);
         Route::patch('weeks/visits/{visit}', [WeeksController::class, 'lock']);
         Route::post('weeks/proposals', [ProposalController::class, 'propose']);
         Route::post('weeks/undo', [WeeksController::class, 'undo']);

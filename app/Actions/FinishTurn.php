@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Jobs\KeepProof;
+use App\Jobs\OpenAgain;
 use App\Jobs\ReforecastProducts;
 use App\Models\PlannedVisit;
 use App\Models\Turn;
+use App\Models\TurnEntry;
 use App\Models\User;
 use App\Models\Vehicle;
 use App\Record\Overtaken;
@@ -92,6 +94,10 @@ final readonly class FinishTurn
         }
         // What was planned until then has come about, or was overtaken.
         PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))->delete();
+        $left = TurnEntry::query()->whereKey($entryId)->value('left_out') ?? [];
+        if ($left !== []) {
+            OpenAgain::dispatch($this->tenancy->workspace()->id, "{$vehicle->name}: left out of the visit of {$this->tenancy->workspace()->dateOf($turn->worked_at)}")->afterCommit();
+        }
         KeepProof::dispatch($this->tenancy->workspace()->id)->afterCommit();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\CancelledVisit;
 use App\Models\Closure;
 use App\Models\Crew;
 use App\Models\Deadline;
@@ -80,6 +81,7 @@ final readonly class GatherWeeks
         $locks = $this->locks($standing, $today);
         $shut = $closures->whereNotNull('site_id')->groupBy('site_id');
         $away = $closures->whereNotNull('vehicle_id')->groupBy('vehicle_id');
+        $cancelled = CancelledVisit::query()->whereNotNull('until_on')->where('until_on', '>=', $today->toDateString())->get()->groupBy('vehicle_id');
         $of = [];
         foreach ($vehicles as $vehicle) {
             $turns = $log->turns($vehicle->id);
@@ -110,7 +112,7 @@ final readonly class GatherWeeks
                 $each !== 0 ? null : $this->byWashes($vehicle, $this->topper($vehicle, $on, isset($topped[$vehicle->id]), $start), $turns, $target, min($last, $start - 1)),
                 // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
                 $suspect ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $vehicle->decon_days ?? 365) : ($vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
-                $this->closed($away->get($vehicle->id, new Collection)),
+                $this->closed($away->get($vehicle->id, new Collection)) + $this->called($cancelled->get($vehicle->id, new Collection)),
                 $windows,
                 $locks[$vehicle->id] ?? [],
                 $looks[$vehicle->id] ?? null,
@@ -296,6 +298,22 @@ final readonly class GatherWeeks
         $until = $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on);
 
         return $until === null || $until >= $start + $days - 1 ? [] : array_fill_keys(range(max($start, $until + 1), $start + $days - 1), true);
+    }
+
+    /**
+     * Days on which a vehicle's visit was called off.
+     *
+     * @param iterable<CancelledVisit> $cancelled
+     * @return array<int, true>
+     */
+    private function called(iterable $cancelled): array
+    {
+        $days = [];
+        foreach ($cancelled as $visit) {
+            $days += array_fill_keys(range($on = $this->day($visit->on), max($on, $this->day($visit->until_on ?? $visit->on))), true);
+        }
+
+        return $days;
     }
 
     /**

@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property int $sequence
  * @property string|null $why
  * @property string|null $cancelled_by  us, client, weather; null where the plan moved on
+ * @property Carbon|null $until_on  the last day on which it is not planned again
  * @property CarbonImmutable $cancelled_at
  */
 class CancelledVisit extends Model
@@ -33,6 +34,6 @@ class CancelledVisit extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'sequence' => 'integer', 'cancelled_at' => 'immutable_datetime'];
+        return ['on' => 'date:Y-m-d', 'until_on' => 'date:Y-m-d', 'kinds' => 'array', 'sequence' => 'integer', 'cancelled_at' => 'immutable_datetime'];
     }
 }

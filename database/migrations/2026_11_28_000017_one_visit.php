@@ -35,6 +35,8 @@ return new class () extends Migration {
         Schema::table('cancelled_visits', function (Blueprint $table): void {
             $table->string('why', 240)->nullable();
             $table->string('cancelled_by', 16)->nullable();
+            // Until when it isn't planned again; null where the plan moved on by itself.
+            $table->date('until_on')->nullable();
         });
         Schema::table('round_stops', function (Blueprint $table): void {
             // When it is begun, minutes of the day.

@@ -121,7 +121,7 @@ final class SheetController
     public function rematch(Request $request, Sheet $sheet, RematchSheet $rematchSheet): JsonResponse
     {
         Gate::authorize('update', $sheet);
-        $given = $request->validate(['facts' => ['required', 'array'], 'crew' => ['sometimes', 'integer', 'between:1,8'], 'done' => ['sometimes', 'array', 'max:100'], 'done.*' => ['string', 'max:40']]);
+        $given = $request->validate(['facts' => ['required', 'array'], 'crew' => ['sometimes', 'integer', 'between:1,8'], 'done' => ['sometimes', 'array', 'max:200'], 'done.*' => ['string', 'max:40']]);
 
         return $this->whole($rematchSheet($sheet, $given['facts'], (int) ($given['crew'] ?? $sheet->crew), array_values($given['done'] ?? [])));
     }

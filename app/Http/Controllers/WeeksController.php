@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\CancelVisit;
 use App\Actions\DrawWeeks;
 use App\Actions\GatherWeeks;
 use App\Actions\ReplanWeeks;
@@ -52,6 +53,7 @@ use Vicissa\Core\Planning\Day;
 #[Shape('Weeks', new Field('start', 'date'), new Field('days', 'integer'), new Field('crews', 'WeeksCrew[]'), new Field('weather', 'WeeksSky[]'), new Field('vehicles', 'WeeksVehicle[]'), new Field('visits', 'WeeksVisit[]'), new Field('wishes', 'WeeksWish[]', 'Clients who asked for another day'), new Field('unmet', 'WeeksUnmet[]'), new Field('cost', 'number'), new Field('plan', 'WeeksPlan?'), new Field('run', 'PlanRun?'))]
 #[Shape('PlanAsk', new Field('afresh?', 'boolean', 'Forget what was planned, locks excepted'))]
 #[Shape('VisitMove', new Field('on', 'date'))]
+#[Shape('VisitCancel', new Field('by', 'string', null, ['us', 'client', 'weather']), new Field('why', 'string'), new Field('again', 'boolean', 'Look for another day; otherwise it is left out until the visit after it'))]
 #[Shape('VisitLock', new Field('locked', 'boolean'))]
 #[Shape('ElseDay', new Field('on', 'date'), new Field('cost', 'number?', 'Points more than now'), new Field('why', 'string?', 'Why it can’t be'))]
 #[Shape('VisitElse', new Field('why', 'string[]'), new Field('days', 'ElseDay[]'))]
@@ -155,6 +157,19 @@ final readonly class WeeksController
         Gate::authorize('create', Vehicle::class);
         $locked = $request->validate(['locked' => ['required', 'boolean']])['locked'];
         $visit->update(['locked' => $locked]);
+
+        return new JsonResponse(($this->drawWeeks)());
+    }
+
+    #[OA\Post(path: '/api/v1/weeks/visits/{visit}/cancel', operationId: 'cancelVisit', summary: 'It will not be: why, by whom, and whether another day is looked for', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[Takes('VisitCancel')]
+    #[Returns('Weeks')]
+    public function cancel(Request $request, PlannedVisit $visit, CancelVisit $cancelVisit): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        /** @var array{by: string, why: string, again: bool} $given */
+        $given = $request->validate(['by' => ['required', 'in:us,client,weather'], 'why' => ['required', 'string', 'min:3', 'max:240'], 'again' => ['required', 'boolean']]);
+        $cancelVisit($visit, $given['by'], $given['why'], (bool) $given['again']);
 
         return new JsonResponse(($this->drawWeeks)());
     }

@@ -122,7 +122,7 @@ final class Planner
         // What stands and pays as it stands is left alone.
         for ($i = 0; $goesOn && $i < $shakes && $vehicles > 1 && ! ($stands && ! $moved) && ! $perfect(); $i++) {
             $this->shake();
-            if ($told !== null && $i % 20 === 19 && ! $told($i / $shakes)) {
+            if ($told !== null && $i > 0 && $i % 20 === 0 && ! $told($i / $shakes)) {
                 break;
             }
         }

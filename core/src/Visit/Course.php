@@ -606,10 +606,6 @@ final readonly class Course
         if ($this->hose() && ! $quick) {
             $again = $decon !== [] || $clay !== [];
             $steps[] = $this->make->step('read', Step::Read, $again ? 'Read the water, decontaminated and clean' : 'Read the water again', after: $after, more: ['reads' => $again ? Stage::AfterDecon : Stage::AfterWash]);
-            $after = ['read'];
-        }
-        if ($this->situation->asked->wants(Kind::Inspection)) {
-            $steps[] = $this->make->step('inspect', Step::Read, 'Look the base over', after: $after, more: ['fulfils' => Kind::Inspection]);
         }
 
         return $steps;
@@ -691,10 +687,13 @@ final readonly class Course
         $dry = $this->dry($clean, $lastWater);
         $dried = $dry === [] ? $clean : self::last($dry);
         $wheelsDry = $scope->has(Item::Wheels) && $this->hose() ? [$this->make->step('wheels-dry', Step::Dry, 'Dry the wheels, with their own towel', after: [...$clean, ...$wheels], more: ['textiles' => ['wheels' => $this->towels('wheels')]])] : [];
+        // On dry paint, before anything new covers it.
+        $inspect = $this->situation->asked->wants(Kind::Inspection) ? [$this->make->step('inspect', Step::Read, 'Look the base over', after: $dried, more: ['fulfils' => Kind::Inspection])] : [];
+        $dried = $inspect === [] ? $dried : ['inspect'];
         $onDry = [...$this->wheelsWaxed(self::last($wheelsDry)), ...$this->layers($dried)];
         $covered = array_values(array_filter(self::ends($onDry), static fn(string $id): bool => ! str_starts_with($id, 'wheels')));
         $finish = $this->finish($dried, [...self::last($wheelsDry), ...array_values(array_filter(self::ends($onDry), static fn(string $id): bool => str_starts_with($id, 'wheels')))], $covered);
-        $steps = [...$dry, ...$wheelsDry, ...$onDry, ...$finish];
+        $steps = [...$dry, ...$inspect, ...$wheelsDry, ...$onDry, ...$finish];
         $ends = array_values(array_unique([...$clean, ...$wheels, ...self::ends($steps)]));
 
         return [...$steps, $this->make->step('check', Step::HandOver, $scope->isQuick() ? 'A last look' : 'Second look, twice round', after: $ends), $this->make->step('hand-over', Step::HandOver, 'Hand over, write it down', after: ['check'])];

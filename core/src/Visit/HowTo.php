@@ -50,7 +50,7 @@ final readonly class HowTo
             'prespray' => ['A mist from below upward on what is wiped next, so that dust floats.'],
             'rinse' => [$this->match->finalRinse->why, $situation->asked->scope->has(Item::Jambs) ? 'Jambs now, with little water.' : null],
             'read' => ['On a clean, wet panel before anything goes on: this reading tells about the layer.'],
-            'inspect' => ['The whole base in good light: where water lies flat, where it is thin, chips, edges, water marks. Tick what was seen; a photo of each doubt.'],
+            'inspect' => ['The whole base in good light: where water lay flat, where it is thin, chips, edges, water marks. Tick what was seen; a photo of each doubt.'],
             'topper', 'topper-each', 'topper-wipe' => $this->topper(),
             'wax-on', 'wax-each' => $this->wax(),
             'wax-off' => ['Wipe a corner: when it comes off clear it has hazed. High pile, light hand, a fresh side for the second pass.'],

@@ -1921,6 +1921,23 @@ export interface paths {
     patch: operations['lockVisit']
     trace?: never
   }
+  '/api/v1/weeks/visits/{visit}/cancel': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** It will not be: why, by whom, and whether another day is looked for */
+    post: operations['cancelVisit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/weeks/visits/{visit}/else': {
     parameters: {
       query?: never
@@ -4823,6 +4840,13 @@ export interface components {
       id: string
       name: string
       water: string
+    }
+    VisitCancel: {
+      /** @enum {string} */
+      by: 'us' | 'client' | 'weather'
+      why: string
+      /** @description Look for another day; otherwise it is left out until the visit after it */
+      again: boolean
     }
     VisitElse: {
       why: string[]
@@ -10197,6 +10221,43 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['VisitLock']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Weeks']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  cancelVisit: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        visit: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['VisitCancel']
       }
     }
     responses: {

@@ -154,6 +154,25 @@ export const kinds: Record<string, string> = {
   topper: 'topper',
   decon: 'decontamination',
   inspection: 'look at the base',
+  base: 'renewal of the base',
+  recoat: 'new coating',
+}
+
+/** What a visit takes in. */
+export const scopes: Record<string, string> = {
+  quick: 'Quick: paint and glass',
+  usual: 'Usual: with wheels, jambs, tyres',
+  full: 'Full: with arches, trim, dressing',
+}
+export const scopeZones: Record<string, string> = {
+  paint: 'Paint',
+  wheels: 'Wheels',
+  glass: 'Glass',
+  jambs: 'Jambs',
+  tyres: 'Tyres',
+  arches: 'Arches',
+  trim: 'Trim',
+  dressing: 'Tyre dressing',
 }
 
 /** What a visit holds, as it is said: wash, topper and decontamination. */

@@ -7,7 +7,8 @@ import { zones } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import type { Kept } from '@/offline/store'
-import { textilesOf, usesOf, waterOf, type Closing } from './closing'
+import { kindsSaid } from '@/lib/words'
+import { inspected, leftOut, seenOfBase, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
 import { isDone, stepOf, tookS, type State } from './fold'
 import { textiles as words } from '@/lib/words'
 
@@ -30,6 +31,16 @@ const draft = useLocalStorage<Closing>(
 )
 const undone = computed(() => props.kept.sheet.plan.steps.filter((step) => !isDone(step, props.state)))
 const sure = ref(false)
+const left = computed(() => leftOut(props.kept, props.state))
+const looked = computed(() => inspected(props.kept, props.state))
+const unsaid = computed(() => left.value.filter((kind) => !draft.value.left?.[kind]))
+function because(kind: string, why: string) {
+  draft.value.left = { ...draft.value.left, [kind]: why }
+}
+function saw(what: string) {
+  const now = draft.value.seen ?? []
+  draft.value.seen = now.includes(what) ? now.filter((one) => one !== what) : [...now, what]
+}
 const took = computed(() =>
   props.kept.sheet.plan.steps.flatMap((step) => {
     const s = tookS(stepOf(props.state, step.id), props.state.paused, props.now)
@@ -59,6 +70,37 @@ const litres = computed({
       {{ undone.map((step) => step.name).join(', ') }}. They go into the record as left out.
       <label class="row"><input v-model="sure" type="checkbox" /> That is so</label>
     </div>
+    <fieldset v-for="kind in left" :key="kind" class="left">
+      <legend>{{ kindsSaid([kind]) }} was planned and left out. Why?</legend>
+      <div class="row">
+        <button
+          v-for="why in whyLeft"
+          :key="why"
+          type="button"
+          class="chip"
+          :aria-pressed="draft.left?.[kind] === why"
+          @click="because(kind, why)"
+        >
+          {{ why }}
+        </button>
+      </div>
+      <p class="small quiet">The plan takes it up again.</p>
+    </fieldset>
+    <fieldset v-if="looked">
+      <legend>The base, as it was seen</legend>
+      <div class="row">
+        <button
+          v-for="(name, what) in seenOfBase"
+          :key="what"
+          type="button"
+          class="chip"
+          :aria-pressed="(draft.seen ?? []).includes(String(what))"
+          @click="saw(String(what))"
+        >
+          {{ name }}
+        </button>
+      </div>
+    </fieldset>
     <fieldset>
       <legend>Used</legend>
       <ul>
@@ -125,7 +167,13 @@ const litres = computed({
     </details>
     <div class="thumb">
       <button type="button" class="beside" @click="emit('back')">Back</button>
-      <button type="submit" class="act" :disabled="undone.length > 0 && !sure">Close the turn</button>
+      <button
+        type="submit"
+        class="act"
+        :disabled="(undone.length > 0 && !sure) || unsaid.length > 0 || (looked && !draft.seen?.length)"
+      >
+        Close the turn
+      </button>
     </div>
   </form>
 </template>
@@ -143,6 +191,20 @@ ul {
   padding: var(--s3);
   border-left: 4px solid var(--due);
   background: var(--due-wash);
+}
+
+.chip {
+  min-height: 48px;
+  padding: 0 var(--s3);
+  border: 1px solid var(--line-strong);
+  border-radius: var(--edge);
+  background: var(--sheet);
+  color: var(--ink);
+}
+
+.chip[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
 }
 
 .undone .row {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
-import { soils, waters } from '@/lib/words'
+import { kindsSaid, scopes, soils, waters } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
@@ -16,6 +16,7 @@ const emit = defineEmits<{
   crew: [crew: 1 | 2]
   without: [id: string]
   shade: []
+  scope: [scope: string]
 }>()
 const units = useUnits()
 const read = ref(new Set<string>())
@@ -29,6 +30,17 @@ const people = [
   { value: 2 as const, name: 'I am the second' },
 ]
 const chosen = computed({ get: () => props.person, set: (next) => emit('person', next) })
+const scope = computed(() => sheet.value.facts.scope ?? 'usual')
+/** Every scope with its minutes, where they are known, and what that saves. */
+const choices = computed(() =>
+  Object.entries(scopes).flatMap(([name, says]) => {
+    const finish = name === scope.value ? plan.value.finish : props.kept.otherwise[`scope:${name}`]?.finish
+    if (finish == null) return []
+    const saves = (plan.value.finish ?? finish) - finish
+    return [{ name, says, finish, saves }]
+  }),
+)
+const planned = computed(() => (plan.value.kinds ?? []).filter((kind) => kind !== 'wash'))
 function confirm(says: string) {
   read.value = new Set([...read.value, says])
 }
@@ -87,6 +99,31 @@ function take(kind: string, without: string | null) {
         }}{{ plan.proven ? ', the earliest there is' : '' }}. {{ plan.steps.length }} steps,
         {{ waters[plan.water]?.toLowerCase() }} for the last rinse.
       </p>
+      <p v-if="plan.totals?.nine_in_ten" class="small quiet">
+        Nine times in ten within {{ plan.totals.nine_in_ten }} minutes.
+      </p>
+      <p v-if="planned.length">
+        Planned beside the wash: <strong>{{ kindsSaid(planned) }}</strong>. Each is a step to tick.
+      </p>
+      <fieldset v-if="choices.length > 1" class="scope">
+        <legend>What it takes in</legend>
+        <div class="row">
+          <button
+            v-for="one in choices"
+            :key="one.name"
+            type="button"
+            class="beside"
+            :aria-pressed="one.name === scope"
+            @click="one.name === scope || emit('scope', one.name)"
+          >
+            <span>{{ one.says }}</span>
+            <span class="small">
+              {{ one.finish }} min<template v-if="one.saves > 0">, saves {{ one.saves }}</template
+              ><template v-else-if="one.saves < 0">, {{ -one.saves }} more</template>
+            </span>
+          </button>
+        </div>
+      </fieldset>
       <p v-for="one in plan.problems" :key="one" class="note">{{ one }}</p>
     </template>
 
@@ -126,6 +163,17 @@ function take(kind: string, without: string | null) {
 </template>
 
 <style scoped>
+.scope button {
+  display: grid;
+  text-align: left;
+  min-height: 52px;
+}
+
+.scope button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+
 .note,
 .sum {
   margin: 0;

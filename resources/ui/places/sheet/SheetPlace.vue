@@ -133,6 +133,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
         @crew="(crew) => rematch({}, crew)"
         @without="without"
         @shade="intoShade"
+        @scope="(scope) => sheet.rescope(scope).then(() => rematch({ scope }))"
         @found="open = 'found'"
       />
       <FoundSheet

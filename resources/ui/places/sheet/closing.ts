@@ -42,7 +42,41 @@ export function waterOf(kept: Kept, state: State): number {
   )
 }
 
+/** What a planned kind is that no tick has done: asked for why, and taken up again by the plan. */
+export function leftOut(kept: Kept, state: State): string[] {
+  const planned = (kept.sheet.plan.kinds ?? []).filter((kind) => kind !== 'wash')
+  return planned.filter(
+    (kind) =>
+      !kept.sheet.plan.steps.some((step) => {
+        const { endedAt, skipped } = stepOf(state, step.id)
+        return step.fulfils === kind && endedAt !== null && !skipped
+      }),
+  )
+}
+
+export const whyLeft = [
+  'No time left',
+  'The weather',
+  'The client didn’t want it',
+  'It didn’t need it',
+  'Nothing to do it with',
+] as const
+
+/** What may be seen of a layer that is meant to last. */
+export const seenOfBase: Record<string, string> = {
+  sound: 'Sound',
+  thin: 'Thin in places',
+  'flat-spots': 'Water lies flat in places',
+  'water-marks': 'Water marks',
+  chips: 'Chips',
+  'edges-lift': 'Edges lift',
+}
+
 export type Closing = {
+  /** Why a planned kind was left out, by kind. */
+  left?: Record<string, string>
+  /** What the inspection saw. */
+  seen?: string[]
   id: string
   uses: Use[]
   textiles: Record<string, number>
@@ -51,6 +85,10 @@ export type Closing = {
   recommended: string
   refused: { what: string; why: string }[]
 }
+
+/** Whether the base was looked over as planned. */
+export const inspected = (kept: Kept, state: State): boolean =>
+  (kept.sheet.plan.kinds ?? []).includes('inspection') && !leftOut(kept, state).includes('inspection')
 
 /** The turn as it goes to the record. */
 export function turnOf(kept: Kept, state: State, closing: Closing, now: number): Schemas['TurnInput'] {
@@ -92,6 +130,10 @@ export function turnOf(kept: Kept, state: State, closing: Closing, now: number):
         skipped: known.skipped || known.endedAt === null,
       }
     }),
+    scope: facts.scope ?? 'usual',
+    kinds: plan.kinds as Schemas['TurnInput']['kinds'],
+    left_out: leftOut(kept, state).map((kind) => ({ kind, why: closing.left?.[kind] ?? 'Not said' })),
+    inspection: inspected(kept, state) ? { seen: closing.seen ?? [], note: null } : null,
     refused: closing.refused,
     recommended: closing.recommended || null,
   }

@@ -181,6 +181,17 @@ export function useSheet(id: string, me: () => string | undefined) {
   }, 10_000)
   onUnmounted(pause)
 
+  /** Another scope than the plan's: taken at once from what lies here. */
+  async function rescope(scope: string): Promise<void> {
+    const then = kept.value?.otherwise[`scope:${scope}`]
+    if (!kept.value || !then) return
+    const { sheet } = kept.value
+    await put({
+      ...kept.value,
+      sheet: { ...sheet, facts: { ...sheet.facts, scope }, plan: merged(sheet.plan, [then]) },
+    })
+  }
+
   async function choosePerson(person: 0 | 1 | 2): Promise<void> {
     if (kept.value) await put({ ...kept.value, person })
   }
@@ -202,6 +213,7 @@ export function useSheet(id: string, me: () => string | undefined) {
     readWater,
     find,
     photograph,
+    rescope,
     choosePerson,
     put,
   }

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
+import ScopePick from '@/parts/ScopePick.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 
 // The programme a vehicle follows, and where it has its own: choosing one takes over its rhythm, what is typed after that stays.
@@ -24,15 +25,21 @@ function follow(id: string | null) {
           salt_target: one.salt_target,
           topper_weeks: one.topper_weeks,
           decon_days: one.decon_days,
+          topper_washes: one.topper_washes,
+          full_every: one.full_every,
+          scope: one.scope,
         }
       : {}),
   }
 }
-type Own = 'salt_target' | 'topper_weeks' | 'decon_days'
+type Own = 'salt_target' | 'topper_weeks' | 'decon_days' | 'topper_washes' | 'full_every' | 'own_minutes'
 const own: [Own, string, string, string][] = [
   ['salt_target', 'In salt months every', 'days', 'Empty: as in the others'],
   ['topper_weeks', 'Topper every', 'weeks', 'Empty: by forecast'],
   ['decon_days', 'Iron and tar every', 'days', 'Empty: when the surface asks'],
+  ['topper_washes', 'Or a topper every', 'washes', 'Whichever comes first'],
+  ['full_every', 'A full visit every', 'visits', 'Empty: all alike'],
+  ['own_minutes', 'A usual visit takes', 'min', 'Empty: as learnt. Counts as ten visits'],
 ]
 function set(key: Own, typed: string | number | null | undefined) {
   form.value = { ...form.value, [key]: typed === '' || typed == null ? null : Number(typed) }
@@ -62,4 +69,5 @@ function set(key: Own, typed: string | number | null | undefined) {
           @update:model-value="set(key, $event)" /></template
     ></Field>
   </div>
+  <ScopePick v-model="form.scope" :error="fields.scope" />
 </template>

@@ -15,6 +15,7 @@ const { zone } = useMe()
 const queries = useQueryClient()
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const name = ref(props.crew?.name ?? '')
+const people = ref(String(props.crew?.people ?? 1))
 const hours = ref<Record<string, string>>(
   Object.fromEntries(
     names.map((_, i) => {
@@ -36,6 +37,7 @@ async function save() {
   problem.value = null
   const body = {
     name: name.value,
+    people: Number(people.value) || 1,
     minutes: Object.fromEntries(
       Object.entries(hours.value).flatMap(([day, typed]) => (minutes(typed) > 0 ? [[day, minutes(typed)]] : [])),
     ),
@@ -77,6 +79,10 @@ async function putAway() {
   <form class="sheet grid" novalidate :aria-label="crew?.name ?? 'A new crew'" @submit.prevent="save">
     <Field label="Who" :error="fields.name"
       ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="120" /></template
+    ></Field>
+    <Field label="How many they are" :error="fields.people"
+      ><template #default="f"
+        ><PlainInput v-bind="f" v-model="people" type="number" min="1" max="8" inputmode="numeric" /></template
     ></Field>
     <div class="week">
       <Field v-for="(day, i) in names" :key="day" :label="day"

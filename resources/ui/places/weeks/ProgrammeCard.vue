@@ -5,6 +5,7 @@ import { api, Problem, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ScopePick from '@/parts/ScopePick.vue'
 
 // A rhythm with a name. Vehicles that follow it change along, field by field, where they have not their own.
 const props = defineProps<{ programme: Schemas['Programme'] | null }>()
@@ -18,6 +19,9 @@ const form = ref({
   salt_target: String(props.programme?.salt_target ?? ''),
   topper_weeks: String(props.programme?.topper_weeks ?? ''),
   decon_days: String(props.programme?.decon_days ?? ''),
+  topper_washes: String(props.programme?.topper_washes ?? ''),
+  full_every: String(props.programme?.full_every ?? ''),
+  scope: props.programme?.scope ?? 'usual',
 })
 const problem = ref<unknown>(null)
 const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
@@ -33,6 +37,9 @@ async function save() {
     salt_target: number(form.value.salt_target),
     topper_weeks: number(form.value.topper_weeks),
     decon_days: number(form.value.decon_days),
+    topper_washes: number(form.value.topper_washes),
+    full_every: number(form.value.full_every),
+    scope: form.value.scope,
   }
   try {
     if (props.programme)
@@ -59,7 +66,15 @@ const rows = [
   ['salt_target', 'In salt months every', 'days'],
   ['topper_weeks', 'Topper every', 'weeks'],
   ['decon_days', 'Iron and tar every', 'days'],
+  ['topper_washes', 'Or a topper every', 'washes'],
+  ['full_every', 'A full visit every', 'visits'],
 ] as const
+const hints: Record<string, string> = {
+  topper_weeks: 'Empty: by forecast',
+  decon_days: 'Empty: when the surface asks',
+  topper_washes: 'Whichever comes first',
+  full_every: 'Empty: all alike',
+}
 </script>
 
 <template>
@@ -77,10 +92,8 @@ const rows = [
         v-for="[key, label, unit] in rows"
         :key="key"
         :label="label"
-        :optional="key === 'salt_target' || key === 'topper_weeks' || key === 'decon_days'"
-        :hint="
-          key === 'topper_weeks' ? 'Empty: by forecast' : key === 'decon_days' ? 'Empty: when the surface asks' : ''
-        "
+        :optional="!key.startsWith('cadence')"
+        :hint="hints[key] ?? ''"
         :error="fields[key]"
         ><template #default="f"
           ><PlainInput
@@ -92,6 +105,7 @@ const rows = [
             :suffix="unit" /></template
       ></Field>
     </div>
+    <ScopePick v-model="form.scope" :error="fields.scope" />
     <ProblemNote :problem="problem" />
     <button type="submit" class="act">Save {{ programme ? programme.name : 'the rhythm' }}</button>
   </form>

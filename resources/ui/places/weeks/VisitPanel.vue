@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { kindsSaid } from '@/lib/words'
+import Field from '@/parts/Field.vue'
+import PlainInput from '@/parts/PlainInput.vue'
+import PlainSelect from '@/parts/PlainSelect.vue'
 import { pointsSaid, type Visit } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
@@ -18,7 +21,14 @@ const props = defineProps<{
   heldAhead: Schemas['AheadCourse'] | undefined
   standsAhead: Schemas['AheadCourse'] | undefined
 }>()
-const emit = defineEmits<{ drop: []; lock: []; hold: [on: string]; leave: []; propose: [] }>()
+const emit = defineEmits<{
+  drop: []
+  lock: []
+  hold: [on: string]
+  leave: []
+  propose: []
+  cancel: [body: Schemas['VisitCancel']]
+}>()
 const stands: Record<string, string> = {
   waiting: 'the letter goes out in the morning',
   sent: 'asked, no answer yet',
@@ -41,6 +51,11 @@ const protection = computed(() => {
     ? `Its protection would be at more risk than accepted on ${days} of the next twelve weeks, instead of on ${as}.`
     : `Its protection is at more risk than accepted on ${days} of the next twelve weeks.`
 })
+const off = ref(false)
+const by = ref<Schemas['VisitCancel']['by']>('client')
+const because = ref('')
+const again = ref(true)
+const whose = { client: 'The client', us: 'We', weather: 'The weather' }
 const day = (on: string) => shortDay(on, props.zone)
 </script>
 
@@ -55,12 +70,14 @@ const day = (on: string) => shortDay(on, props.zone)
     <div class="columns">
       <div>
         <p class="what">
-          {{ kindsSaid(visit.kinds) }}, {{ visit.minutes }} min, {{ crew
-          }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
+          {{ kindsSaid(visit.kinds) }}, {{ visit.minutes }} min<template v-if="visit.nine_in_ten">
+            (nine times in ten within {{ visit.nine_in_ten }})</template
+          >, {{ crew }}<template v-if="vehicle.site"> at {{ vehicle.site }}</template
           ><strong v-if="visit.locked">, locked</strong
           ><template v-if="visit.proposed">, {{ stands[visit.proposed] }}</template
           >.
         </p>
+        <p v-if="visit.problem" class="held">{{ visit.problem }}</p>
         <p v-if="moved" class="held" role="status">
           <strong>{{ day(held) }}</strong>
           {{
@@ -103,12 +120,36 @@ const day = (on: string) => shortDay(on, props.zone)
       >
         Ask {{ vehicle.client }}
       </button>
+      <button type="button" class="beside" :aria-expanded="off" :disabled="busy" @click="off = !off">Cancel it</button>
       <span class="small quiet">A moved visit is locked; the rest adapts.</span>
     </div>
+    <form
+      v-if="off"
+      class="off"
+      novalidate
+      @submit.prevent="emit('cancel', { by, why: because.trim() || whose[by], again })"
+    >
+      <Field label="Who calls it off"
+        ><template #default="f"><PlainSelect v-bind="f" v-model="by" :options="whose" /></template
+      ></Field>
+      <Field label="Why" optional
+        ><template #default="f"><PlainInput v-bind="f" v-model="because" maxlength="240" /></template
+      ></Field>
+      <label class="row check"><input v-model="again" type="checkbox" /> Look for another day</label>
+      <button type="submit" class="act" :disabled="busy">Cancel the visit</button>
+    </form>
   </section>
 </template>
 
 <style scoped>
+.off {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s3);
+  align-items: end;
+  margin-top: var(--s2);
+}
+
 .hand {
   border: 2px solid var(--ink);
   border-radius: var(--edge);

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DayList from './DayList.vue'
@@ -18,8 +18,12 @@ import { BEFORE, dateOf, dayNumber, laneOf, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
 const { zone } = useMe()
-const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo, propose } = useWeeks()
+const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo, cancel, propose } =
+  useWeeks()
 const said = ref<string | null>(null)
+async function callOff(id: string, body: Schemas['VisitCancel']) {
+  if (await cancel(id, body)) leave()
+}
 const ask = async (visits: string[] | null) => {
   said.value = await propose(visits, visits ? null : dateOf(dayNumber(weeks.value?.start ?? '') + 13))
 }
@@ -154,6 +158,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         @lock="lock(visit.id, !visit.locked)"
         @hold="held = $event"
         @leave="leave"
+        @cancel="callOff(visit.id, $event)"
         @propose="ask([visit.id])"
       />
     </template>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import type { Weeks } from './weeks'
 
@@ -77,6 +77,16 @@ export function useWeeks() {
       ),
     lock: (visit: string, locked: boolean) =>
       attempt(() => told(api.PATCH('/api/v1/weeks/visits/{visit}', { params: visitPath(visit), body: { locked } }))),
+    /** It will not be; the rest adapts, and another day is looked for where that is wanted. */
+    cancel: (visit: string, body: Schemas['VisitCancel']) =>
+      attempt(() =>
+        told(
+          api.POST('/api/v1/weeks/visits/{visit}/cancel', {
+            params: { ...visitPath(visit), header: { 'Idempotency-Key': newId() } },
+            body,
+          }),
+        ),
+      ),
     /** Asks clients: about one visit, or about all until a day. Says what came of it. */
     propose: async (visits: string[] | null, until: string | null): Promise<string | null> => {
       let said: string | null = null

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\CancelledVisit;
+use App\Models\Vehicle;
+use App\Models\Workspace;
+use Illuminate\Support\Str;
+use Tests\TestCase;
+
+/** What is planned is what is packed, worked and recorded. The clock stands at noon, Wednesday 25 November 2026. */
+final class OneVisitTest extends TestCase
+{
+    public function testEveryPlaceSaysTheSameOfAVisit(): void
+    {
+        $this->planned();
+        $weeks = $this->getJson('/api/v1/weeks')->json();
+        $soon = array_values(array_filter($weeks['visits'], static fn(array $visit): bool => $visit['on'] <= '2026-12-08'));
+        self::assertNotEmpty($soon);
+        foreach ($soon as $visit) {
+            $this->putJson('/api/v1/round', ['on' => $visit['on'], 'vehicle_ids' => [$visit['vehicle_id']]])->assertOk();
+            $stop = $this->getJson("/api/v1/round?on={$visit['on']}")->json('stops.0');
+            $load = $this->getJson("/api/v1/load?from={$visit['on']}")->json();
+            self::assertEquals([$visit['minutes'], $visit['nine_in_ten'], $visit['kinds'], $visit['scope']], [$stop['minutes'], $stop['nine_in_ten'], $stop['kinds'], $stop['scope']], "Round on {$visit['on']}");
+            self::assertSame([$visit['vehicle_id'], $visit['minutes']], [$load['visits'][0]['vehicle_id'], $load['visits'][0]['minutes']]);
+            $plan = $this->postJson('/api/v1/sheets', ['vehicle_id' => $visit['vehicle_id'], 'on' => $visit['on']])->assertCreated()->json('plan');
+            self::assertSame([$visit['minutes'], $visit['nine_in_ten'], $visit['kinds']], [$plan['finish'], $plan['totals']['nine_in_ten'], $plan['kinds']], "the sheet of {$visit['on']}");
+            self::assertEqualsWithDelta($stop['treated_l'] + $stop['tap_l'], $plan['totals']['treated_l'] + $plan['totals']['tap_l'], 0.2);
+            self::assertSame([], array_diff($visit['kinds'], ['wash'], array_column($plan['steps'], 'fulfils')), 'each kind is a step to tick');
+        }
+    }
+
+    public function testWhatIsLeftOutIsAskedForAndPlannedAgain(): void
+    {
+        ['hearse' => $hearse] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['decon_days' => 30]));
+        $visit = $this->visit($hearse, 'decon');
+        $this->clock->modify("{$visit['on']} 15:00:00");
+        $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $hearse->id, 'on' => $visit['on']])->assertCreated()->json();
+        self::assertContains('decon', $sheet['plan']['kinds']);
+        $turn = $this->turn(['id' => Str::uuid7()->toString(), 'worked_at' => "{$visit['on']}T13:00:00Z", 'minutes' => 70, 'kinds' => $visit['kinds'], 'left_out' => [['kind' => 'decon', 'why' => 'No time left']]]);
+        $this->assertProblem($this->postJson("/api/v1/sheets/{$sheet['id']}/finish", [...$turn, 'left_out' => [['kind' => 'decon']]]), 422, '', '/left_out/0/why');
+        $entry = $this->postJson("/api/v1/sheets/{$sheet['id']}/finish", $turn)->assertCreated()->json('turn.entries.0');
+        self::assertEquals([['kind' => 'decon', 'why' => 'No time left']], $entry['left_out']);
+        $next = $this->visit($hearse, 'decon');
+        self::assertGreaterThan($visit['on'], $next['on'], 'it is planned again');
+        self::assertLessThanOrEqual((string) date('Y-m-d', (int) strtotime("{$visit['on']} +21 days")), $next['on'], 'and soon');
+    }
+
+    public function testAnInspectionIsTickedWithWhatWasSeen(): void
+    {
+        ['hearse' => $hearse] = $this->planned();
+        $visit = $this->visit($hearse, 'inspection');
+        $this->clock->modify("{$visit['on']} 15:00:00");
+        $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $hearse->id, 'on' => $visit['on']])->assertCreated()->json();
+        self::assertContains('inspection', array_column($sheet['plan']['steps'], 'fulfils'));
+        $facts = $this->turn(['worked_at' => "{$visit['on']}T13:00:00Z", 'kinds' => $visit['kinds'], 'inspection' => ['seen' => ['thin', 'chips'], 'note' => 'Bonnet edge']]);
+        $this->assertProblem($this->postJson("/api/v1/sheets/{$sheet['id']}/finish", [...$facts, 'inspection' => ['seen' => ['shiny']]]), 422, '', '/inspection/seen/0');
+        $entry = $this->postJson("/api/v1/sheets/{$sheet['id']}/finish", $facts)->assertCreated()->json('turn.entries.0');
+        self::assertSame(['thin', 'chips'], $entry['inspection']['seen']);
+        self::assertTrue($entry['looked_over']);
+    }
+
+    public function testAVisitIsCancelledByAButton(): void
+    {
+        ['hearse' => $hearse, 'shuttle' => $shuttle, 'workspace' => $workspace] = $this->planned();
+        $of = fn(Vehicle $vehicle): array => array_values(array_column(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $visit): bool => $visit['vehicle_id'] === $vehicle->id), 'on', 'id'));
+        [$before, $theirs] = [$of($hearse), $of($shuttle)];
+        $first = $this->visit($hearse);
+        $this->putJson('/api/v1/round', ['on' => $first['on'], 'vehicle_ids' => [$hearse->id]])->assertOk();
+        $this->assertProblem($this->postJson("/api/v1/weeks/visits/{$first['id']}/cancel", ['by' => 'neighbour', 'why' => 'Away', 'again' => true]), 422, '', '/by');
+        $this->postJson("/api/v1/weeks/visits/{$first['id']}/cancel", ['by' => 'client', 'why' => 'Away at a funeral', 'again' => true])->assertOk();
+        $now = $of($hearse);
+        self::assertNotContains($first['on'], $now);
+        self::assertLessThan($before[1] ?? '9999', $now[0], 'another day was found');
+        self::assertSame($theirs, $of($shuttle), 'nobody else is moved');
+        self::assertSame([], $this->getJson("/api/v1/round?on={$first['on']}")->json('stops'));
+        $note = $this->inside($workspace, static fn() => CancelledVisit::query()->where('cancelled_by', 'client')->sole());
+        self::assertSame([$first['id'], 'Away at a funeral'], [$note->id, $note->why]);
+        // Not at all: the next one is the one after it.
+        $next = $this->visit($hearse);
+        $after = $of($hearse)[1];
+        $this->postJson("/api/v1/weeks/visits/{$next['id']}/cancel", ['by' => 'us', 'why' => 'The van is broken', 'again' => false])->assertOk();
+        self::assertGreaterThanOrEqual($after, $of($hearse)[0]);
+        [$stranger] = $this->business('Elsewhere');
+        $any = $this->visit($hearse);
+        $this->actingAs($stranger)->postJson("/api/v1/weeks/visits/{$any['id']}/cancel", ['by' => 'us', 'why' => 'Mine now', 'again' => false])->assertNotFound();
+    }
+
+    public function testQuickUsualAndFull(): void
+    {
+        ['shuttle' => $shuttle] = $this->planned(static fn(Vehicle $hearse, Vehicle $shuttle) => $shuttle->update(['scope' => 'quick', 'full_every' => 2]));
+        $minutes = [];
+        foreach (['quick', 'usual', 'full', 'paint,glass,jambs'] as $scope) {
+            $plan = $this->postJson('/api/v1/sheets', ['vehicle_id' => $shuttle->id, 'on' => '2026-11-26', 'scope' => $scope])->assertCreated()->json('plan');
+            self::assertSame($scope, $plan['scope']);
+            $minutes[$scope] = $plan['finish'];
+        }
+        self::assertLessThan($minutes['usual'], $minutes['quick']);
+        self::assertLessThan($minutes['full'], $minutes['usual']);
+        self::assertGreaterThan($minutes['quick'], $minutes['paint,glass,jambs']);
+        $this->assertProblem($this->postJson('/api/v1/sheets', ['vehicle_id' => $shuttle->id, 'on' => '2026-11-26', 'scope' => 'everything']), 422, 'quick, usual, full');
+        $scopes = array_values(array_column(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $visit): bool => $visit['vehicle_id'] === $shuttle->id), 'scope'));
+        self::assertContains('full', $scopes);
+        foreach (array_slice($scopes, 1) as $i => $scope) {
+            self::assertNotSame($scopes[$i], $scope, 'quick and full in turn');
+        }
+    }
+
+    public function testAFieldNobodyKnowsIsRefused(): void
+    {
+        [$owner] = $this->business();
+        $this->actingAs($owner);
+        $this->assertProblem($this->postJson('/api/v1/clients', ['name' => 'Ana', 'vip' => true]), 422, 'no such field', '/vip');
+        $this->assertProblem($this->postJson('/api/v1/products', ['name' => 'X', 'role' => 'soap', 'surfaces' => ['paint'], 'ph_value' => 7]), 422, 'no such field', '/ph_value');
+        self::assertSame([], $this->getJson('/api/v1/clients')->json('data'));
+    }
+
+    /** @return array<string, mixed> the first planned visit of a vehicle, with that kind */
+    private function visit(Vehicle $vehicle, string $kind = 'wash'): array
+    {
+        foreach ($this->getJson('/api/v1/weeks')->json('visits') as $visit) {
+            if ($visit['vehicle_id'] === $vehicle->id && in_array($kind, $visit['kinds'], true)) {
+                return $visit;
+            }
+        }
+        self::fail("No {$kind} is planned for {$vehicle->name}.");
+    }
+
+    /**
+     * @param (callable(Vehicle, Vehicle): mixed)|null $otherwise
+     * @return array{hearse: Vehicle, shuttle: Vehicle, workspace: Workspace}
+     */
+    private function planned(?callable $otherwise = null): array
+    {
+        [$owner, $workspace] = $this->business();
+        $hearse = $this->vehicle($workspace, 'ceramic', '2025-05-01', 'Hearse');
+        $shuttle = $this->vehicle($workspace, 'silica-spray', '2026-10-28', 'Shuttle');
+        $this->inside($workspace, static function () use ($hearse, $shuttle, $otherwise): void {
+            $hearse->update(['cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12]);
+            if ($otherwise !== null) {
+                $otherwise($hearse, $shuttle);
+            }
+        });
+        $this->actingAs($owner);
+        $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300]])->assertCreated();
+        $this->postJson('/api/v1/weeks/plan')->assertStatus(202);
+
+        return ['hearse' => $hearse, 'shuttle' => $shuttle, 'workspace' => $workspace];
+    }
+}
