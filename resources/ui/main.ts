@@ -21,6 +21,13 @@ const queries = new QueryClient({
   },
 })
 
+// What was shown before a save is not shown after it, not even until the new value has come.
+const invalidate = queries.invalidateQueries.bind(queries)
+queries.invalidateQueries = (filters, options) => {
+  queries.removeQueries({ ...filters, type: 'inactive' })
+  return invalidate(filters, options)
+}
+
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
 watchSignal()
 createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(makeRouter(queries)).mount('#app')

@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { settled } from '@/api/writes'
 import { Problem } from './api/client'
 import { meQuery } from './lib/session'
 import { places } from './routes'
@@ -58,6 +59,8 @@ export function makeRouter(queries: QueryClient) {
     scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? {} : { top: 0 }),
   })
   router.beforeEach(async (to) => {
+    // What was saved here is told before another place asks for it.
+    await settled()
     if (to.meta.open) return true
     try {
       await queries.ensureQueryData(meQuery)

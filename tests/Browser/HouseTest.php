@@ -28,6 +28,7 @@ final class HouseTest extends BrowserTestCase
         $this->visit('/workspace');
         $this->choose('Units', 'Metric');
         $this->press('Save');
+        $this->seeText('Saved.');
         $this->visit('/shelf');
         self::assertStringContainsString('237 ml', $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]')->getText());
         // A label half typed is not yet a label.

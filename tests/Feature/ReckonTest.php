@@ -47,6 +47,7 @@ final class ReckonTest extends TestCase
     #[TestWith(['match'])]
     #[TestWith(['sheet'])]
     #[TestWith(['plan'])]
+    #[TestWith(['visit'])]
     public function testTheDocumentedExampleIsAnsweredAsDocumented(string $model): void
     {
         $input = (string) file_get_contents(base_path("docs/examples/{$model}.json"));

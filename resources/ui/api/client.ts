@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import type { components, paths } from './schema'
+import { send } from './writes'
 
 export type Schemas = components['schemas']
 
@@ -56,7 +57,7 @@ const guard: Middleware = {
   },
 }
 
-export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin' })
+export const api = createClient<paths>({ baseUrl: '/', credentials: 'same-origin', fetch: send })
 api.use(guard)
 
 type Answer<T> = { data?: T; error?: unknown; response: Response }

@@ -16,6 +16,7 @@ export function useEdit<Row extends object>(options: {
   const tag = ref('')
   const problem = ref<unknown>(null)
   const busy = ref(false)
+  const saved = ref(false)
 
   async function load() {
     try {
@@ -31,10 +32,12 @@ export function useEdit<Row extends object>(options: {
   async function save(): Promise<boolean> {
     if (!form.value) return false
     busy.value = true
+    saved.value = false
     problem.value = null
     try {
       await options.save(form.value, tag.value)
       await Promise.all(options.touches.map((queryKey) => queries.invalidateQueries({ queryKey })))
+      saved.value = true
       return true
     } catch (caught) {
       problem.value = caught
@@ -48,6 +51,8 @@ export function useEdit<Row extends object>(options: {
     form,
     problem,
     busy,
+    /** Whether what was typed has just been saved. */
+    saved,
     load,
     save,
     fields: computed(() => (problem.value instanceof Problem ? problem.value.fields : {})),

@@ -3,7 +3,13 @@ import NewerVersion from './NewerVersion.vue'
 import ProblemNote from './ProblemNote.vue'
 
 // The end of every form that edits one row: what went wrong, what someone else saved meanwhile, and the ways on (the slot).
-defineProps<{ problem: unknown; newer: Record<string, unknown> | null; mine: Record<string, unknown>; busy: boolean }>()
+defineProps<{
+  problem: unknown
+  newer: Record<string, unknown> | null
+  mine: Record<string, unknown>
+  busy: boolean
+  saved?: boolean
+}>()
 defineEmits<{ overrule: []; take: [] }>()
 </script>
 
@@ -13,6 +19,7 @@ defineEmits<{ overrule: []; take: [] }>()
   </ProblemNote>
   <div class="row">
     <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
+    <span v-if="saved && !busy" role="status" class="quiet">Saved.</span>
     <slot />
   </div>
 </template>

@@ -20,6 +20,9 @@ use Vicissa\Core\Mix\LanceRange;
  */
 final readonly class DosePlan
 {
+    /** What nobody puts on as it comes, whatever is silent about it. */
+    private const NEVER_NEAT = [Role::Soap, Role::Foam, Role::Prewash, Role::Rinseless];
+
     /**
      * @param list<Fill> $fills
      * @param array<string, float> $productMl  by product id, for the whole turn; the middle of the span where only a span is known
@@ -94,6 +97,11 @@ final readonly class DosePlan
         // A bucket is a bucket; what is sprayed goes by the area.
         $needMl = $choice->need->role === Role::Soap || $choice->need->role === Role::Rinseless ? 1000.0 * $litres * max(1.0, round($scale)) : 1000.0 * $litres * $scale * $rules->margin;
         $way = array_values(array_filter($ways, static fn(string $way): bool => isset($bottle->shares[$way])))[0] ?? null;
+        if ($way === null && in_array($choice->need->role, self::NEVER_NEAT, true)) {
+            $kind = VesselKind::forWay($ways[0] ?? 'bucket');
+
+            return new Fill($kind, self::vessel($vessels, $kind, $needMl)?->name, self::vessel($vessels, $kind, $needMl)?->ml, $bottle->id, $bottle->name, $choice->need->step->says(), $needMl, null, null, 1, 'What is known of its label gives no dilution for this. Read the label before mixing, and write it on the shelf.');
+        }
         $share = $way === null ? 1.0 : $bottle->shares[$way];
         $kind = VesselKind::forWay($way ?? 'bottle');
         if ($share >= 1.0) {

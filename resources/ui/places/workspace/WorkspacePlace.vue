@@ -18,7 +18,7 @@ import TokenList from './TokenList.vue'
 const { me, isOwner } = useMe()
 const { theme, choose } = useTheme()
 const queries = useQueryClient()
-const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
+const { form, problem, busy, saved, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
   load: () => toldWithTag(api.GET('/api/v1/workspace')),
   save: (row, tag) =>
     told(
@@ -115,6 +115,7 @@ async function enter(id: string) {
         :newer="newer"
         :mine="form"
         :busy="busy"
+        :saved="saved"
         @overrule="again(overrule())"
         @take="takeTheirs"
       >
