@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
+use App\Actions\QuoteYear;
 use App\Actions\ReplanWeeks;
 use App\Models\Closure;
 use App\Models\Crew;
@@ -22,7 +23,7 @@ use Vicissa\Core\Matching\Body;
 final class Diary
 {
     private const PROGRAMMES = [
-        ['name' => 'Every week, for those who work', 'cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12, 'salt_target' => 6, 'topper_weeks' => null, 'decon_days' => 90],
+        ['name' => 'Every week, for those who work', 'cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12, 'salt_target' => 6, 'topper_weeks' => null, 'decon_days' => 90, 'scope' => 'quick', 'full_every' => 4],
         ['name' => 'Fortnight, topper by forecast', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'salt_target' => 11, 'topper_weeks' => null, 'decon_days' => 180],
         ['name' => 'Three weeks, topper every eighth', 'cadence_min' => 10, 'cadence_target' => 21, 'cadence_max' => 35, 'salt_target' => 18, 'topper_weeks' => 8, 'decon_days' => 180],
     ];
@@ -42,6 +43,7 @@ final class Diary
     public function __construct(
         private readonly User $owner,
         private readonly ReplanWeeks $replanWeeks,
+        private readonly QuoteYear $quoteYear,
     ) {}
 
     /** What things cost on the isles, and what is asked: a list for all, and less for those who come every week. */
@@ -65,7 +67,7 @@ final class Diary
     public function load(CarbonImmutable $today, array $vehicles): void
     {
         $on = static fn(int $days): string => $today->addDays($days)->toDateString();
-        $both = Crew::query()->create(['name' => 'Rhona and Tam', 'minutes' => [1 => 420, 2 => 420, 4 => 420, 5 => 360]]);
+        $both = Crew::query()->create(['name' => 'Rhona and Tam', 'people' => 2, 'minutes' => [1 => 420, 2 => 420, 4 => 420, 5 => 360]]);
         $alone = Crew::query()->create(['name' => 'Tam alone', 'minutes' => [3 => 330, 6 => 240]]);
         CrewDay::query()->create(['crew_id' => $both->id, 'on' => $on(13), 'minutes' => 0, 'note' => 'Rhona at the dentist’s on the mainland']);
         foreach (self::PROGRAMMES as $i => $facts) {
@@ -88,5 +90,7 @@ final class Diary
         $this->prices();
         Closure::query()->create(['from_on' => $on(30), 'to_on' => $on(32), 'note' => 'Nobody works']);
         ($this->replanWeeks)('First plan', $this->owner);
+        $shuttles = [$vehicles['Shuttle Arctica'], $vehicles['Shuttle Borealis'], $vehicles['Shuttle Corrie']];
+        ($this->quoteYear)($this->owner, ['title' => 'The shuttles, a year', 'client_id' => $shuttles[0]->client_id, 'vehicles' => array_map(static fn(Vehicle $vehicle): array => ['vehicle_id' => $vehicle->id], $shuttles)]);
     }
 }

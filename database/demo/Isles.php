@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Database\Demo;
 
 use App\Actions\DeclareLayer;
+use App\Actions\EstimateTurn;
 use App\Actions\FinishTurn;
 use App\Actions\ForecastLayers;
 use App\Actions\FoundWorkspace;
 use App\Actions\LayRound;
 use App\Actions\MoveStock;
+use App\Actions\QuoteYear;
 use App\Actions\ReplanWeeks;
 use App\Models\Client;
 use App\Models\Membership;
@@ -52,12 +54,12 @@ final readonly class Isles
                 Product::query()->create($product);
             }
             $vehicles = $this->vehicles($today);
-            $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $this->app->make(MoveStock::class), $this->app->make(Driveway::class), $owner, $technician))->live($vehicles, $today);
+            $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $this->app->make(MoveStock::class), $this->app->make(Driveway::class), $this->app->make(EstimateTurn::class), $owner, $technician))->live($vehicles, $today);
             $clock->modify($today->toIso8601String());
             ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
 
             (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
-            (new Diary($owner, $this->app->make(ReplanWeeks::class)))->load($today, $vehicles);
+            (new Diary($owner, $this->app->make(ReplanWeeks::class), $this->app->make(QuoteYear::class)))->load($today, $vehicles);
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Demo;
 
 use App\Actions\DeclareLayer;
+use App\Actions\EstimateTurn;
 use App\Actions\FinishTurn;
 use App\Actions\MoveStock;
 use App\Models\Forecast;
@@ -15,6 +16,7 @@ use App\Models\Vehicle;
 use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Symfony\Component\Clock\MockClock;
@@ -38,6 +40,9 @@ final class Year
     /** @var array<string, float> how much faster or slower a vehicle really wears, ln */
     private array $vehicleEffect = [];
 
+    /** @var array<string, CarbonImmutable> when a base was put on last, by vehicle */
+    private array $baseSince = [];
+
     /** @var array<string, Product> */
     private array $products;
 
@@ -47,6 +52,7 @@ final class Year
         private readonly DeclareLayer $declareLayer,
         private readonly MoveStock $moveStock,
         private readonly Driveway $driveway,
+        private readonly EstimateTurn $estimateTurn,
         private readonly User $owner,
         private readonly User $technician,
         int $seed = 4711,
@@ -82,18 +88,20 @@ final class Year
     }
 
     /** @param array<string, mixed> $cast */
-    private function base(Vehicle $vehicle, array $cast, CarbonImmutable $start): void
+    private function base(Vehicle $vehicle, array $cast, CarbonImmutable $start, ?int $weeksAgo = null): void
     {
         if ($cast['base'] === null) {
             return;
         }
         [$family, $name, $line, $low, $high, $age] = $cast['base'];
+        $on = $start->subDays((int) (7 * ($weeksAgo ?? $age)));
+        $this->baseSince[$vehicle->id] = $on;
         ($this->declareLayer)($vehicle, [
-            'zone' => 'paint', 'kind' => 'base', 'family' => $family, 'name' => $name, 'on' => $start->subDays((int) (7 * $age))->toDateString(),
+            'zone' => 'paint', 'kind' => 'base', 'family' => $family, 'name' => $name, 'on' => $on->toDateString(),
             'label_low_weeks' => $low, 'label_high_weeks' => $high, 'product_id' => isset($this->products[$name]) ? $this->products[$name]->id : null,
         ]);
         if ($line !== null) {
-            Layer::query()->where('vehicle_id', $vehicle->id)->update(['line' => $line]);
+            Layer::query()->where('vehicle_id', $vehicle->id)->where('kind', 'base')->update(['line' => $line]);
         }
     }
 
@@ -125,7 +133,14 @@ final class Year
             'looked_over' => in_array($cast['base'][0] ?? '', ['ceramic', 'film', 'wrap'], true) && $at->month === 5 && $this->chance->getInt(0, 2) > 0,
             'note' => $this->noticed(), 'readings' => $readings, 'products' => $products,
         ];
+        // As long as the rules say of what was done, at this crew's pace, with a good day here and a bad one there.
+        $used = Collection::make($this->products)->keyBy('id')->only(array_column($products, 'product_id'));
+        $facts['minutes'] = (int) round((($this->estimateTurn)($vehicle, $facts, $used) ?? $facts['minutes']) * (1.02 + 0.08 * $this->normal()));
         $fromSheet ? $this->driveway->work($vehicle, $writer, $facts, $at) : ($this->finishTurn)($vehicle, $writer, $facts);
+        // A base that lasts weeks is renewed when its label says so.
+        if (in_array($cast['base'][0] ?? '', ['wax', 'polymer', 'silica-spray'], true) && $this->baseSince[$vehicle->id]->diffInDays($at) >= 7.0 * ($cast['base'][3] + $cast['base'][4]) / 2.0) {
+            $this->base($vehicle, $cast, $at, 0);
+        }
     }
 
     /**

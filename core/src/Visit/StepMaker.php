@@ -98,10 +98,10 @@ final readonly class StepMaker
         return max(1, (int) ceil($share * $this->situation->vehicle->paintM2 / $this->situation->rules->panelM2 - 1e-9));
     }
 
-    /** How many work at the washing and drying of a tall vehicle together: one above, others below. */
+    /** How many work at the washing and drying together: one on each side; at a tall vehicle one above besides. */
     public function together(): int
     {
-        return $this->isTall() ? min($this->outfit->crew, count($this->outfit->rules->together)) : 1;
+        return min($this->outfit->crew, $this->isTall() ? count($this->outfit->rules->together) : 2);
     }
 
     public function fills(): int

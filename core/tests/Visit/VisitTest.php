@@ -119,6 +119,7 @@ final class VisitTest extends TestCase
         yield 'quick on dust, without a hose' => [[...$car, 'soil' => 1, 'scope' => 'quick', 'water' => 'none'], 1, 15, 30, Body::Hatch];
         yield 'quick on dust, waterless' => [[...$car, 'soil' => 0, 'scope' => 'quick', 'without' => ['Bucket Wash']], 1, 15, 30, Body::Hatch];
         yield 'usual on road film' => [[...$car, 'soil' => 2], 1, 70, 110, Body::Hatch];
+        yield 'usual on road film, for two' => [[...$car, 'soil' => 2], 2, 45, 80, Body::Hatch];
         yield 'full with topper and dressing' => [[...$car, 'soil' => 2, 'scope' => 'full', 'kinds' => ['wash', 'topper']], 1, 110, 150, Body::Hatch];
         yield 'a coach for two' => [['m2' => Body::Coach->paintM2(), 'soil' => 2, 'base' => ['polymer'], 'due' => 60], 2, 180, 300, Body::Coach];
     }
@@ -138,12 +139,12 @@ final class VisitTest extends TestCase
         $visit = Visit::of(Scene::of($facts), Schools::of(), new Outfit(2, Body::Estate));
         $steps = array_combine(array_map(static fn(VisitStep $step): string => $step->id, $visit->steps), $visit->steps);
         self::assertSame(
-            ['look', 'water', 'mix', 'wheels-each.1', 'wheels-each.2', 'wheels-each.3', 'wheels-each.4', 'arches', 'soften', 'soften-wipe', 'first-rinse', 'prewash.1', 'prewash-rinse.1', 'prewash.2', 'prewash-rinse.2', 'foam', 'gaps-foam', 'foam-rinse', 'tar', 'wash.1', 'rinse.1', 'wash.2', 'rinse.2', 'read', 'topper', 'dry', 'wheels-dry', 'jambs', 'glass', 'tyres', 'tyres-wipe', 'check', 'hand-over'],
+            ['look', 'water', 'mix', 'wheels-each.1', 'wheels-each.2', 'wheels-each.3', 'wheels-each.4', 'arches', 'soften', 'soften-wipe', 'first-rinse', 'prewash.1', 'prewash-rinse.1', 'prewash.2', 'prewash-rinse.2', 'foam', 'gaps-foam', 'foam-rinse', 'tar', 'wash', 'rinse', 'read', 'topper', 'dry', 'wheels-dry', 'jambs', 'glass', 'tyres', 'tyres-wipe', 'check', 'hand-over'],
             array_keys($steps),
         );
         self::assertSame('foam', $steps['foam-rinse']->wait?->of);
         self::assertStringContainsString('decontaminate', strtolower((string) $steps['topper']->onlyIf), 'the tar comes off first, then the water decides');
-        self::assertNull($steps['wash.1']->onlyIf);
+        self::assertNull($steps['wash']->onlyIf);
         self::assertContains('Where the insects and lime were', $steps['check']->looks);
         self::assertTrue(array_filter($steps['hand-over']->cautions, static fn(Caution $caution): bool => $caution->grave && $caution->hazard === 'brakes') !== []);
         self::assertLessThan(Visit::of(Scene::of($facts), Schools::of(), new Outfit(1, Body::Estate))->schedule?->finish, $visit->schedule?->finish);
