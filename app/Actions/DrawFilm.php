@@ -136,6 +136,7 @@ final class DrawFilm
             $outermost === null => 'bare',
             $forecast === null => 'unknown',
             $outermost->failedAt !== null => 'failed',
+            $outermost->suspectAt !== null => 'suspect',
             $forecast->due === null => 'later',
             $forecast->due <= $this->now => 'due',
             $forecast->from <= $this->now => 'open',

@@ -17,6 +17,7 @@ final readonly class FilmLayer
         public ?string $name,
         public string $designed,
         public ?int $failedAt,
+        public ?int $suspectAt,
         public float $life,
         public ?FilmForecast $forecast,
     ) {}

@@ -112,9 +112,10 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->executeScript('const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))', [$field, $value]);
     }
 
+    /** What can't be pressed yet is waited for. */
     protected function press(string $text): void
     {
-        $button = $this->see(sprintf('//*[self::button or self::a or self::summary][contains(normalize-space(.), %s)]', self::quoted($text)));
+        $button = $this->see(sprintf('//*[self::button or self::a or self::summary][not(@disabled)][contains(normalize-space(.), %s)]', self::quoted($text)));
         $this->click($button);
     }
 

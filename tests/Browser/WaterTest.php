@@ -29,7 +29,7 @@ final class WaterTest extends BrowserTestCase
         // What was read survives a reload before it is saved.
         $this->browser->navigate()->refresh();
         $this->seeText('Roof and bonnet fail while the sides hold');
-        // The clean water fails after all: the layer is spent, and its date moves to today.
+        // The clean water fails after all: clogged or spent, which a decontamination will tell.
         $this->choose('Water on the clean paint', 'Lies flat');
         $this->seeText('decontaminate a panel and read it again');
         $this->press('Save the turn');
@@ -37,7 +37,7 @@ final class WaterTest extends BrowserTestCase
         $this->seeText('Decontaminate one panel, rinse, and read it again');
         $this->seeText('Next by its rhythm');
         $this->visit("/vehicles/{$id}");
-        $this->seeText('is spent:');
+        $this->seeText('Clogged or spent?');
         $this->assertQuietConsole();
     }
 

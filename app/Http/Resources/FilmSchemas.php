@@ -28,7 +28,7 @@ use App\Http\OpenApi\Shape;
     new Field('base', 'RibbonBase?'),
     new Field('outermost', 'RibbonOutermost?'),
     new Field('designed', 'string'),
-    new Field('state', 'string', null, ['bare', 'unknown', 'failed', 'due', 'open', 'soon', 'later']),
+    new Field('state', 'string', null, ['bare', 'unknown', 'failed', 'suspect', 'due', 'open', 'soon', 'later']),
     new Field('from_at', 'date-time?'),
     new Field('due_at', 'date-time?'),
     new Field('late_at', 'date-time?'),

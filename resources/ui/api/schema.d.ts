@@ -3826,7 +3826,7 @@ export interface components {
       outermost: components['schemas']['RibbonOutermost'] | null
       designed: string
       /** @enum {string} */
-      state: 'bare' | 'unknown' | 'failed' | 'due' | 'open' | 'soon' | 'later'
+      state: 'bare' | 'unknown' | 'failed' | 'suspect' | 'due' | 'open' | 'soon' | 'later'
       /** Format: date-time */
       from_at: string | null
       /** Format: date-time */

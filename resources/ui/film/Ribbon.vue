@@ -95,7 +95,7 @@ const drops = computed(() => {
 
 const bracket = computed(() => {
   const { from_at: open, due_at: due, late_at: late, state } = props.ribbon
-  if (!due || state === 'failed') return null
+  if (!due || state === 'failed' || state === 'suspect') return null
   const clamp = (value: number) => Math.min(props.width - 1, Math.max(1, value))
   const [a, b, c] = [open ?? due, due, late ?? due].map((at) => x.value(at))
   if (a === undefined || b === undefined || c === undefined || a > props.width) return null

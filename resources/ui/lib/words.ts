@@ -193,6 +193,7 @@ export const verdicts: Record<string, string> = {
 
 export const states: Record<string, string> = {
   failed: 'Spent',
+  suspect: 'Clogged or spent?',
   due: 'Due',
   open: 'Can be renewed now',
   soon: 'Due soon',

@@ -8,11 +8,12 @@ import { layersOf } from './groups'
 
 const props = defineProps<{ ribbon: Schemas['Ribbon']; film: Schemas['Film']; width: number; zone: string }>()
 
-const urgent = computed(() => ['failed', 'due', 'open'].includes(props.ribbon.state))
+const urgent = computed(() => ['failed', 'suspect', 'due', 'open'].includes(props.ribbon.state))
 const due = computed(() => {
   const { due_at: at, state } = props.ribbon
   if (state === 'bare') return { day: 'no layer', away: 'suggest one' }
   if (!at) return { day: '—', away: states[state] ?? '' }
+  if (state === 'suspect') return { day: 'clogged?', away: 'decontaminate, read again' }
   if (state === 'failed') return { day: 'spent', away: `read ${fromToday(at, props.zone)}` }
   return { day: shortDay(at, props.zone), away: state === 'open' ? 'can be renewed now' : fromToday(at, props.zone) }
 })

@@ -37,7 +37,9 @@ const read = (ribbon: Schemas['Ribbon']) =>
             <RouterLink :to="`/vehicles/${ribbon.vehicle_id}`">{{ ribbon.name }}</RouterLink>
           </th>
           <td>{{ layersOf(ribbon) }}</td>
-          <td :class="{ due: ['failed', 'due', 'open'].includes(ribbon.state) }">{{ states[ribbon.state] }}</td>
+          <td :class="{ due: ['failed', 'suspect', 'due', 'open'].includes(ribbon.state) }">
+            {{ states[ribbon.state] }}
+          </td>
           <td class="number">{{ ribbon.left === null ? '—' : Math.round(ribbon.left * 100) + ' %' }}</td>
           <td>{{ read(ribbon) }}</td>
           <td>{{ day(ribbon.from_at) }}</td>

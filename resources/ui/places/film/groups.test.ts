@@ -16,10 +16,10 @@ const ribbon = (more: Partial<Schemas['Ribbon']>) =>
 
 describe('the film’s groups', () => {
   it('follow what one acts on first and leave out the empty', () => {
-    const states = ['later', 'due', 'bare', 'failed', 'soon', 'open', 'unknown'] as const
+    const states = ['later', 'due', 'bare', 'failed', 'suspect', 'soon', 'open', 'unknown'] as const
     const grouped = groups(states.map((state, i) => ribbon({ state, vehicle_id: String(i) })))
     expect(grouped.map((group) => [group.key, group.ribbons.map((one) => one.state)])).toEqual([
-      ['now', ['due', 'failed', 'open']],
+      ['now', ['due', 'failed', 'suspect', 'open']],
       ['soon', ['soon']],
       ['later', ['later']],
       ['unknown', ['bare', 'unknown']],

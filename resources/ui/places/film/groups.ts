@@ -4,7 +4,7 @@ import { families } from '@/lib/words'
 type Ribbon = Schemas['Ribbon']
 
 const order = [
-  { key: 'now', name: 'To renew now', states: ['failed', 'due', 'open'] },
+  { key: 'now', name: 'To renew now', states: ['failed', 'suspect', 'due', 'open'] },
   { key: 'soon', name: 'Within two weeks', states: ['soon'] },
   { key: 'later', name: 'Later', states: ['later'] },
   { key: 'unknown', name: 'Nothing to go by', states: ['unknown', 'bare'] },

@@ -24,6 +24,10 @@ const what = computed(
         {{ day(ribbon.due_at) }}. Renew it on the next visit.
       </p>
     </template>
+    <p v-else-if="ribbon.state === 'suspect'" class="lead">
+      <span class="due">Clogged or spent?</span> {{ what }} no longer held on the clean surface. Decontaminate on the
+      next visit and read the water again: renew it only if it still fails.
+    </p>
     <template v-else-if="ribbon.due_at">
       <p class="lead">
         <template v-if="past(ribbon.due_at)"

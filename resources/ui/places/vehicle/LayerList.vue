@@ -40,13 +40,13 @@ async function takeBack(layer: Schemas['Layer']) {
 }
 
 async function undo() {
-  const layer = taken.value
-  if (!layer) return
+  if (!taken.value) return
+  const { zone, kind, family, product_id, name, designed, on } = taken.value
   try {
     await told(
       api.POST('/api/v1/vehicles/{vehicle}/layers', {
         params: { path: { vehicle: props.vehicleId } },
-        body: { ...layer, on: layer.on },
+        body: { zone, kind, family, product_id, name, designed, on },
       }),
     )
     taken.value = null
