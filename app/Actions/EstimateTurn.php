@@ -50,4 +50,20 @@ final class EstimateTurn
         // What was worked otherwise than it would be laid out says nothing about minutes.
         return $visit->totals->minutes === null || $visit->match->method->method()?->value !== $method ? null : (float) $visit->totals->minutes;
     }
+
+    /** What they say of an ordinary visit of it by one person; null where it can't be laid out. */
+    public function usual(Vehicle $vehicle): ?float
+    {
+        $vehicle->loadMissing(['site', 'standing.forecast']);
+        $atHand = $this->atHand ??= $this->gatherAtHand->withoutPace();
+        try {
+            $minutes = ($this->layVisit)(new VisitWish($vehicle, '', 1, [], [
+                'seen' => ['soil' => 2, 'grit' => false, 'on' => []], 'place' => ExpectVisit::place($vehicle, $atHand), 'weather' => self::WEATHER, 'kinds' => [Kind::Wash->value], 'scope' => $vehicle->scope,
+            ]), $atHand)->visit->totals->minutes;
+        } catch (InvalidInput) {
+            return null;
+        }
+
+        return $minutes === null ? null : (float) $minutes;
+    }
 }

@@ -108,6 +108,18 @@ final class OneVisitTest extends TestCase
         }
     }
 
+    public function testMinutesThatWereTypedCount(): void
+    {
+        ['shuttle' => $shuttle] = $this->planned();
+        $minutes = fn(): int => (int) $this->postJson('/api/v1/sheets', ['vehicle_id' => $shuttle->id, 'on' => '2026-11-26'])->assertCreated()->json('plan.finish');
+        $before = $minutes();
+        $this->patchJson("/api/v1/vehicles/{$shuttle->id}", ['own_minutes' => intdiv($before, 2)], ['If-Match' => '"'.$this->getJson("/api/v1/vehicles/{$shuttle->id}")->json('version').'"'])->assertOk();
+        $typed = $minutes();
+        self::assertLessThan(0.75 * $before, $typed);
+        $this->postJson('/api/v1/weeks/plan', ['afresh' => true])->assertStatus(202);
+        self::assertLessThanOrEqual($typed + 15, $this->visit($shuttle)['minutes']);
+    }
+
     public function testAFieldNobodyKnowsIsRefused(): void
     {
         [$owner] = $this->business();

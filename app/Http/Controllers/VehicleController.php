@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\EstimateTurn;
 use App\Actions\ForecastLayers;
 use App\Actions\RebuildProtection;
 use App\Http\Controllers\Concerns\Paged;
@@ -35,6 +36,7 @@ final class VehicleController
         private readonly Tenancy $tenancy,
         private readonly RebuildProtection $rebuildProtection,
         private readonly ForecastLayers $forecastLayers,
+        private readonly EstimateTurn $estimateTurn,
     ) {}
 
     #[OA\Get(path: '/api/v1/vehicles', operationId: 'listVehicles', summary: 'By name, paged by cursor', tags: ['Vehicles'], parameters: [
@@ -61,7 +63,7 @@ final class VehicleController
     public function store(VehicleRequest $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = DB::transaction(fn(): Vehicle => Vehicle::query()->create(['salt_months' => $this->tenancy->workspace()->salt_months, ...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())]));
+        $vehicle = DB::transaction(fn(): Vehicle => $this->ownMinutes($request, Vehicle::query()->create(['salt_months' => $this->tenancy->workspace()->salt_months, ...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())])));
 
         return $this->sent(new VehicleResource($vehicle->refresh()->load(['client', 'site', 'layers.forecast'])), $vehicle, 201);
     }
@@ -90,8 +92,20 @@ final class VehicleController
             // Habits, rhythm and softness bear on every date.
             ($this->rebuildProtection)($row);
             ($this->forecastLayers)([$row->id]);
+            $this->ownMinutes($request, $row);
         });
         return $this->sent(new VehicleResource($vehicle->load(['client', 'site', 'layers.forecast'])), $vehicle);
+    }
+
+    /** Typed minutes teach by what the rules say of the same visit. */
+    private function ownMinutes(VehicleRequest $request, Vehicle $vehicle): Vehicle
+    {
+        if ($request->has('own_minutes')) {
+            $own = $vehicle->refresh()->own_minutes;
+            Vehicle::query()->whereKey($vehicle->id)->update(['own_estimate' => $own === null ? null : $this->estimateTurn->usual($vehicle)]);
+        }
+
+        return $vehicle;
     }
 
     #[OA\Delete(path: '/api/v1/vehicles/{vehicle}', operationId: 'archiveVehicle', summary: 'Put away; nothing recorded is lost', tags: ['Vehicles'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
