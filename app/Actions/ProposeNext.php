@@ -26,10 +26,12 @@ final readonly class ProposeNext
         $says = array_column($diagnoses, 'next');
         $topperDue = array_filter($due, static fn(array $date): bool => $date['kind'] === 'topper' && $date['from'] !== null && $date['from'] <= $next);
         $kinds = ['wash'];
-        if ($topperDue !== [] || in_array('apply-topper', $says, true)) {
+        $suspect = in_array('decontaminate-and-retest', $says, true);
+        // Whether it needs a topper is known when it has been read again.
+        if ($topperDue !== [] && ! $suspect || in_array('apply-topper', $says, true)) {
             $kinds[] = 'topper';
         }
-        if (in_array('decontaminate-and-retest', $says, true)) {
+        if ($suspect) {
             $kinds[] = 'decon';
         }
         $lookDue = array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next);
