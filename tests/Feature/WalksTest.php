@@ -38,6 +38,7 @@ final class WalksTest extends TestCase
         [$owner, $workspace] = $this->business();
         $car = $this->vehicle($workspace, 'ceramic', '2026-01-10', 'Black saloon');
         $topper = $this->product($workspace, 'topper', 'silica');
+        $this->inside($workspace, static fn() => $topper->update(['label_low_weeks' => 26, 'label_high_weeks' => 52]));
         $this->actingAs($owner);
         $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 420]])->assertCreated();
         $turn = fn(string $on, array $more): array => $this->postJson("/api/v1/vehicles/{$car->id}/turns", $this->turn(['worked_at' => "{$on}T09:00:00Z", ...$more]))->assertCreated()->json('entries.0');
