@@ -78,7 +78,7 @@ final class SheetTest extends BrowserTestCase
         $this->assertAccessible('Something found');
         $this->press('Take it in');
         $this->seeText('The rest of the visit has changed.');
-        $this->seeText('New: Soften what sits fast');
+        $this->seeText('Soften what sits fast');
         $this->press('Read');
         $this->photograph('Before');
         $this->work(until: 'Foam');

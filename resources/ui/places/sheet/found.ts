@@ -67,6 +67,7 @@ export function changes(before: Step[], after: Step[]): string[] {
   for (const step of after) {
     const known = before.find((one) => one.id === step.id)
     if (!known) said.push(`New: ${step.name}${names(step) ? ` (${names(step)})` : ''}.`)
+    else if (known.name !== step.name) said.push(`${step.name}, instead of: ${known.name}.`)
     else if (names(known) !== names(step))
       said.push(`${step.name}: ${names(step) || 'nothing'} instead of ${names(known) || 'nothing'}.`)
   }

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** What belongs to a visit: its scope changed on the drive, what is planned told beside it, and a visit called off by a button. */
+final class OneVisitTest extends BrowserTestCase
+{
+    protected array $size = [1280, 900];
+
+    public function testScopeIsChangedOnTheDriveAndSaysWhatThatSaves(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $id = (string) $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
+            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
+            const weeks = await (await fetch('/api/v1/weeks', { headers })).json()
+            const visit = weeks.visits.find((one) => one.scope === 'usual' && one.kinds.length > 1 && !one.problem)
+            const sheet = await (await fetch('/api/v1/sheets', { method: 'POST', headers, body: JSON.stringify({ vehicle_id: visit.vehicle_id, on: visit.on }) })).json()
+            done(sheet.id)
+            JS);
+        $this->visit("/sheets/{$id}");
+        $this->seeText('Planned beside the wash');
+        $this->seeText('Nine times in ten within');
+        $minutes = fn(): int => (int) preg_replace('/\D+/', '', $this->see('//p[contains(@class, "sum")]/strong')->getText());
+        $before = $minutes();
+        $this->see('//button[contains(., "Quick: paint and glass")][contains(., "saves")]');
+        $this->assertAccessible('A sheet with its scopes');
+        $this->press('Quick: paint and glass');
+        $this->see('//button[contains(., "Quick: paint and glass")][@aria-pressed = "true"]');
+        $this->browser->wait(20, 100)->until(static fn(): bool => $minutes() < $before);
+        $this->assertQuietConsole();
+    }
+
+    public function testAVisitIsCancelledByAButton(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/weeks');
+        $this->seeText('visits in eight weeks.');
+        $first = '(//button[contains(@class, "mark")][starts-with(@aria-label, "The vet’s pickup")])[1]';
+        $name = (string) $this->see($first)->getAttribute('aria-label');
+        $this->browser->executeScript('arguments[0].focus()', [$this->see($first)]);
+        $this->browser->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $this->press('Cancel it');
+        $this->fill('Who calls it off', 'The client');
+        $this->fill('Why', 'Away on the mainland');
+        $this->assertAccessible('A visit to be cancelled');
+        $this->press('Cancel the visit');
+        $this->browser->wait(25, 200)->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath(sprintf('//button[contains(@class, "mark")][@aria-label = %s]', self::quoted($name)))) === []);
+        $this->assertQuietConsole();
+    }
+}
