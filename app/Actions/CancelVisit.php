@@ -29,6 +29,11 @@ final readonly class CancelVisit
     public function __invoke(PlannedVisit $visit, string $by, string $why, bool $again): void
     {
         DB::transaction(function () use ($visit, $by, $why, $again): void {
+            // Two may cancel at once: the second finds it gone.
+            $visit = PlannedVisit::query()->with('vehicle')->whereKey($visit->id)->lockForUpdate()->first();
+            if ($visit === null) {
+                return;
+            }
             $on = CarbonImmutable::parse($visit->on->toDateString());
             $next = PlannedVisit::query()->where('vehicle_id', $visit->vehicle_id)->where('on', '>', $on->toDateString())->min('on');
             $rhythm = max(1, (int) ($visit->vehicle->cadence_target ?? 1));
@@ -44,7 +49,7 @@ final readonly class CancelVisit
             $visit->delete();
             RoundStop::query()->where('vehicle_id', $visit->vehicle_id)->where('on', $on->toDateString())->delete();
             Sheet::query()->where('vehicle_id', $visit->vehicle_id)->where('on', $on->toDateString())->where('status', 'laid')->update(['status' => 'dropped']);
-            OpenAgain::dispatch($this->tenancy->workspace()->id, sprintf('%s: the visit of %s cancelled (%s)', $visit->vehicle->name ?? '', $on->toDateString(), $why))->afterCommit();
+            OpenAgain::dispatch($this->tenancy->workspace()->id, sprintf('%s: the visit of %s cancelled', $visit->vehicle->name ?? '', $on->toDateString()))->afterCommit();
         });
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\CancelledVisit;
 use App\Models\Client;
 use App\Models\Closure;
 use App\Models\Deadline;
@@ -44,6 +45,8 @@ final readonly class ForgetClient
             }
             $links = RecordLink::query()->whereIn('vehicle_id', $ids)->delete() + Feed::query()->whereIn('vehicle_id', $ids)->delete();
             Deadline::query()->whereIn('vehicle_id', $ids)->delete();
+            // Why a visit was called off may say whose.
+            CancelledVisit::query()->whereIn('vehicle_id', $ids)->update(['why' => null]);
             Closure::query()->whereIn('vehicle_id', $ids)->delete();
             Proposal::query()->where('client_id', $client->id)->delete();
             PlannedVisit::query()->whereIn('vehicle_id', $ids)->delete();
