@@ -22,13 +22,14 @@ final readonly class BriefVisits
         private ExpectVisit $expectVisit,
         private LayVisit $layVisit,
         private GatherAtHand $gatherAtHand,
+        private ReckonMinutes $reckonMinutes,
         private Tenancy $tenancy,
         private ClockInterface $clock,
     ) {}
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return array<string, array{minutes: int|null, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
      */
     public function __invoke(array $visits): array
     {
@@ -42,7 +43,7 @@ final readonly class BriefVisits
                 $wish->vehicle->standing->map(static fn(Layer $layer): array => [$layer->zone, $layer->kind, $layer->family, $layer->line, $layer->designed, $layer->failed_at, $layer->suspect_at, $layer->forecast?->p10_at, $layer->forecast?->p30_at, $layer->forecast?->p50_at])->all()]));
         }
         $kept = $keys === [] ? [] : Cache::many(array_values(array_unique($keys)));
-        $new = [];
+        $new = $hang = $of = [];
         foreach ($wishes as $i => ['wish' => $wish, 'sheet' => $sheet]) {
             $one = $kept[$keys[$i]] ?? null;
             if (! is_array($one)) {
@@ -53,7 +54,14 @@ final readonly class BriefVisits
                 $totals = $sheet->plan['totals'];
                 $one = ['minutes' => $totals['minutes'], 'nine_in_ten' => $totals['nine_in_ten'], 'problem' => $totals['minutes'] === null ? ($sheet->plan['problems'][0] ?? null) : null];
             }
-            $brief["{$wish->vehicle->id} {$wish->on}"] = ['minutes' => $one['minutes'], 'nine_in_ten' => $one['nine_in_ten'], 'pace' => $atHand->pace->for($wish->vehicle->id, $wish->members), 'problem' => $one['problem']];
+            $of[$i] = $one;
+            if ($one['minutes'] === null) {
+                $hang[$i] = $wish;
+            }
+        }
+        $standIns = $this->reckonMinutes->standIns($hang, $atHand);
+        foreach ($wishes as $i => ['wish' => $wish]) {
+            $brief["{$wish->vehicle->id} {$wish->on}"] = ['minutes' => $of[$i]['minutes'] ?? $standIns[$i], 'nine_in_ten' => $of[$i]['nine_in_ten'], 'pace' => $atHand->pace->for($wish->vehicle->id, $wish->members), 'problem' => $of[$i]['problem']];
         }
         if ($new !== []) {
             Cache::putMany($new, self::KEPT_S);

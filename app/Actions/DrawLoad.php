@@ -88,7 +88,7 @@ final readonly class DrawLoad
         return $this->tenancy->workspace()->house()->loadMargin / 100.0;
     }
 
-    /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int|null, plan: array<string, mixed>}> */
+    /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int, plan: array<string, mixed>}> */
     private function visits(string $from, string $to, AtHand $atHand): array
     {
         $stops = RoundStop::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('position')->get(['on', 'vehicle_id'])->map(static fn(RoundStop $stop): array => [$stop->on->toDateString(), $stop->vehicle_id]);
@@ -107,7 +107,7 @@ final readonly class DrawLoad
         }
         $foreseen = ($this->foreseeVisits)($wanted, $atHand);
 
-        return array_map(static fn(array $visit, array $one): array => [...$visit, 'minutes' => $one['plan']['totals']['minutes'], 'plan' => $one['plan']], $visits, $foreseen);
+        return array_map(static fn(array $visit, array $one): array => [...$visit, 'minutes' => $one['minutes'], 'plan' => $one['plan']], $visits, $foreseen);
     }
 
     /**

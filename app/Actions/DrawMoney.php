@@ -7,11 +7,11 @@ namespace App\Actions;
 use App\Models\Forecast;
 use App\Models\Product;
 use App\Models\Programme;
-use App\Models\StepTime;
 use App\Models\Vehicle;
 use App\Record\CostBook;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Money\ProtectedWeek;
 use Vicissa\Core\Money\TurnCost;
@@ -19,12 +19,11 @@ use Vicissa\Core\Money\TurnCost;
 /** What the last year has cost: vehicle by vehicle, programme by programme, and each topper for a week it really protected. */
 final readonly class DrawMoney
 {
-    /** Minutes a topper takes, when nobody has timed one. */
-    private const TOPPER_MIN = 10.0;
-
     public function __construct(
         private Tenancy $tenancy,
         private ClockInterface $clock,
+        private ReckonMinutes $reckonMinutes,
+        private GatherAtHand $gatherAtHand,
     ) {}
 
     /** @return array<string, mixed> */
@@ -62,8 +61,7 @@ final readonly class DrawMoney
                 }
             }
         }
-        $timed = StepTime::query()->whereIn('kind', ['topper', 'topper-rinse', 'topper-wipe'])->selectRaw('turn_id, sum(took_min) as minutes')->groupBy('turn_id')->pluck('minutes');
-        $minutes = $timed->count() >= 5 ? (float) $timed->median() : self::TOPPER_MIN;
+        $minutes = $this->minutes($book);
         $found = Forecast::query()->join('layers', 'layers.id', '=', 'forecasts.layer_id')->whereIn('layers.product_id', array_keys($used))->selectRaw('layers.product_id as product_id, avg(product_life) as life, max(evidence_own + evidence_others) as evidence')->groupBy('layers.product_id')->get()->keyBy('product_id');
         $rows = [];
         foreach (Product::query()->whereIn('id', array_keys($used))->orderBy('name')->get() as $product) {
@@ -83,6 +81,15 @@ final readonly class DrawMoney
         usort($rows, static fn(array $a, array $b): int => [$a['found_minor'], $a['name']] <=> [$b['found_minor'], $b['name']]);
 
         return $rows;
+    }
+
+    /** Minutes a topper adds to a visit, as the plan reckons it: the middle of the vehicles that had one. */
+    private function minutes(CostBook $book): float
+    {
+        $ids = array_unique(array_column(array_filter($book->turns, static fn(array $turn): bool => $turn['toppers'] !== []), 'vehicle_id'));
+        $vehicles = Vehicle::query()->with(['site', 'standing.forecast'])->whereIn('id', $ids)->get();
+
+        return (float) (new Collection(($this->reckonMinutes)($vehicles, [1], ($this->gatherAtHand)())))->map(static fn(array $one): int => $one['by'][1]['topper'])->median();
     }
 
     /**

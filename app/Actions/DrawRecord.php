@@ -31,6 +31,7 @@ final readonly class DrawRecord
         private ClockInterface $clock,
         private DrawFilm $drawFilm,
         private DueDates $dueDates,
+        private BriefVisits $briefVisits,
     ) {}
 
     /**
@@ -52,6 +53,8 @@ final readonly class DrawRecord
         $paint = array_values(array_filter($film['ribbons'], static fn(array $ribbon): bool => $ribbon['zone'] === 'paint'))[0] ?? null;
         $layers = Layer::query()->where('vehicle_id', $vehicle->id)->when($kind !== 'history', static fn($query) => $query->whereNull('ended_at'))->orderByDesc('on_at')->get();
         $next = PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '>', $workspace->dateOf($now))->orderBy('on')->first();
+        // Days further off are not laid out yet anywhere.
+        $near = $next !== null && $next->on->toDateString() < CarbonImmutable::parse($workspace->dateOf($now))->addDays(1 + DrawWeeks::NEAR_DAYS)->toDateString();
         $cautions = [];
         foreach ($turns->take(1) as $one) {
             foreach ($one->current->products ?? [] as $use) {
@@ -69,6 +72,8 @@ final readonly class DrawRecord
             'film' => ['from' => $film['from'], 'to' => $film['to'], 'today' => $film['today'], 'ribbon' => $paint === null ? null : [...$paint, 'client' => null, 'site' => null, 'account' => null]],
             'due' => ($this->dueDates)($vehicle),
             'next_visit' => $next?->on->toDateString() ?? $turns->first()?->current?->next_on?->toDateString(),
+            'next_kinds' => $next->kinds ?? $turns->first()?->current->next_kinds ?? null,
+            'next_minutes' => $near ? ($this->briefVisits)([[$vehicle, $next->on->toDateString()]])["{$vehicle->id} {$next->on->toDateString()}"]['minutes'] : null,
             'cautions' => array_keys($cautions),
         ];
     }

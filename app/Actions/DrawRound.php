@@ -26,6 +26,7 @@ use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Film;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Tone;
+use Vicissa\Core\Visit\Totals;
 use Vicissa\Core\Water\Draw;
 use Vicissa\Core\Water\Tank;
 
@@ -38,9 +39,6 @@ final readonly class DrawRound
     private const FROM_HOUR = 7;
 
     private const HOURS = 13;
-
-    /** Litres a minute of a last rinse. */
-    private const RINSE_L_MIN = 6.0;
 
     public function __construct(
         private Tenancy $tenancy,
@@ -75,21 +73,20 @@ final readonly class DrawRound
             $totals = $plan['totals'];
             $site = $vehicle->site;
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
-            $minutes = (float) ($totals['minutes'] ?? 0);
+            $minutes = (float) $foreseen[$i]['minutes'];
             $leg = $this->travel->minutes($before, $site);
             $before = $site;
             $opens = GateRules::hours($site?->hours)[0] ?? 0;
             $minute = max($minute + $leg, (float) ($opens - OrderRound::LEAVES));
             $litres = (float) $totals['treated_l'];
-            if ($litres > 0.0) {
-                // The last rinse comes towards the end of the turn.
-                $draws[] = ['vehicle_id' => $vehicle->id, 'draw' => new Draw($minute + 0.7 * $minutes, $litres / self::RINSE_L_MIN, self::RINSE_L_MIN)];
+            foreach ($litres > 0.0 ? self::rinses($plan['steps'], $minutes) : [] as [$from, $takes, $l]) {
+                $draws[] = ['vehicle_id' => $vehicle->id, 'draw' => new Draw($minute + $from, $takes, $l / $takes)];
             }
             $rows[] = [
                 'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
                 'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
-                'minutes' => $minutes, 'nine_in_ten' => (float) ($totals['nine_in_ten'] ?? 0), 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'],
-                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $totals['minutes'] === null ? ($plan['problems'][0] ?? 'It can’t be laid out as things stand.') : null, 'starts_min' => round($minute), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
+                'minutes' => $minutes, 'nine_in_ten' => $foreseen[$i]['nine_in_ten'], 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'],
+                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $foreseen[$i]['problem'], 'starts_min' => round($minute), 'begins_min' => (int) (OrderRound::LEAVES + round($minute)), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
                 'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
                 'hours' => $this->curve($vehicle, $site, $weather, $rained),
             ];
@@ -128,6 +125,19 @@ final readonly class DrawRound
                 default => null,
             },
         ], $weather, $curve->hours);
+    }
+
+    /**
+     * The rinses from the tank, by the visit's own steps.
+     *
+     * @param list<array<string, mixed>> $steps
+     * @return list<array{float, float, float}> minutes into the visit, minutes, litres
+     */
+    private static function rinses(array $steps, float $minutes): array
+    {
+        $rinses = array_filter($steps, static fn(array $step): bool => Totals::isLast($step['kind']) && $step['water_l'] > 0.0);
+
+        return array_values(array_map(static fn(array $step): array => [(float) ($step['start'] ?? $minutes), max(0.5, (float) $step['minutes']), (float) $step['water_l']], $rinses));
     }
 
     /**

@@ -96,7 +96,7 @@ final readonly class DrawWeeks
      * @param list<Visit> $visits
      * @param array<string, PlanVehicle> $vehicles
      * @param array<array-key, mixed> $places  names by id
-     * @param array<string, array{minutes: int|null, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near  by vehicle and date
+     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near  by vehicle and date
      * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int, trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
      */
     private function load(Instance $instance, PlanCrew $crew, array $visits, array $vehicles, array $places, array $near): array
@@ -109,7 +109,7 @@ final readonly class DrawWeeks
                 $one = $near["{$visit->vehicle} ".Day::date($visit->day)] ?? null;
                 foreach (Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]] as $i => $part) {
                     // In one piece it is laid out for its own day; over several days it is shared out as the plan has it.
-                    $minutes = $one !== null && $one['minutes'] !== null && $i === 0 && $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost ? $one['minutes'] : $part['minutes'];
+                    $minutes = $one !== null && $i === 0 && $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost ? $one['minutes'] : $part['minutes'];
                     $trips[$part['day']][$vehicle->site] ??= ['place' => is_string($place) ? $place : null, 'travel' => $instance->siteOf($vehicle)->hopMin, 'visits' => []];
                     $trips[$part['day']][$vehicle->site]['visits'][] = ['vehicle_id' => $vehicle->id, 'minutes' => $minutes];
                     $paces[$part['day']][] = ['minutes' => (float) $minutes, 'pace' => $one['pace'] ?? new Pace];
@@ -128,7 +128,7 @@ final readonly class DrawWeeks
 
     /**
      * @param Collection<int, PlannedVisit> $rows
-     * @return array<string, array{minutes: int|null, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
      */
     private function near(Collection $rows, int $start): array
     {

@@ -11,6 +11,7 @@ use App\Models\Sheet;
 use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Record\AtHand;
+use App\Record\OrdinaryDay;
 use App\Record\VisitWish;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
@@ -26,9 +27,6 @@ final readonly class ExpectVisit
 {
     /** When the weather of a day is asked and nobody said at what hour. */
     public const USUAL_HOUR = 10;
-
-    /** What a vehicle is taken to look like before anybody has washed it. */
-    private const USUAL_SOIL = 2;
 
     public function __construct(
         private Weather $weather,
@@ -76,7 +74,7 @@ final readonly class ExpectVisit
         $sky = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
 
         return [
-            'seen' => ['soil' => $last->soil ?? self::USUAL_SOIL, 'grit' => $last->grit ?? false, 'on' => []],
+            'seen' => ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []],
             'place' => self::place($vehicle, $atHand),
             'weather' => ['air_c' => $sky->air->airC, 'rh' => $sky->air->rh, 'wind_m_s' => $sky->air->windMS, 'sun_w_m2' => $sky->air->sunWM2, 'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm],
             'expected' => true,

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Vehicle;
 use App\Reckon\VisitAnswer;
 use App\Record\AtHand;
+use App\Record\VisitWish;
 
 /**
  * Visits to come, laid out: by their sheets where there are some, else in thought. Round, Weeks, load and what the client reads ask this, so that they say
@@ -17,25 +18,44 @@ final readonly class ForeseeVisits
     public function __construct(
         private ExpectVisit $expectVisit,
         private LayVisit $layVisit,
+        private ReckonMinutes $reckonMinutes,
     ) {}
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return list<array{plan: array<string, mixed>, laid: bool, hour: int, kinds: list<string>|null, scope: string}>
+     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null, laid: bool, hour: int, kinds: list<string>|null, scope: string}> minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it can't
      */
     public function __invoke(array $visits, AtHand $atHand): array
     {
-        return array_map(function (array $one) use ($atHand): array {
-            $facts = $one['wish']->facts;
-            $kinds = is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null;
-            $scope = is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual';
-            $plan = $one['sheet']?->plan;
-            if ($plan === null || ! isset($plan['totals'])) {
-                $laid = ($this->layVisit)($one['wish'], $atHand);
-                $plan = VisitAnswer::of($laid->visit, $laid->situation, $laid->outfit->body, [], $laid->outfit->pace);
+        $wishes = ($this->expectVisit)($visits, $atHand);
+        $plans = $hang = [];
+        foreach ($wishes as $i => ['wish' => $wish, 'sheet' => $sheet]) {
+            $plans[$i] = isset($sheet?->plan['totals']) ? $sheet->plan : $this->lay($wish, $atHand);
+            if (data_get($plans[$i], 'totals.minutes') === null) {
+                $hang[$i] = $wish;
             }
+        }
+        $standIns = $this->reckonMinutes->standIns($hang, $atHand);
 
-            return ['plan' => $plan, 'laid' => $one['sheet'] !== null, 'hour' => $one['hour'], 'kinds' => $kinds, 'scope' => $scope];
-        }, ($this->expectVisit)($visits, $atHand));
+        return array_map(static function (array $one, array $plan, int $i) use ($standIns): array {
+            $facts = $one['wish']->facts;
+            /** @var array{minutes: int|null, nine_in_ten: int|null} $totals */
+            $totals = $plan['totals'];
+            /** @var list<string> $problems */
+            $problems = $plan['problems'];
+
+            return [
+                'plan' => $plan, 'minutes' => $totals['minutes'] ?? $standIns[$i], 'nine_in_ten' => $totals['nine_in_ten'], 'problem' => $totals['minutes'] === null ? $problems[0] ?? 'It can’t be laid out as things stand.' : null,
+                'laid' => $one['sheet'] !== null, 'hour' => $one['hour'], 'kinds' => is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null, 'scope' => is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual',
+            ];
+        }, $wishes, $plans, array_keys($wishes));
+    }
+
+    /** @return array<string, mixed> */
+    private function lay(VisitWish $wish, AtHand $atHand): array
+    {
+        $laid = ($this->layVisit)($wish, $atHand);
+
+        return VisitAnswer::of($laid->visit, $laid->situation, $laid->outfit->body, [], $laid->outfit->pace);
     }
 }

@@ -20,24 +20,24 @@ final readonly class OrderRound
     public const LEAVES = 480;
 
     public function __construct(
-        private DrawRound $drawRound,
         private LayRound $layRound,
         private TravelTimes $travel,
     ) {}
 
-    public function __invoke(string $on): DayOrder
+    /** @return array<string, mixed> the day as it then stands */
+    public function __invoke(string $on): array
     {
-        return DB::transaction(function () use ($on): DayOrder {
+        return DB::transaction(function () use ($on): array {
             /** @var list<string> $going */
             $going = RoundStop::query()->where('on', $on)->orderBy('position')->pluck('vehicle_id')->all();
             /** @var list<string> $planned */
             $planned = PlannedVisit::query()->where('on', $on)->orderBy('crew_id')->orderBy('vehicle_id')->pluck('vehicle_id')->all();
             $ids = array_values(array_unique([...$going, ...$planned]));
             // The day is drawn with all of them in it, so that each has its curve and its minutes.
-            ($this->layRound)($on, $ids);
+            $drawn = ($this->layRound)($on, $ids);
             $sites = Vehicle::query()->with('site')->whereIn('id', $ids)->get()->mapWithKeys(static fn(Vehicle $vehicle): array => [$vehicle->id => $vehicle->site])->all();
             $stops = $places = [];
-            foreach (($this->drawRound)($on)['stops'] as $stop) {
+            foreach ($drawn['stops'] as $stop) {
                 $site = $sites[$stop['vehicle_id']] ?? null;
                 $hours = GateRules::hours($site?->hours) ?? [0, 1440];
                 $hot = [];
@@ -48,9 +48,8 @@ final readonly class OrderRound
                 $places[] = [$stop['vehicle_id'], $site];
             }
             $order = DayOrder::of($stops, $this->legs(array_column($places, 1)), self::LEAVES);
-            ($this->layRound)($on, array_map(static fn(int $i): string => $places[$i][0], $order->order));
 
-            return $order;
+            return ($this->layRound)($on, array_map(static fn(int $i): string => $places[$i][0], $order->order));
         });
     }
 

@@ -5,19 +5,24 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Price;
+use App\Models\Product;
 use App\Models\Programme;
 use App\Models\Quote;
 use App\Models\TurnProduct;
 use App\Models\User;
 use App\Models\Vehicle;
+use App\Record\AtHand;
 use App\Record\CostBook;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection as EloquentCollection;
 use Illuminate\Support\Collection;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Money\Rates;
 use Vicissa\Core\Money\TurnCost;
 use Vicissa\Core\Money\YearQuote;
 use Vicissa\Core\Planning\Cycle;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
 
 /** A year's programme for some vehicles: visits, toppers, hours, materials, what is asked and what stays, with everything it takes for granted. */
@@ -29,6 +34,9 @@ final readonly class QuoteYear
     public function __construct(
         private Tenancy $tenancy,
         private GatherWeeks $gatherWeeks,
+        private GatherAtHand $gatherAtHand,
+        private ReckonMinutes $reckonMinutes,
+        private LayOrdinary $layOrdinary,
         private ClockInterface $clock,
     ) {}
 
@@ -41,6 +49,7 @@ final readonly class QuoteYear
         $vehicles = Vehicle::query()->whereIn('id', $ids)->get()->keyBy('id');
         $programmes = Programme::query()->get()->keyBy('id');
         $prices = Price::query()->get();
+        $atHand = ($this->gatherAtHand)();
         $planned = [];
         foreach (($this->gatherWeeks)()->instance->vehicles as $one) {
             $planned[$one->id] = $one;
@@ -59,8 +68,9 @@ final readonly class QuoteYear
             $programme = isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null;
             $rhythm = $programme ?? $vehicle;
             $weeks = ($asked['topper'] ?? true) ? $rhythm->topper_weeks ?? self::weeks($plan->topper) ?? ($plan->topper === null ? null : self::TOPPER_WEEKS) : null;
-            $costs = $this->costs($vehicle, $plan, $book, is_numeric($iron) ? (float) $iron : 0.0);
-            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $costs['each'], $costs['minutes'], self::prices($prices, $programme?->id, $vehicle->body), $rates);
+            $as = $vehicle->replicate(['version'])->forceFill(['id' => $vehicle->id, 'scope' => $rhythm->scope, 'full_every' => $rhythm->full_every])->setRelations($vehicle->getRelations());
+            $costs = $this->costs($as, $plan, $book, is_numeric($iron) ? (float) $iron : null, $atHand);
+            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $plan->base?->repeat, $costs['each'], $costs['minutes'], self::prices($prices, $programme?->id, $vehicle->body), $rates);
             $lines[] = [
                 'vehicle_id' => $vehicle->id, 'vehicle' => $vehicle->name, 'programme' => $programme?->name, 'every_days' => $rhythm->cadence_target, 'salt_every_days' => $rhythm->salt_target, 'topper_weeks' => $weeks === null ? null : round($weeks, 1), 'decon_days' => $rhythm->decon_days,
                 'lines' => array_map(static fn(string $kind, array $line): array => ['kind' => $kind, ...$line, 'listed' => ! in_array($kind, $year->priceless, true)], array_keys($year->lines), array_values($year->lines)),
@@ -88,11 +98,12 @@ final readonly class QuoteYear
     }
 
     /**
-     * One of each kind, from what the vehicle's own turns cost.
+     * One of each kind: materials as its own turns took them, or as the laid-out visit takes them where there are none; minutes as everywhere, of the visit laid out.
      *
+     * @param float|null $iron  what a decontamination's product has cost; null where none was used
      * @return array{each: array<string, TurnCost>, minutes: array<string, float>, says: list<string>}
      */
-    private function costs(Vehicle $vehicle, PlanVehicle $plan, CostBook $book, float $iron): array
+    private function costs(Vehicle $vehicle, PlanVehicle $plan, CostBook $book, ?float $iron, AtHand $atHand): array
     {
         $rates = $this->tenancy->workspace()->rates();
         $turns = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id);
@@ -101,19 +112,36 @@ final readonly class QuoteYear
         $sum = array_reduce($use, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
         $mean = $use === [] ? $sum : $sum->times(1.0 / count($use));
         $toppers = array_merge([], ...array_column($turns, 'toppers'));
-        $dose = $toppers === [] ? 0.0 : array_sum(array_column($toppers, 'minor')) / count($toppers);
+        $laid = fn(Kind ...$kinds): float => $this->materials($vehicle, array_values([Kind::Wash, ...$kinds]), $atHand, $rates);
+        $wash = $laid();
+        $dose = $toppers === [] ? max(0.0, $laid(Kind::Topper) - $wash) : array_sum(array_column($toppers, 'minor')) / count($toppers);
         $time = static fn(int $minutes): float => $minutes / 60.0 * $rates->labourMinorH;
-        $minutes = [...$plan->minutes, 'inspection' => $plan->minutes['inspection'] ?? 0];
+        $minutes = ($this->reckonMinutes)(new EloquentCollection([$vehicle]), [1], $atHand)[$vehicle->id]['by'][1];
+        $minutes = $plan->each === 0 ? $minutes : [...$minutes, 'wash' => $minutes['wash'] + $minutes['topper']];
 
         return [
             'each' => [
                 // The time of a wash is what it takes alone.
-                'wash' => new TurnCost($mean->products, $mean->towels, $mean->water, $mean->resin, $time($minutes['wash']), $mean->travel),
-                'topper' => new TurnCost(products: $dose, time: $time($minutes['topper'])), 'decon' => new TurnCost(products: $iron, time: $time($minutes['decon'])), 'inspection' => new TurnCost(time: $time($minutes['inspection'])),
+                'wash' => new TurnCost($use === [] ? $wash : $mean->products, $mean->towels, $mean->water, $mean->resin, $time($minutes['wash']), $mean->travel),
+                'topper' => new TurnCost(products: $dose, time: $time($minutes['topper'])), 'decon' => new TurnCost(products: $iron ?? max(0.0, $laid(Kind::Decon) - $wash), time: $time($minutes['decon'])), 'inspection' => new TurnCost(time: $time($minutes['inspection'])),
+                'base' => new TurnCost(products: $plan->base === null ? 0.0 : max(0.0, $laid(Kind::Base) - $wash), time: $time($minutes['base'])),
             ],
             'minutes' => array_map(floatval(...), $minutes),
-            'says' => $use === [] ? ['nothing has been recorded of it in a year, so its materials and its way are not in the cost.'] : [],
+            'says' => $use === [] ? ['nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.'] : [],
         ];
+    }
+
+    /**
+     * What a visit's products cost as it would be laid out; what has no price is left out.
+     *
+     * @param list<Kind> $kinds
+     */
+    private function materials(Vehicle $vehicle, array $kinds, AtHand $atHand, Rates $rates): float
+    {
+        $ml = ($this->layOrdinary)($vehicle, $atHand, $kinds)->totals->productMl;
+        $products = Product::query()->whereIn('id', array_keys($ml))->get(['id', 'pack_ml', 'price_minor']);
+
+        return TurnCost::of($rates, array_values($products->map(static fn(Product $one): array => ['ml' => $ml[$one->id], 'pack_ml' => $one->pack_ml, 'price_minor' => $one->price_minor])->all()), [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products;
     }
 
     /**
@@ -123,7 +151,7 @@ final readonly class QuoteYear
     private static function prices(Collection $prices, ?string $programme, string $body): array
     {
         $of = [];
-        foreach (['wash', 'topper', 'decon', 'inspection'] as $kind) {
+        foreach (['wash', 'topper', 'decon', 'inspection', 'base'] as $kind) {
             $here = $prices->where('body', $body)->where('kind', $kind);
             $of[$kind] = ($here->firstWhere('programme_id', $programme) ?? $here->firstWhere('programme_id', null))?->minor;
         }
@@ -144,7 +172,7 @@ final readonly class QuoteYear
         return array_values(array_filter([
             sprintf('An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.', $money($rates->labourMinorH), $money($rates->travelMinorMin)),
             'Visits come as often as the rhythm wishes, closer while roads are salted where the rhythm says so; a topper goes on when its forecast, or the programme, asks for it.',
-            'Materials are the mean of what the vehicle’s turns of the last year took; minutes the middle of its last washes.',
+            'Materials are the mean of what the vehicle’s turns of the last year took; minutes are those of the visit laid out for an ordinary day, at the pace that has been learnt.',
             'Who shares a trip shares its cost, as it was in the last year.',
             $unlisted === [] ? null : sprintf('What is not in the price list is asked for at cost and %s %%.', number_format($rates->marginPercent)),
         ]));

@@ -8,11 +8,11 @@ use App\Models\Layer;
 use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Record\AtHand;
+use App\Record\OrdinaryDay;
 use App\Record\VisitWish;
 use App\Tenancy\Tenancy;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Cache;
-use Vicissa\Core\Matching\Turn\Scope;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 
@@ -22,13 +22,10 @@ use Vicissa\Core\Planning\Kind;
  */
 final readonly class ReckonMinutes
 {
-    /** An ordinary day: mild, a little wind, some sun. */
-    private const WEATHER = ['air_c' => 13.0, 'rh' => 0.7, 'wind_m_s' => 3.0, 'sun_w_m2' => 180.0, 'rain' => false];
-
     private const KEPT_S = 30 * 86400;
 
     public function __construct(
-        private LayVisit $layVisit,
+        private LayOrdinary $layOrdinary,
         private Tenancy $tenancy,
     ) {}
 
@@ -59,13 +56,34 @@ final readonly class ReckonMinutes
         }
         $new = $minutes = [];
         foreach ($vehicles as $vehicle) {
-            $minutes[$vehicle->id] = $kept[$keys[$vehicle->id]] ?? $new[$keys[$vehicle->id]] = $this->of($vehicle, $crews, $last[$vehicle->id] ?? 2, $atHand);
+            $minutes[$vehicle->id] = $kept[$keys[$vehicle->id]] ?? $new[$keys[$vehicle->id]] = $this->of($vehicle, $crews, $last[$vehicle->id] ?? OrdinaryDay::SOIL, $atHand);
         }
         if ($new !== []) {
             Cache::putMany($new, self::KEPT_S);
         }
 
         return $minutes;
+    }
+
+    /**
+     * Minutes of visits that can't be laid out as things stand, so that every place plans with the same: as on a better day (see minutes()).
+     *
+     * @param array<int, VisitWish> $wishes
+     * @return array<int, int> by the keys given
+     */
+    public function standIns(array $wishes, AtHand $atHand): array
+    {
+        if ($wishes === []) {
+            return [];
+        }
+        $vehicles = (new Collection(array_values(array_map(static fn(VisitWish $wish): Vehicle => $wish->vehicle, $wishes))))->unique('id')->values();
+        $minutes = ($this)($vehicles, array_values(array_unique(array_map(static fn(VisitWish $wish): int => $wish->people, $wishes))), $atHand);
+
+        return array_map(static function (VisitWish $wish) use ($minutes): int {
+            $kinds = is_array($wish->facts['kinds'] ?? null) ? $wish->facts['kinds'] : [Kind::Wash->value];
+
+            return (int) array_sum(array_intersect_key($minutes[$wish->vehicle->id]['by'][$wish->people], array_flip([Kind::Wash->value, ...array_filter($kinds, is_string(...))])));
+        }, $wishes);
     }
 
     /**
@@ -97,12 +115,9 @@ final readonly class ReckonMinutes
      */
     private function minutes(Vehicle $vehicle, int $people, int $soil, string $scope, array $kinds, AtHand $atHand, ?string &$says = null): int
     {
-        $place = ExpectVisit::place($vehicle, $atHand);
         // As it stands; where it can't be worked so, as it would be on a better day: cleaner, then with water.
-        foreach ([[$soil, $place], [min($soil, 1), $place], [min($soil, 2), [...$place, 'water' => 'tap', 'pressure' => true, 'shade' => true]]] as $try => [$level, $there]) {
-            $visit = ($this->layVisit)(new VisitWish($vehicle, '', $people, [], [
-                'seen' => ['soil' => $level, 'grit' => false, 'on' => []], 'place' => $there, 'weather' => self::WEATHER, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, $kinds), 'scope' => Scope::of($scope)->written(),
-            ]), $atHand)->visit;
+        foreach ([[$soil, []], [min($soil, 1), []], [min($soil, 2), ['water' => 'tap', 'pressure' => true, 'shade' => true]]] as $try => [$level, $better]) {
+            $visit = ($this->layOrdinary)($vehicle, $atHand, $kinds, $people, $level, scope: $scope, place: $better);
             if ($try === 0 && $visit->problems !== [] && $visit->schedule === null) {
                 $says = $visit->problems[0];
             }

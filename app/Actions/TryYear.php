@@ -11,9 +11,9 @@ use App\Models\Vehicle;
 use App\Record\AtHand;
 use App\Record\CostBook;
 use App\Record\EvidenceBook;
+use App\Record\OrdinaryDay;
 use App\Record\Outlook;
 use App\Record\TurnLog;
-use App\Record\VisitWish;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
@@ -30,6 +30,7 @@ use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Visit\Totals;
 use Vicissa\Core\Visit\Visit;
 
@@ -48,19 +49,16 @@ final class TryYear
         private readonly Tenancy $tenancy,
         private readonly ClockInterface $clock,
         private readonly RankShelf $rankShelf,
-        private readonly LayVisit $layVisit,
+        private readonly LayOrdinary $layOrdinary,
         private readonly GatherAtHand $gatherAtHand,
     ) {}
-
-    /** An ordinary day, for what its visits take. */
-    private const WEATHER = ['air_c' => 13.0, 'rh' => 0.7, 'wind_m_s' => 3.0, 'sun_w_m2' => 180.0, 'rain' => false];
 
     private ?AtHand $atHand = null;
 
     /**
      * A visit of a vehicle by a method, laid out as everywhere else.
      *
-     * @param list<string> $kinds
+     * @param list<Kind> $kinds
      */
     private function visit(Vehicle $vehicle, Method $method, array $kinds): Visit
     {
@@ -68,10 +66,14 @@ final class TryYear
         $hose = $method->needsHose();
         $place = ExpectVisit::place($vehicle, $this->atHand);
 
-        return ($this->layVisit)(new VisitWish($vehicle, '', 1, [], [
-            'seen' => ['soil' => min(2, $this->tenancy->workspace()->house()->match->ceiling($method)), 'grit' => false, 'on' => []], 'place' => $hose ? [...$place, 'water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true] : [...$place, 'water' => 'none'],
-            'weather' => self::WEATHER, 'kinds' => $kinds, 'scope' => $vehicle->scope, ...($hose ? ['schools' => ['method' => $method->value]] : []),
-        ]), $this->atHand)->visit;
+        return ($this->layOrdinary)(
+            $vehicle,
+            $this->atHand,
+            $kinds,
+            soil: min(OrdinaryDay::SOIL, $this->tenancy->workspace()->house()->match->ceiling($method)),
+            place: $hose ? ['water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true] : ['water' => 'none'],
+            more: $hose ? ['schools' => ['method' => $method->value]] : [],
+        );
     }
 
     /**
@@ -212,8 +214,8 @@ final class TryYear
         $own = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === []);
         $sum = array_reduce($own, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
         $wash = $own === [] ? 0.0 : ($sum->products + $sum->towels + $sum->water + $sum->resin) / count($own);
-        $plain = $this->visit($vehicle, $method, ['wash'])->totals;
-        $topped = $this->visit($vehicle, $method, ['wash', 'topper'])->totals;
+        $plain = $this->visit($vehicle, $method, [Kind::Wash])->totals;
+        $topped = $this->visit($vehicle, $method, [Kind::Wash, Kind::Topper])->totals;
         $topperMl = max(0.0, ($topped->productMl[$product->id] ?? 0.0) - ($plain->productMl[$product->id] ?? 0.0));
         $doses = array_merge([], ...array_values(array_map(static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [], $book->turns)));
         $dose = $doses === [] ? ($product->pack_ml > 0.0 && $product->price_minor !== null ? $topperMl * $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);

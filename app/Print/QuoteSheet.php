@@ -10,7 +10,7 @@ use App\Tenancy\Tenancy;
 /** A year's programme as it is offered: what is done how often, for how much, and what that takes for granted. What it costs the business stays at home. */
 final readonly class QuoteSheet
 {
-    private const KINDS = ['wash' => 'Wash', 'topper' => 'Topper', 'decon' => 'Decontamination', 'inspection' => 'Base looked over'];
+    private const KINDS = ['wash' => 'Wash', 'topper' => 'Topper', 'decon' => 'Decontamination', 'inspection' => 'Base looked over', 'base' => 'Base renewed'];
 
     public function __construct(
         private Paper $paper,

@@ -6,6 +6,7 @@ namespace App\Print;
 
 use App\Models\Photo;
 use Illuminate\Support\Facades\Storage;
+use Vicissa\Core\Planning\Kind;
 
 /** The record on paper: what was done with what, how the water stood as drops, the ribbon, what is due next, cautions, who. */
 final readonly class RecordSheet
@@ -62,9 +63,15 @@ final readonly class RecordSheet
                 $lines[] = sprintf('<tr><td>%s on %s</td><td class="due">%s</td><td class="quiet">to be looked over</td></tr>', e($due['name']), e($due['zone']), $due['look']);
             }
         }
-        $visit = $record['next_visit'] === null ? '' : '<p>The next visit is meant for <span class="strong">'.$record['next_visit'].'</span>.</p>';
+        $visit = $record['next_visit'] === null ? '' : sprintf('<p>The next visit is meant for <span class="strong">%s</span>%s%s.</p>', $record['next_visit'], $record['next_kinds'] === null ? '' : ': '.self::kinds($record['next_kinds']), $record['next_minutes'] === null ? '' : sprintf(', about %d minutes', $record['next_minutes']));
 
         return $lines === [] && $visit === '' ? '' : '<h2>Due next</h2><table>'.implode('', $lines).'</table>'.$visit;
+    }
+
+    /** @param list<string> $kinds */
+    private static function kinds(array $kinds): string
+    {
+        return mb_strtolower(implode(', ', array_map(static fn(string $kind): string => Kind::tryFrom($kind)?->says() ?? $kind, $kinds)));
     }
 
     /** @param list<array<string, mixed>> $layers */

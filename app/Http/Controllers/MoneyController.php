@@ -44,7 +44,7 @@ use Vicissa\Core\Money\TurnCost;
 #[Shape('MoneyProgramme', new Field('programme', 'string?'), new Field('turns', 'integer'), new Field('untimed', 'integer'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
 #[Shape('MoneyTopper', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('times', 'integer'), new Field('ml', 'number'), new Field('minutes', 'number'), new Field('each_minor', 'integer', 'Product and time of one application'), new Field('found_weeks', 'number', 'Reference weeks, from what was found'), new Field('label_weeks', 'number?'), new Field('evidence', 'integer', 'Layers that rests on'), new Field('found_minor', 'integer', 'A protected week, as found'), new Field('label_minor', 'integer?', 'By the label'))]
 #[Shape('Money', new Field('currency', 'string'), new Field('since', 'date'), new Field('vehicles', 'MoneyVehicle[]'), new Field('programmes', 'MoneyProgramme[]'), new Field('toppers', 'MoneyTopper[]', 'Cheapest week first'), new Field('total', 'MoneyRow'))]
-#[Shape('Price', new Field('programme_id', 'uuid?', 'Null: for all'), new Field('body', 'string'), new Field('kind', 'string', null, ['wash', 'topper', 'decon', 'inspection']), new Field('minor', 'integer'))]
+#[Shape('Price', new Field('programme_id', 'uuid?', 'Null: for all'), new Field('body', 'string'), new Field('kind', 'string', null, ['wash', 'topper', 'decon', 'inspection', 'base']), new Field('minor', 'integer'))]
 #[Shape('PriceList', new Field('prices', 'Price[]'))]
 #[Shape('QuoteVehicle', new Field('vehicle_id', 'uuid'), new Field('programme_id?', 'uuid?', 'Its own rhythm when left out'), new Field('topper?', 'boolean'))]
 #[Shape('QuoteInput', new Field('title', 'string'), new Field('client_id?', 'uuid?'), new Field('vehicles', 'QuoteVehicle[]'))]
@@ -136,7 +136,7 @@ final readonly class MoneyController
             'prices' => ['present', 'array', 'max:2000'],
             'prices.*.programme_id' => ['nullable', 'uuid', Rule::exists('programmes', 'id')->where('workspace_id', $this->tenancy->workspace()->id)],
             'prices.*.body' => ['required', Rule::enum(Body::class)],
-            'prices.*.kind' => ['required', 'in:wash,topper,decon,inspection'],
+            'prices.*.kind' => ['required', 'in:wash,topper,decon,inspection,base'],
             'prices.*.minor' => ['required', 'integer', 'between:0,100000000'],
         ]);
         DB::transaction(static function () use ($given): void {

@@ -23,7 +23,7 @@ use Psr\Clock\ClockInterface;
 /** A day's turns. */
 #[Shape('RoundHour', new Field('at', 'date-time'), new Field('hour', 'integer'), new Field('air_c', 'number'), new Field('rain_mm', 'number'), new Field('sureness', 'number'), new Field('panel_c', 'number'), new Field('working_s', 'number?'), new Field('avoid', 'string?', null, ['dries-too-fast', 'frost', 'rain']))]
 #[Shape('RoundSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('hours', 'string?'), new Field('access', 'string?'), new Field('water', 'string'), new Field('shade', 'boolean'), new Field('travel_min', 'integer'))]
-#[Shape('RoundStop', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('tone', 'string'), new Field('site', 'RoundSite?'), new Field('minutes', 'number'), new Field('starts_min', 'number', 'After leaving'), new Field('leg_min', 'integer', 'From the stop before'), new Field('begins', 'string', 'HH:MM, leaving at eight'), new Field('ends', 'string'), new Field('gate', 'SheetCaution[]'), new Field('treated_l', 'number'), new Field('tap_l', 'number'), new Field('nine_in_ten', 'number', 'Nine such visits in ten stay within'), new Field('people', 'integer'), new Field('kinds', 'string[]?', 'What is planned; null when nothing is'), new Field('scope', 'string'), new Field('laid', 'boolean', 'A sheet says so'), new Field('method', 'string?'), new Field('water', 'string'), new Field('problem', 'string?'), new Field('hours', 'RoundHour[]'))]
+#[Shape('RoundStop', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('tone', 'string'), new Field('site', 'RoundSite?'), new Field('minutes', 'number'), new Field('starts_min', 'number', 'After leaving'), new Field('begins_min', 'integer', 'Minutes of the day'), new Field('leg_min', 'integer', 'From the stop before'), new Field('begins', 'string', 'HH:MM, leaving at eight'), new Field('ends', 'string'), new Field('gate', 'SheetCaution[]'), new Field('treated_l', 'number'), new Field('tap_l', 'number'), new Field('nine_in_ten', 'integer?', 'Nine such visits in ten stay within; null where it can’t be laid out'), new Field('people', 'integer'), new Field('kinds', 'string[]?', 'What is planned; null when nothing is'), new Field('scope', 'string'), new Field('laid', 'boolean', 'A sheet says so'), new Field('method', 'string?'), new Field('water', 'string'), new Field('problem', 'string?', 'Why it can’t be laid out; its minutes are then those of a better day'), new Field('hours', 'RoundHour[]'))]
 #[Shape('TankPoint', new Field('min', 'number'), new Field('l', 'number'))]
 #[Shape('RoundTank', new Field('name', 'string'), new Field('holds_l', 'number'), new Field('start_l', 'number'), new Field('end_l', 'number'), new Field('short_l', 'number'), new Field('empty_at_min', 'number?'), new Field('dry_at_vehicle', 'uuid?'), new Field('minutes', 'number'), new Field('points', 'TankPoint[]'))]
 #[Shape('RoundSuggestion', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('site', 'string?'), new Field('days_over', 'integer'))]
@@ -48,7 +48,7 @@ final class RoundController
     #[OA\Put(path: '/api/v1/round', operationId: 'layRound', summary: 'Who is on the way that day, in driving order', tags: ['Round'])]
     #[Takes('RoundInput')]
     #[Returns('Round')]
-    public function lay(Request $request, LayRound $layRound, DrawRound $drawRound): JsonResponse
+    public function lay(Request $request, LayRound $layRound): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $given = $request->validate([
@@ -56,20 +56,18 @@ final class RoundController
             'vehicle_ids' => ['present', 'array', 'max:60'],
             'vehicle_ids.*' => ['uuid', 'distinct', Rule::exists('vehicles', 'id')->where('workspace_id', $this->tenancy->workspace()->id)],
         ]);
-        $layRound($given['on'], array_values($given['vehicle_ids']));
 
-        return new JsonResponse($drawRound($given['on']));
+        return new JsonResponse($layRound($given['on'], array_values($given['vehicle_ids'])));
     }
 
     #[OA\Post(path: '/api/v1/round/order', operationId: 'orderRound', summary: 'The plan’s turns and those already there, in their best order', tags: ['Round'])]
     #[Takes('RoundOrderInput')]
     #[Returns('Round')]
-    public function order(Request $request, OrderRound $orderRound, DrawRound $drawRound): JsonResponse
+    public function order(Request $request, OrderRound $orderRound): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $on = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:-400 days', 'before:+400 days']])['on'];
-        $orderRound($on);
 
-        return new JsonResponse($drawRound($on));
+        return new JsonResponse($orderRound($on));
     }
 }

@@ -77,11 +77,32 @@ final readonly class Reasons
             }
             $done = array_keys(array_filter($visits, static fn(int $bits): bool => ($bits & $bit) !== 0));
             if ($done === [] || $done[0] > $cycle->late) {
-                $unmet[] = new Unmet($vehicle->id, $what, sprintf('Too late after %s; %s.', Day::date($cycle->late), $done === [] ? 'none fits before the end' : 'the first that fits is '.Day::date($done[0])));
+                $unmet[] = new Unmet($vehicle->id, $what, sprintf('Too late after %s; %s.', Day::date($cycle->late), $done === [] ? 'none fits before the end' : 'the first that fits is '.Day::date($done[0])).' '.$this->whyNotBy($vehicle, $visits, $cycle, $bit));
             }
         }
 
         return $unmet;
+    }
+
+    /**
+     * Why nothing of a kind was done in time: what stands against it on the visits there are, or why there is none.
+     *
+     * @param array<int, int> $visits  kind bits by day
+     */
+    private function whyNotBy(PlanVehicle $vehicle, array $visits, Cycle $cycle, int $bit): string
+    {
+        $first = max($this->instance->start, $cycle->from);
+        $last = $cycle->late ?? $this->instance->end;
+        $there = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
+        if ($there === []) {
+            return $last < $this->instance->start ? 'It was late before the plan begins.' : $this->whyNone($vehicle, $first, min($this->instance->end - 1, $last), array_keys($visits));
+        }
+        $wet = array_filter($there, fn(int $day): bool => ($bit & Kind::Topper->bit() || $bit & Kind::Base->bit()) && ! $this->instance->sky($day)->topper);
+        if (count($wet) === count($there)) {
+            return sprintf('The weather forbids it on %s; a dry day, or a bay, would hold it.', implode(', ', array_map(Day::date(...), $wet)));
+        }
+
+        return sprintf('On %s there is no time for its %d minutes: more time on that day, or another crew, would hold it.', Day::date(array_values(array_diff($there, $wet))[0]), max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)));
     }
 
     /**

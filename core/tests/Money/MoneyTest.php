@@ -35,7 +35,7 @@ final class MoneyTest extends TestCase
     {
         $rates = new Rates(marginPercent: 50);
         $costs = ['wash' => new TurnCost(time: 4000), 'topper' => new TurnCost(products: 600), 'inspection' => new TurnCost(time: 500)];
-        $year = YearQuote::of(14, 7, 6, 8, null, true, $costs, ['wash' => 90, 'topper' => 15, 'inspection' => 12], ['wash' => 6500, 'topper' => 1500, 'inspection' => null], $rates);
+        $year = YearQuote::of(14, 7, 6, 8, null, true, null, $costs, ['wash' => 90, 'topper' => 15, 'inspection' => 12], ['wash' => 6500, 'topper' => 1500, 'inspection' => null], $rates);
         // Half a year each fortnight, half of it each week.
         self::assertSame(['wash' => 39, 'topper' => 7, 'inspection' => 1], $year->times);
         self::assertSame(['inspection'], $year->priceless);
@@ -43,7 +43,7 @@ final class MoneyTest extends TestCase
         self::assertSame(39 * 6500 + 7 * 1500 + 750, $year->priceMinor);
         self::assertSame($year->priceMinor - (39 * 4000 + 7 * 600 + 500), $year->marginMinor);
         self::assertEqualsWithDelta((39 * 90 + 7 * 15 + 12) / 60, $year->hours, 1e-9);
-        self::assertSame(26, YearQuote::of(14, null, 6, 1, null, false, $costs, [], [], $rates)->times['topper'], 'a topper needs a wash');
+        self::assertSame(26, YearQuote::of(14, null, 6, 1, null, false, null, $costs, [], [], $rates)->times['topper'], 'a topper needs a wash');
     }
 
     public function testAToppersWeekByWhatWasFound(): void
@@ -70,14 +70,14 @@ final class MoneyTest extends TestCase
                 $two = TurnCost::of($rates, [], [['pieces' => $weeks, 'price_minor' => null, 'cycles' => 80]], 0, null, 1, 0, $topper / 100, 2, 0);
                 self::assertEqualsWithDelta($one->total + 3 * $two->total, $one->plus($two->times(3))->total, 1e-6);
                 $costs = ['wash' => $one, 'topper' => $two];
-                $year = YearQuote::of($every, $salted, $months, (float) $weeks, 90, false, $costs, [], ['wash' => $wash, 'topper' => $topper], $rates);
+                $year = YearQuote::of($every, $salted, $months, (float) $weeks, 90, false, null, $costs, [], ['wash' => $wash, 'topper' => $topper], $rates);
                 self::assertSame(array_sum(array_column($year->lines, 'minor')), $year->priceMinor);
                 self::assertSame($year->priceMinor - (int) round($year->cost->total), $year->marginMinor);
                 self::assertLessThanOrEqual($year->times['wash'], max(0, ...array_values($year->times)), 'nothing rides on a visit that is not made');
-                self::assertGreaterThanOrEqual(YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, $costs, [], [], $rates)->times['wash'], YearQuote::of($every, null, 0, (float) $weeks, 90, false, $costs, [], [], $rates)->times['wash'], 'less often is not more');
+                self::assertGreaterThanOrEqual(YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times['wash'], YearQuote::of($every, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times['wash'], 'less often is not more');
                 self::assertSame(['decon'], $year->priceless);
                 // What is asked where no price stands covers what it costs and the wished margin.
-                $asked = YearQuote::of($every, null, 0, (float) $weeks, null, false, $costs, [], [], $rates);
+                $asked = YearQuote::of($every, null, 0, (float) $weeks, null, false, null, $costs, [], [], $rates);
                 self::assertGreaterThanOrEqual($asked->cost->total * (1 + $rates->marginPercent / 100) - 1e-6, (float) $asked->priceMinor);
             });
     }

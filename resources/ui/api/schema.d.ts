@@ -3288,7 +3288,7 @@ export interface components {
       programme_id: string | null
       body: string
       /** @enum {string} */
-      kind: 'wash' | 'topper' | 'decon' | 'inspection'
+      kind: 'wash' | 'topper' | 'decon' | 'inspection' | 'base'
       minor: number
     }
     PriceList: {
@@ -3644,6 +3644,9 @@ export interface components {
       due: components['schemas']['RecordDue'][]
       /** Format: date */
       next_visit: string | null
+      next_kinds: string[] | null
+      /** @description About; of visits of the next two weeks */
+      next_minutes: number | null
       cautions: string[]
     }
     RecordDue: {
@@ -3970,6 +3973,8 @@ export interface components {
       minutes: number
       /** @description After leaving */
       starts_min: number
+      /** @description Minutes of the day */
+      begins_min: number
       /** @description From the stop before */
       leg_min: number
       /** @description HH:MM, leaving at eight */
@@ -3978,8 +3983,8 @@ export interface components {
       gate: components['schemas']['SheetCaution'][]
       treated_l: number
       tap_l: number
-      /** @description Nine such visits in ten stay within */
-      nine_in_ten: number
+      /** @description Nine such visits in ten stay within; null where it can’t be laid out */
+      nine_in_ten: number | null
       people: number
       /** @description What is planned; null when nothing is */
       kinds: string[] | null
@@ -3988,6 +3993,7 @@ export interface components {
       laid: boolean
       method: string | null
       water: string
+      /** @description Why it can’t be laid out; its minutes are then those of a better day */
       problem: string | null
       hours: components['schemas']['RoundHour'][]
     }

@@ -181,6 +181,18 @@ export function kindsSaid(held: string[]): string {
   return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
 }
 
+/** How many, in words: a crew is one to eight. */
+export const numbers = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight']
+const places = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth']
+export const ordinal = (n: number): string => places[n - 1] ?? String(n)
+
+/** Whose hands a step takes: both, first, second and third. */
+export function handsSaid(who: number[], crew: number): string {
+  if (who.length === crew) return crew === 2 ? 'both' : 'all'
+  const all = who.map(ordinal)
+  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+}
+
 export const verdicts: Record<string, string> = {
   sound: 'Sound',
   'was-dirty': 'Only dirt',

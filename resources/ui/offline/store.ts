@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 export type Sheet = Schemas['Sheet']
 export type Plan = Schemas['SheetPlan']
 /** A sheet on the phone: as it came, with what else might be found, and as it stands here. */
-export type Kept = { id: string; on: string; sheet: Sheet; otherwise: Record<string, Plan>; person: 0 | 1 | 2 }
+export type Kept = { id: string; on: string; sheet: Sheet; otherwise: Record<string, Plan>; person: number }
 export type SheetEvent = {
   id: string
   sheet: string

@@ -29,7 +29,7 @@ const used = computed(() => {
   const own = new Set((fleet.value?.data ?? []).map((one) => one.body))
   return Object.entries(bodies).sort(([a], [b]) => Number(own.has(b)) - Number(own.has(a)))
 })
-const kindNames = ['wash', 'topper', 'decon', 'inspection'] as const
+const kindNames = ['wash', 'topper', 'decon', 'inspection', 'base'] as const
 const keyOf = (body: string, kind: string, of = programme.value) => `${of}|${body}|${kind}`
 const listed = computed<Record<string, string>>(() =>
   Object.fromEntries(

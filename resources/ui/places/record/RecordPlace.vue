@@ -6,6 +6,7 @@ import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { shortDay } from '@/lib/dates'
+import { kindsSaid } from '@/lib/words'
 import Mark from '@/parts/Mark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import RecordTurn from './RecordTurn.vue'
@@ -56,9 +57,17 @@ const titles = { turn: 'Service record', year: 'A year of care', history: 'Whole
               <span class="small quiet"> from {{ day(one.from) }}, late after {{ day(one.late) }}</span></span
             >
           </li>
+          <li v-for="one in record.due.filter((it) => it.look)" :key="`look ${one.layer_id}`">
+            <span>{{ one.name }} on {{ one.zone }}</span>
+            <span
+              ><strong>{{ day(one.look) }}</strong> <span class="small quiet"> to be looked over</span></span
+            >
+          </li>
         </ul>
         <p v-if="record.next_visit">
-          The next visit is meant for <strong>{{ day(record.next_visit) }}</strong>.
+          The next visit is meant for <strong>{{ day(record.next_visit) }}</strong><template v-if="record.next_kinds"
+            >: {{ kindsSaid(record.next_kinds) }}</template
+          ><template v-if="record.next_minutes">, about {{ record.next_minutes }} minutes</template>.
         </p>
       </section>
       <section ref="lane" aria-label="What is left of its protection">

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
+import { kindsSaid, numbers } from '@/lib/words'
 
 // One stop of the round: where, when, how long, what the gate asks, and its place in the order.
-defineProps<{ stop: Schemas['RoundStop']; first: boolean; last: boolean }>()
+const props = defineProps<{ stop: Schemas['RoundStop']; first: boolean; last: boolean }>()
 defineEmits<{ earlier: []; later: []; out: [] }>()
 const units = useUnits()
+const besides = computed(() => (props.stop.kinds ?? []).filter((kind) => kind !== 'wash'))
 </script>
 
 <template>
@@ -26,9 +29,13 @@ const units = useUnits()
       one.says
     }}</span>
     <span class="small quiet">
-      about {{ stop.minutes }} min{{
-        stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : ', the tap will do'
-      }}</span
+      about {{ stop.minutes }} min{{ stop.people > 1 ? ` for ${numbers[stop.people - 1]}` : ''
+      }}<template v-if="stop.nine_in_ten">, nine times in ten within {{ stop.nine_in_ten }}</template
+      >{{ stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : '' }}</span
+    >
+    <span v-if="besides.length" class="small">with {{ kindsSaid(besides) }}</span>
+    <span v-if="stop.problem" class="small refused"
+      >Can’t be laid out as things stand: {{ stop.problem }} The minutes are those of a better day.</span
     >
     <span class="row ways">
       <RouterLink :to="`/vehicles/${stop.vehicle_id}/look`" class="words small">Walk round</RouterLink>

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
+import { numbers } from '@/lib/words'
 import { keptOn, takeAlong, tidy } from '@/offline/packs'
 import type { Kept } from '@/offline/store'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -11,7 +12,8 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 const props = defineProps<{ on: string; stops: Schemas['RoundStop'][] }>()
 const queries = useQueryClient()
 const kept = ref<Kept[]>([])
-const crew = ref<1 | 2>(1)
+/** Nought: as many as the plan sends. */
+const crew = ref(0)
 const at = ref<{ n: number; of: number } | null>(null)
 const problem = ref<unknown>(null)
 const { data: sheets } = useQuery({
@@ -50,7 +52,12 @@ async function take() {
   try {
     const ids = open.map((line) => line.id)
     for (const stop of missing) {
-      const body = { id: newId(), vehicle_id: stop.vehicle_id, on: props.on, crew: crew.value }
+      const body = {
+        id: newId(),
+        vehicle_id: stop.vehicle_id,
+        on: props.on,
+        ...(crew.value ? { crew: crew.value } : {}),
+      }
       ids.push((await told(api.POST('/api/v1/sheets', { body }))).id)
       at.value.n++
     }
@@ -78,8 +85,8 @@ async function take() {
         <label class="row small"
           >Crew
           <select v-model="crew" aria-label="Crew">
-            <option :value="1">one</option>
-            <option :value="2">two</option>
+            <option :value="0">as planned</option>
+            <option v-for="n in 8" :key="n" :value="n">{{ numbers[n - 1] }}</option>
           </select></label
         >
         <button type="button" class="act" :disabled="at !== null" @click="take">
@@ -96,7 +103,8 @@ async function take() {
         >
         <span class="small"
           >{{ words[line.status] ?? line.status
-          }}<template v-if="line.finish">, {{ line.finish }} min{{ line.crew === 2 ? ' for two' : '' }}</template
+          }}<template v-if="line.finish"
+            >, {{ line.finish }} min{{ line.crew > 1 ? ` for ${numbers[line.crew - 1]}` : '' }}</template
           ><template v-if="line.holder">, {{ line.holder }}</template></span
         >
         <span class="small" :class="{ quiet: !line.here }">{{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SheetEvent } from '@/offline/store'
+import { handsSaid } from '@/lib/words'
 import { stepOf, waitsFor, type State, type Step } from './fold'
 
 // Every step in its order: what is done, what may be done now instead, what waits for what.
@@ -29,8 +30,7 @@ function standing(step: Step): string {
       <span class="name"
         ><strong>{{ step.name }}</strong>
         <span class="small quiet"
-          >{{ step.minutes }} min<template v-if="crew === 2"
-            >, {{ step.who.length === 2 ? 'both' : step.who[0] === 1 ? 'first' : 'second' }}</template
+          >{{ step.minutes }} min<template v-if="crew > 1">, {{ handsSaid(step.who, crew) }}</template
           ><template v-if="step.slack && !stepOf(state, step.id).endedAt"
             >, may wait {{ step.slack }} min</template
           ></span

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
-import { kindsSaid, scopes, soils, waters } from '@/lib/words'
+import { kindsSaid, numbers, ordinal, scopes, soils, waters } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
 import { fillLine } from './doses'
 
 // Before the first step: what the gate asks, what is assumed, what to fill, who works.
-const props = defineProps<{ kept: Kept; person: 0 | 1 | 2 }>()
+const props = defineProps<{ kept: Kept; person: number }>()
 const emit = defineEmits<{
   begin: []
-  person: [person: 0 | 1 | 2]
+  person: [person: number]
   found: []
-  crew: [crew: 1 | 2]
+  crew: [crew: number]
   without: [id: string]
   shade: []
   scope: [scope: string]
@@ -24,11 +24,10 @@ const sheet = computed(() => props.kept.sheet)
 const plan = computed(() => sheet.value.plan)
 const soil = computed(() => soils[sheet.value.facts.seen.soil]?.name.toLowerCase())
 const unread = computed(() => sheet.value.gate.filter((one) => one.grave && !read.value.has(one.says)))
-const people = [
-  { value: 0 as const, name: 'Both on this phone' },
-  { value: 1 as const, name: 'I am the first' },
-  { value: 2 as const, name: 'I am the second' },
-]
+const people = computed(() => [
+  { value: 0, name: sheet.value.crew === 2 ? 'Both on this phone' : 'All on this phone' },
+  ...Array.from({ length: sheet.value.crew }, (_, i) => ({ value: i + 1, name: `I am the ${ordinal(i + 1)}` })),
+])
 const chosen = computed({ get: () => props.person, set: (next) => emit('person', next) })
 const scope = computed(() => sheet.value.facts.scope ?? 'usual')
 /** Every scope with its minutes, where they are known, and what that saves. */
@@ -45,7 +44,7 @@ function confirm(says: string) {
   read.value = new Set([...read.value, says])
 }
 function take(kind: string, without: string | null) {
-  if (kind === 'helper') emit('crew', 2)
+  if (kind === 'helper') emit('crew', sheet.value.crew + 1)
   else if (kind === 'product' && without) emit('without', without)
   else if (kind === 'shade') emit('shade')
   else emit('found')
@@ -95,7 +94,8 @@ function take(kind: string, without: string | null) {
     </div>
     <template v-else>
       <p class="sum">
-        <strong>About {{ plan.finish }} minutes</strong>{{ sheet.crew === 1 ? ' alone' : ` for ${sheet.crew}`
+        <strong>About {{ plan.finish }} minutes</strong
+        >{{ sheet.crew === 1 ? ' alone' : ` for ${numbers[sheet.crew - 1]}`
         }}{{ plan.proven ? ', the earliest there is' : '' }}. {{ plan.steps.length }} steps,
         {{ waters[plan.water]?.toLowerCase() }} for the last rinse.
       </p>
@@ -140,7 +140,7 @@ function take(kind: string, without: string | null) {
     <p v-for="one in plan.missing" :key="one" class="note">{{ one }}</p>
 
     <Choices
-      v-if="sheet.crew === 2"
+      v-if="sheet.crew > 1"
       v-model="chosen"
       label="Who holds this phone?"
       :options="people"
@@ -148,9 +148,12 @@ function take(kind: string, without: string | null) {
       compact
     />
     <div class="row">
-      <button type="button" class="beside" @click="emit('crew', sheet.crew === 2 ? 1 : 2)">
-        {{ sheet.crew === 2 ? 'I am alone after all' : 'We are two' }}
-      </button>
+      <label class="crew"
+        >We are
+        <select :value="sheet.crew" @change="emit('crew', Number(($event.target as HTMLSelectElement).value))">
+          <option v-for="n in 8" :key="n" :value="n">{{ n === 1 ? 'one, alone' : numbers[n - 1] }}</option>
+        </select></label
+      >
       <button type="button" class="beside" @click="emit('found')">Say what you see</button>
     </div>
     <p v-if="unread.length" class="quiet">Read and confirm what the place asks before you begin.</p>

@@ -79,7 +79,7 @@ async function without(product: string) {
 async function intoShade() {
   await rematch({ place: { ...kept.value?.sheet.facts.place, shade: true }, panel_c: null })
 }
-async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: 1 | 2) {
+async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
   if (!kept.value) return
   const { sheet: now } = kept.value
   laying.value = true

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { handsSaid } from '@/lib/words'
 import FilmTimer from './FilmTimer.vue'
 import { isPaused, nextFor, type Step } from './fold'
 import StepCard from './StepCard.vue'
@@ -13,20 +14,24 @@ const plan = computed(() => kept.value?.sheet.plan)
 const person = computed(() => kept.value?.person ?? 0)
 const paused = computed(() => isPaused(state.value))
 const over = computed(() => steps.value.length > 0 && done.value.length === steps.value.length)
-// Both on one phone: a card for each.
+// All on one phone: a card for each step that somebody does.
 const cards = computed((): { step: Step; whose: string | null }[] => {
-  const one = (who: 0 | 1 | 2) => nextFor(who, steps.value, state.value)
+  const crew = kept.value?.sheet.crew ?? 1
+  const one = (who: number) => nextFor(who, steps.value, state.value)
   const taken = steps.value.find((step) => step.id === props.chosen && !done.value.includes(step))
-  if (kept.value?.sheet.crew !== 2 || person.value !== 0) {
+  if (crew === 1 || person.value !== 0) {
     const step = taken ?? one(person.value)
     return step ? [{ step, whose: null }] : []
   }
-  const hands = (who: 1 | 2) => (taken?.who.includes(who) ? taken : one(who))
-  const [first, second] = [hands(1), hands(2)]
-  return [
-    ...(first ? [{ step: first, whose: first === second ? 'Both' : 'First' }] : []),
-    ...(second && second !== first ? [{ step: second, whose: 'Second' }] : []),
-  ]
+  const whose = new Map<Step, number[]>()
+  for (let who = 1; who <= crew; who++) {
+    const step = taken?.who.includes(who) ? taken : one(who)
+    if (step) whose.set(step, [...(whose.get(step) ?? []), who])
+  }
+  return [...whose].map(([step, who]) => ({
+    step,
+    whose: crew === 1 ? null : handsSaid(who, crew).replace(/^./, (letter) => letter.toUpperCase()),
+  }))
 })
 const then = computed(() => {
   const shown = new Set(cards.value.map((card) => card.step.id))

@@ -130,11 +130,11 @@ export function isDone(step: Step, state: State): boolean {
   return isOver(state, step.id)
 }
 
-/** Whose step it is: 1, 2 or both. In a crew of one everything is theirs. */
-export const isFor = (step: Step, person: 0 | 1 | 2): boolean => person === 0 || step.who.includes(person)
+/** Whose step it is, by place in the crew. Nought is the whole crew on one phone. */
+export const isFor = (step: Step, person: number): boolean => person === 0 || step.who.includes(person)
 
 /** What a person does now, or next: what they have begun, else the first that may begin, else the first that waits. */
-export function nextFor(person: 0 | 1 | 2, steps: Step[], state: State): Step | null {
+export function nextFor(person: number, steps: Step[], state: State): Step | null {
   const left = inOrder(steps).filter((step) => !isDone(step, state) && isFor(step, person))
   return (
     left.find((step) => stepOf(state, step.id).startedAt !== null) ??

@@ -192,7 +192,7 @@ export function useSheet(id: string, me: () => string | undefined) {
     })
   }
 
-  async function choosePerson(person: 0 | 1 | 2): Promise<void> {
+  async function choosePerson(person: number): Promise<void> {
     if (kept.value) await put({ ...kept.value, person })
   }
 

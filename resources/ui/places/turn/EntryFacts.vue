@@ -5,7 +5,7 @@ import Drop from '@/film/Drop.vue'
 import { dayAndTime } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { behaviours, methods, parts, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
+import { behaviours, methods, numbers, parts, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
 
 // One entry of the record. Beside a newer one, what it no longer says is struck through.
 const props = defineProps<{ entry: Schemas['TurnEntry']; against?: Schemas['TurnEntry'] }>()
@@ -40,7 +40,7 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
     ['Base', entry.looked_over ? 'looked over with a light' : ''],
     ['Noticed', entry.note ?? '—'],
     ['Advised', entry.recommended ?? ''],
-    ['Crew', entry.crew === 2 ? 'two' : ''],
+    ['Crew', (entry.crew ?? 1) > 1 ? (numbers[(entry.crew ?? 1) - 1] ?? '') : ''],
     [
       'Towels',
       Object.entries(entry.textiles)

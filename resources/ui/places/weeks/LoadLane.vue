@@ -35,6 +35,11 @@ const days = computed(() =>
         .map((trip) => `M${x + w + 1} ${y(trip.to) + 1}V${y(trip.from) - 1}`)
         .join(''),
       over: { y: y(top), h: of.over * H },
+      // As far as one day in ten goes.
+      reach:
+        of.inTen === null
+          ? null
+          : `M${x + w / 2} ${y(Math.max(top, of.size))}V${y(of.inTen)}m${-w / 3} 0h${(2 * w) / 3}`,
     }
   }),
 )
@@ -54,6 +59,7 @@ const days = computed(() =>
       />
       <rect v-if="day.over.h > 0" :x="day.x" :y="day.over.y" :width="day.w" :height="day.over.h" class="over" />
       <path :d="day.wall" class="wall" />
+      <path v-if="day.reach" :d="day.reach" class="reach" />
       <path v-if="day.shared" :d="day.shared" class="shared" />
     </g>
   </svg>
@@ -88,6 +94,12 @@ svg {
   fill: none;
   stroke: var(--ink-2);
   stroke-width: 1;
+}
+
+.reach {
+  fill: none;
+  stroke: var(--due);
+  stroke-width: 1.6;
 }
 
 .shared {

@@ -14,6 +14,7 @@ import VisitPanel from './VisitPanel.vue'
 import WeeksAxis from './WeeksAxis.vue'
 import WeeksHead from './WeeksHead.vue'
 import WishList from './WishList.vue'
+import LongDays from './LongDays.vue'
 import { BEFORE, dateOf, dayNumber, laneOf, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
@@ -45,7 +46,9 @@ const most = computed(
     1.15 *
     Math.max(
       1,
-      ...(weeks.value?.crews ?? []).flatMap((crew) => crew.days.map((d) => Math.max(d.minutes, d.work + d.travel))),
+      ...(weeks.value?.crews ?? []).flatMap((crew) =>
+        crew.days.map((d) => Math.max(d.minutes, d.work + d.travel, d.in_ten)),
+      ),
     ),
 )
 // Whose next visit is soonest stands first.
@@ -106,6 +109,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         <a href="/api/v1/weeks/file" class="words" download>As CSV</a>
         <a v-if="weeks.plan" href="/api/v1/weeks/instance" class="words" download>To plan it elsewhere (JSON)</a>
       </div>
+      <LongDays :weeks="weeks" :zone="zone" />
       <div ref="box" class="box">
         <template v-if="wide && lane">
           <div class="line">

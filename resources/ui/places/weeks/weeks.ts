@@ -58,7 +58,20 @@ export function vessel(day: Schemas['WeeksLoad'], most: number) {
     for (const visit of trip.visits) put(visit.minutes, false, visit.vehicle_id)
     return { from: from / most, to: at / most, shared: trip.visits.length > 1 }
   })
-  return { size: day.minutes / most, fill, trips, over: Math.max(0, at - day.minutes) / most }
+  // Nine such days in ten end here; drawn where that is after the day's end.
+  const inTen = day.in_ten > day.minutes && day.in_ten > at ? day.in_ten / most : null
+  return { size: day.minutes / most, fill, trips, over: Math.max(0, at - day.minutes) / most, inTen }
+}
+
+/** Days that would run over one time in ten, soonest first. */
+export function longDays(weeks: Pick<Weeks, 'crews'>): { on: string; crew: string; minutes: number; inTen: number }[] {
+  return weeks.crews
+    .flatMap((crew) =>
+      crew.days
+        .filter((day) => day.trips.length > 0 && day.in_ten > day.minutes)
+        .map((day) => ({ on: day.on, crew: crew.name, minutes: day.minutes, inTen: day.in_ten })),
+    )
+    .sort((a, b) => a.on.localeCompare(b.on) || a.crew.localeCompare(b.crew))
 }
 
 /** How far from the best there can be, at most, in hundredths. */

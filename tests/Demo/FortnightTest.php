@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Demo;
+
+use App\Models\User;
+use Illuminate\Foundation\Application;
+use Symfony\Component\Clock\MockClock;
+use Tests\TestCase;
+
+/**
+ * The demo's next fortnight, as Weeks, Round, load, sheet, bench and the client's page tell it: one visit, one truth (domain §15). Nothing it writes stays.
+ */
+final class FortnightTest extends TestCase
+{
+    public function createApplication(): Application
+    {
+        $app = parent::createApplication();
+        $app->make('config')->set('database.connections.pgsql.database', getenv('VICISSA_DEMO_DATABASE') ?: self::fail('VICISSA_DEMO_DATABASE is not set: run these tests through bin/test.'));
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // The demo lives today.
+        $this->clock = new MockClock('now');
+        $this->app->instance(\Psr\Clock\ClockInterface::class, $this->clock);
+        $this->travelTo($this->clock->now());
+        config()->set('vicissa.limits.api', 100_000);
+        $this->actingAs(User::query()->where('email', 'rhona@marram-sedge.example')->sole());
+    }
+
+    public function testEveryPlaceSaysTheSameOfEveryVisit(): void
+    {
+        $weeks = $this->getJson('/api/v1/weeks')->assertOk()->json();
+        $until = (string) date('Y-m-d', (int) strtotime("{$weeks['start']} +13 days"));
+        $days = [];
+        foreach ($weeks['visits'] as $visit) {
+            if ($visit['on'] <= $until) {
+                $days[$visit['on']][$visit['vehicle_id']] = $visit;
+            }
+        }
+        self::assertGreaterThanOrEqual(8, count($days), 'a fortnight has its working days');
+        $people = array_column($weeks['crews'], 'people', 'id');
+        $kinds = $seen = [];
+        foreach ($days as $on => $visits) {
+            // As they are: nobody has put them on the way yet, so each is laid out for the usual hour.
+            $load = array_column($this->getJson("/api/v1/load?from={$on}&to={$on}")->assertOk()->json('visits'), null, 'vehicle_id');
+            foreach ($visits as $id => $visit) {
+                $kinds = [...$kinds, ...$visit['kinds']];
+                self::assertSame($visit['minutes'], $load[$id]['minutes'] ?? null, "load, {$on}");
+                $next = $seen[$id] ?? null;
+                $seen[$id] ??= $on;
+                $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $id, 'on' => $on])->assertCreated()->json();
+                $plan = $sheet['plan'];
+                self::assertSame($people[$visit['crew_id']], $sheet['crew'], "as many as come, {$on}");
+                self::assertSame([$visit['kinds'], $visit['scope'], $visit['problem']], [$plan['kinds'], $plan['scope'], $plan['finish'] === null ? $plan['problems'][0] : null], "the sheet of {$on}");
+                self::assertSame([], array_diff($visit['kinds'], ['wash'], array_column($plan['steps'], 'fulfils')), 'each planned kind is a step to tick');
+                if ($visit['problem'] === null) {
+                    self::assertSame([$visit['minutes'], $visit['nine_in_ten']], [$plan['finish'], $plan['totals']['nine_in_ten']], "minutes of {$on}");
+                    $this->benchSays($sheet);
+                }
+                if ($next === null) {
+                    $this->clientReads($id, $visit);
+                }
+            }
+            $this->roundSays($on, $visits);
+        }
+        self::assertSame([], array_diff(['topper', 'decon', 'base'], $kinds), 'the fortnight holds more than washes');
+    }
+
+    /** @param array<string, mixed> $sheet */
+    private function benchSays(array $sheet): void
+    {
+        $plan = $sheet['plan'];
+        $bench = $this->postJson('/api/v1/bench/match', ['vehicle_id' => $sheet['vehicle']['id'], 'crew' => $sheet['crew'], ...$sheet['facts']])->assertOk()->json();
+        self::assertSame([$plan['method'], $plan['drying'], $plan['water']], [$bench['method']['chosen'], $bench['drying']['way'], $bench['final_rinse']['water']], 'method, drying, last water');
+        self::assertEquals($plan['fills'], $this->postJson('/api/v1/bench/doses', ['vehicle_id' => $sheet['vehicle']['id'], 'crew' => $sheet['crew'], ...$sheet['facts']])->assertOk()->json('fills'), 'what is mixed');
+        self::assertSame($bench['topper']['decision'] === 'apply', array_filter($plan['steps'], static fn(array $step): bool => $step['only_if'] === null && in_array('topper', array_column($step['portions'], 'role'), true)) !== [] || in_array('base', $plan['kinds'] ?? [], true) && $bench['topper']['decision'] === 'apply', 'the topper');
+    }
+
+    /** @param array<string, array<string, mixed>> $visits  by vehicle */
+    private function roundSays(string $on, array $visits): void
+    {
+        $this->putJson('/api/v1/round', ['on' => $on, 'vehicle_ids' => array_keys($visits)])->assertOk();
+        $round = $this->getJson("/api/v1/round?on={$on}")->assertOk()->json();
+        self::assertCount(count($visits), $round['stops']);
+        foreach ($round['stops'] as $stop) {
+            $visit = $visits[$stop['vehicle_id']];
+            // Their sheets are laid: Round and Weeks both say what those say.
+            self::assertEquals([$visit['kinds'], $visit['scope'], $visit['minutes'], $visit['problem'], $visit['nine_in_ten']], [$stop['kinds'], $stop['scope'], $stop['minutes'], $stop['problem'], $stop['nine_in_ten']], "Round, {$on}");
+            $load = array_column($this->getJson("/api/v1/load?from={$on}&to={$on}")->json('visits'), null, 'vehicle_id');
+            self::assertSame($visit['minutes'], $load[$stop['vehicle_id']]['minutes']);
+        }
+    }
+
+    /** @param array<string, mixed> $visit */
+    private function clientReads(string $id, array $visit): void
+    {
+        $link = $this->postJson("/api/v1/vehicles/{$id}/record-links", ['kind' => 'history'])->assertCreated()->json();
+        $record = $this->getJson('/api/v1/records/'.basename((string) $link['url']))->assertOk()->json();
+        self::assertSame([$visit['on'], $visit['kinds'], $visit['minutes']], [$record['next_visit'], $record['next_kinds'], $record['next_minutes']], 'what the client reads');
+    }
+}
