@@ -78,6 +78,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function
         Route::get('invitations', [PeopleController::class, 'invitations']);
         Route::get('messages', [PeopleController::class, 'messages']);
         Route::get('tokens', [PeopleController::class, 'tokens']);
+        Route::get('bench/expected', [BenchController::class, 'expected']);
         Route::post('bench/match', [BenchController::class, 'match']);
         Route::post('bench/doses', [BenchController::class, 'doses']);
         Route::get('gear', [GearController::class, 'index']);

@@ -8,6 +8,7 @@ use App\Models\Crew;
 use App\Models\PlannedVisit;
 use App\Models\RoundStop;
 use App\Models\Sheet;
+use App\Models\Site;
 use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Record\AtHand;
@@ -69,22 +70,30 @@ final readonly class ExpectVisit
     /** @return array<string, mixed> as BenchInput, without what is planned */
     private function facts(Vehicle $vehicle, string $on, int $hour, ?TurnEntry $last, AtHand $atHand): array
     {
-        $site = $vehicle->site;
-        $at = CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0);
-        $sky = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
-
         return [
             'seen' => ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []],
             'place' => self::place($vehicle, $atHand),
-            'weather' => ['air_c' => $sky->air->airC, 'rh' => $sky->air->rh, 'wind_m_s' => $sky->air->windMS, 'sun_w_m2' => $sky->air->sunWM2, 'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm],
+            'weather' => $this->sky($vehicle->site, CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0)),
             'expected' => true,
         ];
     }
 
-    /** @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for the dryer */
-    public static function place(Vehicle $vehicle, AtHand $atHand): array
+    /**
+     * The hour's weather at a place, with whether that rain counts by the workspace's own numbers.
+     *
+     * @return array{air_c: float, rh: float, wind_m_s: float, sun_w_m2: float, rain: bool}
+     */
+    public function sky(?Site $site, CarbonImmutable $at): array
     {
-        $site = $vehicle->site;
+        $sky = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
+
+        return ['air_c' => $sky->air->airC, 'rh' => $sky->air->rh, 'wind_m_s' => $sky->air->windMS, 'sun_w_m2' => $sky->air->sunWM2, 'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm];
+    }
+
+    /** @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for the dryer */
+    public static function place(?Vehicle $vehicle, AtHand $atHand): array
+    {
+        $site = $vehicle?->site;
         $battery = $atHand->blowsFromPacks();
         if ($site === null) {
             return ['water' => 'tap', 'battery' => $battery];

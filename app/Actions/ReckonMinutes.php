@@ -32,12 +32,13 @@ final readonly class ReckonMinutes
     /**
      * @param Collection<int, Vehicle> $vehicles
      * @param list<int> $crews  how many people come, each size once
+     * @param array<string, int>|null $soils  by vehicle; as it was last time when left out
      * @return array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}> by vehicle; says where it can't be laid out as it stands
      */
-    public function __invoke(Collection $vehicles, array $crews, AtHand $atHand): array
+    public function __invoke(Collection $vehicles, array $crews, AtHand $atHand, ?array $soils = null): array
     {
         $vehicles->loadMissing(['site', 'standing.forecast']);
-        $last = TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $vehicles->modelKeys())
+        $last = $soils ?? TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $vehicles->modelKeys())
             ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->pluck('soil', 'of_vehicle')->all();
         $workspace = $this->tenancy->workspace();
         $common = hash('xxh128', serialize([$atHand->shelf, $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(), $workspace->schools, $workspace->numbers, $crews]));
@@ -77,7 +78,11 @@ final readonly class ReckonMinutes
             return [];
         }
         $vehicles = (new Collection(array_values(array_map(static fn(VisitWish $wish): Vehicle => $wish->vehicle, $wishes))))->unique('id')->values();
-        $minutes = ($this)($vehicles, array_values(array_unique(array_map(static fn(VisitWish $wish): int => $wish->people, $wishes))), $atHand);
+        $soils = [];
+        foreach ($wishes as $wish) {
+            $soils[$wish->vehicle->id] = (int) data_get($wish->facts, 'seen.soil', OrdinaryDay::SOIL);
+        }
+        $minutes = ($this)($vehicles, array_values(array_unique(array_map(static fn(VisitWish $wish): int => $wish->people, $wishes))), $atHand, $soils);
 
         return array_map(static function (VisitWish $wish) use ($minutes): int {
             $kinds = is_array($wish->facts['kinds'] ?? null) ? $wish->facts['kinds'] : [Kind::Wash->value];

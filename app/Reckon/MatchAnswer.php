@@ -50,7 +50,7 @@ final readonly class MatchAnswer
                 'why' => $match->finalRinse->why,
             ],
             'drying' => [
-                'way' => $match->drying->way->value, 'why' => $match->drying->why, 'how' => $match->drying->how, 'litres' => round($match->drying->litres, 3),
+                'way' => $match->drying->way->value, 'name' => $match->drying->way->says(), 'why' => $match->drying->why, 'how' => $match->drying->how, 'litres' => round($match->drying->litres, 3),
                 'towels' => (object) $match->drying->towels, 'may_air_dry' => $match->drying->mayAirDry,
                 'options' => array_map(static fn(array $one): array => ['way' => $one['way']->value, 'name' => $one['way']->says(), 'refused' => $one['refused']], $match->drying->options()),
             ],

@@ -10,6 +10,7 @@ use App\Models\Closure;
 use App\Models\Crew;
 use App\Models\CrewDay;
 use App\Models\Deadline;
+use App\Models\Membership;
 use App\Models\Price;
 use App\Models\Programme;
 use App\Models\Site;
@@ -67,8 +68,10 @@ final class Diary
     public function load(CarbonImmutable $today, array $vehicles): void
     {
         $on = static fn(int $days): string => $today->addDays($days)->toDateString();
-        $both = Crew::query()->create(['name' => 'Rhona and Tam', 'people' => 2, 'minutes' => [1 => 420, 2 => 420, 4 => 420, 5 => 360]]);
-        $alone = Crew::query()->create(['name' => 'Tam alone', 'minutes' => [3 => 330, 6 => 240]]);
+        // In the order they joined: Rhona, then Tam.
+        $members = array_values(Membership::query()->orderBy('created_at')->orderByRaw("role = 'owner' desc")->pluck('user_id')->all());
+        $both = Crew::query()->create(['name' => 'Rhona and Tam', 'people' => 2, 'members' => $members, 'minutes' => [1 => 420, 2 => 420, 4 => 420, 5 => 360]]);
+        $alone = Crew::query()->create(['name' => 'Tam alone', 'members' => array_slice($members, 1), 'minutes' => [3 => 330, 6 => 240]]);
         CrewDay::query()->create(['crew_id' => $both->id, 'on' => $on(13), 'minutes' => 0, 'note' => 'Rhona at the dentist’s on the mainland']);
         foreach (self::PROGRAMMES as $i => $facts) {
             $programme = Programme::query()->create($facts);

@@ -6,6 +6,7 @@ namespace Tests\Demo;
 
 use App\Models\User;
 use Illuminate\Foundation\Application;
+use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\MockClock;
 use Tests\TestCase;
 
@@ -27,7 +28,7 @@ final class FortnightTest extends TestCase
         parent::setUp();
         // The demo lives today.
         $this->clock = new MockClock('now');
-        $this->app->instance(\Psr\Clock\ClockInterface::class, $this->clock);
+        $this->app->instance(ClockInterface::class, $this->clock);
         $this->travelTo($this->clock->now());
         config()->set('vicissa.limits.api', 100_000);
         $this->actingAs(User::query()->where('email', 'rhona@marram-sedge.example')->sole());
@@ -61,7 +62,7 @@ final class FortnightTest extends TestCase
                 self::assertSame([], array_diff($visit['kinds'], ['wash'], array_column($plan['steps'], 'fulfils')), 'each planned kind is a step to tick');
                 if ($visit['problem'] === null) {
                     self::assertSame([$visit['minutes'], $visit['nine_in_ten']], [$plan['finish'], $plan['totals']['nine_in_ten']], "minutes of {$on}");
-                    $this->benchSays($sheet);
+                    $this->benchSays($sheet, $visit);
                 }
                 if ($next === null) {
                     $this->clientReads($id, $visit);
@@ -72,14 +73,22 @@ final class FortnightTest extends TestCase
         self::assertSame([], array_diff(['topper', 'decon', 'base'], $kinds), 'the fortnight holds more than washes');
     }
 
-    /** @param array<string, mixed> $sheet */
-    private function benchSays(array $sheet): void
+    /**
+     * @param array<string, mixed> $sheet
+     * @param array<string, mixed> $visit
+     */
+    private function benchSays(array $sheet, array $visit): void
     {
         $plan = $sheet['plan'];
-        $bench = $this->postJson('/api/v1/bench/match', ['vehicle_id' => $sheet['vehicle']['id'], 'crew' => $sheet['crew'], ...$sheet['facts']])->assertOk()->json();
+        $expected = $this->getJson("/api/v1/bench/expected?vehicle={$visit['vehicle_id']}&at=".urlencode("{$visit['on']}T10:00:00Z"))->assertOk()->json();
+        self::assertSame([$visit['kinds'], $visit['scope'], $sheet['crew']], [$expected['kinds'], $expected['scope'], $expected['crew']], 'what the bench starts from');
+        self::assertEquals([$sheet['facts']['place'], $sheet['facts']['weather']], [$expected['place'], $expected['weather']]);
+        $ask = ['vehicle_id' => $visit['vehicle_id'], 'seen' => $sheet['facts']['seen'], ...$expected];
+        $bench = $this->postJson('/api/v1/bench/match', array_diff_key($ask, ['soil' => 1]))->assertOk()->json();
         self::assertSame([$plan['method'], $plan['drying'], $plan['water']], [$bench['method']['chosen'], $bench['drying']['way'], $bench['final_rinse']['water']], 'method, drying, last water');
-        self::assertEquals($plan['fills'], $this->postJson('/api/v1/bench/doses', ['vehicle_id' => $sheet['vehicle']['id'], 'crew' => $sheet['crew'], ...$sheet['facts']])->assertOk()->json('fills'), 'what is mixed');
-        self::assertSame($bench['topper']['decision'] === 'apply', array_filter($plan['steps'], static fn(array $step): bool => $step['only_if'] === null && in_array('topper', array_column($step['portions'], 'role'), true)) !== [] || in_array('base', $plan['kinds'] ?? [], true) && $bench['topper']['decision'] === 'apply', 'the topper');
+        self::assertEquals([$plan['totals'], null], [$bench['totals'], $bench['problem']], 'minutes, litres, towels, products');
+        self::assertEquals($plan['fills'], $this->postJson('/api/v1/bench/doses', array_diff_key($ask, ['soil' => 1]))->assertOk()->json('fills'), 'what is mixed');
+        self::assertSame($bench['topper']['decision'] === 'apply', in_array('topper', array_column($plan['steps'], 'fulfils'), true), 'the topper');
     }
 
     /** @param array<string, array<string, mixed>> $visits  by vehicle */

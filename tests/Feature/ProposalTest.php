@@ -34,7 +34,7 @@ final class ProposalTest extends TestCase
         self::assertSame(['vehicle', 'from', 'on', 'kinds', 'status', 'wish_on', 'wish'], array_keys($asked), 'and nothing else');
         $this->postJson("/api/v1/answers/{$link}", ['accept' => true])->assertOk()->assertJsonPath('status', 'accepted');
         // A link that was tampered with, and one that is nobody's.
-        $this->getJson('/api/v1/answers/'.substr($link, 0, -1).'0')->assertNotFound();
+        $this->getJson('/api/v1/answers/'.substr($link, 0, -1).($link[-1] === '0' ? '1' : '0'))->assertNotFound();
         $this->getJson('/api/v1/answers/'.$workspace->id.'/'.str_repeat('a', 40))->assertNotFound();
         $this->getJson('/api/v1/weeks')->assertUnauthorized();
         $after = $this->actingAs($owner, 'web')->getJson('/api/v1/weeks')->json('visits.0');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Equip;
+use App\Actions\ExpectVisit;
 use App\Actions\GatherAtHand;
 use App\Actions\SetScene;
 use App\Http\OpenApi\Returns;
@@ -17,8 +18,10 @@ use App\Reckon\MatchAnswer;
 use App\Reckon\MatchModel;
 use App\Reckon\VisitAnswer;
 use App\Record\AtHand;
+use App\Record\OrdinaryDay;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,12 +29,14 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\Visit;
 use Vicissa\Core\Visit\WhatIf;
 
 /** The bench: the match for a vehicle as one changes what is seen, where and when. Reads only. */
@@ -48,10 +53,35 @@ final class BenchController
         $atHand = $gatherAtHand();
         [$situation, $schools] = $this->situation($input, $setScene, $atHand);
         $outfit = $this->outfit($input, $equip, $atHand);
+        $visit = Visit::of($situation, $schools, $outfit);
 
         return new JsonResponse([
-            ...MatchAnswer::of(Laying::of($situation, $schools, $outfit), $schools),
+            ...MatchAnswer::of($visit->laying, $schools),
+            'totals' => VisitAnswer::totals($visit->totals), 'problem' => $visit->totals->minutes === null ? $visit->problems[0] ?? null : null,
             ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
+        ]);
+    }
+
+    #[OA\Get(path: '/api/v1/bench/expected', operationId: 'expectVisit', summary: 'What a visit starts from until somebody looks: the place with what comes along, the hour’s weather, what is planned for the day and who comes', tags: ['Bench'], parameters: [
+        new OA\QueryParameter(name: 'vehicle', description: 'None: nowhere in particular', schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\QueryParameter(name: 'at', description: 'Now when left out', schema: new OA\Schema(type: 'string', format: 'date-time')),
+    ])]
+    #[Returns('BenchExpected')]
+    public function expected(Request $request, ExpectVisit $expectVisit, GatherAtHand $gatherAtHand, ClockInterface $clock, Tenancy $tenancy): JsonResponse
+    {
+        $asked = $request->validate(['vehicle' => ['sometimes', 'uuid'], 'at' => ['sometimes', 'date']]);
+        $at = isset($asked['at']) ? CarbonImmutable::parse($asked['at']) : CarbonImmutable::instance($clock->now());
+        if (abs($at->diffInDays($clock->now())) > 400) {
+            throw Problem::field('at', 'The weather is known for a year or so around today.');
+        }
+        $vehicle = isset($asked['vehicle']) ? $this->vehicle($asked['vehicle']) : null;
+        $vehicle?->loadMissing(['site', 'standing.forecast']);
+        $atHand = $gatherAtHand();
+        $wish = $vehicle === null ? null : $expectVisit([[$vehicle, $tenancy->workspace()->dateOf($at)]], $atHand, laid: false)[0]['wish'];
+
+        return new JsonResponse([
+            'place' => ExpectVisit::place($vehicle, $atHand), 'weather' => $expectVisit->sky($vehicle?->site, $at),
+            'kinds' => $wish->facts['kinds'] ?? null, 'scope' => $wish->facts['scope'] ?? 'usual', 'crew' => $wish->people ?? 1, 'members' => $wish->members ?? [], 'soil' => data_get($wish?->facts, 'seen.soil', OrdinaryDay::SOIL),
         ]);
     }
 
@@ -115,7 +145,10 @@ final class BenchController
         $vehicle = $id === null ? null : $this->vehicle($id);
         $body = $vehicle === null ? $input->choiceOrNull('body', Body::class) ?? Body::Saloon : Body::from($vehicle->body);
 
-        return $equip($input->has('crew') ? max(1, $input->whole('crew')) : 1, $body, $vehicle?->site, $atHand, $atHand->pace->for($vehicle?->id));
+        $crew = $input->has('crew') ? $input->whole('crew') : 1;
+        InvalidInput::unlessBetween($input->at('crew'), $crew, 1, 8);
+
+        return $equip($crew, $body, $vehicle?->site, $atHand, $atHand->pace->for($vehicle?->id, $input->has('members') ? array_values(array_filter($input->items('members'), is_string(...))) : []));
     }
 
     private function vehicle(string $id): Vehicle

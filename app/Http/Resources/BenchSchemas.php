@@ -58,7 +58,8 @@ use App\Http\OpenApi\Shape;
     new Field('panel_c?', 'number?', 'As measured; else reckoned'),
     new Field('schools?', 'Sides', 'Sides to try for this once'),
     new Field('body?', 'string', 'Of a vehicle that is described'),
-    new Field('crew?', 'integer'),
+    new Field('crew?', 'integer', 'How many work at it'),
+    new Field('members?', 'uuid[]', 'Those of them who sign in here: their pace counts'),
     new Field('kinds?', 'string[]', 'What is planned'),
     new Field('scope?', 'string', 'quick, usual, full, or what it takes in'),
     new Field('taken?', 'string[]', 'Products somebody chose by hand'),
@@ -102,7 +103,7 @@ use App\Http\OpenApi\Shape;
 #[Shape('MatchTopper', new Field('decision', 'string', null, ['apply', 'read-first', 'decon-first', 'optional', 'none', 'not-today']), new Field('says', 'string'), new Field('why', 'string'), new Field('product', 'string?'))]
 #[Shape('MatchRinse', new Field('water', 'string'), new Field('residue_mg_m2', 'number?'), new Field('spots', 'string?'), new Field('working_s', 'number?'), new Field('why', 'string'))]
 #[Shape('MatchTowels', new Field('large?', 'integer'), new Field('medium?', 'integer'), new Field('catch?', 'integer'), new Field('sills?', 'integer'), new Field('wheels?', 'integer'))]
-#[Shape('MatchDrying', new Field('way', 'string'), new Field('why', 'string'), new Field('how', 'string[]'), new Field('litres', 'number'), new Field('towels', 'MatchTowels'), new Field('may_air_dry', 'boolean'), new Field('options', 'MatchWay[]', 'What one may wish for, each with why not'))]
+#[Shape('MatchDrying', new Field('way', 'string'), new Field('name', 'string'), new Field('why', 'string'), new Field('how', 'string[]'), new Field('litres', 'number'), new Field('towels', 'MatchTowels'), new Field('may_air_dry', 'boolean'), new Field('options', 'MatchWay[]', 'What one may wish for, each with why not'))]
 #[Shape('MatchWay', new Field('way', 'string'), new Field('name', 'string'), new Field('refused', 'string?'))]
 #[Shape('MatchCooling', new Field('from_c', 'number'), new Field('to_c', 'number'))]
 #[Shape('MatchOffered', new Field('id', 'string'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'))]
@@ -123,6 +124,7 @@ use App\Http\OpenApi\Shape;
     new Field('codes', 'ShelfRemark[]'),
 )]
 #[Shape('MatchNow', new Field('panel_c', 'number'), new Field('panel_measured', 'boolean'))]
+#[Shape('BenchExpected', new Field('place', 'BenchPlace'), new Field('weather', 'BenchWeather'), new Field('kinds', 'string[]?', 'What is planned for that day; null when nothing is'), new Field('scope', 'string'), new Field('crew', 'integer'), new Field('members', 'uuid[]'), new Field('soil', 'integer', 'As it was last time'))]
 #[Shape('MatchChange', new Field('part', 'string'), new Field('name', 'string'), new Field('was', 'string[]'), new Field('becomes', 'string[]'))]
 #[Shape('MatchOtherwise', new Field('school', 'string?', 'Null when it is about the place'), new Field('side', 'string'), new Field('name', 'string'), new Field('changes', 'MatchChange[]'))]
 #[Shape(
@@ -145,6 +147,8 @@ use App\Http\OpenApi\Shape;
     new Field('missing', 'MatchMissing[]'),
     new Field('passed', 'MatchPassed[]'),
     new Field('now', 'MatchNow'),
+    new Field('totals', 'SheetTotals', 'What the visit comes to, as its sheet will say'),
+    new Field('problem', 'string?', 'Why it can’t be worked as it stands'),
     new Field('schools', 'Sides'),
     new Field('otherwise?', 'MatchOtherwise[]'),
 )]

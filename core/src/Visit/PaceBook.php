@@ -103,12 +103,13 @@ final readonly class PaceBook
     }
 
     /**
-     * The pace of these people at this vehicle; whoever is not known counts as anybody.
+     * The pace of these people at this vehicle; whoever is not known counts as anybody. Where one person has worked everything and nobody is named, it is them.
      *
      * @param list<string> $people
      */
     public function for(?string $vehicle = null, array $people = []): Pace
     {
+        $people = $people === [] && count($this->people) === 1 ? array_map(strval(...), array_keys($this->people)) : $people;
         $known = array_values(array_intersect_key($this->people, array_flip($people)));
         $base = $this->common + ($known === [] ? 0.0 : array_sum($known) / max(1, count($people))) + ($this->vehicles[$vehicle ?? ''] ?? 0.0);
         $vehicleSd = $this->sdVehicles[$vehicle ?? ''] ?? self::VEHICLE;

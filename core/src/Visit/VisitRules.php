@@ -35,7 +35,7 @@ final readonly class VisitRules
             'foam' => [1.0, 0.12], 'gaps' => [2.5, 0.0], 'foam-rinse' => [1.0, 0.2], 'iron' => [1.0, 0.2], 'iron-rinse' => [1.0, 0.2], 'tar' => [2.0, 0.15], 'tar-rinse' => [1.0, 0.1],
             'clay' => [2.0, 1.2], 'clay-rinse' => [1.0, 0.2], 'prespray' => [0.5, 0.05], 'wash' => [1.0, 0.0], 'rinse' => [1.0, 0.2], 'read' => [1.0, 0.0], 'inspect' => [4.0, 0.6],
             'topper' => [1.0, 0.35], 'topper-rinse' => [1.0, 0.2], 'topper-wipe' => [2.0, 0.9], 'wax-on' => [2.0, 1.0], 'wax-off' => [1.0, 0.9], 'recoat' => [10.0, 6.0],
-            'wheels-topper' => [1.5, 0.2], 'wheels-topper-rinse' => [1.0, 0.2],
+            'wheels-topper' => [0.5, 0.12], 'wheels-topper-rinse' => [0.5, 0.1],
             'dry' => [2.0, 0.0], 'wheels-dry' => [2.0, 0.25], 'seals' => [1.0, 0.25], 'glass' => [3.0, 0.2], 'jambs' => [3.0, 0.1], 'trim' => [2.0, 0.1], 'tyres' => [1.5, 0.2], 'tyres-wipe' => [1.0, 0.12],
             'check' => [2.0, 0.12], 'hand-over' => [3.0, 0.0],
         ],

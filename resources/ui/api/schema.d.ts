@@ -171,6 +171,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/bench/expected': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** What a visit starts from until somebody looks: the place with what comes along, the hour’s weather, what is planned for the day and who comes */
+    get: operations['expectVisit']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/bench/match': {
     parameters: {
       query?: never
@@ -2096,6 +2113,17 @@ export interface components {
       /** @enum {string} */
       designed?: 'beads' | 'sheets'
     }
+    BenchExpected: {
+      place: components['schemas']['BenchPlace']
+      weather: components['schemas']['BenchWeather']
+      /** @description What is planned for that day; null when nothing is */
+      kinds: string[] | null
+      scope: string
+      crew: number
+      members: string[]
+      /** @description As it was last time */
+      soil: number
+    }
     BenchInput: {
       /**
        * Format: uuid
@@ -2111,7 +2139,10 @@ export interface components {
       schools?: components['schemas']['Sides']
       /** @description Of a vehicle that is described */
       body?: string
+      /** @description How many work at it */
       crew?: number
+      /** @description Those of them who sign in here: their pace counts */
+      members?: string[]
       /** @description What is planned */
       kinds?: string[]
       /** @description quick, usual, full, or what it takes in */
@@ -2969,6 +3000,9 @@ export interface components {
       missing: components['schemas']['MatchMissing'][]
       passed: components['schemas']['MatchPassed'][]
       now: components['schemas']['MatchNow']
+      totals: components['schemas']['SheetTotals']
+      /** @description Why it can’t be worked as it stands */
+      problem: string | null
       schools: components['schemas']['Sides']
       otherwise?: components['schemas']['MatchOtherwise'][]
     }
@@ -2998,6 +3032,7 @@ export interface components {
     }
     MatchDrying: {
       way: string
+      name: string
       why: string
       how: string[]
       litres: number
@@ -5568,6 +5603,40 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Doses']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  expectVisit: {
+    parameters: {
+      query?: {
+        /** @description None: nowhere in particular */
+        vehicle?: string
+        /** @description Now when left out */
+        at?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['BenchExpected']
         }
       }
       /** @description What went wrong */

@@ -3,10 +3,12 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useMe } from '@/lib/session'
+import { kindsSaid } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ScopePick from '@/parts/ScopePick.vue'
 import DoseList from './DoseList.vue'
 import DescribeVehicle from './DescribeVehicle.vue'
-import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
+import { described, keepAsDraft, lookAt, soilOf, takeByHand, tryOut, useLook } from './look'
 import { useMatch } from './match'
 import MatchAnswer from './MatchAnswer.vue'
 import PlacePanel from './PlacePanel.vue'
@@ -26,7 +28,7 @@ const described_ = useLocalStorage('described-vehicle', described, { mergeDefaul
 const comparing = ref(false)
 const mixing = ref(false)
 const { schools } = useSchools()
-const { vehicle, site, place, forecast, weather, weatherError, ask, match } = useMatch(
+const { vehicle, site, place, expected, forecast, weather, weatherError, ask, match } = useMatch(
   look,
   toRef(props, 'vehicleId'),
   described_,
@@ -34,12 +36,14 @@ const { vehicle, site, place, forecast, weather, weatherError, ask, match } = us
   comparing,
 )
 const answer = computed(() => match.data.value)
-const { work, problem, busy } = useWork(toRef(props, 'vehicleId'), ask)
+const { work, problem, busy } = useWork(toRef(props, 'vehicleId'), ask, look)
+const scope = computed({
+  get: () => look.value.scope ?? expected.value?.scope ?? 'usual',
+  set: (next) => (look.value.scope = next),
+})
+const planned = computed(() => (expected.value?.kinds ?? []).filter((kind) => kind !== 'wash'))
 const tries = computed(() => Object.entries(look.value.tries))
 
-function tryOut(school: string, side: string) {
-  look.value.tries = { ...look.value.tries, [school]: side }
-}
 function begin() {
   look.value = lookAt(zone.value)
 }
@@ -70,6 +74,13 @@ async function take() {
           :site-id="site?.id ?? null"
           :panel-reckoned="answer && !answer.now.panel_measured ? answer.now.panel_c : null"
         />
+        <section class="sheet grid" aria-label="What for?">
+          <h2>What for?</h2>
+          <ScopePick v-model="scope" />
+          <p v-if="planned.length" class="small">
+            Planned for that day: <strong>{{ kindsSaid(planned) }}</strong> beside the wash.
+          </p>
+        </section>
       </div>
       <section class="right" aria-label="The match" :aria-busy="match.isFetching.value">
         <ProblemNote :problem="match.error.value ?? problem" />
@@ -85,7 +96,13 @@ async function take() {
             <strong v-for="[school, side] in tries" :key="school">{{ sideName(schools, school, String(side)) }}</strong>
             <button type="button" class="words small" @click="look.tries = {}">back to your schools</button>
           </p>
-          <MatchAnswer :match="answer" :soil="soilOf(look)">
+          <MatchAnswer
+            :match="answer"
+            :soil="soilOf(look)"
+            :taken="look.taken"
+            @dry="(way) => tryOut(look, 'drying', way)"
+            @take="(id) => takeByHand(look, id)"
+          >
             <div class="row">
               <button v-if="vehicleId && answer.possible" type="button" class="act take" :disabled="busy" @click="work">
                 Work it from a sheet
@@ -109,7 +126,12 @@ async function take() {
             </div>
             <DoseList v-if="mixing && ask && answer.possible" :ask="ask" />
             <template v-if="comparing">
-              <WhatIf v-if="answer.otherwise" :others="answer.otherwise" :schools="schools" @try="tryOut" />
+              <WhatIf
+                v-if="answer.otherwise"
+                :others="answer.otherwise"
+                :schools="schools"
+                @try="(school, side) => tryOut(look, school, side)"
+              />
               <p v-else class="quiet small" role="status">Working it out…</p>
             </template>
           </MatchAnswer>

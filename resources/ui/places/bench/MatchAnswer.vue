@@ -2,16 +2,18 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
-import { methods, waters } from '@/lib/words'
+import { methods, numbers, waters } from '@/lib/words'
 import Glyph from '@/parts/Glyph.vue'
 import MethodRisk from './MethodRisk.vue'
 import RuledOut from './RuledOut.vue'
 import SoilRoad from './SoilRoad.vue'
 import StepList from './StepList.vue'
+import WaysToDry from './WaysToDry.vue'
 import { spots, towelNames } from './words'
 
 // The answer: what, why, what with, what was ruled out, what is missing.
-const props = defineProps<{ match: Schemas['Match']; soil: number }>()
+const props = defineProps<{ match: Schemas['Match']; soil: number; taken: string[] }>()
+const emit = defineEmits<{ dry: [way: string]; take: [product: string] }>()
 const units = useUnits()
 const stages: Record<string, string> = {
   rinse: 'a rinse',
@@ -33,13 +35,7 @@ const towels = computed(() =>
     .map(([size, n]) => `${n} ${towelNames[size] ?? size}`)
     .join('; '),
 )
-const ways: Record<string, string> = {
-  'air-then-towel': 'Air first, then one towel pass',
-  'sheet-then-towel': 'Sheet it off, then towels',
-  'air-and-blot': 'Air and blot',
-  'air-only': 'Air only',
-  towel: 'Towel, panel by panel',
-}
+const nameOf = (id: string) => props.match.products.find((row) => row.product?.id === id)?.product?.name ?? 'a product'
 const topper = computed(() => props.match.products.find((row) => row.role === 'topper' && row.zone === 'paint'))
 </script>
 
@@ -63,7 +59,33 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
 
     <SoilRoad v-if="match.method.stages.length" :match="match" :soil="soil" />
 
+    <p v-if="match.possible && match.problem" class="doubt"><Glyph name="care" :size="16" /> {{ match.problem }}</p>
     <dl v-if="match.possible" class="facts">
+      <template v-if="match.totals.minutes">
+        <dt>Takes</dt>
+        <dd>
+          <strong
+            >About {{ match.totals.minutes }} minutes{{
+              match.totals.people > 1 ? ` for ${numbers[match.totals.people - 1]}` : ''
+            }}</strong
+          >
+          <span class="small"
+            >nine times in ten within {{ match.totals.nine_in_ten
+            }}<template v-if="match.totals.tap_l + match.totals.treated_l > 0"
+              >; {{ units.volume(1000 * (match.totals.tap_l + match.totals.treated_l)) }} of water</template
+            ></span
+          >
+        </dd>
+      </template>
+      <template v-if="match.cooling">
+        <dt>First cool</dt>
+        <dd>
+          <strong
+            >From {{ units.temperature(match.cooling.from_c) }} to {{ units.temperature(match.cooling.to_c) }}</strong
+          >
+          <span class="small">Shade, then water on the panels, before any product touches them.</span>
+        </dd>
+      </template>
       <dt>Topper</dt>
       <dd>
         <strong>{{ match.topper.says }}{{ topper?.product ? `: ${topper.product.name}` : '' }}</strong>
@@ -79,13 +101,14 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
       </dd>
       <dt>Drying</dt>
       <dd>
-        <strong>{{ ways[match.drying.way] ?? match.drying.way }}</strong>
+        <strong>{{ match.drying.name }}</strong>
         <span class="small"
           >{{ match.drying.why }}
           <template v-if="match.drying.litres > 0"
             >{{ units.volume(match.drying.litres * 1000) }} left to take up: {{ towels }}.</template
           ></span
         >
+        <WaysToDry :drying="match.drying" @dry="emit('dry', $event)" />
       </dd>
       <template v-if="match.towels">
         <dt>Wash towels</dt>
@@ -97,6 +120,20 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
     </dl>
 
     <MethodRisk :match="match" />
+
+    <section v-if="match.offered.length || taken.length" aria-label="Offered">
+      <h3>Offered, never chosen by itself</h3>
+      <ul class="plain small">
+        <li v-for="one in match.offered" :key="one.id">
+          {{ one.name }} on {{ one.zone }}: an acid. Gloves, goggles, air; where does the water run?
+          <button type="button" class="words small" @click="emit('take', one.id)">Take {{ one.name }}</button>
+        </li>
+        <li v-for="id in taken" :key="id">
+          Taken by hand: {{ nameOf(id) }}
+          <button type="button" class="words small" @click="emit('take', id)">Leave it after all</button>
+        </li>
+      </ul>
+    </section>
 
     <section v-if="match.missing.length || match.assumed.length" class="missing">
       <h3>Taken for granted, and missing</h3>

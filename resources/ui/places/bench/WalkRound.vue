@@ -13,9 +13,10 @@ import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ReadWater from '../turn/ReadWater.vue'
 import ContaminantPick from './ContaminantPick.vue'
-import { described, keepAsDraft, lookAt, soilOf, useLook } from './look'
+import { described, keepAsDraft, lookAt, soilOf, takeByHand, tryOut, useLook } from './look'
 import { useMatch } from './match'
 import MatchAnswer from './MatchAnswer.vue'
+import WalkMarks from './WalkMarks.vue'
 import { wheelSoils } from './words'
 import { useWork } from './work'
 
@@ -70,7 +71,7 @@ const waterOptions = Object.entries(waters).map(([value, name]) => ({
   name,
 }))
 
-const { work, problem, busy } = useWork(toRef(props, 'id'), ask)
+const { work, problem, busy } = useWork(toRef(props, 'id'), ask, look)
 
 async function take() {
   if (!answer.value) return
@@ -89,17 +90,7 @@ async function take() {
         <h1>{{ current.title }}</h1>
         <CarOutline :zone="current.zone" :body="vehicle?.body ?? 'hatch'" />
       </div>
-      <ol class="marks" aria-label="Where you are">
-        <li v-for="(key, i) in keys" :key="key">
-          <button
-            type="button"
-            :aria-label="`${i + 1}: ${steps[key].title}`"
-            :aria-current="i === index ? 'step' : undefined"
-            :class="{ done: i < index }"
-            @click="goTo(key)"
-          />
-        </li>
-      </ol>
+      <WalkMarks :titles="keys.map((key) => steps[key].title)" :index="index" @go="(i) => goTo(keys[i] ?? 'upper')" />
     </header>
 
     <div class="grid body">
@@ -150,7 +141,14 @@ async function take() {
       </template>
       <template v-else>
         <ProblemNote :problem="match.error.value" />
-        <MatchAnswer v-if="answer" :match="answer" :soil="soilOf(look)" />
+        <MatchAnswer
+          v-if="answer"
+          :match="answer"
+          :soil="soilOf(look)"
+          :taken="look.taken"
+          @dry="(way) => tryOut(look, 'drying', way)"
+          @take="(id) => takeByHand(look, id)"
+        />
         <p v-else-if="!match.error.value" class="quiet" role="status">Looking…</p>
         <ProblemNote :problem="problem" />
         <button v-if="answer?.possible" type="button" class="words" @click="take">Only write it down as a turn</button>
@@ -192,43 +190,6 @@ header p {
 
 .body :deep(.one) {
   padding: var(--s2);
-}
-
-.marks {
-  list-style: none;
-  display: flex;
-  gap: 4px;
-  margin: var(--s2) 0 var(--s3);
-  padding: 0;
-}
-
-.marks li {
-  flex: 1;
-}
-
-.marks button {
-  width: 100%;
-  height: 24px;
-  border: 0;
-  padding: 9px 0;
-  background: none;
-  cursor: pointer;
-}
-
-.marks button::after {
-  content: '';
-  display: block;
-  height: 6px;
-  border-radius: 3px;
-  background: var(--line-strong);
-}
-
-.marks .done::after {
-  background: var(--film);
-}
-
-.marks [aria-current]::after {
-  background: var(--ink);
 }
 
 .big {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
 import { blank } from '../turn/draft'
-import { askOf, described, draftFrom, lookAt, placeOf, soilOf, weatherOf, type Look } from './look'
+import { askOf, described, draftFrom, lookAt, soilOf, type Look } from './look'
 
 const look = (more: Partial<Look> = {}): Look => ({ ...lookAt('UTC'), ...more })
 const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
@@ -33,11 +33,11 @@ function match(products: Schemas['MatchProduct'][], decision: Schemas['MatchTopp
 describe('what is asked', () => {
   it('meets the dirtier of the two halves', () => {
     expect(soilOf(look({ upper: 1, lower: 4 }))).toBe(4)
-    expect(askOf(look({ upper: 1, lower: 4 }), placeOf(null), weather, { id: 'v' }).seen.soil).toBe(4)
+    expect(askOf(look({ upper: 1, lower: 4 }), {}, weather, { id: 'v' }).seen.soil).toBe(4)
   })
 
   it('leaves unread what nobody has read', () => {
-    const asked = askOf(look({ arrival: 'weak' }), placeOf(null), weather, { id: 'v' })
+    const asked = askOf(look({ arrival: 'weak' }), {}, weather, { id: 'v' })
     expect(asked.seen.readings).toEqual({ paint: { arrival: 'weak' } })
     expect(asked.seen.wheel_soil).toBeNull()
     expect(asked.panel_c).toBeNull()
@@ -45,26 +45,30 @@ describe('what is asked', () => {
   })
 
   it('describes a vehicle of no book, bare, unknown or coated', () => {
-    const stack = (family: string) =>
-      askOf(look(), placeOf(null), weather, { ...described(), family }).vehicle?.stacks?.paint
+    const stack = (family: string) => askOf(look(), {}, weather, { ...described(), family }).vehicle?.stacks?.paint
     expect(stack('bare')).toEqual({ base: null })
     expect(stack('unknown')).toEqual({ unknown: true })
     expect(stack('wax')).toEqual({ base: { family: 'wax', designed: 'beads' } })
   })
 
-  it('takes the place from the site, and plain tap water where there is none', () => {
-    expect(placeOf(null)).toMatchObject({ water: 'tap', tap_tds_mg_l: null, pressure: true })
-    expect(placeOf({ water: 'none', power: false, shade: true } as Schemas['Site'])).toMatchObject({
-      water: 'none',
-      power: false,
-      shade: true,
+  it('asks for what is planned by those who come, unless another scope was chosen', () => {
+    const expected = {
+      place: { water: 'treated' },
+      weather,
+      kinds: ['wash', 'topper'],
+      scope: 'full',
+      crew: 2,
+      members: ['a', 'b'],
+      soil: 2,
+    } as Schemas['BenchExpected']
+    expect(askOf(look(), {}, weather, { id: 'v' }, expected)).toMatchObject({
+      kinds: ['wash', 'topper'],
+      scope: 'full',
+      crew: 2,
+      members: ['a', 'b'],
     })
-  })
-
-  it('calls a drizzle rain, and a damp hour dry', () => {
-    const hour = (rain_mm: number) => weatherOf({ ...weather, rain_mm } as unknown as Schemas['WeatherHour'])
-    expect(hour(0.1).rain).toBe(false)
-    expect(hour(0.4).rain).toBe(true)
+    expect(askOf(look({ scope: 'quick' }), {}, weather, { id: 'v' }, expected).scope).toBe('quick')
+    expect(askOf(look(), {}, weather, { id: 'v' }).kinds).toBeUndefined()
   })
 })
 

@@ -26,6 +26,9 @@ export type Look = {
   byHand: Schemas['BenchWeather'] | null
   panelC: number | null
   tries: Schemas['Sides']
+  /** Products taken by hand, and another scope than is planned. */
+  taken: string[]
+  scope: string | null
 }
 
 /** A vehicle that is in no book, as one would describe it over the phone. */
@@ -69,6 +72,8 @@ export function lookAt(zone: string): Look {
     byHand: null,
     panelC: null,
     tries: {},
+    taken: [],
+    scope: null,
   }
 }
 
@@ -77,37 +82,24 @@ export function useLook(key: string, zone: string) {
   return useLocalStorage<Look>(`look-${key}`, () => lookAt(zone), { mergeDefaults: true })
 }
 
+/** Another side of a school, for this once. */
+export function tryOut(look: Look, school: string, side: string) {
+  look.tries = { ...look.tries, [school]: side }
+}
+
+/** A product the match only offers; taken, or left after all. */
+export function takeByHand(look: Look, product: string) {
+  look.taken = look.taken.includes(product) ? look.taken.filter((one) => one !== product) : [...look.taken, product]
+}
+
 export const soilOf = (look: Look) => Math.max(look.upper, look.lower)
-
-export function placeOf(site: Schemas['Site'] | null | undefined): Place {
-  return {
-    water: site?.water ?? 'tap',
-    tap_tds_mg_l: site?.tds_mg_l ?? null,
-    treated_tds_mg_l: site?.treated_tds_mg_l ?? null,
-    pressure: site?.pressure ?? true,
-    power: site?.power ?? true,
-    shade: site?.shade ?? false,
-    bay: site?.bay ?? false,
-    run_off: site?.run_off ?? null,
-  }
-}
-
-/** The weather of an hour as the bench takes it. */
-export function weatherOf(hour: Schemas['WeatherHour']): Schemas['BenchWeather'] {
-  return {
-    air_c: hour.air_c,
-    rh: hour.rh,
-    wind_m_s: hour.wind_m_s,
-    sun_w_m2: hour.sun_w_m2,
-    rain: hour.rain_mm >= 0.2,
-  }
-}
 
 export function askOf(
   look: Look,
   place: Place,
   weather: Schemas['BenchWeather'],
   vehicle: { id: string } | Described,
+  expected?: Schemas['BenchExpected'],
 ): Schemas['BenchInput'] {
   const readings = {
     ...(look.arrival ? { arrival: look.arrival } : {}),
@@ -130,6 +122,10 @@ export function askOf(
     weather,
     panel_c: look.panelC,
     schools: look.tries,
+    ...(look.taken.length ? { taken: look.taken } : {}),
+    scope: look.scope ?? expected?.scope ?? 'usual',
+    ...(expected ? { crew: expected.crew, members: expected.members } : {}),
+    ...(expected?.kinds ? { kinds: expected.kinds } : {}),
   }
 }
 

@@ -3,7 +3,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { all, api, told } from '@/api/client'
 import { fromWallClock } from '@/lib/dates'
-import { askOf, placeOf, weatherOf, type Described, type Look } from './look'
+import { askOf, type Described, type Look } from './look'
 
 const QUIET = 120
 
@@ -34,11 +34,18 @@ export function useMatch(
     enabled: computed(() => siteId.value !== null),
     queryFn: () => told(api.GET('/api/v1/sites/{site}', { params: { path: { site: siteId.value ?? '' } } })),
   })
-  const settled = computed(() => vehicleId.value === null || vehicle.value !== undefined)
   const hour = computed(() => fromWallClock(zone.value, look.value.at))
-  const { data: hours, error: weatherError } = useQuery({
+  const of = computed(() => (vehicleId.value ? { vehicle: vehicleId.value } : {}))
+  // What the server expects of the visit: the same as Round, Weeks and the sheet start from.
+  const { data: expected, error: weatherError } = useQuery({
+    queryKey: ['expected', vehicleId, hour],
+    queryFn: () => told(api.GET('/api/v1/bench/expected', { params: { query: { at: hour.value, ...of.value } } })),
+    placeholderData: (before, query) => (query?.queryKey[1] === vehicleId.value ? before : undefined),
+    staleTime: 60_000,
+  })
+  const { data: hours } = useQuery({
     queryKey: ['weather', siteId, hour],
-    enabled: settled,
+    enabled: computed(() => vehicleId.value === null || vehicle.value !== undefined),
     queryFn: () =>
       told(
         api.GET('/api/v1/weather', {
@@ -48,22 +55,24 @@ export function useMatch(
     placeholderData: keepPreviousData,
     staleTime: 600_000,
   })
-  const theirs = computed(() => placeOf(siteId.value === null ? null : site.value))
-  const place = computed(() => look.value.place ?? theirs.value)
+  const place = computed(() => look.value.place ?? expected.value?.place ?? {})
   const forecast = computed(() => hours.value?.data[0])
-  const weather = computed(() => look.value.byHand ?? (forecast.value ? weatherOf(forecast.value) : undefined))
-  const ready = computed(
-    () => weather.value !== undefined && settled.value && (siteId.value === null || site.value !== undefined),
-  )
+  const weather = computed(() => look.value.byHand ?? expected.value?.weather)
   const ask = computed(() =>
-    weather.value
-      ? askOf(look.value, place.value, weather.value, vehicleId.value ? { id: vehicleId.value } : described.value)
+    weather.value && expected.value
+      ? askOf(
+          look.value,
+          place.value,
+          weather.value,
+          vehicleId.value ? { id: vehicleId.value } : described.value,
+          expected.value,
+        )
       : undefined,
   )
   const asked = refDebounced(ask, QUIET)
   const match = useQuery({
     queryKey: ['match', asked, compare],
-    enabled: computed(() => ready.value && asked.value !== undefined),
+    enabled: computed(() => asked.value !== undefined),
     queryFn: () => {
       if (!asked.value) throw new Error('Nothing to ask yet.')
       return told(api.POST('/api/v1/bench/match', { body: { ...asked.value, compare: compare.value } }))
@@ -71,5 +80,5 @@ export function useMatch(
     placeholderData: keepPreviousData,
     staleTime: 60_000,
   })
-  return { vehicle, site, place, theirs, forecast, weather, weatherError, ask: asked, match }
+  return { vehicle, site, place, expected, forecast, weather, weatherError, ask: asked, match }
 }

@@ -2,9 +2,10 @@ import { ref, type Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
+import type { Look } from './look'
 
 /** Lays out a visit from what stands on the bench, and goes to its sheet. */
-export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['BenchInput'] | undefined>) {
+export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['BenchInput'] | undefined>, look: Ref<Look>) {
   const router = useRouter()
   const problem = ref<unknown>(null)
   const busy = ref(false)
@@ -12,8 +13,14 @@ export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['Bench
     if (!asked.value || !vehicleId.value) return
     problem.value = null
     busy.value = true
-    const { seen, place, weather, panel_c, schools } = asked.value
-    const body = { id: newId(), vehicle_id: vehicleId.value, facts: { seen, place, weather, panel_c, schools } }
+    const { seen, place, weather, panel_c, schools, taken, scope, crew } = asked.value
+    const body = {
+      id: newId(),
+      vehicle_id: vehicleId.value,
+      on: look.value.at.slice(0, 10),
+      ...(crew ? { crew } : {}),
+      facts: { seen, place, weather, panel_c, schools, scope, ...(taken ? { taken } : {}) },
+    }
     try {
       const sheet = await told(api.POST('/api/v1/sheets', { body }))
       await router.push(`/sheets/${sheet.id}`)

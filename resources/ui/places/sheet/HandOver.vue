@@ -7,7 +7,7 @@ import { recall, remember } from '@/offline/store'
 const emit = defineEmits<{ to: [id: string, name: string]; close: [] }>()
 const list = async () => (await told(api.GET('/api/v1/members'))).data
 const { data: people } = useQuery({
-  queryKey: ['members'],
+  queryKey: ['members', 'here'],
   queryFn: async () => {
     try {
       const people = await list()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
 import { dayIn } from '@/lib/dates'
@@ -16,6 +16,10 @@ const queries = useQueryClient()
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const name = ref(props.crew?.name ?? '')
 const people = ref(String(props.crew?.people ?? 1))
+/** Whose pace counts: those of them who sign in here. */
+const members = ref<string[]>([...(props.crew?.members ?? [])])
+const { data: listed } = useQuery({ queryKey: ['members'], queryFn: () => told(api.GET('/api/v1/members')) })
+const everybody = computed(() => listed.value?.data ?? [])
 const hours = ref<Record<string, string>>(
   Object.fromEntries(
     names.map((_, i) => {
@@ -38,6 +42,7 @@ async function save() {
   const body = {
     name: name.value,
     people: Number(people.value) || 1,
+    members: members.value,
     minutes: Object.fromEntries(
       Object.entries(hours.value).flatMap(([day, typed]) => (minutes(typed) > 0 ? [[day, minutes(typed)]] : [])),
     ),
@@ -84,6 +89,12 @@ async function putAway() {
       ><template #default="f"
         ><PlainInput v-bind="f" v-model="people" type="number" min="1" max="8" inputmode="numeric" /></template
     ></Field>
+    <fieldset v-if="everybody.length > 1">
+      <legend>Who of those who sign in here; their own pace counts</legend>
+      <label v-for="one in everybody" :key="one.user_id" class="row check"
+        ><input v-model="members" type="checkbox" :value="one.user_id" /> {{ one.name }}</label
+      >
+    </fieldset>
     <div class="week">
       <Field v-for="(day, i) in names" :key="day" :label="day"
         ><template #default="f"
