@@ -32,6 +32,7 @@ final readonly class LaySheet
     public function __construct(
         private LayVisit $layVisit,
         private ExpectVisit $expectVisit,
+        private NameDifferences $nameDifferences,
         private GatherAtHand $gatherAtHand,
         private Weather $weather,
         private Tenancy $tenancy,
@@ -64,11 +65,14 @@ final readonly class LaySheet
      */
     public function plan(VisitWish $wish, ?AtHand $atHand = null, array $done = []): array
     {
-        $laid = ($this->layVisit)($wish, $atHand ?? ($this->gatherAtHand)(), $done);
+        $atHand ??= ($this->gatherAtHand)();
+        $laid = ($this->layVisit)($wish, $atHand, $done);
 
         return [
             ...$this->told($laid, $done),
             'urges' => $this->urges($laid, $wish),
+            // Once it has begun, what was expected is behind it.
+            'expected' => $done === [] ? ($this->nameDifferences)($wish, $laid->visit, $atHand) : null,
             'windows' => VisitAnswer::windows($laid->visit, $laid->situation),
             'talk' => TalkTable::of(($paint = $laid->situation->vehicle->stack(Zone::Paint))->designed(), $paint->topper !== null),
         ];

@@ -83,10 +83,11 @@ final class FortnightTest extends TestCase
         $expected = $this->getJson("/api/v1/bench/expected?vehicle={$visit['vehicle_id']}&at=".urlencode("{$visit['on']}T10:00:00Z"))->assertOk()->json();
         self::assertSame([$visit['kinds'], $visit['scope'], $sheet['crew']], [$expected['kinds'], $expected['scope'], $expected['crew']], 'what the bench starts from');
         self::assertEquals([$sheet['facts']['place'], $sheet['facts']['weather']], [$expected['place'], $expected['weather']]);
-        $ask = ['vehicle_id' => $visit['vehicle_id'], 'seen' => $sheet['facts']['seen'], ...$expected];
+        $ask = ['vehicle_id' => $visit['vehicle_id'], 'seen' => $sheet['facts']['seen'], 'on' => $visit['on'], ...$expected];
         $bench = $this->postJson('/api/v1/bench/match', array_diff_key($ask, ['soil' => 1]))->assertOk()->json();
         self::assertSame([$plan['method'], $plan['drying'], $plan['water']], [$bench['method']['chosen'], $bench['drying']['way'], $bench['final_rinse']['water']], 'method, drying, last water');
-        self::assertEquals([$plan['totals'], null], [$bench['totals'], $bench['problem']], 'minutes, litres, towels, products');
+        self::assertEquals([$plan['totals'], null, []], [$bench['totals'], $bench['problem'], $bench['expected']['facts']], 'minutes, litres, towels, products');
+        self::assertSame([], $plan['expected']['facts'], 'nothing is otherwise than expected');
         self::assertEquals($plan['fills'], $this->postJson('/api/v1/bench/doses', array_diff_key($ask, ['soil' => 1]))->assertOk()->json('fills'), 'what is mixed');
         self::assertSame($bench['topper']['decision'] === 'apply', in_array('topper', array_column($plan['steps'], 'fulfils'), true), 'the topper');
     }

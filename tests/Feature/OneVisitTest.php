@@ -108,6 +108,24 @@ final class OneVisitTest extends TestCase
         }
     }
 
+    public function testWhereMinutesDifferTheFactIsNamed(): void
+    {
+        ['shuttle' => $shuttle] = $this->planned();
+        $visit = $this->visit($shuttle);
+        $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $shuttle->id, 'on' => $visit['on']])->assertCreated()->json();
+        self::assertEquals(['minutes' => $visit['minutes'], 'facts' => []], $sheet['plan']['expected']);
+        $seen = [...$sheet['facts'], 'seen' => [...$sheet['facts']['seen'], 'soil' => $sheet['facts']['seen']['soil'] + 2]];
+        $found = $this->postJson("/api/v1/sheets/{$sheet['id']}/rematch", ['facts' => $seen, 'crew' => $sheet['crew'] + 1])->assertOk()->json('plan');
+        self::assertSame($visit['minutes'], $found['expected']['minutes']);
+        $facts = array_column($found['expected']['facts'], null, 'fact');
+        self::assertSame(['soil', 'crew'], array_keys($facts), 'these, and nothing else');
+        self::assertGreaterThan(0, $facts['soil']['minutes'], 'dirt takes longer');
+        self::assertLessThan(0, $facts['crew']['minutes'], 'another pair of hands helps');
+        self::assertSame([(string) ($sheet['facts']['seen']['soil'] + 2), (string) $sheet['facts']['seen']['soil']], [$facts['soil']['is'], $facts['soil']['was']]);
+        $bench = $this->postJson('/api/v1/bench/match', ['vehicle_id' => $shuttle->id, 'on' => $visit['on'], 'crew' => $sheet['crew'] + 1, ...$seen])->assertOk()->json();
+        self::assertEquals([$found['finish'], $found['expected']['facts']], [$bench['totals']['minutes'], $bench['expected']['facts']], 'the bench names the same');
+    }
+
     public function testMinutesThatWereTypedCount(): void
     {
         ['shuttle' => $shuttle] = $this->planned();

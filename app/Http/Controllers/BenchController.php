@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Equip;
 use App\Actions\ExpectVisit;
 use App\Actions\GatherAtHand;
+use App\Actions\NameDifferences;
 use App\Actions\SetScene;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
@@ -19,6 +20,7 @@ use App\Reckon\MatchModel;
 use App\Reckon\VisitAnswer;
 use App\Record\AtHand;
 use App\Record\OrdinaryDay;
+use App\Record\VisitWish;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
 use App\Tenancy\Tenancy;
@@ -26,6 +28,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Validator;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
@@ -47,7 +50,7 @@ final class BenchController
     #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
     #[Takes('BenchInput')]
     #[Returns('Match')]
-    public function match(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand): JsonResponse
+    public function match(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand, NameDifferences $nameDifferences): JsonResponse
     {
         $input = new Input($request->json()->all());
         $atHand = $gatherAtHand();
@@ -58,6 +61,7 @@ final class BenchController
         return new JsonResponse([
             ...MatchAnswer::of($visit->laying, $schools),
             'totals' => VisitAnswer::totals($visit->totals), 'problem' => $visit->totals->minutes === null ? $visit->problems[0] ?? null : null,
+            'expected' => $this->expectedOf($input, $visit, $atHand, $nameDifferences),
             ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
         ]);
     }
@@ -130,6 +134,18 @@ final class BenchController
         ], $weather->hours($latitude, $longitude, $from, $request->integer('hours', 1)))]);
     }
 
+    /** @return array<string, mixed>|null */
+    private function expectedOf(Input $input, Visit $visit, AtHand $atHand, NameDifferences $nameDifferences): ?array
+    {
+        [$id, $on] = [$input->textOrNull('vehicle_id'), $input->textOrNull('on')];
+        if ($id === null || $on === null) {
+            return null;
+        }
+        $day = Validator::make(['on' => $on], ['on' => ['date_format:Y-m-d', 'after:-400 days', 'before:+400 days']])->validate()['on'];
+
+        return $nameDifferences(new VisitWish($this->vehicle($id), (string) $day, $input->has('crew') ? $input->whole('crew') : 1, self::members($input), $input->all()), $visit, $atHand);
+    }
+
     /** @return array{Situation, Schools} */
     private function situation(Input $input, SetScene $setScene, AtHand $atHand): array
     {
@@ -148,7 +164,13 @@ final class BenchController
         $crew = $input->has('crew') ? $input->whole('crew') : 1;
         InvalidInput::unlessBetween($input->at('crew'), $crew, 1, 8);
 
-        return $equip($crew, $body, $vehicle?->site, $atHand, $atHand->pace->for($vehicle?->id, $input->has('members') ? array_values(array_filter($input->items('members'), is_string(...))) : []));
+        return $equip($crew, $body, $vehicle?->site, $atHand, $atHand->pace->for($vehicle?->id, self::members($input)));
+    }
+
+    /** @return list<string> */
+    private static function members(Input $input): array
+    {
+        return $input->has('members') ? array_values(array_filter($input->items('members'), is_string(...))) : [];
     }
 
     private function vehicle(string $id): Vehicle

@@ -61,6 +61,7 @@ use App\Http\OpenApi\Shape;
     new Field('crew?', 'integer', 'How many work at it'),
     new Field('members?', 'uuid[]', 'Those of them who sign in here: their pace counts'),
     new Field('kinds?', 'string[]', 'What is planned'),
+    new Field('on?', 'date', 'Its day, to be held to what the plan reckons with'),
     new Field('scope?', 'string', 'quick, usual, full, or what it takes in'),
     new Field('taken?', 'string[]', 'Products somebody chose by hand'),
     new Field('compare?', 'boolean', 'Also what every other side, shade and a tank would change'),
@@ -149,6 +150,7 @@ use App\Http\OpenApi\Shape;
     new Field('now', 'MatchNow'),
     new Field('totals', 'SheetTotals', 'What the visit comes to, as its sheet will say'),
     new Field('problem', 'string?', 'Why it can’t be worked as it stands'),
+    new Field('expected', 'VisitExpected?', 'Of a vehicle of the book and its day'),
     new Field('schools', 'Sides'),
     new Field('otherwise?', 'MatchOtherwise[]'),
 )]

@@ -17,6 +17,8 @@ use Illuminate\Http\Request;
 #[Shape('SheetWait', new Field('of', 'string'), new Field('min_s', 'number'), new Field('max_s', 'number?'), new Field('label_max_s', 'number?'), new Field('on_s', 'number', 'What putting it on takes: the first panel has waited that long already'), new Field('film', 'string?'))]
 #[Shape('SheetPortion', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('ml', 'number?', 'Grams of a paste'), new Field('why', 'string'), new Field('paste?', 'boolean'))]
 #[Shape('SheetCaution', new Field('says', 'string'), new Field('grave', 'boolean'), new Field('hazard?', 'string', 'What the danger is'))]
+#[Shape('FactDiffers', new Field('fact', 'string', null, ['soil', 'grit', 'water', 'weather', 'scope', 'kinds', 'crew']), new Field('is', 'string'), new Field('was', 'string'), new Field('minutes', 'integer?', 'More than if it were as expected; null where one of the two can’t be worked'))]
+#[Shape('VisitExpected', new Field('minutes', 'integer?'), new Field('facts', 'FactDiffers[]', 'What is otherwise'))]
 #[Shape('SheetTotals', new Field('minutes', 'integer?'), new Field('nine_in_ten', 'integer?', 'Nine such visits in ten stay within'), new Field('people', 'integer'), new Field('tap_l', 'number'), new Field('treated_l', 'number'), new Field('mix_l', 'number'), new Field('textiles', 'Textiles'), new Field('pools', 'object', 'Pieces by pool'), new Field('product_ml', 'object', 'By product'), new Field('maybe_ml', 'object', 'What only a reading will ask for'), new Field('blows_min', 'number'))]
 #[Shape('SheetOffered', new Field('id', 'uuid'), new Field('name', 'string'), new Field('zone', 'string'))]
 #[Shape('SheetUrge', new Field('kind', 'string', null, ['shade', 'hour']), new Field('says', 'string'), new Field('hour', 'integer?'))]
@@ -73,6 +75,7 @@ use Illuminate\Http\Request;
     new Field('totals?', 'SheetTotals'),
     new Field('offered?', 'SheetOffered[]', 'Acids, for a person to take'),
     new Field('urges?', 'SheetUrge[]'),
+    new Field('expected?', 'VisitExpected?', 'What the plan reckoned with'),
     new Field('assumed', 'string[]'),
     new Field('missing', 'string[]'),
     new Field('refused', 'Refusal[]'),

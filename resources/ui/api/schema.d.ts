@@ -2145,6 +2145,11 @@ export interface components {
       members?: string[]
       /** @description What is planned */
       kinds?: string[]
+      /**
+       * Format: date
+       * @description Its day, to be held to what the plan reckons with
+       */
+      on?: string
       /** @description quick, usual, full, or what it takes in */
       scope?: string
       /** @description Products somebody chose by hand */
@@ -2534,6 +2539,14 @@ export interface components {
       cost: number | null
       /** @description Why it can’t be */
       why: string | null
+    }
+    FactDiffers: {
+      /** @enum {string} */
+      fact: 'soil' | 'grit' | 'water' | 'weather' | 'scope' | 'kinds' | 'crew'
+      is: string
+      was: string
+      /** @description More than if it were as expected; null where one of the two can’t be worked */
+      minutes: number | null
     }
     Feed: {
       /**
@@ -3003,6 +3016,8 @@ export interface components {
       totals: components['schemas']['SheetTotals']
       /** @description Why it can’t be worked as it stands */
       problem: string | null
+      /** @description Of a vehicle of the book and its day */
+      expected: components['schemas']['VisitExpected'] | null
       schools: components['schemas']['Sides']
       otherwise?: components['schemas']['MatchOtherwise'][]
     }
@@ -4218,6 +4233,8 @@ export interface components {
       /** @description Acids, for a person to take */
       offered?: components['schemas']['SheetOffered'][]
       urges?: components['schemas']['SheetUrge'][]
+      /** @description What the plan reckoned with */
+      expected?: components['schemas']['VisitExpected'] | null
       assumed: string[]
       missing: string[]
       refused: components['schemas']['Refusal'][]
@@ -4892,6 +4909,11 @@ export interface components {
     VisitElse: {
       why: string[]
       days: components['schemas']['ElseDay'][]
+    }
+    VisitExpected: {
+      minutes: number | null
+      /** @description What is otherwise */
+      facts: components['schemas']['FactDiffers'][]
     }
     VisitLock: {
       locked: boolean

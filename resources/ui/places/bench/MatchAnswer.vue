@@ -4,6 +4,7 @@ import type { Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
 import { methods, numbers, waters } from '@/lib/words'
 import Glyph from '@/parts/Glyph.vue'
+import WhyOther from '@/parts/WhyOther.vue'
 import MethodRisk from './MethodRisk.vue'
 import RuledOut from './RuledOut.vue'
 import SoilRoad from './SoilRoad.vue'
@@ -75,6 +76,7 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
               >; {{ units.volume(1000 * (match.totals.tap_l + match.totals.treated_l)) }} of water</template
             ></span
           >
+          <WhyOther v-if="match.expected" :expected="match.expected" :minutes="match.totals.minutes" />
         </dd>
       </template>
       <template v-if="match.cooling">

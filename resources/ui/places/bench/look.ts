@@ -29,6 +29,8 @@ export type Look = {
   /** Products taken by hand, and another scope than is planned. */
   taken: string[]
   scope: string | null
+  /** What the upper and lower half start from: as it was last time. */
+  lastSoil: number
 }
 
 /** A vehicle that is in no book, as one would describe it over the phone. */
@@ -74,12 +76,19 @@ export function lookAt(zone: string): Look {
     tries: {},
     taken: [],
     scope: null,
+    lastSoil: 2,
   }
 }
 
 /** What was seen stays on the device, per vehicle, until it becomes a turn. */
 export function useLook(key: string, zone: string) {
   return useLocalStorage<Look>(`look-${key}`, () => lookAt(zone), { mergeDefaults: true })
+}
+
+/** Starts from the dirt of the last time, as everything that is planned does, until somebody says what they see. */
+export function startFrom(look: Look, soil: number) {
+  if (look.upper === look.lastSoil && look.lower === look.lastSoil) look.upper = look.lower = soil
+  look.lastSoil = soil
 }
 
 /** Another side of a school, for this once. */
@@ -126,6 +135,7 @@ export function askOf(
     scope: look.scope ?? expected?.scope ?? 'usual',
     ...(expected ? { crew: expected.crew, members: expected.members } : {}),
     ...(expected?.kinds ? { kinds: expected.kinds } : {}),
+    on: look.at.slice(0, 10),
   }
 }
 

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
+import { refDebounced, watchImmediate } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { all, api, told } from '@/api/client'
 import { fromWallClock } from '@/lib/dates'
-import { askOf, type Described, type Look } from './look'
+import { askOf, startFrom, type Described, type Look } from './look'
 
 const QUIET = 120
 
@@ -43,6 +43,7 @@ export function useMatch(
     placeholderData: (before, query) => (query?.queryKey[1] === vehicleId.value ? before : undefined),
     staleTime: 60_000,
   })
+  watchImmediate(expected, (of) => of && startFrom(look.value, of.soil))
   const { data: hours } = useQuery({
     queryKey: ['weather', siteId, hour],
     enabled: computed(() => vehicleId.value === null || vehicle.value !== undefined),

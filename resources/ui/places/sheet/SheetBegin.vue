@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
 import { kindsSaid, numbers, ordinal, scopes, soils, waters } from '@/lib/words'
+import WhyOther from '@/parts/WhyOther.vue'
 import Choices from '@/parts/Choices.vue'
 import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
@@ -102,6 +103,7 @@ function take(kind: string, without: string | null) {
       <p v-if="plan.totals?.nine_in_ten" class="small quiet">
         Nine times in ten within {{ plan.totals.nine_in_ten }} minutes.
       </p>
+      <WhyOther v-if="plan.expected" :expected="plan.expected" :minutes="plan.finish" />
       <p v-if="planned.length">
         Planned beside the wash: <strong>{{ kindsSaid(planned) }}</strong>. Each is a step to tick.
       </p>

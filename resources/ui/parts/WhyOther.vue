@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { kindsSaid, numbers, scopes, soils, waters } from '@/lib/words'
+
+// Where the minutes are not those of the plan: the fact that differs, and what it costs or saves.
+const props = defineProps<{ expected: Schemas['VisitExpected']; minutes: number | null }>()
+type Fact = Schemas['FactDiffers']
+const weather = (said: string) => (said === 'rain' ? 'rain' : `dry and ${said.split(' ')[0]} °C`)
+const says: Record<Fact['fact'], (one: Fact) => string> = {
+  soil: (one) => `${soilSaid(one.is)} seen, ${soilSaid(one.was).toLowerCase()} expected`,
+  grit: (one) => (one.is === 'yes' ? 'Grit in it' : 'No grit in it'),
+  water: (one) => `${waters[one.is]}, ${waters[one.was]?.toLowerCase()} expected`,
+  weather: (one) => `Now ${weather(one.is)}, ${weather(one.was)} expected`,
+  scope: (one) => `${scopes[one.is] ?? 'Its own set'} instead of ${(scopes[one.was] ?? 'its own set').toLowerCase()}`,
+  kinds: (one) => `${heldSaid(one.is)} instead of ${heldSaid(one.was).toLowerCase()}`,
+  crew: (one) => `${numbers[Number(one.is) - 1]} at it, ${numbers[Number(one.was) - 1]} planned`,
+}
+const soilSaid = (level: string) => soils[Number(level)]?.name ?? level
+const heldSaid = (kinds: string) => (kinds ? kindsSaid(kinds.split(' ')) : 'nothing planned')
+const amount = (minutes: number | null) =>
+  minutes === null ? '' : minutes === 0 ? '' : `: ${Math.abs(minutes)} minutes ${minutes > 0 ? 'more' : 'less'}`
+const lines = computed(() =>
+  props.expected.facts.map(
+    (one) => says[one.fact](one).replace(/^./, (letter) => letter.toUpperCase()) + amount(one.minutes),
+  ),
+)
+</script>
+
+<template>
+  <div v-if="lines.length" class="small other">
+    <p v-if="expected.minutes && minutes && expected.minutes !== minutes">
+      Expected were {{ expected.minutes }} minutes.
+    </p>
+    <ul>
+      <li v-for="one in lines" :key="one">{{ one }}.</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+p,
+ul {
+  margin: 0;
+}
+
+ul {
+  padding-left: 18px;
+}
+</style>
