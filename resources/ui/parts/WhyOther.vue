@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useUnits } from '@/lib/units'
 import { kindsSaid, numbers, scopes, soils, waters } from '@/lib/words'
 
 // Where the minutes are not those of the plan: the fact that differs, and what it costs or saves.
 const props = defineProps<{ expected: Schemas['VisitExpected']; minutes: number | null }>()
+const units = useUnits()
 type Fact = Schemas['FactDiffers']
-const weather = (said: string) => (said === 'rain' ? 'rain' : `dry and ${said.split(' ')[0]} °C`)
+const weather = (said: string) => (said === 'rain' ? 'rain' : `dry and ${units.temperature(Number(said.split(' ')[0]))}`)
 const says: Record<Fact['fact'], (one: Fact) => string> = {
   soil: (one) => `${soilSaid(one.is)} seen, ${soilSaid(one.was).toLowerCase()} expected`,
   grit: (one) => (one.is === 'yes' ? 'Grit in it' : 'No grit in it'),
