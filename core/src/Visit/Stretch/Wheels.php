@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Visit\Stretch;
+
+use Vicissa\Core\Drying\Film;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Turn\Choice;
+use Vicissa\Core\Matching\Turn\Item;
+use Vicissa\Core\Matching\Turn\Step;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Visit\Lying;
+use Vicissa\Core\Visit\SectionPlan;
+use Vicissa\Core\Visit\VisitStep;
+use Vicissa\Core\Visit\Wait;
+
+/** Wheels and arches: all four at once where the label leaves the time for it, else pair by pair or wheel by wheel; their sealant, wet or dry. */
+final readonly class Wheels extends Stretch
+{
+    /**
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    public function steps(array $after): array
+    {
+        $scope = $this->situation->asked->scope;
+        if (! $scope->has(Item::Wheels)) {
+            return $scope->isQuick() ? [$this->make->step('wheels-pass', Step::Wheels, 'Wheels in passing', after: $after, more: ['textiles' => $this->hose() ? [] : ['wheels' => $this->towels('wheels')]])] : [];
+        }
+        if (! $this->hose()) {
+            $with = $this->match->choice($this->match->method->method()?->role() ?? Role::Rinseless, Zone::Wheels);
+
+            return [$this->make->step('wheels-wipe', Step::Wheels, 'Wheels, with the last towels', after: $after, of: [$with], more: ['textiles' => ['wheels' => $this->towels('wheels')]]), ...$this->arches(['wheels-wipe'])];
+        }
+        $main = $this->match->choice(Role::Wheel, Zone::Wheels);
+        $steps = $main?->chosen === null ? $this->withSoap($main, $after) : $this->with($main, $after);
+        $iron = $this->match->choice(Role::Iron, Zone::Wheels);
+        if ($iron?->chosen !== null) {
+            $steps = [...$steps, ...$this->iron($iron, self::last($steps))];
+        }
+
+        return [...$steps, ...$this->arches(self::last($steps))];
+    }
+
+    /**
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function arches(array $after): array
+    {
+        return $this->situation->asked->scope->has(Item::Arches) ? [$this->make->step('arches', Step::Wheels, 'Arches and liners', after: $after)] : [];
+    }
+
+    /**
+     * @param Choice|null $wished  a cleaner that was wished for and can't be had
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function withSoap(?Choice $wished, array $after): array
+    {
+        $soap = $this->match->choice(Role::Soap, Zone::Wheels) ?? $this->match->choice(Role::Soap, Zone::Paint);
+        $with = $soap?->chosen === null || ! in_array(Zone::Wheels, $soap->chosen->bottle->traits->surfaces, true) ? $this->match->choice(Role::Soap, Zone::Wheels) : $soap;
+
+        return [
+            $this->make->step('wheels-brush', Step::Wheels, $with?->chosen === null ? 'Wheels, with water and brush' : 'Wheels, with soap', after: $after, of: [$with], more: $wished === null ? [] : ['how' => [$wished->why]]),
+            $this->make->step('wheels-rinse', Step::Wheels, 'Rinse the wheels', wait: new Wait('wheels-brush', 0.0, 180.0)),
+        ];
+    }
+
+    /**
+     * All four at once where the label leaves the time for it; else pair by pair, wheel by wheel; and where even one can't be worked in it, rinsed
+     * first and brushed with soap.
+     *
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function with(Choice $choice, array $after): array
+    {
+        $plan = $this->sections->wheels($choice);
+        if ($plan->mode === SectionPlan::WHOLE) {
+            $brushS = $this->make->seconds('wheels-brush');
+            $gap = 60.0;
+            $least = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
+            $most = $choice->atMostS === null ? null : max($least, $choice->atMostS - $brushS - $gap - max($this->make->seconds('wheels-spray'), $this->make->seconds('wheels-rinse')));
+
+            return [
+                $this->make->step('wheels-spray', Step::Wheels, 'Spray the wheels', after: $after, of: [$choice]),
+                $this->make->step('wheels-brush', Step::Wheels, 'Work the wheels', wait: new Wait('wheels-spray', $least, $most, Film::PreSpray, $choice->chosen?->bottle->dwellMaxS, $this->make->seconds('wheels-spray'))),
+                $this->make->step('wheels-rinse', Step::Wheels, 'Rinse the wheels very thoroughly', wait: new Wait('wheels-brush', 0.0, $gap)),
+            ];
+        }
+        $worked = $plan->mode === SectionPlan::GOES;
+        $steps = [];
+        foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
+            $brush = $worked ? $this->make->estimate('wheels-brush', $share) : 0.0;
+            $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
+            $estimate = $this->make->estimate('wheels-spray', $share) + $brush + $this->make->estimate('wheels-rinse', $share) + $dwell / 60.0;
+            $steps[] = $this->make->step('wheels-each', Step::Wheels, ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse').$this->portion($plan->goes).$mark, "wheels-each{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $estimate, more: [
+                'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-brush', $brush) + $this->paceS('wheels-rinse', $this->make->estimate('wheels-rinse', $share)), $dwell, $choice->atMostS, $dwell)],
+            ]);
+            $after = ["wheels-each{$part}"];
+        }
+
+        return $worked ? $steps : [...$steps, ...$this->withSoap(null, $after)];
+    }
+
+    private function portion(int $goes): string
+    {
+        return match ($goes <=> $this->outfit->wheels()) {
+            -1 => ', a pair',
+            0 => ', one wheel',
+            default => ', part of a wheel',
+        };
+    }
+
+    /**
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function iron(Choice $choice, array $after): array
+    {
+        $plan = $this->sections->wheelsIron($choice);
+        if ($plan->mode === SectionPlan::WHOLE) {
+            return [
+                $this->make->step('wheels-iron', Step::Wheels, 'Iron remover on the wheels', after: $after, of: [$choice]),
+                $this->make->step('wheels-iron-rinse', Step::Wheels, 'Rinse the wheels very thoroughly', wait: $this->wait('wheels-iron', $choice, $this->make->seconds('wheels-iron'), $this->make->seconds('wheels-iron-rinse'))),
+            ];
+        }
+        $steps = [];
+        foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
+            $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
+            $off = $this->make->estimate('wheels-iron-rinse', $share);
+            $steps[] = $this->make->step('wheels-iron-each', Step::Wheels, 'Iron remover, and rinsed'.$this->portion($plan->goes).$mark, "wheels-iron-each{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off, more: [
+                'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-iron-rinse', $off), $dwell, $choice->atMostS, $dwell)],
+            ]);
+            $after = ["wheels-iron-each{$part}"];
+        }
+
+        return $steps;
+    }
+
+    /**
+     * A sealant of a wet way goes on wet, clean wheels, sits, and is rinsed off.
+     *
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    public function sealed(array $after): array
+    {
+        $choice = $this->match->choice(Role::Topper, Zone::Wheels);
+        if ($choice?->chosen === null || $choice->chosen->bottle->applied === 'wipe' || ! $this->hose()) {
+            return [];
+        }
+        $plan = $this->sections->wheelsTopper($choice);
+        if ($plan->mode === SectionPlan::WHOLE) {
+            return [
+                $this->make->step('wheels-topper', Step::Topper, 'Sealant on the wet wheels', after: $after, of: [$choice]),
+                $this->make->step('wheels-topper-rinse', Step::Topper, 'Rinse the wheels', wait: $this->wait('wheels-topper', $choice, $this->make->seconds('wheels-topper'), $this->make->seconds('wheels-topper-rinse'))),
+            ];
+        }
+        $steps = [];
+        foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
+            $dwell = $choice->chosen->bottle->traits->dwellMinS;
+            $off = $this->make->estimate('wheels-topper-rinse', $share);
+            $steps[] = $this->make->step('wheels-topper', Step::Topper, 'Sealant on wet wheels, and rinsed'.$this->portion($plan->goes).$mark, "wheels-topper{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off, more: [
+                'waterL' => $share * $this->outfit->rules->wheelsRinseL * $this->outfit->rules->wheelsOf($this->situation->vehicle->paintM2),
+                'lies' => [new Lying($choice->chosen->bottle->id, $dwell + $this->paceS('wheels-topper-rinse', $off), $dwell, $choice->atMostS, $dwell)],
+            ]);
+            $after = ["wheels-topper{$part}"];
+        }
+
+        return $steps;
+    }
+
+    /**
+     * @param list<string> $dry
+     * @return list<VisitStep>
+     */
+    public function waxed(array $dry): array
+    {
+        $choice = $this->match->choice(Role::Topper, Zone::Wheels);
+        $wiped = $choice?->chosen !== null && ($choice->chosen->bottle->applied === 'wipe' || ! $this->hose());
+
+        return $wiped ? [$this->make->step('wheels-topper', Step::Topper, 'The layer on the dry wheels', 'wheels-topper-wipe', $dry, of: [$choice])] : [];
+    }
+}
