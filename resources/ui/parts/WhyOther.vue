@@ -8,7 +8,8 @@ import { kindsSaid, numbers, scopes, soils, waters } from '@/lib/words'
 const props = defineProps<{ expected: Schemas['VisitExpected']; minutes: number | null }>()
 const units = useUnits()
 type Fact = Schemas['FactDiffers']
-const weather = (said: string) => (said === 'rain' ? 'rain' : `dry and ${units.temperature(Number(said.split(' ')[0]))}`)
+const weather = (said: string) =>
+  said === 'rain' ? 'rain' : `dry and ${units.temperature(Number(said.split(' ')[0]))}`
 const says: Record<Fact['fact'], (one: Fact) => string> = {
   soil: (one) => `${soilSaid(one.is)} seen, ${soilSaid(one.was).toLowerCase()} expected`,
   grit: (one) => (one.is === 'yes' ? 'Grit in it' : 'No grit in it'),
