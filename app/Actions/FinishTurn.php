@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Jobs\KeepProof;
 use App\Jobs\OpenAgain;
 use App\Jobs\ReforecastProducts;
+use App\Models\Layer;
 use App\Models\PlannedVisit;
 use App\Models\Turn;
 use App\Models\TurnEntry;
@@ -82,10 +83,18 @@ final readonly class FinishTurn
         });
     }
 
+    /** @return array<string, string> what stands in doubt or has failed, by zone and kind */
+    private static function doubts(Vehicle $vehicle): array
+    {
+        return Layer::query()->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->orderBy('zone')->orderBy('kind')->get()
+            ->mapWithKeys(static fn(Layer $layer): array => ["{$layer->zone} {$layer->kind}" => ($layer->suspect_at === null ? '' : 'suspect').($layer->failed_at === null ? '' : 'failed')])->filter()->all();
+    }
+
     private function settle(Turn $turn, Vehicle $vehicle, string $entryId): void
     {
         $turn->current_entry_id = $entryId;
         $turn->save();
+        $doubts = self::doubts($vehicle);
         $products = ($this->rebuildProtection)($vehicle);
         ($this->forecastLayers)([$vehicle->id]);
         ($this->proposeNext)($turn, $vehicle, ($this->dueDates)($vehicle));
@@ -95,8 +104,15 @@ final readonly class FinishTurn
         // What was planned until then has come about, or was overtaken.
         PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))->delete();
         $left = TurnEntry::query()->whereKey($entryId)->value('left_out') ?? [];
-        if ($left !== []) {
-            OpenAgain::dispatch($this->tenancy->workspace()->id, "{$vehicle->name}: left out of the visit of {$this->tenancy->workspace()->dateOf($turn->worked_at)}")->afterCommit();
+        $day = $this->tenancy->workspace()->dateOf($turn->worked_at);
+        // A layer that was found wanting, or whose doubt was settled, changes what its next visit holds.
+        $why = match (true) {
+            $left !== [] => "{$vehicle->name}: left out of the visit of {$day}",
+            $doubts !== self::doubts($vehicle) => "{$vehicle->name}: what the water said on {$day}",
+            default => null,
+        };
+        if ($why !== null) {
+            OpenAgain::dispatch($this->tenancy->workspace()->id, $why)->afterCommit();
         }
         KeepProof::dispatch($this->tenancy->workspace()->id)->afterCommit();
     }

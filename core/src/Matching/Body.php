@@ -19,6 +19,8 @@ enum Body: string
     case Minibus = 'minibus';
     case Coach = 'coach';
     case Horsebox = 'horsebox';
+    /** On its trailer: hull, deck and the frame below. */
+    case Boat = 'boat';
 
     /** Painted area in m². */
     public function paintM2(): float
@@ -35,6 +37,7 @@ enum Body: string
             self::Van => 19.0,
             self::Minibus => 24.0,
             self::Horsebox => self::boxM2(6.5, 2.2, 2.9),
+            self::Boat => self::boxM2(6.0, 2.1, 1.6),
             self::Coach => self::boxM2(8.4, 2.4, 3.0),
         };
     }

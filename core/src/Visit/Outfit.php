@@ -30,7 +30,11 @@ final readonly class Outfit
     /** How many wheels it stands on. */
     public function wheels(): int
     {
-        return $this->body === Body::Coach ? 6 : 4;
+        return match ($this->body) {
+            Body::Coach => 6,
+            Body::Boat => 2,
+            default => 4,
+        };
     }
 
     public function withHelper(): self

@@ -17,6 +17,7 @@ final readonly class Panels
         $panels = match ($body) {
             Body::Van, Body::Minibus, Body::Coach, Body::Horsebox => self::box($body),
             Body::Pickup => [...self::cab(), self::one('bed-left', 'Bed side, left', 7, 2), self::one('bed-right', 'Bed side, right', 7, 2), self::one('tailgate', 'Tailgate', 6, 2)],
+            Body::Boat => self::boat(),
             default => self::car($body),
         };
         $whole = array_sum(array_map(static fn(Panel $panel): float => $panel->share, $panels));
@@ -99,6 +100,14 @@ final readonly class Panels
             self::one('bumper-front', 'Front bumper', 7, 3),
             self::one('bumper-rear', 'Rear bumper', 7, 3),
         ]));
+    }
+
+    /** @return list<Panel> */
+    private static function boat(): array
+    {
+        $side = static fn(string $side): array => [self::one("hull-front-{$side}", "Hull, front, {$side}", 10, 1), self::one("hull-rear-{$side}", "Hull, rear, {$side}", 10, 1), self::one("keel-{$side}", "Below the waterline, {$side}", 8, 3)];
+
+        return [self::one('deck-front', 'Foredeck', 10, 0), self::one('deck-rear', 'Cabin and stern deck', 12, 0), ...$side('left'), ...$side('right'), self::one('transom', 'Transom', 6, 2), self::one('frame', 'Trailer: frame, mudguards, lights', 8, 3)];
     }
 
     /** @return list<Panel> */

@@ -23,6 +23,7 @@ export const bodies: Record<string, string> = {
   minibus: 'Minibus',
   coach: 'Coach or mobile home',
   horsebox: 'Horsebox or lorry',
+  boat: 'Boat on its trailer',
 }
 
 export const tones: Record<string, { name: string; colour: string }> = {

@@ -89,7 +89,11 @@ final readonly class MethodChoice
         $seen = $situation->seen;
         $soil = sprintf('soil %d%s', $seen->soil, $seen->grit ? ' with grit' : '');
         if ($chosen === null) {
-            return sprintf('Nothing may touch %s under these conditions.', $soil);
+            // What stands against all of them; else what stands against the one that is wished for.
+            $shared = array_values(array_intersect(...array_map(static fn(MethodOption $option): array => $option->refused, $options)));
+            $reason = $shared[0] ?? array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred))[0]->refused[0] ?? null;
+
+            return sprintf('Nothing may touch %s under these conditions%s.', $soil, $reason === null ? '' : ': '.lcfirst(rtrim($reason, '.')));
         }
         $refusal = array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred))[0]->refused[0] ?? null;
         $first = match (true) {

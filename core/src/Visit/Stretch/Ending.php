@@ -132,7 +132,7 @@ final readonly class Ending extends Stretch
             $scope->has(Item::Jambs) ? $this->make->step('jambs', Step::Finish, 'Jambs', after: $dried, more: ['textiles' => ['jambs' => $this->towels('jambs')]]) : null,
             $scope->has(Item::Glass) ? $this->make->step('glass', Step::Finish, $scope->isQuick() ? 'Glass, with the method’s own towel' : 'Glass, with its own towel', after: [...$dried, ...$covered], of: [$glass], more: ['textiles' => $scope->isQuick() ? [] : ['glass' => $this->towels('glass')]]) : null,
             $scope->has(Item::Trim) && $trim !== null ? $this->make->step('trim', Step::Finish, 'Trim', after: $dried, of: [$trim]) : null,
-            $tyre?->chosen !== null ? $this->make->step('tyres', Step::Finish, 'Dress the tyres, clean and dry', after: $wheels === [] ? $dried : $wheels, of: [$tyre]) : null,
+            $tyre?->chosen !== null ? $this->make->step('tyres', Step::Finish, 'Dress the tyres, clean and dry', after: [...$dried, ...$wheels], of: [$tyre]) : null,
             $tyre?->chosen !== null ? $this->make->step('tyres-wipe', Step::Finish, 'Wipe the tyres back', wait: new Wait('tyres', 60.0 * $from, 60.0 * $to)) : null,
         ]));
     }

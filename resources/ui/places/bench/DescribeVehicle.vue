@@ -23,6 +23,7 @@ const areas: Record<string, number> = {
   minibus: 24,
   coach: 60,
   horsebox: 51,
+  boat: 35,
 }
 const body = computed({
   get: () => vehicle.value.body,

@@ -55,7 +55,7 @@ const km = computed({
   get: () => (form.value ? units.distanceOut(form.value.km_per_week) : 0),
   set: (typed) => form.value && (form.value.km_per_week = units.distanceIn(Number(typed))),
 })
-const tall = computed(() => ['van', 'minibus', 'coach', 'horsebox'].includes(form.value?.body ?? ''))
+const tall = computed(() => ['van', 'minibus', 'coach', 'horsebox', 'boat'].includes(form.value?.body ?? ''))
 const area = computed({
   get: () => (form.value ? units.areaOut(form.value.paint_m2) : 0),
   set: (typed) => form.value && (form.value.paint_m2 = Number(units.areaIn(Number(typed)).toFixed(1))),
