@@ -13,8 +13,6 @@ trait Shop
 {
     private const MILD = ['air_c' => 14, 'rh' => 0.7, 'wind_m_s' => 2, 'sun_w_m2' => 100];
 
-    private const HARD_SUN = ['air_c' => 27, 'rh' => 0.4, 'wind_m_s' => 2, 'sun_w_m2' => 850];
-
     /** Bottles an own shelf begins with. */
     private const BOTTLES = [
         'prewash' => ['name' => 'Quern Loosen', 'role' => 'prewash', 'surfaces' => ['paint', 'wheels'], 'ph' => 9.5, 'leaves' => 'nothing', 'strips' => 'none', 'rinse' => true, 'may_dry' => false, 'dwell_min_s' => 120, 'dwell_max_s' => 300, 'dilutions' => ['sprayer' => '1:10'], 'applied' => null, 'min_c' => 0, 'max_c' => 35],

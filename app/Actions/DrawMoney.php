@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\Crew;
 use App\Models\Forecast;
+use App\Models\PlannedVisit;
 use App\Models\Product;
 use App\Models\Programme;
 use App\Models\Vehicle;
 use App\Record\CostBook;
+use App\Record\PriceList;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
+use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Money\ProtectedWeek;
 use Vicissa\Core\Money\TurnCost;
@@ -24,6 +28,7 @@ final readonly class DrawMoney
         private ClockInterface $clock,
         private ReckonMinutes $reckonMinutes,
         private GatherAtHand $gatherAtHand,
+        private BriefVisits $briefVisits,
     ) {}
 
     /** @return array<string, mixed> */
@@ -46,6 +51,7 @@ final readonly class DrawMoney
             'programmes' => array_map(static fn(string $id, array $some): array => ['programme' => $id === '' ? null : (string) $programmes[$id], ...self::sum($some)], array_keys($of), array_values($of)),
             'toppers' => $this->toppers($book),
             'total' => self::sum(array_values($book->turns)),
+            'ahead' => $this->ahead(),
         ];
     }
 
@@ -81,6 +87,32 @@ final readonly class DrawMoney
         usort($rows, static fn(array $a, array $b): int => [$a['found_minor'], $a['name']] <=> [$b['found_minor'], $b['name']]);
 
         return $rows;
+    }
+
+    /**
+     * The seven days to come, by the plan and the price list.
+     *
+     * @return array{from: string, to: string, visits: int, hours: float, listed_minor: int, unlisted: int}
+     */
+    private function ahead(): array
+    {
+        $today = CarbonImmutable::parse($this->tenancy->workspace()->dateOf($this->clock->now()));
+        [$from, $to] = [$today->addDay()->toDateString(), $today->addDays(7)->toDateString()];
+        $visits = PlannedVisit::query()->with(['vehicle' => ['site', 'standing.forecast']])->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('id')->get()->filter(static fn(PlannedVisit $visit): bool => $visit->vehicle !== null)->values();
+        $brief = ($this->briefVisits)(array_values($visits->map(static fn(PlannedVisit $visit): array => [$visit->vehicle ?? throw new LogicException('A visit has a vehicle.'), $visit->on->toDateString()])->all()));
+        $prices = PriceList::read();
+        $people = Crew::query()->pluck('people', 'id');
+        [$minor, $unlisted, $minutes] = [0, 0, 0];
+        foreach ($visits as $visit) {
+            $of = $prices->of($visit->vehicle?->programme_id, $visit->vehicle->body ?? '');
+            foreach ($visit->kinds as $kind) {
+                $minor += $of[$kind] ?? 0;
+                $unlisted += isset($of[$kind]) ? 0 : 1;
+            }
+            $minutes += ($brief["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ?? 0) * (int) ($people[$visit->crew_id] ?? 1);
+        }
+
+        return ['from' => $from, 'to' => $to, 'visits' => $visits->count(), 'hours' => round($minutes / 60.0, 1), 'listed_minor' => $minor, 'unlisted' => $unlisted];
     }
 
     /** Minutes a topper adds to a visit, as the plan reckons it: the middle of the vehicles that had one. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\Price;
 use App\Models\Product;
 use App\Models\Programme;
 use App\Models\Quote;
@@ -13,10 +12,10 @@ use App\Models\User;
 use App\Models\Vehicle;
 use App\Record\AtHand;
 use App\Record\CostBook;
+use App\Record\PriceList;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection as EloquentCollection;
-use Illuminate\Support\Collection;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Money\Rates;
 use Vicissa\Core\Money\TurnCost;
@@ -48,7 +47,7 @@ final readonly class QuoteYear
         $ids = array_column($facts['vehicles'], 'vehicle_id');
         $vehicles = Vehicle::query()->whereIn('id', $ids)->get()->keyBy('id');
         $programmes = Programme::query()->get()->keyBy('id');
-        $prices = Price::query()->get();
+        $prices = PriceList::read();
         $atHand = ($this->gatherAtHand)();
         $planned = [];
         foreach (($this->gatherWeeks)()->instance->vehicles as $one) {
@@ -70,7 +69,7 @@ final readonly class QuoteYear
             $weeks = ($asked['topper'] ?? true) ? $rhythm->topper_weeks ?? self::weeks($plan->topper) ?? ($plan->topper === null ? null : self::TOPPER_WEEKS) : null;
             $as = $vehicle->replicate(['version'])->forceFill(['id' => $vehicle->id, 'scope' => $rhythm->scope, 'full_every' => $rhythm->full_every])->setRelations($vehicle->getRelations());
             $costs = $this->costs($as, $plan, $book, is_numeric($iron) ? (float) $iron : null, $atHand);
-            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $plan->base?->repeat, $costs['each'], $costs['minutes'], self::prices($prices, $programme?->id, $vehicle->body), $rates);
+            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $plan->base?->repeat, $costs['each'], $costs['minutes'], $prices->of($programme?->id, $vehicle->body), $rates);
             $lines[] = [
                 'vehicle_id' => $vehicle->id, 'vehicle' => $vehicle->name, 'programme' => $programme?->name, 'every_days' => $rhythm->cadence_target, 'salt_every_days' => $rhythm->salt_target, 'topper_weeks' => $weeks === null ? null : round($weeks, 1), 'decon_days' => $rhythm->decon_days,
                 'lines' => array_map(static fn(string $kind, array $line): array => ['kind' => $kind, ...$line, 'listed' => ! in_array($kind, $year->priceless, true)], array_keys($year->lines), array_values($year->lines)),
@@ -142,21 +141,6 @@ final readonly class QuoteYear
         $products = Product::query()->whereIn('id', array_keys($ml))->get(['id', 'pack_ml', 'price_minor']);
 
         return TurnCost::of($rates, array_values($products->map(static fn(Product $one): array => ['ml' => $ml[$one->id], 'pack_ml' => $one->pack_ml, 'price_minor' => $one->price_minor])->all()), [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products;
-    }
-
-    /**
-     * @param Collection<int, Price> $prices
-     * @return array<string, int|null> by kind; the programme's own before those for all
-     */
-    private static function prices(Collection $prices, ?string $programme, string $body): array
-    {
-        $of = [];
-        foreach (['wash', 'topper', 'decon', 'inspection', 'base'] as $kind) {
-            $here = $prices->where('body', $body)->where('kind', $kind);
-            $of[$kind] = ($here->firstWhere('programme_id', $programme) ?? $here->firstWhere('programme_id', null))?->minor;
-        }
-
-        return $of;
     }
 
     /**

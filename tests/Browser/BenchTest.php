@@ -12,6 +12,9 @@ final class BenchTest extends BrowserTestCase
     public function testACoatedBlackHearseWithGrimeAndHardWater(): void
     {
         $this->onTheBench('Hearse');
+        // It starts from the dirt of the last time and from what the van brings along.
+        self::assertTrue($this->isChosen('Water at', 'Treated water'));
+        $this->choose('How dirty', 'Road film');
         $this->see('//h2[contains(., "Many towels, after a rinse and foam")]');
         $this->choose('How dirty', 'Grime');
         $this->choose('What sits on it?', 'Insects');
@@ -21,6 +24,7 @@ final class BenchTest extends BrowserTestCase
         $this->assertUses('Dry', 'Ostrand Drift');
         $this->assertRuledOut('Merrow Wax Soap', 'over a layer that should work bare');
         $this->assertRuledOut('Merrow Driftwax', 'over a layer that should work bare');
+        $this->choose('Water at', 'Tap water');
         $this->seeText('The tap leaves marks one sees');
         $this->choose('Water at', 'Treated water');
         $this->seeText('Treated water leaves nothing that shows');
@@ -73,6 +77,7 @@ final class BenchTest extends BrowserTestCase
     public function testAMatteWrapWhereThereIsNoWater(): void
     {
         $this->onTheBench('Observatory estate');
+        $this->choose('How dirty', 'Light dust');
         $this->see('//h2[normalize-space(.) = "Rinseless"]');
         $this->assertUses('Wash', 'Merrow Bucket');
         $this->seeText('There is no water for a hose');

@@ -12,7 +12,7 @@ final class FilmTest extends BrowserTestCase
 {
     public function testAllRibbonsByKeyboardSearchAndTable(): void
     {
-        $this->signIn('rhona@marram-sedge.example');
+        $this->signInByHand('rhona@marram-sedge.example');
         $this->see('//a[contains(@class, "row")]');
         self::assertCount(24, $this->browser->findElements(WebDriverBy::cssSelector('a.row')));
         // Drawn, not only listed: every worn layer has a body, and the due ones a bracket.

@@ -53,7 +53,7 @@ final class EdgeTest extends TestCase
         yield 'a nameless client' => ['clients', ['name' => '  '], '/name', 'required'];
         yield 'hard water beyond the sea' => ['sites', ['name' => 'Y', 'tds_mg_l' => -3], '/tds_mg_l', 'between 0 and 5000'];
         yield 'a certificate until never' => ['sites', ['name' => 'Y', 'certificate_expires_on' => '2027-02-31'], '/certificate_expires_on', 'not a date that exists'];
-        yield 'an unknown body' => ['vehicles', ['name' => 'Z', 'body' => 'boat'], '/body', 'invalid'];
+        yield 'an unknown body' => ['vehicles', ['name' => 'Z', 'body' => 'airship'], '/body', 'invalid'];
         yield 'a vehicle of the future' => ['vehicles', ['name' => 'Z', 'body' => 'van', 'in_service_on' => '2028-01-01'], '/in_service_on', 'before'];
         yield 'a rhythm out of order' => ['vehicles', ['name' => 'Z', 'body' => 'van', 'cadence_min' => 30], '/cadence_target', 'between the shortest and the longest'];
         yield 'pH of nothing known' => ['products', [...$product, 'ph' => 15], '/ph', 'between 0 and 14'];

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Models\User;
 use App\Tenancy\Tenancy;
 use Database\Demo\Isles;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
 /** Loads the Skerrow Isles, relative to today. */
 final class LoadDemo extends Command
@@ -18,8 +18,14 @@ final class LoadDemo extends Command
 
     public function handle(Isles $isles, Tenancy $tenancy): int
     {
-        // All of it or none: a half-loaded year would look like a real one.
-        $told = DB::transaction(static fn(): string => $isles->settle());
+        if (User::query()->exists()) {
+            $this->error('There are people here already: the demo is loaded into an empty database only.');
+
+            return self::FAILURE;
+        }
+        // Step by step, as the year was lived: in one transaction each turn would have to look past the rows all those before it replaced.
+        // bin/start takes a database away whose demo was not loaded to its end.
+        $told = $isles->settle();
         $tenancy->leave();
         $this->info($told);
 

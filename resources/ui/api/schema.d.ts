@@ -3224,6 +3224,20 @@ export interface components {
       /** @description Cheapest week first */
       toppers: components['schemas']['MoneyTopper'][]
       total: components['schemas']['MoneyRow']
+      ahead: components['schemas']['MoneyAhead']
+    }
+    MoneyAhead: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      to: string
+      visits: number
+      /** @description Of people */
+      hours: number
+      /** @description By the price list */
+      listed_minor: number
+      /** @description Kinds of visits the list has no price for */
+      unlisted: number
     }
     MoneyProgramme: {
       programme: string | null

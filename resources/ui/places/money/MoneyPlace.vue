@@ -26,6 +26,15 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
     <ProblemNote :problem="error" />
     <p v-if="isPending" class="quiet" role="status">Adding up…</p>
     <template v-if="data">
+      <p v-if="data.ahead.visits" class="lead">
+        {{ shortDay(data.ahead.from, zone) }} to {{ shortDay(data.ahead.to, zone) }}: {{ data.ahead.visits }} visits,
+        {{ data.ahead.hours }} hours of work, <strong>{{ money(data.ahead.listed_minor) }}</strong> by the price list.
+        <span v-if="data.ahead.unlisted" class="small quiet"
+          >{{ data.ahead.unlisted }} of what is planned {{ data.ahead.unlisted === 1 ? 'has' : 'have' }} no price
+          yet.</span
+        >
+        <RouterLink to="/round/load">What it needs</RouterLink>
+      </p>
       <p v-if="!data.total.turns" class="sheet">
         Nothing has been recorded in a year. Every turn that is written down with its minutes, products and towels has
         its cost here.
