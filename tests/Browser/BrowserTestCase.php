@@ -157,7 +157,7 @@ abstract class BrowserTestCase extends TestCase
                 headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]) },
             })).then((answer) => done(answer.status), (caught) => done(String(caught)))
             JS, [$email, $password]);
-        self::assertSame(200, $status, 'signing in');
+        self::assertSame(204, $status, 'signing in');
         $this->visit('/');
         $this->see('//h1[normalize-space(.) = "Film"]');
     }
