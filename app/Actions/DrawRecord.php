@@ -91,6 +91,8 @@ final readonly class DrawRecord
             'readings' => $entry->readings->sortBy(static fn(Reading $reading): array => [array_search($reading->stage, self::STAGES, true), $reading->zone !== 'paint', $reading->zone, $reading->part])->values()->map(static fn(Reading $reading): array => ['stage' => $reading->stage, 'zone' => $reading->zone, 'part' => $reading->part, 'behaviour' => $reading->behaviour, 'angle_deg' => $reading->angle_deg])->all(),
             'says' => array_values(array_map(static fn(array $one): string => $one['says'], $entry->diagnoses)),
             'refused' => $entry->refused,
+            'seen' => $entry->inspection['seen'] ?? [],
+            'left' => array_column($entry->left_out, 'kind'),
             'photos' => $turn->photos->map(static fn(Photo $photo): array => ['id' => $photo->id, 'zone' => $photo->zone, 'stage' => $photo->stage, 'note' => $photo->note, 'width' => $photo->width, 'height' => $photo->height])->all(),
         ];
     }

@@ -11,6 +11,7 @@ use App\Models\Deadline;
 use App\Models\Layer;
 use App\Models\PlannedVisit;
 use App\Models\Site;
+use App\Models\TurnEntry;
 use App\Models\Vehicle;
 use App\Record\LoggedTurn;
 use App\Record\TurnLog;
@@ -75,6 +76,7 @@ final readonly class GatherWeeks
         $sizes = array_values(array_unique([1, ...array_map(static fn(PlanCrew $crew): int => $crew->people, $crews)]));
         $minutes = ($this->reckonMinutes)($vehicles, $sizes, ($this->gatherAtHand)());
         $looks = $this->looks($ids);
+        $left = $this->left($ids);
         $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
         $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
         $deadlines = Deadline::query()->whereIn('vehicle_id', $ids)->where('on', '>', $today->toDateString())->orderBy('on')->get()->groupBy('vehicle_id');
@@ -101,6 +103,8 @@ final readonly class GatherWeeks
             $by = $each === 0 ? $by : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $by);
             $on = $layers->get($vehicle->id);
             $suspect = $on?->first()?->suspect_at !== null;
+            // What was left out of the last visit stands open again, whatever its rhythm says.
+            $again = static fn(Kind $kind, ?Cycle $cycle): ?Cycle => in_array($kind->value, $left[$vehicle->id] ?? [], true) && ($cycle === null || $cycle->due > $start + $target) ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $cycle->repeat ?? 365) : $cycle;
             $of[] = new PlanVehicle(
                 $vehicle->id,
                 $vehicle->site_id ?? 'by '.$vehicle->id,
@@ -109,14 +113,14 @@ final readonly class GatherWeeks
                 max($vehicle->cadence_min, $target),
                 max($vehicle->cadence_max, $target),
                 min($last, $start - 1),
-                $each !== 0 ? null : $this->byWashes($vehicle, $this->topper($vehicle, $on, isset($topped[$vehicle->id]), $start), $turns, $target, min($last, $start - 1)),
+                $each !== 0 ? null : $again(Kind::Topper, $this->byWashes($vehicle, $this->topper($vehicle, $on, isset($topped[$vehicle->id]), $start), $turns, $target, min($last, $start - 1))),
                 // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
-                $suspect ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $vehicle->decon_days ?? 365) : ($vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
+                $suspect ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $vehicle->decon_days ?? 365) : $again(Kind::Decon, $vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
                 $this->closed($away->get($vehicle->id, new Collection)) + $this->called($cancelled->get($vehicle->id, new Collection)),
                 $windows,
                 $locks[$vehicle->id] ?? [],
-                $looks[$vehicle->id] ?? null,
-                $this->base($on),
+                $again(Kind::Inspection, $looks[$vehicle->id] ?? null),
+                $again(Kind::Base, $this->base($on)),
                 $each,
                 array_diff_key($by, [1 => true]),
                 true,
@@ -128,6 +132,17 @@ final readonly class GatherWeeks
         ]);
 
         return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of, $workspace->house()->plan), $vehicles->pluck('name', 'id')->all(), array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)));
+    }
+
+    /**
+     * @param list<string> $ids
+     * @return array<string, list<string>> kinds that were planned and left out of the last visit, by vehicle
+     */
+    private function left(array $ids): array
+    {
+        return TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $ids)
+            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.left_out')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->orderByDesc('turns.id')->get()
+            ->mapWithKeys(static fn(TurnEntry $entry): array => [(string) $entry->getAttribute('of_vehicle') => array_values(array_column($entry->left_out, 'kind'))])->filter()->all();
     }
 
     /**

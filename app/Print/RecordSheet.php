@@ -101,6 +101,12 @@ final readonly class RecordSheet
             $html .= $full ? '<table><tr><th>Product</th><th>For</th><th>On</th><th class="right">Used</th><th class="gap">Batch</th></tr>'.implode('', array_map(static fn(array $use): string => sprintf('<tr><td>%s</td><td>%s</td><td>%s</td><td class="right">%s</td><td class="gap">%s</td></tr>', e($use['name']), e($use['role']), e($use['zone']), $use['ml'] === null ? '–' : round((float) $use['ml']).' ml', e($use['batch'] ?? '–')), $turn['products'])).'</table>'
                 : '<p class="quiet">'.e(implode(', ', array_unique(array_column($turn['products'], 'name')))).'</p>';
         }
+        if ($turn['seen'] !== []) {
+            $html .= '<p>The base was looked over: '.e(implode(', ', array_map(static fn(string $one): string => str_replace('-', ' ', $one), $turn['seen']))).'.</p>';
+        }
+        if ($turn['left'] !== []) {
+            $html .= '<p>Left for another visit: '.self::kinds($turn['left']).'.</p>';
+        }
         if ($full && $turn['refused'] !== []) {
             $html .= '<h3>Kept off it on purpose</h3><ul>'.implode('', array_map(static fn(array $one): string => '<li>'.e(trim(($one['what'] ?? '').': '.($one['why'] ?? ''), ': ')).'</li>', array_slice($turn['refused'], 0, 10))).'</ul>';
         }

@@ -46,6 +46,11 @@ final class OneVisitTest extends TestCase
         $next = $this->visit($hearse, 'decon');
         self::assertGreaterThan($visit['on'], $next['on'], 'it is planned again');
         self::assertLessThanOrEqual((string) date('Y-m-d', (int) strtotime("{$visit['on']} +21 days")), $next['on'], 'and soon');
+        // Also what no rhythm asks for: it was wished for by hand.
+        $other = $this->getJson('/api/v1/vehicles')->json('data.1');
+        self::assertNull($other['decon_days']);
+        $this->postJson("/api/v1/vehicles/{$other['id']}/turns", $this->turn(['worked_at' => "{$visit['on']}T13:30:00Z", 'kinds' => ['wash', 'decon'], 'left_out' => [['kind' => 'decon', 'why' => 'The weather']]]))->assertCreated();
+        self::assertContains('decon', array_merge(...array_column(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $one): bool => $one['vehicle_id'] === $other['id']), 'kinds')));
     }
 
     public function testAnInspectionIsTickedWithWhatWasSeen(): void

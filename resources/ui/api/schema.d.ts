@@ -3817,6 +3817,10 @@ export interface components {
       readings: components['schemas']['RecordReading'][]
       says: string[]
       refused: components['schemas']['Refusal'][]
+      /** @description Of the base, where it was looked over */
+      seen: string[]
+      /** @description Kinds that were planned and left for another visit */
+      left: string[]
       photos: components['schemas']['RecordPhoto'][]
     }
     RecordVehicle: {

@@ -239,3 +239,17 @@ export const washTraits: Record<string, string> = {
   clay: 'clay',
   'stripping-cleaner': 'a cleaner that strips',
 }
+
+/** What may be seen of a layer that is meant to last. */
+export const seenOfBase: Record<string, string> = {
+  sound: 'Sound',
+  thin: 'Thin in places',
+  'flat-spots': 'Water lies flat in places',
+  'water-marks': 'Water marks',
+  chips: 'Chips',
+  'edges-lift': 'Edges lift',
+}
+
+/** What was seen of the base, as it is said; and what was planned and left for another time. */
+export const seenSaid = (seen: string[]): string =>
+  seen.map((what) => seenOfBase[what]?.toLowerCase() ?? what).join(', ')

@@ -2,7 +2,7 @@
 import type { Schemas } from '@/api/client'
 import Drop from '@/film/Drop.vue'
 import { shortDay } from '@/lib/dates'
-import { behaviours, roles, stages, waters, zones } from '@/lib/words'
+import { behaviours, kindsSaid, roles, seenSaid, stages, waters, zones } from '@/lib/words'
 
 // One turn of a record: how the water stood, what was used, what was noticed, how it looked.
 defineProps<{ turn: Schemas['RecordTurn']; secret: string }>()
@@ -44,6 +44,8 @@ const soils = ['clean', 'light dust', 'road film', 'road grime', 'heavy dirt', '
         >
       </li>
     </ul>
+    <p v-if="turn.seen.length">The base was looked over: {{ seenSaid(turn.seen) }}.</p>
+    <p v-if="turn.left.length">Left for another visit: {{ kindsSaid(turn.left) }}.</p>
     <p v-if="turn.note" class="note">{{ turn.note }}</p>
     <div v-if="turn.photos.length" class="photos">
       <figure v-for="photo in turn.photos" :key="photo.id">

@@ -7,8 +7,8 @@ import { zones } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import type { Kept } from '@/offline/store'
-import { kindsSaid } from '@/lib/words'
-import { inspected, leftOut, seenOfBase, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
+import { kindsSaid, seenOfBase } from '@/lib/words'
+import { inspected, leftOut, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
 import { isDone, stepOf, tookS, type State } from './fold'
 import { textiles as words } from '@/lib/words'
 
@@ -71,7 +71,7 @@ const litres = computed({
       <label class="row"><input v-model="sure" type="checkbox" /> That is so</label>
     </div>
     <fieldset v-for="kind in left" :key="kind" class="left">
-      <legend>{{ kindsSaid([kind]) }} was planned and left out. Why?</legend>
+      <legend class="begins">{{ kindsSaid([kind]) }} was planned and left out. Why?</legend>
       <div class="row">
         <button
           v-for="why in whyLeft"
@@ -179,6 +179,10 @@ const litres = computed({
 </template>
 
 <style scoped>
+.begins::first-letter {
+  text-transform: uppercase;
+}
+
 ul {
   list-style: none;
   margin: var(--s2) 0 0;

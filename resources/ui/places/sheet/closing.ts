@@ -62,16 +62,6 @@ export const whyLeft = [
   'Nothing to do it with',
 ] as const
 
-/** What may be seen of a layer that is meant to last. */
-export const seenOfBase: Record<string, string> = {
-  sound: 'Sound',
-  thin: 'Thin in places',
-  'flat-spots': 'Water lies flat in places',
-  'water-marks': 'Water marks',
-  chips: 'Chips',
-  'edges-lift': 'Edges lift',
-}
-
 export type Closing = {
   /** Why a planned kind was left out, by kind. */
   left?: Record<string, string>

@@ -5,7 +5,21 @@ import Drop from '@/film/Drop.vue'
 import { dayAndTime } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { behaviours, methods, numbers, parts, roles, soils, stages, textiles, waters, zones } from '@/lib/words'
+import {
+  behaviours,
+  kindsSaid,
+  methods,
+  numbers,
+  parts,
+  roles,
+  scopes,
+  seenSaid,
+  soils,
+  stages,
+  textiles,
+  waters,
+  zones,
+} from '@/lib/words'
 
 // One entry of the record. Beside a newer one, what it no longer says is struck through.
 const props = defineProps<{ entry: Schemas['TurnEntry']; against?: Schemas['TurnEntry'] }>()
@@ -37,7 +51,17 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
         )
         .join('; ') || 'nothing noted',
     ],
-    ['Base', entry.looked_over ? 'looked over with a light' : ''],
+    ['Took in', entry.scope === 'usual' ? '' : (scopes[entry.scope] ?? entry.scope)],
+    ['Planned', kindsSaid((entry.kinds ?? []).filter((kind) => kind !== 'wash'))],
+    ['Left out', entry.left_out.map((one) => `${kindsSaid([one.kind])} (${one.why})`).join('; ')],
+    [
+      'Base',
+      entry.inspection
+        ? `looked over: ${seenSaid(entry.inspection.seen)}`
+        : entry.looked_over
+          ? 'looked over with a light'
+          : '',
+    ],
     ['Noticed', entry.note ?? '—'],
     ['Advised', entry.recommended ?? ''],
     ['Crew', (entry.crew ?? 1) > 1 ? (numbers[(entry.crew ?? 1) - 1] ?? '') : ''],

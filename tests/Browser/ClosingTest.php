@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+
+/** What was planned is ticked or told why not: on the phone, from the first step to the record. */
+final class ClosingTest extends BrowserTestCase
+{
+    use WorksSheets;
+
+    protected array $size = [390, 844];
+
+    public function testAnInspectionIsTickedWithWhatWasSeen(): void
+    {
+        $this->begin('Our van', ['wash', 'inspection']);
+        $this->work(until: 'Look the base over');
+        $this->press('Close early');
+        $this->click($this->see('//label[contains(., "That is so")]'));
+        $this->see('//fieldset[legend[contains(., "The base, as it was seen")]]');
+        self::assertNotNull($this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'), 'not before somebody says what was seen');
+        $this->press('Thin');
+        $this->assertAccessible('Closing with an inspection');
+        $this->press('Close the turn');
+        $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $this->inTheRecord('Our van', 'thin in places');
+    }
+
+    public function testADecontaminationThatIsLeftOutAsksWhyAndIsPlannedAgain(): void
+    {
+        $this->begin('Postmistress’s hatch', ['wash', 'decon']);
+        $this->work(until: 'Mix');
+        $this->press('Close early');
+        $this->click($this->see('//label[contains(., "That is so")]'));
+        $this->see('//fieldset[legend[contains(., "was planned and left out. Why?")]]');
+        self::assertNotNull($this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'));
+        $this->press('No time left');
+        $this->assertAccessible('Closing with something left out');
+        $this->press('Close the turn');
+        $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $this->inTheRecord('Postmistress’s hatch', 'No time left');
+        $this->visit('/weeks');
+        $this->see('//*[contains(normalize-space(.), "visits in eight weeks.")]');
+        $planned = fn(): bool => (bool) $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[0]
+            const weeks = await (await fetch('/api/v1/weeks', { headers: { Accept: 'application/json' } })).json()
+            const car = weeks.vehicles.find((one) => one.name.startsWith('Postmistress'))
+            done(weeks.visits.some((one) => one.vehicle_id === car.id && one.kinds.includes('decon')))
+            JS);
+        $this->browser->wait(40, 500)->until($planned, 'It is not planned again.');
+        $this->assertQuietConsole();
+    }
+
+    /** @param list<string> $kinds */
+    private function begin(string $name, array $kinds): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $id = (string) $this->browser->executeAsyncScript(<<<'JS'
+            const [name, kinds, done] = arguments
+            const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
+            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
+            const weeks = await (await fetch('/api/v1/weeks', { headers })).json()
+            const vehicle = weeks.vehicles.find((one) => one.name === name).id
+            const { place } = await (await fetch(`/api/v1/bench/expected?vehicle=${vehicle}`, { headers })).json()
+            const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
+            const facts = { seen: { soil: 1, grit: false, on: [] }, place: { ...place, water: 'treated', pressure: true, power: true, shade: true }, weather, kinds }
+            const body = JSON.stringify({ vehicle_id: vehicle, crew: 1, facts })
+            done((await (await fetch('/api/v1/sheets', { method: 'POST', headers, body })).json()).id)
+            JS, [$name, $kinds]);
+        $this->visit("/sheets/{$id}");
+        $this->seeText('Each is a step to tick');
+        foreach ($this->browser->findElements(WebDriverBy::xpath('//ul[@aria-label = "What the place asks"]//button')) as $button) {
+            $this->click($button);
+        }
+        $this->press('Begin the visit');
+    }
+
+    private function inTheRecord(string $vehicle, string $says): void
+    {
+        $this->visit('/book');
+        $this->press($vehicle);
+        $this->see('//h2[normalize-space(.) = "Record"]');
+        $this->click($this->see('(//ol//a)[1]'));
+        $this->seeText($says);
+    }
+}
