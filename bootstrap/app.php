@@ -21,7 +21,6 @@ $app = Application::configure(basePath: dirname(__DIR__))
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
         commands: __DIR__.'/../routes/console.php',
-        health: '/up',
         apiPrefix: 'api/v1',
     )
     ->withMiddleware(function (Middleware $middleware): void {

@@ -150,6 +150,7 @@ abstract class BrowserTestCase extends TestCase
     protected function signIn(string $email, string $password = 'sea-pink-tide'): void
     {
         $this->visit('/up');
+        $this->see('//p');
         $status = $this->browser->executeAsyncScript(<<<'JS'
             const [email, password, done] = arguments
             fetch('/sanctum/csrf-cookie').then(() => fetch('/api/v1/auth/sign-in', {

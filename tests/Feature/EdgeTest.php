@@ -77,6 +77,12 @@ final class EdgeTest extends TestCase
         self::assertStringContainsString($says, implode(' ', $said));
     }
 
+    public function testTheHealthPageFetchesNothingFromElsewhere(): void
+    {
+        $page = (string) $this->get('/up')->assertOk()->getContent();
+        self::assertDoesNotMatchRegularExpression('#(https?:)?//#', $page);
+    }
+
     public function testTheDatabaseItselfKnowsTheRules(): void
     {
         [, $workspace] = $this->business();
