@@ -85,7 +85,7 @@ final readonly class DrawRound
             $rows[] = [
                 'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
                 'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
-                'minutes' => $minutes, 'nine_in_ten' => $foreseen[$i]['nine_in_ten'], 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'],
+                'minutes' => $minutes, 'nine_in_ten' => $foreseen[$i]['nine_in_ten'], 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'], 'visit_id' => $foreseen[$i]['visit'], 'loses' => $foreseen[$i]['loses'],
                 'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $foreseen[$i]['problem'], 'starts_min' => round($minute), 'begins_min' => (int) (OrderRound::LEAVES + round($minute)), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
                 'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
                 'hours' => $this->curve($vehicle, $site, $weather, $rained),

@@ -96,7 +96,7 @@ final readonly class ExpectVisit
         $site = $vehicle?->site;
         $battery = $atHand->blowsFromPacks();
         if ($site === null) {
-            return ['water' => 'tap', 'battery' => $battery];
+            return ['water' => 'tap', 'tap_tds_mg_l' => null, 'treated_tds_mg_l' => null, 'pressure' => true, 'power' => true, 'shade' => false, 'bay' => false, 'run_off' => null, 'battery' => $battery];
         }
 
         return [

@@ -8,6 +8,7 @@ use App\Models\Vehicle;
 use App\Reckon\VisitAnswer;
 use App\Record\AtHand;
 use App\Record\VisitWish;
+use Vicissa\Core\Planning\Kind;
 
 /**
  * Visits to come, laid out: by their sheets where there are some, else in thought. Round, Weeks, load and what the client reads ask this, so that they say
@@ -23,7 +24,7 @@ final readonly class ForeseeVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null, laid: bool, hour: int, kinds: list<string>|null, scope: string}> minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it can't
+     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null, laid: bool, hour: int, kinds: list<string>|null, scope: string, visit: string|null, loses: list<string>}> minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it can't; loses: planned kinds for which there is no step in this weather
      */
     public function __invoke(array $visits, AtHand $atHand): array
     {
@@ -43,10 +44,14 @@ final readonly class ForeseeVisits
             $totals = $plan['totals'];
             /** @var list<string> $problems */
             $problems = $plan['problems'];
+            $kinds = is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null;
+            /** @var list<array{fulfils: string|null}> $steps */
+            $steps = $plan['steps'];
 
             return [
                 'plan' => $plan, 'minutes' => $totals['minutes'] ?? $standIns[$i], 'nine_in_ten' => $totals['nine_in_ten'], 'problem' => $totals['minutes'] === null ? $problems[0] ?? 'It can’t be laid out as things stand.' : null,
-                'laid' => $one['sheet'] !== null, 'hour' => $one['hour'], 'kinds' => is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null, 'scope' => is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual',
+                'laid' => $one['sheet'] !== null, 'hour' => $one['hour'], 'kinds' => $kinds, 'scope' => is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual',
+                'visit' => $one['planned']?->id, 'loses' => $steps === [] ? [] : array_values(array_diff($kinds ?? [], [Kind::Wash->value, ...array_filter(array_column($steps, 'fulfils'), is_string(...))])),
             ];
         }, $wishes, $plans, array_keys($wishes));
     }

@@ -119,11 +119,7 @@ final class BenchTest extends BrowserTestCase
         $this->press($vehicle);
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->click($this->see('//a[contains(@class, "beside")][normalize-space(.) = "Bench"]'));
-        $this->see('//section[@aria-label = "The match"]//h2');
-        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
-            $this->fill($label, $value);
-        }
-        $this->seeText('By hand.');
+        $this->calm();
         $this->choose('Wheels', 'Filmed');
         $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
     }

@@ -172,6 +172,21 @@ abstract class BrowserTestCase extends TestCase
         $this->see('//h1[normalize-space(.) = "Film"]');
     }
 
+    /** On the bench, with its match there: a mild grey morning, whatever the season and the hour outside. */
+    protected function calm(): void
+    {
+        $this->see('//section[@aria-label = "The match"]//h2');
+        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
+            $this->fill($label, $value);
+        }
+        $this->seeText('By hand.');
+        $rain = '//label[contains(., "It rains")]//input';
+        if ($this->see('//label[contains(., "It rains")]')->findElement(WebDriverBy::tagName('input'))->isSelected()) {
+            $this->click($this->see($rain));
+        }
+        $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
+    }
+
     /** Fails on any violation that axe finds on the page as it stands. */
     protected function assertAccessible(string $where): void
     {

@@ -7,8 +7,12 @@ namespace Tests\Feature;
 use App\Models\CancelledVisit;
 use App\Models\Vehicle;
 use App\Models\Workspace;
+use App\Standins\Weather;
+use App\Standins\WeatherHour;
+use DateTimeInterface;
 use Illuminate\Support\Str;
 use Tests\TestCase;
+use Vicissa\Core\Drying\Air;
 
 /** What is planned is what is packed, worked and recorded. The clock stands at noon, Wednesday 25 November 2026. */
 final class OneVisitTest extends TestCase
@@ -111,6 +115,29 @@ final class OneVisitTest extends TestCase
         foreach (array_slice($scopes, 1) as $i => $scope) {
             self::assertNotSame($scopes[$i], $scope, 'quick and full in turn');
         }
+    }
+
+    public function testRainOnTheDayMovesWhatCannotBeDoneAndAsksForTheRest(): void
+    {
+        ['hearse' => $hearse, 'workspace' => $workspace] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['topper_weeks' => 2, 'site_id' => null]));
+        $visit = $this->visit($hearse, 'topper');
+        $this->putJson('/api/v1/round', ['on' => $visit['on'], 'vehicle_ids' => [$hearse->id]])->assertOk()->assertJsonPath('stops.0.loses', []);
+        $dry = app(Weather::class);
+        $this->app->instance(Weather::class, new class ($dry) implements Weather {
+            public function __construct(private Weather $dry) {}
+
+            public function hours(float $latitude, float $longitude, DateTimeInterface $from, int $hours): array
+            {
+                return array_map(static fn(WeatherHour $hour): WeatherHour => new WeatherHour($hour->at, new Air(9.0, 0.95, 3.0, 20.0), $hour->cloud, 2.5, $hour->airOffK, $hour->sureness), $this->dry->hours($latitude, $longitude, $from, $hours));
+            }
+        });
+        $stop = $this->getJson("/api/v1/round?on={$visit['on']}")->assertOk()->json('stops.0');
+        self::assertSame([['topper'], null, $visit['id']], [$stop['loses'], $stop['problem'], $stop['visit_id']], 'washed it can be; the topper is lost');
+        $load = $this->getJson("/api/v1/load?from={$visit['on']}&to={$visit['on']}")->json();
+        self::assertSame($stop['minutes'], $load['visits'][0]['minutes'], 'and every place knows');
+        $this->postJson("/api/v1/weeks/visits/{$visit['id']}/cancel", ['by' => 'weather', 'why' => 'Rain', 'again' => true])->assertOk();
+        self::assertSame([], $this->getJson("/api/v1/round?on={$visit['on']}")->json('stops'));
+        self::assertSame('weather', $this->inside($workspace, static fn() => CancelledVisit::query()->where('cancelled_by', 'weather')->sole())->cancelled_by);
     }
 
     public function testWhereMinutesDifferTheFactIsNamed(): void

@@ -57,28 +57,28 @@ final readonly class Course extends Stretch
         $ready = $cool === [] ? $ready : [...$ready, 'cool'];
         $wheelsFirst = $hose && $this->schools->is(School::Wheels, 'wheels-first');
         $wheels = $wheelsFirst ? $this->wheels->steps($ready) : [];
-        $soften = $this->loosening->soften([...$ready, ...self::last($wheels)]);
-        $onPaint = [...$ready, ...self::last($wheels), ...self::last($soften)];
+        $soften = $this->loosening->soften([...$ready, ...self::ends($wheels)]);
+        $onPaint = [...$ready, ...self::ends($wheels), ...self::last($soften)];
         $before = $this->loosening->beforeContact($onPaint);
         $wet = $before === [] ? $onPaint : self::last($before);
         if ($hose && ! $wheelsFirst) {
             // Paint first: the wheels are done while the paint is wet, before anybody touches it.
             $wheels = $this->wheels->steps([...$ready, ...$wet]);
         }
-        $decon = $this->loosening->decon([...$wet, ...self::last($wheels)]);
-        $wash = $this->contact->wash($decon === [] ? [...$wet, ...self::last($wheels)] : self::last($decon));
+        $decon = $this->loosening->decon([...$wet, ...self::ends($wheels)]);
+        $wash = $this->contact->wash($decon === [] ? [...$wet, ...self::ends($wheels)] : self::last($decon));
         $wheels = $hose ? $wheels : $this->wheels->steps([...$ready, ...self::last($wash)]);
         $clay = $this->contact->clay(self::last($wash));
         $clean = $clay === [] ? self::last($wash) : self::last($clay);
         $reads = $this->contact->reads($clean, $decon, $clay);
         $clean = $reads === [] ? $clean : self::last($reads);
-        $sealed = $this->wheels->sealed([...$clean, ...self::last($wheels)]);
+        $sealed = $this->wheels->sealed([...$clean, ...self::ends($wheels)]);
         $topper = $this->layers->onWet($clean);
-        $wetEnd = [...($topper === [] ? $clean : self::last($topper)), ...self::last($sealed)];
+        $wetEnd = [...($topper === [] ? $clean : self::last($topper)), ...self::ends($sealed)];
         $steps = [...$begin, ...$cool, ...($wheelsFirst ? $wheels : []), ...$soften, ...$before, ...($hose && ! $wheelsFirst ? $wheels : []), ...$decon, ...$wash, ...($hose ? [] : $wheels), ...$clay, ...$reads, ...$topper, ...$sealed];
         $lastWater = array_values(array_filter([...$wash, ...$clay, ...$topper], static fn(VisitStep $step): bool => $step->waterL > 0.0));
 
-        return [...$steps, ...$this->ending->steps($wetEnd, self::last($wheels), $lastWater === [] ? null : $lastWater[count($lastWater) - 1])];
+        return [...$steps, ...$this->ending->steps($wetEnd, self::ends($wheels), $lastWater === [] ? null : $lastWater[count($lastWater) - 1])];
     }
 
     /** @return list<VisitStep> */

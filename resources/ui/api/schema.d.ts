@@ -4059,6 +4059,13 @@ export interface components {
       scope: string
       /** @description A sheet says so */
       laid: boolean
+      /**
+       * Format: uuid
+       * @description In the plan
+       */
+      visit_id: string | null
+      /** @description Planned kinds that this weather, or what is at hand, leaves out */
+      loses: string[]
       method: string | null
       water: string
       /** @description Why it can’t be laid out; its minutes are then those of a better day */

@@ -10,7 +10,9 @@ const show = (value: unknown) =>
     : Array.isArray(value)
       ? value.join(', ') || '—'
       : typeof value === 'object'
-        ? JSON.stringify(value)
+        ? Object.entries(value)
+            .map(([name, one]) => `${name}: ${String(one)}`)
+            .join(', ') || '—'
         : String(value)
 const differ = computed(() =>
   Object.keys(props.theirs)

@@ -91,7 +91,8 @@ final readonly class MethodChoice
         if ($chosen === null) {
             // What stands against all of them; else what stands against the one that is wished for.
             $shared = array_values(array_intersect(...array_map(static fn(MethodOption $option): array => $option->refused, $options)));
-            $reason = $shared[0] ?? array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred))[0]->refused[0] ?? null;
+            $of = static fn(Method $method): ?string => array_values(array_filter($options, static fn(MethodOption $option): bool => $option->method === $method))[0]->refused[0] ?? null;
+            $reason = $shared[0] ?? ($situation->place->hasWater() ? $of($preferred) : sprintf('There is no water for a hose; rinseless: %s', lcfirst((string) $of(Method::Rinseless))));
 
             return sprintf('Nothing may touch %s under these conditions%s.', $soil, $reason === null ? '' : ': '.lcfirst(rtrim($reason, '.')));
         }

@@ -37,10 +37,10 @@ final readonly class Wheels extends Stretch
         $steps = $main?->chosen === null ? $this->withSoap($main, $after) : $this->with($main, $after);
         $iron = $this->match->choice(Role::Iron, Zone::Wheels);
         if ($iron?->chosen !== null) {
-            $steps = [...$steps, ...$this->iron($iron, self::last($steps))];
+            $steps = [...$steps, ...$this->iron($iron, self::ends($steps))];
         }
 
-        return [...$steps, ...$this->arches(self::last($steps))];
+        return [...$steps, ...$this->arches(self::ends($steps))];
     }
 
     /**
@@ -96,13 +96,12 @@ final readonly class Wheels extends Stretch
             $brush = $worked ? $this->make->estimate('wheels-brush', $share) : 0.0;
             $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
             $estimate = $this->make->estimate('wheels-spray', $share) + $brush + $this->make->estimate('wheels-rinse', $share) + $dwell / 60.0;
-            $steps[] = $this->make->step('wheels-each', Step::Wheels, ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse').$this->portion($plan->goes).$mark, "wheels-each{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $estimate, more: [
+            $steps[] = $this->make->step('wheels-each', Step::Wheels, ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse').$this->portion($plan->goes).$mark, "wheels-each{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $estimate, more: [
                 'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-brush', $brush) + $this->paceS('wheels-rinse', $this->make->estimate('wheels-rinse', $share)), $dwell, $choice->atMostS, $dwell)],
             ]);
-            $after = ["wheels-each{$part}"];
         }
 
-        return $worked ? $steps : [...$steps, ...$this->withSoap(null, $after)];
+        return $worked ? $steps : [...$steps, ...$this->withSoap(null, self::ends($steps))];
     }
 
     private function portion(int $goes): string
@@ -131,10 +130,9 @@ final readonly class Wheels extends Stretch
         foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
             $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
             $off = $this->make->estimate('wheels-iron-rinse', $share);
-            $steps[] = $this->make->step('wheels-iron-each', Step::Wheels, 'Iron remover, and rinsed'.$this->portion($plan->goes).$mark, "wheels-iron-each{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off, more: [
+            $steps[] = $this->make->step('wheels-iron-each', Step::Wheels, 'Iron remover, and rinsed'.$this->portion($plan->goes).$mark, "wheels-iron-each{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off, more: [
                 'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-iron-rinse', $off), $dwell, $choice->atMostS, $dwell)],
             ]);
-            $after = ["wheels-iron-each{$part}"];
         }
 
         return $steps;
@@ -163,11 +161,10 @@ final readonly class Wheels extends Stretch
         foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
             $dwell = $choice->chosen->bottle->traits->dwellMinS;
             $off = $this->make->estimate('wheels-topper-rinse', $share);
-            $steps[] = $this->make->step('wheels-topper', Step::Topper, 'Sealant on wet wheels, and rinsed'.$this->portion($plan->goes).$mark, "wheels-topper{$part}", $after, of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off, more: [
+            $steps[] = $this->make->step('wheels-topper', Step::Topper, 'Sealant on wet wheels, and rinsed'.$this->portion($plan->goes).$mark, "wheels-topper{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off, more: [
                 'waterL' => $share * $this->outfit->rules->wheelsRinseL * $this->outfit->rules->wheelsOf($this->situation->vehicle->paintM2),
                 'lies' => [new Lying($choice->chosen->bottle->id, $dwell + $this->paceS('wheels-topper-rinse', $off), $dwell, $choice->atMostS, $dwell)],
             ]);
-            $after = ["wheels-topper{$part}"];
         }
 
         return $steps;
@@ -183,5 +180,19 @@ final readonly class Wheels extends Stretch
         $wiped = $choice?->chosen !== null && ($choice->chosen->bottle->applied === 'wipe' || ! $this->hose());
 
         return $wiped ? [$this->make->step('wheels-topper', Step::Topper, 'The layer on the dry wheels', 'wheels-topper-wipe', $dry, of: [$choice])] : [];
+    }
+
+    /**
+     * What the next wheel waits for: each pair of hands takes the next one when it is done with its own.
+     *
+     * @param list<VisitStep> $before  wheels that stand already
+     * @param list<string> $after      what the first ones wait for
+     * @return list<string>
+     */
+    private function sideBySide(array $before, array $after): array
+    {
+        $ahead = count($before) - $this->outfit->crew;
+
+        return $ahead < 0 ? $after : [$before[$ahead]->id];
     }
 }

@@ -64,7 +64,9 @@ async function take() {
           <DescribeVehicle v-model="described_" />
         </section>
         <SeePanel v-model="look" />
+        <!-- What is typed goes on top of what is expected: not before that is known. -->
         <PlacePanel
+          v-if="weather"
           v-model="look"
           :place="place"
           :weather="weather"

@@ -14,6 +14,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '../bench/match'
 import { avoid } from './avoid'
+import NotToday from './NotToday.vue'
 import StopFacts from './StopFacts.vue'
 import TakeAlong from './TakeAlong.vue'
 
@@ -101,6 +102,7 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
         </button>
         <span class="small quiet">By travel, opening hours and the hours to avoid; leaving at eight.</span>
       </div>
+      <NotToday :stops="stops" />
       <ol ref="lane" class="stops" aria-label="Turns in driving order">
         <li v-for="(stop, i) in stops" :key="stop.vehicle_id">
           <StopFacts
