@@ -103,7 +103,7 @@ async function take() {
         >
         <span class="small"
           >{{ words[line.status] ?? line.status
-          }}<template v-if="line.finish"
+          }}<template v-if="line.finish && line.status !== 'finished'"
             >, {{ line.finish }} min{{ line.crew > 1 ? ` for ${numbers[line.crew - 1]}` : '' }}</template
           ><template v-if="line.holder">, {{ line.holder }}</template></span
         >
