@@ -230,6 +230,9 @@ final class DrivewayTest extends TestCase
         [$alone, $two] = array_map(fn(int $crew): array => $this->plan($car, ['seen' => ['soil' => 3, 'on' => ['insects']], 'kinds' => ['wash', 'topper', 'decon']], ['crew' => $crew]), [1, 2]);
         self::assertLessThan($alone['finish'], $two['finish']);
         self::assertGreaterThan(0.45 * $alone['finish'], $two['finish'], 'two are not more than two');
+        $wheels = array_column(self::steps($two, 'wheels-each'), 'start');
+        self::assertSame($wheels[0], $wheels[1], 'a wheel each, side by side');
+        self::assertLessThan(self::steps($alone, 'wheels-each')[1]['start'], self::steps($alone, 'wheels-each')[0]['start']);
         $who = array_merge(...array_column($two['steps'], 'who'));
         self::assertContains(2, $who);
         // Nobody is in two places at once.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\CancelledVisit;
+use App\Models\RoundStop;
 use App\Models\Vehicle;
 use App\Models\Workspace;
 use App\Standins\Weather;
@@ -115,6 +116,30 @@ final class OneVisitTest extends TestCase
         foreach (array_slice($scopes, 1) as $i => $scope) {
             self::assertNotSame($scopes[$i], $scope, 'quick and full in turn');
         }
+    }
+
+    public function testWhatCannotBeLaidOutHasTheSameMinutesEverywhere(): void
+    {
+        ['shuttle' => $shuttle, 'workspace' => $workspace] = $this->planned();
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Third floor', 'water' => 'none', 'pressure' => false])->assertCreated()->json('id');
+        $this->inside($workspace, static fn() => $shuttle->update(['site_id' => $site]));
+        $this->postJson("/api/v1/vehicles/{$shuttle->id}/turns", $this->turn(['worked_at' => '2026-11-25T08:00:00Z', 'soil' => 5, 'grit' => true]))->assertCreated();
+        $this->postJson('/api/v1/weeks/plan')->assertStatus(202);
+        $visit = $this->visit($shuttle);
+        self::assertNotNull($visit['problem'], 'nothing may touch it there');
+        self::assertGreaterThan(30, $visit['minutes'], 'as on a better day');
+        $stop = $this->putJson('/api/v1/round', ['on' => $visit['on'], 'vehicle_ids' => [$shuttle->id]])->assertOk()->json('stops.0');
+        $load = $this->getJson("/api/v1/load?from={$visit['on']}&to={$visit['on']}")->json('visits.0');
+        self::assertEquals([$visit['minutes'], $visit['minutes'], $visit['problem']], [$stop['minutes'], $load['minutes'], $stop['problem']]);
+    }
+
+    public function testEachStopIsLaidOutForItsOwnHour(): void
+    {
+        ['hearse' => $hearse, 'shuttle' => $shuttle, 'workspace' => $workspace] = $this->planned();
+        $stops = $this->putJson('/api/v1/round', ['on' => '2026-11-27', 'vehicle_ids' => [$hearse->id, $shuttle->id]])->assertOk()->json('stops');
+        self::assertEqualsWithDelta($stops[0]['begins_min'] + $stops[0]['minutes'] + $stops[1]['leg_min'], $stops[1]['begins_min'], 1.0);
+        $kept = $this->inside($workspace, static fn() => RoundStop::query()->where('on', '2026-11-27')->orderBy('position')->pluck('begins_min')->all());
+        self::assertSame([480 + $stops[0]['leg_min'], true], [$kept[0], abs($kept[1] - $stops[1]['begins_min']) < 30], 'and that is written down');
     }
 
     public function testRainOnTheDayMovesWhatCannotBeDoneAndAsksForTheRest(): void

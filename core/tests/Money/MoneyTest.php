@@ -43,6 +43,8 @@ final class MoneyTest extends TestCase
         self::assertSame(39 * 6500 + 7 * 1500 + 750, $year->priceMinor);
         self::assertSame($year->priceMinor - (39 * 4000 + 7 * 600 + 500), $year->marginMinor);
         self::assertEqualsWithDelta((39 * 90 + 7 * 15 + 12) / 60, $year->hours, 1e-9);
+        $short = YearQuote::of(14, null, 0, null, null, false, 90, ['wash' => new TurnCost(time: 4000), 'base' => new TurnCost(products: 900)], ['wash' => 90, 'base' => 30], ['wash' => 6500, 'base' => 4000], $rates);
+        self::assertSame([26, 4, 4 * 4000], [$short->times['wash'], $short->times['base'], $short->lines['base']['minor']], 'a base of a quarter is renewed four times');
         self::assertSame(26, YearQuote::of(14, null, 6, 1, null, false, null, $costs, [], [], $rates)->times['topper'], 'a topper needs a wash');
     }
 

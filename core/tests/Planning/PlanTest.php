@@ -251,6 +251,17 @@ final class PlanTest extends TestCase
         self::assertStringContainsString('Nobody is let in after '.Day::date($day + 5), $unmet[0]->why);
     }
 
+    public function testATopperThatComesTooLateSaysWhatStandsAgainstIt(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('a', 'yard', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 7, 10, $day - 6, new Cycle($day, $day + 3, $day + 6, 56));
+        $wet = array_fill_keys(range($day, $day + 13), new Sky(true, false, false));
+        $instance = new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 13), 300))], $wet, [new PlanSite('yard', 10)], [$vehicle]);
+        $why = Planner::plan($instance)->unmet;
+        self::assertSame(['topper'], array_map(static fn(Unmet $one): string => $one->what, $why));
+        self::assertMatchesRegularExpression('/^Too late after '.Day::date($day + 6).'; none fits before the end\. The weather forbids it on [0-9, -]+; a dry day, or a bay, would hold it\.$/', $why[0]->why);
+    }
+
     public function testFullDaysSayWhatWouldHoldIt(): void
     {
         $day = Instances::START;

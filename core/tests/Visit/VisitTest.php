@@ -216,6 +216,7 @@ final class VisitTest extends TestCase
         // One step by hand: ln 1.5, prior variances .25² + .2² + .15² + .25², rest .35².
         $prior = 0.25 ** 2 + 0.2 ** 2 + 0.15 ** 2 + 0.25 ** 2;
         $one = PaceBook::of([$step(30.0)])->for('van', ['ada']);
+        self::assertEquals($one, PaceBook::of([$step(30.0)])->for('van'), 'where one person works everything, nobody has to name them');
         $weight = 5.0 / (4.0 + (log(1.5) * (0.35 ** 2) / ($prior + 0.35 ** 2)) ** 2 / 0.35 ** 2);
         self::assertEqualsWithDelta(log(1.5) * $prior / ($prior + 0.35 ** 2 / $weight), log($one->factor('wash')), 0.02);
         // Many agree: believed nearly whole; kinds apart.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { byDay, dayAt, gapSaid, laneOf, nextFree, pointsSaid, vessel } from './weeks'
+import { byDay, dayAt, gapSaid, laneOf, longDays, nextFree, pointsSaid, vessel } from './weeks'
 
 describe('the lane of the weeks', () => {
   const lane = laneOf({ start: '2027-03-01', days: 56 }, 700)
@@ -84,4 +84,16 @@ it('gathers visits by day, in their order', () => {
   expect(
     byDay([visit('2027-03-02'), visit('2027-03-01'), visit('2027-03-02')]).map((day) => day.visits.length),
   ).toEqual([1, 2])
+})
+
+describe('days that would run over one time in ten', () => {
+  const trips = [{ place: null, travel: 10, visits: [{ vehicle_id: 'a', minutes: 300 }] }]
+  const day = { on: '2027-03-02', minutes: 360, work: 300, travel: 10, in_ten: 380, trips }
+
+  it('are told, and drawn beyond their end', () => {
+    const crews = [{ id: 'c', name: 'Isa', people: 1, days: [{ ...day, on: '2027-03-04', in_ten: 350 }, day] }]
+    expect(longDays({ crews }).map((one) => one.on)).toEqual(['2027-03-02'])
+    expect(vessel(day, 400).inTen).toBeCloseTo(0.95)
+    expect(vessel({ ...day, in_ten: 350 }, 400).inTen).toBeNull()
+  })
 })
