@@ -42,6 +42,21 @@ final class RunningTest extends TestCase
         self::assertTrue($here->start(), $here->said());
     }
 
+    public function testADemoThatWasNotLoadedToItsEndIsTakenAwayAndNothingElse(): void
+    {
+        $here = self::here();
+        $here->database('create table kept (n int)');
+        $restart = static function () use ($here): ?string {
+            $here->stop();
+            self::assertTrue($here->start(), $here->said());
+
+            return $here->database("select coalesce(to_regclass('public.kept')::text, 'gone')");
+        };
+        self::assertSame('kept', $restart());
+        $here->database("comment on database vicissa is 'half a demo'");
+        self::assertSame('gone', $restart());
+    }
+
     public function testABackupSaysSavedOnlyWhenItIs(): void
     {
         $here = self::here();

@@ -24,11 +24,12 @@ async function move(stops: Schemas['RoundStop'][]) {
       await told(api.POST('/api/v1/weeks/visits/{visit}/cancel', { params: { path: { visit: stop.visit_id } }, body }))
     }
     said.value = `${stops.map((stop) => stop.name).join(', ')}: another day is looked for, and stands in Weeks.`
-    await queries.invalidateQueries({ queryKey: ['round'] })
-    await queries.invalidateQueries({ queryKey: ['weeks'] })
   } catch (caught) {
     problem.value = caught
   } finally {
+    // Also where one of several could not be moved: those before it were.
+    await queries.invalidateQueries({ queryKey: ['round'] })
+    await queries.invalidateQueries({ queryKey: ['weeks'] })
     busy.value = false
   }
 }
