@@ -11,6 +11,9 @@ use Vicissa\Core\Visit\Visit;
 /** Where a visit takes other minutes than the plan reckoned with: which fact it is that differs, and what each of them costs or saves (domain §15). */
 final readonly class NameDifferences
 {
+    /** What stands at a place, and whether it does where nobody says. */
+    private const PLACE = ['pressure' => true, 'power' => true, 'shade' => false, 'bay' => false];
+
     public function __construct(
         private ExpectVisit $expectVisit,
         private LayVisit $layVisit,
@@ -43,6 +46,14 @@ final readonly class NameDifferences
         }, array_keys($differing), array_values($differing))];
     }
 
+    /** @param array<string, mixed> $of  something as a word, to be compared; empty where nothing of it is set */
+    private static function word(array $of): string
+    {
+        $set = array_filter($of, static fn(mixed $value): bool => ! in_array($value, [[], null, false, 'maintain'], true));
+
+        return $set === [] ? '' : (string) json_encode($set);
+    }
+
     /**
      * @param array<string, mixed> $facts
      * @param array<string, mixed> $others
@@ -71,6 +82,10 @@ final readonly class NameDifferences
         $rain = (bool) data_get($facts, 'weather.rain', false);
         $air = round((float) data_get($facts, 'weather.air_c', 0.0));
         $sun = round((float) data_get($facts, 'weather.sun_w_m2', 0.0), -2);
+        $stands = array_map(static fn(bool $usual, string $what): bool => (bool) data_get($facts, "place.{$what}", $usual), self::PLACE, array_keys(self::PLACE));
+        $stands = array_combine(array_keys(self::PLACE), $stands);
+        $found = ['on' => data_get($facts, 'seen.on') ?? [], 'wheel_soil' => data_get($facts, 'seen.wheel_soil'), 'wheel_iron' => (bool) data_get($facts, 'seen.wheel_iron', false), 'loose_edges' => (bool) data_get($facts, 'seen.loose_edges', false), 'purpose' => data_get($facts, 'seen.purpose') ?? 'maintain', 'readings' => array_filter((array) data_get($facts, 'seen.readings', []))];
+        $choices = ['schools' => (array) ($facts['schools'] ?? []), 'taken' => (array) ($facts['taken'] ?? []), 'without' => (array) ($facts['without'] ?? [])];
         $weather = is_array($facts['weather'] ?? null) ? $facts['weather'] : [];
         $kinds = is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null;
         $scope = is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual';
@@ -79,7 +94,11 @@ final readonly class NameDifferences
             'soil' => [(string) $soil, ['seen' => ['soil' => $soil]]],
             'grit' => [$grit ? 'yes' : 'no', ['seen' => ['grit' => $grit]]],
             'water' => [$water, ['place' => ['water' => $water]]],
-            'weather' => [$rain ? 'rain' : "{$air} {$sun}", ['weather' => $weather, 'panel_c' => $facts['panel_c'] ?? null]],
+            'weather' => [$rain ? 'rain' : "{$air} {$sun}", ['weather' => $weather]],
+            'panel' => [is_numeric($facts['panel_c'] ?? null) ? (string) round((float) $facts['panel_c']) : '', ['panel_c' => $facts['panel_c'] ?? null]],
+            'place' => [implode(' ', array_keys(array_filter($stands))), ['place' => $stands]],
+            'found' => [self::word($found), ['seen' => $found]],
+            'choices' => [self::word($choices), $choices],
             'scope' => [$scope, ['scope' => $scope]],
             'kinds' => [implode(' ', $kinds ?? []), ['kinds' => $kinds]],
             'crew' => [(string) $people, []],

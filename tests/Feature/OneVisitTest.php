@@ -179,6 +179,9 @@ final class OneVisitTest extends TestCase
         self::assertGreaterThan(0, $facts['soil']['minutes'], 'dirt takes longer');
         self::assertLessThan(0, $facts['crew']['minutes'], 'another pair of hands helps');
         self::assertSame([(string) ($sheet['facts']['seen']['soil'] + 2), (string) $sheet['facts']['seen']['soil']], [$facts['soil']['is'], $facts['soil']['was']]);
+        $else = $this->postJson("/api/v1/sheets/{$sheet['id']}/rematch", ['facts' => [...$sheet['facts'], 'panel_c' => 22, 'place' => [...$sheet['facts']['place'], 'shade' => ! ($sheet['facts']['place']['shade'] ?? false)], 'seen' => [...$sheet['facts']['seen'], 'on' => ['insects']], 'schools' => ['drying' => 'towel']], 'crew' => $sheet['crew']])->assertOk()->json('plan.expected.facts');
+        self::assertSame(['panel', 'place', 'found', 'choices'], array_column($else, 'fact'), 'whatever it is, it is named');
+        self::assertGreaterThan(0, array_column($else, 'minutes', 'fact')['found'], 'insects are softened first');
         $bench = $this->postJson('/api/v1/bench/match', ['vehicle_id' => $shuttle->id, 'on' => $visit['on'], 'crew' => $sheet['crew'] + 1, ...$seen])->assertOk()->json();
         self::assertEquals([$found['finish'], $found['expected']['facts']], [$bench['totals']['minutes'], $bench['expected']['facts']], 'the bench names the same');
     }

@@ -2542,7 +2542,7 @@ export interface components {
     }
     FactDiffers: {
       /** @enum {string} */
-      fact: 'soil' | 'grit' | 'water' | 'weather' | 'scope' | 'kinds' | 'crew'
+      fact: 'soil' | 'grit' | 'water' | 'weather' | 'panel' | 'place' | 'found' | 'choices' | 'scope' | 'kinds' | 'crew'
       is: string
       was: string
       /** @description More than if it were as expected; null where one of the two can’t be worked */

@@ -15,10 +15,21 @@ const says: Record<Fact['fact'], (one: Fact) => string> = {
   grit: (one) => (one.is === 'yes' ? 'Grit in it' : 'No grit in it'),
   water: (one) => `${waters[one.is]}, ${waters[one.was]?.toLowerCase()} expected`,
   weather: (one) => `Now ${weather(one.is)}, ${weather(one.was)} expected`,
+  panel: (one) =>
+    one.is ? `The panel measured at ${units.temperature(Number(one.is))}` : 'The panel not measured any more',
+  place: (one) => `Here ${placeSaid(one.is)}, ${placeSaid(one.was)} expected`,
+  found: () => 'What was found on it, or read of its water',
+  choices: () => 'What was chosen by hand',
   scope: (one) => `${scopes[one.is] ?? 'Its own set'} instead of ${(scopes[one.was] ?? 'its own set').toLowerCase()}`,
   kinds: (one) => `${heldSaid(one.is)} instead of ${heldSaid(one.was).toLowerCase()}`,
   crew: (one) => `${numbers[Number(one.is) - 1]} at it, ${numbers[Number(one.was) - 1]} planned`,
 }
+const stands: Record<string, string> = { pressure: 'pressure', power: 'power', shade: 'shade', bay: 'a roof' }
+const placeSaid = (said: string) =>
+  said
+    .split(' ')
+    .map((one) => stands[one] ?? 'nothing of it')
+    .join(', ')
 const soilSaid = (level: string) => soils[Number(level)]?.name ?? level
 const heldSaid = (kinds: string) => (kinds ? kindsSaid(kinds.split(' ')) : 'nothing planned')
 const amount = (minutes: number | null) =>
