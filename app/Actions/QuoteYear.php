@@ -111,7 +111,11 @@ final readonly class QuoteYear
         $sum = array_reduce($use, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
         $mean = $use === [] ? $sum : $sum->times(1.0 / count($use));
         $toppers = array_merge([], ...array_column($turns, 'toppers'));
-        $laid = fn(Kind ...$kinds): float => $this->materials($vehicle, array_values([Kind::Wash, ...$kinds]), $atHand, $rates);
+        /** @var array<string, string> $unpriced */
+        $unpriced = [];
+        $laid = function (Kind ...$kinds) use ($vehicle, $atHand, $rates, &$unpriced): float {
+            return $this->materials($vehicle, array_values([Kind::Wash, ...$kinds]), $atHand, $rates, $unpriced);
+        };
         $wash = $laid();
         $dose = $toppers === [] ? max(0.0, $laid(Kind::Topper) - $wash) : array_sum(array_column($toppers, 'minor')) / count($toppers);
         $time = static fn(int $minutes): float => $minutes / 60.0 * $rates->labourMinorH;
@@ -126,19 +130,27 @@ final readonly class QuoteYear
                 'base' => new TurnCost(products: $plan->base === null ? 0.0 : max(0.0, $laid(Kind::Base) - $wash), time: $time($minutes['base'])),
             ],
             'minutes' => array_map(floatval(...), $minutes),
-            'says' => $use === [] ? ['nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.'] : [],
+            'says' => array_values(array_filter([
+                $use === [] ? 'nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.' : null,
+                $unpriced === [] ? null : sprintf('no price is known of %s: not in the cost, and not free.', implode(', ', $unpriced)),
+            ])),
         ];
     }
 
     /**
-     * What a visit's products cost as it would be laid out; what has no price is left out.
+     * What a visit's products cost as it would be laid out; what has no price is left out, and named.
      *
      * @param list<Kind> $kinds
+     * @param array<string, string> $unpriced  hears which have none, names by id
      */
-    private function materials(Vehicle $vehicle, array $kinds, AtHand $atHand, Rates $rates): float
+    private function materials(Vehicle $vehicle, array $kinds, AtHand $atHand, Rates $rates, array &$unpriced): float
     {
         $ml = ($this->layOrdinary)($vehicle, $atHand, $kinds)->totals->productMl;
-        $products = Product::query()->whereIn('id', array_keys($ml))->get(['id', 'pack_ml', 'price_minor']);
+        $products = Product::query()->whereIn('id', array_keys($ml))->get(['id', 'name', 'pack_ml', 'price_minor']);
+        foreach ($products as $one) {
+            // Unpriced is not free.
+            $unpriced += $one->pack_ml === null || $one->price_minor === null ? [$one->id => $one->name] : [];
+        }
 
         return TurnCost::of($rates, array_values($products->map(static fn(Product $one): array => ['ml' => $ml[$one->id], 'pack_ml' => $one->pack_ml, 'price_minor' => $one->price_minor])->all()), [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products;
     }

@@ -4,12 +4,23 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Product;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 
 /** What turns cost, what is asked for them, what a year would come to. The clock stands at noon, 25 November 2026. */
 final class MoneyTest extends TestCase
 {
+    public function testWhatHasNoPriceIsNotFree(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $this->inside($workspace, static fn() => Product::query()->where('role', '!=', 'soap')->update(['price_minor' => 1000, 'pack_ml' => 1000]));
+        $answer = $this->actingAs($owner)->postJson('/api/v1/quotes', ['title' => 'A year', 'vehicles' => [['vehicle_id' => $vehicle->id]]])->assertCreated()->json('answer');
+        self::assertStringContainsString('no price is known of', implode(' ', $answer['assumes']));
+        self::assertGreaterThan(0, $answer['cost']['products'], 'what has one is in it, though nothing was ever recorded');
+    }
+
     public function testATurnCostsWhatWasWrittenDownOfIt(): void
     {
         [$owner, $workspace] = $this->business();
