@@ -75,7 +75,8 @@ final readonly class QuoteYear
                 'lines' => array_map(static fn(string $kind, array $line): array => ['kind' => $kind, ...$line, 'listed' => ! in_array($kind, $year->priceless, true)], array_keys($year->lines), array_values($year->lines)),
                 'hours' => round($year->hours, 1), 'cost' => $year->cost->rounded(), 'price_minor' => $year->priceMinor, 'margin_minor' => $year->marginMinor,
             ];
-            $says = [...$says, ...array_map(static fn(string $one): string => "{$vehicle->name}: {$one}", $costs['says'])];
+            // By line, not by name: a client may be forgotten, and a sentence is kept as it is.
+            $says = [...$says, ...array_map(static fn(string $one): string => sprintf('Line %d: %s', count($lines), $one), $costs['says'])];
             $sum['price_minor'] += $year->priceMinor;
             $sum['cost'] = $sum['cost']->plus($year->cost);
             $sum['hours'] += $year->hours;
