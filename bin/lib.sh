@@ -95,25 +95,35 @@ fresh() { # fresh NAME VALUE : has this been done for this state?
 
 done_for() { mkdir -p "$ROOT/var/stamps"; printf '%s' "$2" >"$ROOT/var/stamps/$1"; }
 
-install_libraries() {
+install_php_libraries() {
+    local print log; print=$(fingerprint composer.json)
+    [ -f vendor/autoload.php ] && fresh composer "$print" && return
     command -v composer >/dev/null || install_packages composer
-    command -v node >/dev/null || die 'Node.js 20.19 or newer is needed and was not found; install it and start again.'
-    local print log; log=$(mktemp)
-    print=$(fingerprint composer.json)
-    if [ ! -f vendor/autoload.php ] || ! fresh composer "$print"; then
-        say 'Installing PHP libraries (a minute or two the first time)'
-        COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "PHP libraries could not be installed (all of it is in $log)."; }
-        # Some archives carry files that only their owner may read.
-        chmod -R go+rX vendor
-        done_for composer "$print"
-    fi
-    print=$(fingerprint package.json package-lock.json)
-    if [ ! -d node_modules ] || ! fresh npm "$print"; then
-        say 'Installing interface libraries'
-        npm ci --no-audit --no-fund --ignore-scripts >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "Interface libraries could not be installed (all of it is in $log)."; }
-        done_for npm "$print"
-    fi
+    say 'Installing PHP libraries (a minute or two the first time)'
+    log=$(mktemp)
+    COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "PHP libraries could not be installed (all of it is in $log)."; }
+    # Some archives carry files that only their owner may read.
+    chmod -R go+rX vendor
     rm -f "$log"
+    done_for composer "$print"
+}
+
+install_interface_libraries() {
+    command -v node >/dev/null || die 'Node.js 20.19 or newer is needed and was not found; install it and start again.'
+    local print log; print=$(fingerprint package.json package-lock.json)
+    [ -d node_modules ] && fresh npm "$print" && return
+    say 'Installing interface libraries'
+    log=$(mktemp)
+    npm ci --no-audit --no-fund --ignore-scripts >"$log" 2>&1 || { tail -n 8 "$log" >&2; die "Interface libraries could not be installed (all of it is in $log)."; }
+    rm -f "$log"
+    done_for npm "$print"
+}
+
+# The interface with its libraries is made beside the PHP libraries: each waits for the network most of the time.
+make_all() {
+    (install_interface_libraries && build_interface) & local interface=$!
+    install_php_libraries
+    wait "$interface"
 }
 
 build_interface() {

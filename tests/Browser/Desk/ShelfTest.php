@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** The shelf at the desk: what fits what, a product from its label, files in and out, schools. */
 final class ShelfTest extends BrowserTestCase

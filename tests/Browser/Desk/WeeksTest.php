@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** Sunday evening: the next eight weeks, moved by keys, locked, planned again, taken back; a deadline that can't be kept is said. */
 final class WeeksTest extends BrowserTestCase

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** The water answers while it is read; what was read moves the date; the ribbon can be asked and played with. */
 final class WaterTest extends BrowserTestCase

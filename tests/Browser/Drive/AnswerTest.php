@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
+
+use Tests\Browser\BrowserTestCase;
 
 /** A client asked about a day, on their own phone, without an account: another day, please. */
 final class AnswerTest extends BrowserTestCase

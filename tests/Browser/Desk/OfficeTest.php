@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** Kit, money, records, files and practice: what happens around the washing. */
 final class OfficeTest extends BrowserTestCase

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
+use Tests\Browser\WorksSheets;
 
 /** What was planned is ticked or told why not: on the phone, from the first step to the record. */
 final class ClosingTest extends BrowserTestCase

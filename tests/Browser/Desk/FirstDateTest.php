@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
+
+use Tests\Browser\BrowserTestCase;
 
 /** A new user: three answers, a first date, a turn that moves it, a mistake corrected. */
 final class FirstDateTest extends BrowserTestCase

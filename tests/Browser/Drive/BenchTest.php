@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
+
+use Tests\Browser\BrowserTestCase;
 
 /** Three contrasting vehicles on the bench: what is chosen, what is refused, and why. */
 final class BenchTest extends BrowserTestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\LocalFileDetector;
@@ -10,6 +10,9 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;
+use Tests\Browser\BrowserTestCase;
+use Tests\Browser\Wire;
+use Tests\Browser\WorksSheets;
 
 /** A whole visit for two on a phone, without signal from the middle on, and with the browser killed on the way. */
 final class SheetTest extends BrowserTestCase

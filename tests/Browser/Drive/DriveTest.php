@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
 
 /** On a phone, on the drive: what is typed survives, and two people don't overwrite each other. */
 final class DriveTest extends BrowserTestCase

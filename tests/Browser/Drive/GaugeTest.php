@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** The bead gauge on the samples that ship, whose angles are known. */
 final class GaugeTest extends BrowserTestCase

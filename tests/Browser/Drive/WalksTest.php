@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
+use Tests\Browser\WorksSheets;
 use Tests\OwnShelf;
 
 /** Whole pieces of work by a person with an own shelf, own gear and an own vehicle: at the desk, on the drive, in the record. */

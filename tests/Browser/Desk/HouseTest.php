@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
 
 /** Keeping house: people, units, the shelf, layers put on and taken back. Each in a business of its own. */
 final class HouseTest extends BrowserTestCase

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** What belongs to a visit: its scope changed on the drive, what is planned told beside it, and a visit called off by a button. */
 final class OneVisitTest extends BrowserTestCase

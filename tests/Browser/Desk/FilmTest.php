@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
 
 /** The home screen with the demo's year on it, by eye, by key and by screen reader. */
 final class FilmTest extends BrowserTestCase

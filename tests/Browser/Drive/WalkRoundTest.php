@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Drive;
+
+use Tests\Browser\BrowserTestCase;
 
 /** Two minutes round the car with a phone; what was seen outlives the phone. */
 final class WalkRoundTest extends BrowserTestCase

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tests\Browser;
+namespace Tests\Browser\Desk;
 
 use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\BrowserTestCase;
 
 /** The arithmetic at the tap: a lance calibrated, a mix by its label, a label printed, water read, a round looked at. */
 final class MixTest extends BrowserTestCase
