@@ -7,12 +7,14 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverExpectedCondition;
 use PHPUnit\Framework\TestCase;
 
@@ -31,20 +33,67 @@ abstract class BrowserTestCase extends TestCase
     /** Where the browser goes, when not straight to the stack. */
     protected ?string $base = null;
 
+    /** @var array<string, RemoteWebDriver> one for the desk and one for the phone, kept from test to test: opening one costs more than most tests */
+    private static array $kept = [];
+
     protected function setUp(): void
     {
-        $this->browser = self::open(...$this->size);
+        $this->browser = self::cleared(...$this->size);
     }
 
     protected function tearDown(): void
     {
-        $this->browser->quit();
+        if ($this->status()->isFailure() || $this->status()->isError()) {
+            // Whatever state it is in, nobody after this should meet it.
+            self::quitKept();
+        }
     }
 
-    public static function tearDownAfterClass(): void
+    /** A browser in which nobody has been: a kept one on a new page, without anything that belonged to the last. */
+    protected static function cleared(int $width, int $height): RemoteWebDriver
     {
-        self::$service?->stop();
-        self::$service = null;
+        $kind = $width < 600 ? 'phone' : 'desk';
+        if (! isset(self::$kept[$kind])) {
+            if (self::$kept === []) {
+                register_shutdown_function(self::quitKept(...));
+            }
+
+            return self::$kept[$kind] = self::open($width, $height);
+        }
+        $browser = self::$kept[$kind];
+        $before = $browser->getWindowHandles();
+        $browser->switchTo()->newWindow();
+        $page = $browser->getWindowHandle();
+        foreach ($before as $handle) {
+            $browser->switchTo()->window($handle)->close();
+        }
+        $browser->switchTo()->window($page);
+        if ($kind === 'desk') {
+            $browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
+        }
+        self::tell($browser, 'Network.clearBrowserCookies');
+        self::tell($browser, 'Storage.clearDataForOrigin', ['origin' => self::url(), 'storageTypes' => 'local_storage,indexeddb']);
+        $browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
+
+        return $browser;
+    }
+
+    /** @param array<string, mixed> $params */
+    protected static function tell(RemoteWebDriver $browser, string $command, array $params = []): void
+    {
+        $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $command, 'params' => (object) $params]);
+    }
+
+    private static function quitKept(): void
+    {
+        foreach (self::$kept as $browser) {
+            try {
+                $browser->quit();
+            } catch (WebDriverException) {
+                // It had gone already.
+            }
+        }
+        self::$kept = [];
     }
 
     /** @param string|null $profile  a folder that outlives the browser; none when left out */

@@ -78,7 +78,7 @@ final class MixTest extends BrowserTestCase
         $this->see('//a[contains(., "Save the PDF")]');
         $folder = sys_get_temp_dir().'/labels-'.bin2hex(random_bytes(4));
         mkdir($folder);
-        $this->browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.setDownloadBehavior', 'params' => ['behavior' => 'allow', 'downloadPath' => $folder]]);
+        self::tell($this->browser, 'Page.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
         $this->press('Save the PDF');
         $this->browser->wait(10)->until(static fn(): bool => is_file("{$folder}/labels.pdf"));
         self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/labels.pdf"));

@@ -13,8 +13,7 @@ final class OfficeTest extends BrowserTestCase
 {
     public function testTheVanIsLoadedOnAPhoneAndTicksOutliveAReload(): void
     {
-        $this->browser->quit();
-        $this->browser = self::open(390, 844);
+        $this->browser = self::cleared(390, 844);
         $this->signIn('tam@marram-sedge.example');
         $this->visit('/round/load');
         // The whole week: today's sheets may be closed by now.

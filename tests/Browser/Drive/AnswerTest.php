@@ -29,7 +29,7 @@ final class AnswerTest extends BrowserTestCase
             JS);
         self::assertStringStartsWith('/answer/', $link);
         $desk = $this->browser;
-        $this->browser = self::open(390, 844);
+        $this->browser = self::cleared(390, 844);
         try {
             $this->visit($link);
             $this->seeText('That day is fine');
@@ -40,7 +40,6 @@ final class AnswerTest extends BrowserTestCase
             $this->seeText('You asked for another day');
             $this->assertQuietConsole();
         } finally {
-            $this->browser->quit();
             $this->browser = $desk;
         }
         $this->visit('/weeks');

@@ -49,7 +49,7 @@ final class DriveTest extends BrowserTestCase
         $this->press('Postmistress');
         $this->press('Change');
         $this->field('Model');
-        $other = self::open(1280, 800);
+        $other = self::cleared(1280, 800);
         [$mine, $this->browser] = [$this->browser, $other];
         try {
             $this->signIn('rhona@marram-sedge.example');
@@ -59,7 +59,6 @@ final class DriveTest extends BrowserTestCase
             $this->see('//h2[normalize-space(.) = "Record"]');
         } finally {
             $this->browser = $mine;
-            $other->quit();
         }
         $this->fill('Model', 'Wren Mark II');
         $this->press('Save');

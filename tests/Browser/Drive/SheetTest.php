@@ -27,20 +27,22 @@ final class SheetTest extends BrowserTestCase
 
     private RemoteWebDriver $desk;
 
+    private RemoteWebDriver $phone;
+
     protected function setUp(): void
     {
         $this->profile = sys_get_temp_dir().'/vicissa-phone-'.bin2hex(random_bytes(4));
         $this->wire = Wire::to(self::url());
         $this->base = $this->wire->url();
-        $this->browser = self::open(390, 844, $this->profile);
-        $this->desk = self::open(1280, 800);
+        $this->browser = $this->phone = self::open(390, 844, $this->profile);
+        $this->desk = self::cleared(1280, 800);
     }
 
     protected function tearDown(): void
     {
-        $this->desk->quit();
+        parent::tearDown();
         try {
-            $this->browser->quit();
+            $this->phone->quit();
         } catch (WebDriverException) {
             // It had been killed.
         }
@@ -90,7 +92,7 @@ final class SheetTest extends BrowserTestCase
         // The battery dies. What was noted is on the disk, and the timer goes by the clock.
         $done = $this->browser->findElement(WebDriverBy::xpath('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]'))->getText();
         $this->kill();
-        $this->browser = self::open(390, 844, $this->profile);
+        $this->browser = $this->phone = self::open(390, 844, $this->profile);
         $this->visit($path);
         $this->see('//*[@role = "timer"][contains(., "Foam")]');
         self::assertSame($done, $this->see('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]')->getText());
