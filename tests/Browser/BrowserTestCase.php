@@ -17,6 +17,7 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverExpectedCondition;
 use PHPUnit\Framework\TestCase;
+use Throwable;
 
 /** The real interface in headless Chromium, against the real stack that bin/test has started (VICISSA_URL). */
 abstract class BrowserTestCase extends TestCase
@@ -41,12 +42,12 @@ abstract class BrowserTestCase extends TestCase
         $this->browser = self::cleared(...$this->size);
     }
 
-    protected function tearDown(): void
+    /** Whatever state the browsers are in after a failure, no later test should meet it. */
+    protected function onNotSuccessfulTest(Throwable $caught): never
     {
-        if ($this->status()->isFailure() || $this->status()->isError()) {
-            // Whatever state it is in, nobody after this should meet it.
-            self::quitKept();
-        }
+        self::quitKept();
+
+        throw $caught;
     }
 
     /** A browser in which nobody has been: a kept one on a new page, without anything that belonged to the last. */

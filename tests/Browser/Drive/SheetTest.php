@@ -40,7 +40,6 @@ final class SheetTest extends BrowserTestCase
 
     protected function tearDown(): void
     {
-        parent::tearDown();
         try {
             $this->phone->quit();
         } catch (WebDriverException) {
