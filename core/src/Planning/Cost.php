@@ -111,4 +111,19 @@ final readonly class Cost
 
         return $cost + $points[0] * max(0, $end - $due);
     }
+
+    /** Costs come in steps; between two of them no plan can lie, so a bound rises to the next. */
+    public static function stepUp(Instance $instance, float $bound): float
+    {
+        $rules = $instance->rules;
+        $step = 0;
+        foreach ([$rules->offTarget, $rules->beyondMax, ...$rules->topper, ...$rules->decon, ...$rules->base, $rules->poorWeather, $rules->overtime, ...array_map(static fn(PlanSite $site): float => $rules->travel * $site->hopMin, array_values($instance->sites))] as $cost) {
+            $thousandths = (int) round(1000.0 * $cost);
+            while ($thousandths !== 0) {
+                [$step, $thousandths] = [$thousandths, $step % $thousandths];
+            }
+        }
+
+        return $step === 0 ? $bound : ceil($bound * 1000.0 / $step - 1e-6) * $step / 1000.0;
+    }
 }

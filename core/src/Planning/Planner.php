@@ -26,38 +26,23 @@ final class Planner
 
     private const SHAKES_OF_MANY = 400;
 
-    private Ledger $ledger;
-
-    /** @var list<Course> */
-    private array $courses = [];
-
-    /** @var array<int, list<array{int, int, int}>> by vehicle: place among its course's days, kind bits, crew */
-    private array $chosen = [];
-
-    /** @var array<int, float> what each costs beside travel and overtime */
-    private array $own = [];
+    private Assignment $assignment;
 
     private Randomizer $random;
 
     /** @var array<int, list<int>> vehicles by a site's place */
     private array $neighbours = [];
 
-    /** @var array<int, array<int, true>> days a vehicle was promised, in the plan before */
-    private array $promised = [];
-
     /** @param float $stay  points a visit that stays on its day is worth more than one that moves */
     private function __construct(
         private readonly Instance $instance,
-        private readonly float $stay,
+        float $stay,
         int $seed,
     ) {
-        $this->ledger = new Ledger($instance);
+        $this->assignment = new Assignment($instance, $stay);
         $this->random = new Randomizer(new Xoshiro256StarStar($seed));
         $bySite = [];
         foreach ($instance->vehicles as $v => $vehicle) {
-            $this->courses[] = new Course($instance, $vehicle);
-            $this->chosen[] = [];
-            $this->own[] = 0.0;
             $bySite[$vehicle->site][] = $v;
         }
         foreach ($instance->vehicles as $v => $vehicle) {
@@ -93,8 +78,8 @@ final class Planner
      */
     private function search(?array $before, int $shakes, ?Closure $told): Plan
     {
-        $vehicles = count($this->courses);
-        $bound = new Bound($this->instance, $this->courses);
+        $vehicles = count($this->assignment->courses);
+        $bound = new Bound($this->instance, $this->assignment->courses);
         if ($before === null) {
             $this->begin();
             $stands = false;
@@ -104,19 +89,19 @@ final class Planner
         $shakes = $shakes > 0 ? $shakes : ($vehicles <= self::TWO_STARTS ? self::SHAKES : self::SHAKES_OF_MANY);
         // Who wants an answer soon wants a bound soon.
         $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
-        $moved = $this->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
-        $bound->raise($rounds, $this->total());
+        $moved = $this->assignment->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
+        $bound->raise($rounds, $this->assignment->total());
         // Where the bound meets the plan there is nothing left to find.
-        $perfect = fn(): bool => $this->total() <= $bound->value + 1e-6;
+        $perfect = fn(): bool => $this->assignment->total() <= $bound->value + 1e-6;
         $goesOn = $told === null || $told(0.0);
         if ($goesOn && $before === null && $vehicles <= self::TWO_STARTS && ! $perfect()) {
             // A second start, led by what the minutes of each day are worth.
-            $best = [$this->total(), $this->chosen, $this->own];
-            $this->clear();
+            $best = $this->assignment->kept();
+            $this->assignment->clear();
             $this->begin($bound->minutePrices);
-            $this->settle();
-            if ($this->total() > $best[0] + 1e-9) {
-                $this->restore($best);
+            $this->assignment->settle();
+            if ($this->assignment->total() > $best[0] + 1e-9) {
+                $this->assignment->restore($best);
             }
         }
         // What stands and pays as it stands is left alone.
@@ -127,8 +112,8 @@ final class Planner
             }
         }
         // What others left behind may be better for one alone; until nobody gains any more, so that planning again finds nothing to move.
-        $this->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
-        $bound->raise((int) ($rounds / 2), $this->total());
+        $this->assignment->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
+        $bound->raise((int) ($rounds / 2), $this->assignment->total());
 
         return $this->result($bound->value);
     }
@@ -137,7 +122,7 @@ final class Planner
     private function begin(array $minutePrices = []): void
     {
         foreach ($this->order() as $v) {
-            $this->insert($v, $minutePrices);
+            $this->assignment->insert($v, $minutePrices);
         }
     }
 
@@ -149,223 +134,70 @@ final class Planner
      */
     private function resume(array $before): bool
     {
-        $places = array_flip(array_map(static fn(Course $course): string => $course->vehicle->id, $this->courses));
+        $places = array_flip(array_map(static fn(Course $course): string => $course->vehicle->id, $this->assignment->courses));
         $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $this->instance->crews));
-        $of = array_fill_keys(array_keys($this->courses), []);
+        $of = array_fill_keys(array_keys($this->assignment->courses), []);
         foreach ($before as $visit) {
             if (isset($places[$visit->vehicle])) {
-                $this->promised[$places[$visit->vehicle]][$visit->day] = true;
+                $this->assignment->promise($places[$visit->vehicle], $visit->day);
                 $of[$places[$visit->vehicle]][$visit->day] = $visit;
             }
         }
         array_walk($of, static fn(array &$visits) => ksort($visits));
         $anew = [];
         foreach ($this->order() as $v) {
-            if ($of[$v] === [] || ! $this->stand($v, $of[$v], $crews)) {
+            if ($of[$v] === [] || ! $this->assignment->stand($v, $of[$v], $crews)) {
                 $anew[] = $v;
             }
         }
         // Who has changed is led around the others first; only then they may move too.
         foreach ($anew as $v) {
-            unset($this->promised[$v]);
-            $this->insert($v);
+            $this->assignment->release($v);
+            $this->assignment->insert($v);
         }
 
         // What could not be held before and can't be now has not changed.
-        $name = fn(int $v): array => array_map(fn(array $one): array => [$this->courses[$v]->days[$one[0]], $one[2]], $this->chosen[$v]);
-
-        return array_filter($anew, static fn(int $v): bool => $name($v) !== array_map(static fn(PlannedVisit $visit): array => [$visit->day, $crews[$visit->crew] ?? -1], array_values($of[$v]))) === [];
-    }
-
-    /**
-     * Puts a vehicle's standing visits in place, where all of them still can be held.
-     *
-     * @param array<int, PlannedVisit> $visits  by day
-     * @param array<string, int> $crews         place of each
-     */
-    private function stand(int $v, array $visits, array $crews): bool
-    {
-        $course = $this->courses[$v];
-        $vehicle = $course->vehicle;
-        ksort($visits);
-        $places = array_flip($course->days);
-        $chosen = [];
-        $last = $vehicle->lastWash;
-        foreach ($visits as $day => $visit) {
-            $i = $places[$day] ?? null;
-            $crew = $crews[$visit->crew] ?? null;
-            $near = $day - $last < $vehicle->min && ! isset($vehicle->locks[$day]) && ! isset($vehicle->locks[$last]);
-            if ($i === null || $crew === null || $near || ! $this->instance->siteOf($vehicle)->admits($visit->crew, $day)) {
-                return false;
-            }
-            // Inspections are set on the visits afterwards, what rides on every visit with them.
-            $bits = $course->isLocked($i) ? $vehicle->locks[$day] : $visit->bits & ~4 & ~$vehicle->each;
-            // What is not asked for any more, or can't go on in that day's weather, falls away; the day stays.
-            $bits = in_array($bits, $course->kinds($i), true) ? $bits : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
-            if (! in_array($bits, $course->kinds($i), true)) {
-                return false;
-            }
-            $chosen[] = [$i, $bits, $crew];
-            $last = $day;
-        }
-        if (array_diff_key($vehicle->locks, $visits) !== [] && array_filter(array_keys($vehicle->locks), fn(int $day): bool => isset($places[$day]) && ! isset($visits[$day])) !== []) {
-            return false;
-        }
-        foreach ($chosen as $n => [$i, $bits, $crew]) {
-            if (! $this->ledger->holds($vehicle, $crew, $course->days[$i], $bits)) {
-                foreach (array_slice($chosen, 0, $n) as [$j, $had, $with]) {
-                    $this->ledger->remove($vehicle, $with, $course->days[$j], $had);
-                }
-
-                return false;
-            }
-            $this->ledger->add($vehicle, $crew, $course->days[$i], $bits);
-        }
-        $this->chosen[$v] = $chosen;
-        $this->own[$v] = $this->ownCost($v, $chosen);
-
-        return true;
-    }
-
-    /**
-     * What a vehicle's visits cost beside travel and overtime: gaps, dates, weather, what is missed; less what staying is worth.
-     *
-     * @param list<array{int, int, int}> $chosen
-     */
-    private function ownCost(int $v, array $chosen): float
-    {
-        $course = $this->courses[$v];
-        $bits = [];
-        $cost = 0.0;
-        foreach ($chosen as [$i, $of]) {
-            $day = $course->days[$i];
-            $bits[$day] = $of;
-            $cost += $this->beside($v, $day);
-        }
-
-        return $cost + array_sum(Cost::ofDates($this->instance, $course->vehicle, $bits)) + Course::MISSED * $course->missed(array_keys($bits));
-    }
-
-    private function beside(int $v, int $day): float
-    {
-        return ($this->instance->sky($day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
+        return array_filter($anew, fn(int $v): bool => $this->assignment->named($v) !== array_map(static fn(PlannedVisit $visit): array => [$visit->day, $visit->crew], array_values($of[$v]))) === [];
     }
 
     /** @return list<int> vehicles: what is fixed first, then who has the fewest days */
     private function order(): array
     {
-        $order = array_keys($this->courses);
-        usort($order, fn(int $a, int $b): int => [$this->courses[$b]->vehicle->locks !== [], count($this->courses[$b]->vehicle->deadlines), count($this->courses[$a]->days), $a]
-            <=> [$this->courses[$a]->vehicle->locks !== [], count($this->courses[$a]->vehicle->deadlines), count($this->courses[$b]->days), $b]);
+        $order = array_keys($this->assignment->courses);
+        usort($order, fn(int $a, int $b): int => [$this->assignment->courses[$b]->vehicle->locks !== [], count($this->assignment->courses[$b]->vehicle->deadlines), count($this->assignment->courses[$a]->days), $a]
+            <=> [$this->assignment->courses[$a]->vehicle->locks !== [], count($this->assignment->courses[$a]->vehicle->deadlines), count($this->assignment->courses[$b]->days), $b]);
 
         return $order;
-    }
-
-    private function total(): float
-    {
-        return array_sum($this->own) + $this->ledger->cost;
-    }
-
-    /** @param array<int, float> $minutePrices  by day */
-    private function insert(int $v, array $minutePrices = []): void
-    {
-        $course = $this->courses[$v];
-        $vehicle = $course->vehicle;
-        $prices = $crews = [];
-        foreach ($course->days as $i => $day) {
-            [$prices[], $crews[]] = $this->ledger->prices($vehicle, $day, $course->kinds($i), $this->beside($v, $day), $minutePrices[$day] ?? 0.0);
-        }
-        $best = $course->best($prices);
-        $before = $this->ledger->cost;
-        $led = 0.0;
-        $chosen = [];
-        foreach ($best['visits'] as [$i, $bits]) {
-            [$crew, $day] = [$crews[$i][$bits], $course->days[$i]];
-            $taken = $this->ledger->taken($crew, $day);
-            $this->ledger->add($vehicle, $crew, $day, $bits);
-            $led += ($minutePrices[$day] ?? 0.0) * ($this->ledger->taken($crew, $day) - $taken);
-            $chosen[] = [$i, $bits, $crew];
-        }
-        $this->chosen[$v] = $chosen;
-        // Gaps, dates and weather; travel and overtime stand in the ledger.
-        $this->own[$v] = $best['cost'] - ($this->ledger->cost - $before) - $led;
-    }
-
-    private function take(int $v): void
-    {
-        $course = $this->courses[$v];
-        foreach ($this->chosen[$v] as [$i, $bits, $crew]) {
-            $this->ledger->remove($course->vehicle, $crew, $course->days[$i], $bits);
-        }
-        $this->chosen[$v] = [];
-        $this->own[$v] = 0.0;
-    }
-
-    private function clear(): void
-    {
-        foreach (array_keys($this->courses) as $v) {
-            $this->take($v);
-        }
-    }
-
-    /**
-     * Each vehicle its best given all others, until nothing is gained any more.
-     *
-     * @return bool whether anything was
-     */
-    private function settle(int $sweeps = 4): bool
-    {
-        $gained = false;
-        for ($sweep = 0; $sweep < $sweeps; $sweep++) {
-            $before = $this->total();
-            foreach (array_keys($this->courses) as $v) {
-                [$total, $chosen, $own] = [$this->total(), $this->chosen[$v], $this->own[$v]];
-                $this->take($v);
-                $this->insert($v);
-                if ($this->total() > $total - 1e-9) {
-                    // As good is no reason to move.
-                    $this->take($v);
-                    $this->put($v, $chosen, $own);
-                }
-            }
-            if ($this->total() > $before - 1e-9) {
-                break;
-            }
-            $gained = true;
-        }
-
-        return $gained;
     }
 
     /** Takes a few related vehicles out and puts them back in another order; keeps what is not dearer. */
     private function shake(): void
     {
         $group = $this->group();
-        $before = $this->total();
+        $before = $this->assignment->total();
         $saved = [];
         foreach ($group as $v) {
-            $saved[$v] = [$this->chosen[$v], $this->own[$v]];
-            $this->take($v);
+            $saved[$v] = $this->assignment->lift($v);
         }
         // Now and then some days are made dearer by chance, so that two find together on a day neither would choose alone.
         $nudge = $this->random->getInt(0, 2) === 0 ? $this->nudge() : [];
         $order = $this->random->shuffleArray($group);
         foreach ($order as $v) {
-            $this->insert($v, $nudge);
+            $this->assignment->insert($v, $nudge);
         }
         foreach ($nudge === [] ? [] : $order as $v) {
-            $this->take($v);
-            $this->insert($v);
+            $this->assignment->take($v);
+            $this->assignment->insert($v);
         }
         // Sideways steps lead on from a first plan; what stands moves for a gain alone.
-        if ($this->total() <= $before + ($this->promised === [] ? 1e-9 : -1e-9)) {
+        if ($this->assignment->total() <= $before + ($this->assignment->hasPromises() ? -1e-9 : 1e-9)) {
             return;
         }
         foreach ($group as $v) {
-            $this->take($v);
+            $this->assignment->take($v);
         }
-        foreach ($saved as $v => [$chosen, $own]) {
-            $this->put($v, $chosen, $own);
+        foreach ($saved as $v => $was) {
+            $this->assignment->put($v, ...$was);
         }
     }
 
@@ -383,7 +215,7 @@ final class Planner
     /** @return list<int> vehicles that share a site, or days */
     private function group(): array
     {
-        $count = count($this->courses);
+        $count = count($this->assignment->courses);
         $seed = $this->random->getInt(0, $count - 1);
         $size = min($count, $this->random->getInt(2, 5));
         $pool = [];
@@ -391,12 +223,12 @@ final class Planner
             $pool = $this->neighbours[$seed];
         } else {
             $days = [];
-            foreach ($this->chosen[$seed] as [$i]) {
-                $days[$this->courses[$seed]->days[$i]] = true;
+            foreach ($this->assignment->named($seed) as [$day]) {
+                $days[$day] = true;
             }
-            foreach ($this->chosen as $v => $visits) {
-                foreach ($visits as [$i]) {
-                    if (isset($days[$this->courses[$v]->days[$i]])) {
+            for ($v = 0; $v < $count; $v++) {
+                foreach ($this->assignment->of($v) as [$i]) {
+                    if (isset($days[$this->assignment->courses[$v]->days[$i]])) {
                         $pool[] = $v;
                         break;
                     }
@@ -423,30 +255,11 @@ final class Planner
         return array_values(array_unique($group));
     }
 
-    /** @param list<array{int, int, int}> $chosen */
-    private function put(int $v, array $chosen, float $own): void
-    {
-        foreach ($chosen as [$i, $bits, $crew]) {
-            $this->ledger->add($this->courses[$v]->vehicle, $crew, $this->courses[$v]->days[$i], $bits);
-        }
-        $this->chosen[$v] = $chosen;
-        $this->own[$v] = $own;
-    }
-
-    /** @param array{float, array<int, list<array{int, int, int}>>, array<int, float>} $plan */
-    private function restore(array $plan): void
-    {
-        $this->clear();
-        foreach ($plan[1] as $v => $chosen) {
-            $this->put($v, $chosen, $plan[2][$v]);
-        }
-    }
-
     private function result(float $bound): Plan
     {
         $visits = [];
-        foreach ($this->courses as $v => $course) {
-            foreach ($this->chosen[$v] as [$i, $bits, $crew]) {
+        foreach ($this->assignment->courses as $v => $course) {
+            foreach ($this->assignment->of($v) as [$i, $bits, $crew]) {
                 $visits[] = new PlannedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits));
             }
         }
@@ -457,7 +270,7 @@ final class Planner
         // The bound holds for plans that miss as little as this one does.
         $missed = Course::MISSED * count(array_filter($unmet, static fn(Unmet $one): bool => str_starts_with($one->what, 'deadline') || str_starts_with($one->what, 'lock')));
 
-        return new Plan($visits, $unmet, $cost, max(0.0, min($cost->total, $this->rounded($bound - $missed))));
+        return new Plan($visits, $unmet, $cost, max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))));
     }
 
     /** What every visit of a vehicle holds anyway, where the day lets it go on. */
@@ -468,18 +281,4 @@ final class Planner
         return $this->instance->sky($day)->topper ? $each : $each & ~11;
     }
 
-    /** Costs come in steps; between two of them no plan can lie, so a bound rises to the next. */
-    private function rounded(float $bound): float
-    {
-        $rules = $this->instance->rules;
-        $step = 0;
-        foreach ([$rules->offTarget, $rules->beyondMax, ...$rules->topper, ...$rules->decon, ...$rules->base, $rules->poorWeather, $rules->overtime, ...array_map(static fn(PlanSite $site): float => $rules->travel * $site->hopMin, array_values($this->instance->sites))] as $cost) {
-            $thousandths = (int) round(1000.0 * $cost);
-            while ($thousandths !== 0) {
-                [$step, $thousandths] = [$thousandths, $step % $thousandths];
-            }
-        }
-
-        return $step === 0 ? $bound : ceil($bound * 1000.0 / $step - 1e-6) * $step / 1000.0;
-    }
 }

@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/**
+ * Who comes when, and what that costs: each vehicle's visits with the days' minutes and travel beside them, so that one vehicle can be
+ * taken out and put back, as it was or by its best given all others.
+ */
+final class Assignment
+{
+    /** @var list<Course> */
+    public readonly array $courses;
+
+    /** @var array<int, list<array{int, int, int}>> by vehicle: place among its course's days, kind bits, crew */
+    private array $chosen = [];
+
+    /** @var array<int, float> what each costs beside travel and overtime */
+    private array $own = [];
+
+    /** @var array<int, array<int, true>> days a vehicle was promised, in the plan before */
+    private array $promised = [];
+
+    private Ledger $ledger;
+
+    /** @param float $stay  points a visit that stays on its day is worth more than one that moves */
+    public function __construct(
+        private readonly Instance $instance,
+        private readonly float $stay,
+    ) {
+        $this->ledger = new Ledger($instance);
+        $this->courses = array_map(static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle), $instance->vehicles);
+        $this->chosen = array_fill(0, count($this->courses), []);
+        $this->own = array_fill(0, count($this->courses), 0.0);
+    }
+
+    /** @return list<array{int, int, int}> a vehicle's visits: place among its course's days, kind bits, crew */
+    public function of(int $v): array
+    {
+        return $this->chosen[$v];
+    }
+
+    /** @return list<array{int, string}> the same in days and crews */
+    public function named(int $v): array
+    {
+        return array_map(fn(array $one): array => [$this->courses[$v]->days[$one[0]], $this->instance->crews[$one[2]]->id], $this->chosen[$v]);
+    }
+
+    public function promise(int $v, int $day): void
+    {
+        $this->promised[$v][$day] = true;
+    }
+
+    public function hasPromises(): bool
+    {
+        return $this->promised !== [];
+    }
+
+    public function release(int $v): void
+    {
+        unset($this->promised[$v]);
+    }
+
+    /** @return array{float, array<int, list<array{int, int, int}>>, array<int, float>} all of it as it is, for restore */
+    public function kept(): array
+    {
+        return [$this->total(), $this->chosen, $this->own];
+    }
+
+    /** @return array{list<array{int, int, int}>, float} one vehicle as it is, taken out, for put */
+    public function lift(int $v): array
+    {
+        $was = [$this->chosen[$v], $this->own[$v]];
+        $this->take($v);
+
+        return $was;
+    }
+
+    /**
+     * Puts a vehicle's standing visits in place, where all of them still can be held.
+     *
+     * @param array<int, PlannedVisit> $visits  by day
+     * @param array<string, int> $crews         place of each
+     * @return bool whether they can
+     */
+    public function stand(int $v, array $visits, array $crews): bool
+    {
+        $course = $this->courses[$v];
+        $vehicle = $course->vehicle;
+        ksort($visits);
+        $places = array_flip($course->days);
+        $chosen = [];
+        $last = $vehicle->lastWash;
+        foreach ($visits as $day => $visit) {
+            $i = $places[$day] ?? null;
+            $crew = $crews[$visit->crew] ?? null;
+            $near = $day - $last < $vehicle->min && ! isset($vehicle->locks[$day]) && ! isset($vehicle->locks[$last]);
+            if ($i === null || $crew === null || $near || ! $this->instance->siteOf($vehicle)->admits($visit->crew, $day)) {
+                return false;
+            }
+            // Inspections are set on the visits afterwards, what rides on every visit with them.
+            $bits = $course->isLocked($i) ? $vehicle->locks[$day] : $visit->bits & ~4 & ~$vehicle->each;
+            // What is not asked for any more, or can't go on in that day's weather, falls away; the day stays.
+            $bits = in_array($bits, $course->kinds($i), true) ? $bits : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
+            if (! in_array($bits, $course->kinds($i), true)) {
+                return false;
+            }
+            $chosen[] = [$i, $bits, $crew];
+            $last = $day;
+        }
+        if (array_diff_key($vehicle->locks, $visits) !== [] && array_filter(array_keys($vehicle->locks), fn(int $day): bool => isset($places[$day]) && ! isset($visits[$day])) !== []) {
+            return false;
+        }
+        foreach ($chosen as $n => [$i, $bits, $crew]) {
+            if (! $this->ledger->holds($vehicle, $crew, $course->days[$i], $bits)) {
+                foreach (array_slice($chosen, 0, $n) as [$j, $had, $with]) {
+                    $this->ledger->remove($vehicle, $with, $course->days[$j], $had);
+                }
+
+                return false;
+            }
+            $this->ledger->add($vehicle, $crew, $course->days[$i], $bits);
+        }
+        $this->chosen[$v] = $chosen;
+        $this->own[$v] = $this->ownCost($v, $chosen);
+
+        return true;
+    }
+
+    /**
+     * A vehicle's best visits, given all others.
+     *
+     * @param array<int, float> $minutePrices  what a minute is to cost besides, by day
+     */
+    public function insert(int $v, array $minutePrices = []): void
+    {
+        $course = $this->courses[$v];
+        $vehicle = $course->vehicle;
+        $prices = $crews = [];
+        foreach ($course->days as $i => $day) {
+            [$prices[], $crews[]] = $this->ledger->prices($vehicle, $day, $course->kinds($i), $this->beside($v, $day), $minutePrices[$day] ?? 0.0);
+        }
+        $best = $course->best($prices);
+        $before = $this->ledger->cost;
+        $led = 0.0;
+        $chosen = [];
+        foreach ($best['visits'] as [$i, $bits]) {
+            [$crew, $day] = [$crews[$i][$bits], $course->days[$i]];
+            $taken = $this->ledger->taken($crew, $day);
+            $this->ledger->add($vehicle, $crew, $day, $bits);
+            $led += ($minutePrices[$day] ?? 0.0) * ($this->ledger->taken($crew, $day) - $taken);
+            $chosen[] = [$i, $bits, $crew];
+        }
+        $this->chosen[$v] = $chosen;
+        // Gaps, dates and weather; travel and overtime stand in the ledger.
+        $this->own[$v] = $best['cost'] - ($this->ledger->cost - $before) - $led;
+    }
+
+    public function take(int $v): void
+    {
+        $course = $this->courses[$v];
+        foreach ($this->chosen[$v] as [$i, $bits, $crew]) {
+            $this->ledger->remove($course->vehicle, $crew, $course->days[$i], $bits);
+        }
+        $this->chosen[$v] = [];
+        $this->own[$v] = 0.0;
+    }
+
+    /** @param list<array{int, int, int}> $chosen */
+    public function put(int $v, array $chosen, float $own): void
+    {
+        foreach ($chosen as [$i, $bits, $crew]) {
+            $this->ledger->add($this->courses[$v]->vehicle, $crew, $this->courses[$v]->days[$i], $bits);
+        }
+        $this->chosen[$v] = $chosen;
+        $this->own[$v] = $own;
+    }
+
+    public function clear(): void
+    {
+        foreach (array_keys($this->courses) as $v) {
+            $this->take($v);
+        }
+    }
+
+    /** @param array{float, array<int, list<array{int, int, int}>>, array<int, float>} $plan  from kept */
+    public function restore(array $plan): void
+    {
+        $this->clear();
+        foreach ($plan[1] as $v => $chosen) {
+            $this->put($v, $chosen, $plan[2][$v]);
+        }
+    }
+
+    /**
+     * Each vehicle its best given all others, until nothing is gained any more.
+     *
+     * @return bool whether anything was
+     */
+    public function settle(int $sweeps = 4): bool
+    {
+        $gained = false;
+        for ($sweep = 0; $sweep < $sweeps; $sweep++) {
+            $before = $this->total();
+            foreach (array_keys($this->courses) as $v) {
+                $total = $this->total();
+                $was = $this->lift($v);
+                $this->insert($v);
+                if ($this->total() > $total - 1e-9) {
+                    // As good is no reason to move.
+                    $this->take($v);
+                    $this->put($v, ...$was);
+                }
+            }
+            if ($this->total() > $before - 1e-9) {
+                break;
+            }
+            $gained = true;
+        }
+
+        return $gained;
+    }
+
+    public function total(): float
+    {
+        return array_sum($this->own) + $this->ledger->cost;
+    }
+
+    /**
+     * What a vehicle's visits cost beside travel and overtime: gaps, dates, weather, what is missed; less what staying is worth.
+     *
+     * @param list<array{int, int, int}> $chosen
+     */
+    private function ownCost(int $v, array $chosen): float
+    {
+        $course = $this->courses[$v];
+        $bits = [];
+        $cost = 0.0;
+        foreach ($chosen as [$i, $of]) {
+            $day = $course->days[$i];
+            $bits[$day] = $of;
+            $cost += $this->beside($v, $day);
+        }
+
+        return $cost + array_sum(Cost::ofDates($this->instance, $course->vehicle, $bits)) + Course::MISSED * $course->missed(array_keys($bits));
+    }
+
+    private function beside(int $v, int $day): float
+    {
+        return ($this->instance->sky($day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
+    }
+}
