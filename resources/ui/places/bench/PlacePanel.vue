@@ -27,7 +27,7 @@ const units = useUnits()
 const { zone } = useMe()
 
 function set(change: Partial<Schemas['BenchPlace']>) {
-  look.value.place = { ...props.place, ...change }
+  look.value.place = { ...look.value.place, ...change }
 }
 function blow(change: Partial<Schemas['BenchWeather']>) {
   if (props.weather) look.value.byHand = { ...props.weather, ...change }

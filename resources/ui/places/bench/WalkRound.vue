@@ -55,11 +55,11 @@ const upper = computed({
 const wheels = computed({ get: () => look.value.wheels, set: (next) => (look.value.wheels = next) })
 const water = computed({
   get: () => place.value.water ?? 'tap',
-  set: (next) => (look.value.place = { ...place.value, water: next }),
+  set: (next) => (look.value.place = { ...look.value.place, water: next }),
 })
 const shade = computed({
   get: () => Boolean(place.value.shade),
-  set: (next) => (look.value.place = { ...place.value, shade: next }),
+  set: (next) => (look.value.place = { ...look.value.place, shade: next }),
 })
 const panel = computed({
   get: () => (look.value.panelC === null ? '' : units.temperatureOut(look.value.panelC)),

@@ -56,7 +56,8 @@ export function useMatch(
     placeholderData: keepPreviousData,
     staleTime: 600_000,
   })
-  const place = computed(() => look.value.place ?? expected.value?.place ?? {})
+  // Only what somebody has changed lies over the site's own, whichever comes first.
+  const place = computed(() => ({ ...expected.value?.place, ...look.value.place }))
   const forecast = computed(() => hours.value?.data[0])
   const weather = computed(() => look.value.byHand ?? expected.value?.weather)
   const ask = computed(() =>
