@@ -349,6 +349,7 @@ env[APP_CONFIG_CACHE] = $APP_CONFIG_CACHE
 env[APP_ROUTES_CACHE] = $APP_ROUTES_CACHE
 env[APP_EVENTS_CACHE] = $APP_EVENTS_CACHE
 env[VICISSA_STORAGE] = $VICISSA_STORAGE
+${FAKETIME:+env[FAKETIME] = $FAKETIME}
 CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"

@@ -19,7 +19,8 @@ final class OpenAgain implements ShouldQueue
     /** A search among few changes needs few steps. */
     private const SHAKES = 20;
 
-    public int $tries = 3;
+    /** Somebody who moves one visit after the other may be faster several times. */
+    public int $tries = 10;
 
     public int $timeout = 100;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
+use App\Actions\CancelVisit;
 use App\Actions\DeclareLayer;
 use App\Actions\EstimateTurn;
 use App\Actions\FinishTurn;
@@ -60,6 +61,7 @@ final readonly class Isles
 
             (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
             (new Diary($owner, $this->app->make(ReplanWeeks::class), $this->app->make(QuoteYear::class)))->load($today, $vehicles);
+            (new ByHand($clock, $this->app->make(ReplanWeeks::class), $this->app->make(CancelVisit::class), $owner, $technician))->load($today, $vehicles);
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {

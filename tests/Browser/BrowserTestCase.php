@@ -72,11 +72,30 @@ abstract class BrowserTestCase extends TestCase
         if ($kind === 'desk') {
             $browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
         }
+        self::setClock($browser);
         self::tell($browser, 'Network.clearBrowserCookies');
         self::tell($browser, 'Storage.clearDataForOrigin', ['origin' => self::url(), 'storageTypes' => 'local_storage,indexeddb']);
         $browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
 
         return $browser;
+    }
+
+    /** At another moment (bin/test --at) the services' clock is moved beneath them; Chromium's own goes on, and its pages are told. */
+    private static function setClock(RemoteWebDriver $browser): void
+    {
+        $seconds = (int) getenv('VICISSA_CLOCK_S');
+        if ($seconds !== 0) {
+            self::tell($browser, 'Page.addScriptToEvaluateOnNewDocument', ['source' => sprintf(<<<'JS'
+                (() => {
+                    const now = () => Own.now() + %d, Own = Date
+                    globalThis.Date = new Proxy(Own, {
+                        construct: (of, given, as) => Reflect.construct(of, given.length ? given : [now()], as),
+                        apply: () => String(new Own(now())),
+                        get: (of, name) => (name === 'now' ? now : Reflect.get(of, name)),
+                    })
+                })()
+                JS, 1000 * $seconds)]);
+        }
     }
 
     /** @param array<string, mixed> $params */
@@ -115,7 +134,10 @@ abstract class BrowserTestCase extends TestCase
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
 
-        return RemoteWebDriver::create(self::$service->getURL(), $capabilities, 20_000, 120_000);
+        $browser = RemoteWebDriver::create(self::$service->getURL(), $capabilities, 20_000, 120_000);
+        self::setClock($browser);
+
+        return $browser;
     }
 
     protected function visit(string $path): void
@@ -279,7 +301,7 @@ abstract class BrowserTestCase extends TestCase
         self::assertNotFalse($socket);
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
-        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port={$port}", '--silent']);
+        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port={$port}", '--silent'], ['LD_PRELOAD' => false]);
         $service->start();
 
         return $service;

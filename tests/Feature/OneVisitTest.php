@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\CancelVisit;
 use App\Models\CancelledVisit;
+use App\Models\PlannedVisit;
 use App\Models\RoundStop;
 use App\Models\Vehicle;
 use App\Models\Workspace;
@@ -96,6 +98,13 @@ final class OneVisitTest extends TestCase
         [$stranger] = $this->business('Elsewhere');
         $any = $this->visit($hearse);
         $this->actingAs($stranger)->postJson("/api/v1/weeks/visits/{$any['id']}/cancel", ['by' => 'us', 'why' => 'Mine now', 'again' => false])->assertNotFound();
+        // Two who cancel at once both hold the visit as it was: it is cancelled once, for the first reason.
+        $this->inside($workspace, static function () use ($any): void {
+            [$mine, $theirs] = [PlannedVisit::query()->whereKey($any['id'])->sole(), PlannedVisit::query()->whereKey($any['id'])->sole()];
+            app(CancelVisit::class)($mine, 'us', 'The van is broken', false);
+            app(CancelVisit::class)($theirs, 'client', 'Away', true);
+            self::assertSame(['The van is broken'], CancelledVisit::query()->whereKey($any['id'])->pluck('why')->all());
+        });
     }
 
     public function testQuickUsualAndFull(): void
