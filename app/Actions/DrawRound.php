@@ -93,13 +93,16 @@ final readonly class DrawRound
             $minute += $minutes;
         }
 
+        $planned = $this->planned($on, $going);
+
         return [
             'on' => $on,
             'from_hour' => self::FROM_HOUR,
             'stops' => $rows,
             'tank' => $this->tank($draws, $minute),
-            'planned' => $this->planned($on, $going),
-            'suggested' => $this->suggested($vehicles, $going, $log, $day),
+            'planned' => $planned,
+            // Who is planned for the day is named once.
+            'suggested' => $this->suggested($vehicles, [...$going, ...array_column($planned, 'vehicle_id')], $log, $day),
         ];
     }
 

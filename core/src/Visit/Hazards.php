@@ -62,7 +62,9 @@ final readonly class Hazards
     /** @return array<string, array{string, bool}> sentence and gravity by hazard */
     private function of(VisitStep $step): array
     {
-        return array_filter([...$this->ofPlace($step), ...$this->ofWork($step), ...$this->ofProducts($step)]);
+        $general = array_filter([...$this->ofPlace($step), ...$this->ofWork($step)]);
+
+        return [...$general, ...$this->ofProducts($step, array_column($general, 0))];
     }
 
     /** @return array<string, array{string, bool}|null> */
@@ -112,8 +114,11 @@ final readonly class Hazards
         return str_ends_with($step->kind, '-each') ? substr($step->kind, 0, -5) : $step->kind;
     }
 
-    /** @return array<string, array{string, bool}|null> */
-    private function ofProducts(VisitStep $step): array
+    /**
+     * @param list<string> $general  what the step says anyway; a label that says the same is not repeated
+     * @return array<string, array{string, bool}>
+     */
+    private function ofProducts(VisitStep $step, array $general): array
     {
         $hazards = [];
         foreach ($this->bottles as $bottle) {
@@ -131,7 +136,7 @@ final readonly class Hazards
                 $hazards["acid {$bottle->id}"] = ["{$bottle->name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.", true];
             }
             if ($used) {
-                foreach ($bottle->cautions as $i => $says) {
+                foreach (array_diff($bottle->cautions, $general) as $i => $says) {
                     $hazards["label {$bottle->id} {$i}"] = ["{$bottle->name}: {$says}", false];
                 }
             }

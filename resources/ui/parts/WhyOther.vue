@@ -14,7 +14,7 @@ const says: Record<Fact['fact'], (one: Fact) => string> = {
   soil: (one) => `${soilSaid(one.is)} seen, ${soilSaid(one.was).toLowerCase()} expected`,
   grit: (one) => (one.is === 'yes' ? 'Grit in it' : 'No grit in it'),
   water: (one) => `${waters[one.is]}, ${waters[one.was]?.toLowerCase()} expected`,
-  weather: (one) => `Now ${weather(one.is)}, ${weather(one.was)} expected`,
+  weather: (one) => `${weather(one.is)} now; ${weather(one.was)} expected`,
   panel: (one) =>
     one.is ? `The panel measured at ${units.temperature(Number(one.is))}` : 'The panel not measured any more',
   place: (one) => `Here ${placeSaid(one.is)}, ${placeSaid(one.was)} expected`,

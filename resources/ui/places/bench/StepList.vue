@@ -13,7 +13,9 @@ const mixes = (choice: Schemas['MatchProduct']) =>
     .join(', ')
 /** What the step does not say anyway. */
 const own = (key: string, step: Schemas['MatchStep']) =>
-  (byKey.value.get(key)?.cautions ?? []).filter((says) => !step.cautions.some((caution) => caution.says === says))
+  (byKey.value.get(key)?.cautions ?? []).filter(
+    (says) => !step.cautions.some((caution) => caution.says === says || caution.says.endsWith(`: ${says}`)),
+  )
 const sections = (step: string) => props.match.sections.find((section) => section.step === step)
 const label = (choice: Schemas['MatchProduct']) =>
   choice.zone === 'paint' ? '' : ` on ${zones[choice.zone]?.toLowerCase()}`

@@ -125,7 +125,12 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
         </li>
       </ol>
       <p v-if="!stops.length" class="quiet empty">
-        Nobody is on the way that day. Add a vehicle above, or one of those whose rhythm is up below.
+        Nobody is on the way that day.
+        {{
+          data.planned.length
+            ? 'Take those planned, or add a vehicle above.'
+            : 'Add a vehicle above, or one of those whose rhythm is up below.'
+        }}
       </p>
       <section v-if="tank && stops.length" class="sheet">
         <h2>Treated water</h2>
@@ -159,7 +164,10 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
           <li v-for="one in data.suggested" :key="one.vehicle_id">
             <button type="button" class="words" @click="lay([...ids(), one.vehicle_id])">{{ one.name }}</button>
             <span class="small quiet"
-              >{{ one.site ?? 'no place' }}{{ one.days_over ? `, ${one.days_over} days over` : ', today' }}</span
+              >{{ one.site ?? 'no place' }},
+              {{
+                one.days_over > 1 ? `${one.days_over} days over` : one.days_over ? 'a day over' : 'due that day'
+              }}</span
             >
           </li>
         </ul>

@@ -8,7 +8,7 @@ import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import type { Kept } from '@/offline/store'
 import { kindsSaid, seenOfBase } from '@/lib/words'
-import { inspected, leftOut, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
+import { inspected, leftByItself, leftOut, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
 import { isDone, stepOf, tookS, type State } from './fold'
 import { textiles as words } from '@/lib/words'
 
@@ -21,6 +21,7 @@ const draft = useLocalStorage<Closing>(
   () =>
     props.again ?? {
       id: newId(),
+      left: leftByItself(props.kept.sheet.plan),
       uses: usesOf(props.kept, props.state),
       textiles: textilesOf(props.kept, props.state),
       water_l: waterOf(props.kept, props.state),
@@ -33,6 +34,11 @@ const undone = computed(() => props.kept.sheet.plan.steps.filter((step) => !isDo
 const sure = ref(false)
 const left = computed(() => leftOut(props.kept, props.state))
 const looked = computed(() => inspected(props.kept, props.state))
+/** What one can say in a tap; what the laying-out knows already stands first. */
+const reasons = (kind: string) => {
+  const known = leftByItself(props.kept.sheet.plan)[kind]
+  return known ? [known, ...whyLeft] : whyLeft
+}
 const unsaid = computed(() => left.value.filter((kind) => !draft.value.left?.[kind]))
 function because(kind: string, why: string) {
   draft.value.left = { ...draft.value.left, [kind]: why }
@@ -74,7 +80,7 @@ const litres = computed({
       <legend class="begins">{{ kindsSaid([kind]) }} was planned and left out. Why?</legend>
       <div class="row">
         <button
-          v-for="why in whyLeft"
+          v-for="why in reasons(kind)"
           :key="why"
           type="button"
           class="chip"

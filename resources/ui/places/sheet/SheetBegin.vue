@@ -6,6 +6,7 @@ import WhyOther from '@/parts/WhyOther.vue'
 import Choices from '@/parts/Choices.vue'
 import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
+import { withoutStep } from './closing'
 import { fillLine } from './doses'
 
 // Before the first step: what the gate asks, what is assumed, what to fill, who works.
@@ -40,7 +41,10 @@ const choices = computed(() =>
     return [{ name, says, finish, saves }]
   }),
 )
-const planned = computed(() => (plan.value.kinds ?? []).filter((kind) => kind !== 'wash'))
+const stepless = computed(() => withoutStep(plan.value))
+const ticked = computed(() =>
+  (plan.value.kinds ?? []).filter((kind) => kind !== 'wash' && !stepless.value.includes(kind)),
+)
 function confirm(says: string) {
   read.value = new Set([...read.value, says])
 }
@@ -104,8 +108,12 @@ function take(kind: string, without: string | null) {
         Nine times in ten within {{ plan.totals.nine_in_ten }} minutes.
       </p>
       <WhyOther v-if="plan.expected" :expected="plan.expected" :minutes="plan.finish" />
-      <p v-if="planned.length">
-        Planned beside the wash: <strong>{{ kindsSaid(planned) }}</strong>. Each is a step to tick.
+      <p v-if="ticked.length">
+        Planned beside the wash: <strong>{{ kindsSaid(ticked) }}</strong>. Each is a step to tick.
+      </p>
+      <p v-if="stepless.length" class="note begins">
+        <strong>{{ kindsSaid(stepless) }}</strong> was planned too, but as things stand there is no step for it.
+        <template v-if="stepless.includes('topper')">{{ plan.topper.why }}</template> The plan takes it up again.
       </p>
       <fieldset v-if="choices.length > 1" class="scope">
         <legend>What it takes in</legend>

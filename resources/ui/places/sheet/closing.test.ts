@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Kept, Plan } from '@/offline/store'
-import { textilesOf, turnOf, usesOf, waterOf } from './closing'
+import { leftByItself, noStep, textilesOf, turnOf, usesOf, waterOf, withoutStep } from './closing'
 import { fold, type Step } from './fold'
 import { answering, changes, merged, reread } from './found'
 import { event, ms, step } from './scene'
@@ -23,6 +23,18 @@ describe('something found where nobody can be asked', () => {
   })
   it('changes nothing when nothing is different', () => {
     expect(merged(now, answering(seen, seen, otherwise))).toBe(now)
+  })
+})
+
+describe('what was planned and has no step', () => {
+  const cold = {
+    ...plan([step('wash'), step('decon', { fulfils: 'decon' })]),
+    kinds: ['wash', 'decon', 'topper', 'base'],
+    topper: { decision: 'none', says: 'Due, but not today', why: 'In the rain it would not hold.' },
+  } as unknown as Plan
+  it('is told apart from what can be ticked, with the reason that is known', () => {
+    expect(withoutStep(cold)).toEqual(['topper', 'base'])
+    expect(leftByItself(cold)).toEqual({ topper: 'In the rain it would not hold.', base: noStep })
   })
 })
 

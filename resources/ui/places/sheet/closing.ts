@@ -42,6 +42,11 @@ export function waterOf(kept: Kept, state: State): number {
   )
 }
 
+/** Planned kinds for which the laying-out found no step: the day, or what is at hand, does not let them be. */
+export function withoutStep(plan: Pick<Kept['sheet']['plan'], 'kinds' | 'steps'>): string[] {
+  return (plan.kinds ?? []).filter((kind) => kind !== 'wash' && !plan.steps.some((step) => step.fulfils === kind))
+}
+
 /** What a planned kind is that no tick has done: asked for why, and taken up again by the plan. */
 export function leftOut(kept: Kept, state: State): string[] {
   const planned = (kept.sheet.plan.kinds ?? []).filter((kind) => kind !== 'wash')
@@ -61,6 +66,19 @@ export const whyLeft = [
   'It didn’t need it',
   'Nothing to do it with',
 ] as const
+
+/** Why a kind without a step is left out, until somebody says otherwise. */
+export const noStep = 'There was no step for it that day'
+
+/** What is known of why at the end of a visit, before anybody is asked. */
+export function leftByItself(plan: Pick<Kept['sheet']['plan'], 'kinds' | 'steps' | 'topper'>): Record<string, string> {
+  return Object.fromEntries(
+    withoutStep(plan).map((kind) => [
+      kind,
+      kind === 'topper' && plan.topper.why ? plan.topper.why.slice(0, 120) : noStep,
+    ]),
+  )
+}
 
 export type Closing = {
   /** Why a planned kind was left out, by kind. */
