@@ -176,6 +176,10 @@ function take(kind: string, without: string | null) {
 </template>
 
 <style scoped>
+.begins::first-letter {
+  text-transform: uppercase;
+}
+
 .scope button {
   display: grid;
   text-align: left;
