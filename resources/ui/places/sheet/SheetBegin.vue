@@ -182,6 +182,9 @@ function take(kind: string, without: string | null) {
 
 .scope button {
   display: grid;
+  align-content: center;
+  gap: 2px;
+  padding-block: var(--s2);
   text-align: left;
   min-height: 52px;
 }
