@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
@@ -148,6 +149,22 @@ abstract class BrowserTestCase extends TestCase
     public static function url(): string
     {
         return getenv('VICISSA_URL') ?: self::fail('VICISSA_URL is not set: run these tests through bin/test.');
+    }
+
+    /**
+     * Waits until it is so; a page that is drawn afresh between two questions is asked again.
+     *
+     * @param callable(): bool $so
+     */
+    protected function until(callable $so, string $what = 'It did not come to that.'): void
+    {
+        $this->browser->wait(self::WAIT, 100)->until(static function () use ($so): bool {
+            try {
+                return $so();
+            } catch (StaleElementReferenceException) {
+                return false;
+            }
+        }, $what);
     }
 
     /** Waits for an element that is there and can be seen. */

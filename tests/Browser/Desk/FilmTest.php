@@ -25,9 +25,9 @@ final class FilmTest extends BrowserTestCase
         $keys = $this->browser->getKeyboard();
         $keys->sendKeys('/');
         $keys->sendKeys('taxi');
-        $this->browser->wait(5)->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 2);
+        $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 2);
         $this->see('//input[@type="search"]')->sendKeys(WebDriverKeys::ESCAPE);
-        $this->browser->wait(5)->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 24);
+        $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 24);
         $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
         $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
         $keys->sendKeys(WebDriverKeys::ARROW_DOWN);

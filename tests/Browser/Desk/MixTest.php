@@ -80,7 +80,7 @@ final class MixTest extends BrowserTestCase
         mkdir($folder);
         self::tell($this->browser, 'Page.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
         $this->press('Save the PDF');
-        $this->browser->wait(10)->until(static fn(): bool => is_file("{$folder}/labels.pdf"));
+        $this->until(static fn(): bool => is_file("{$folder}/labels.pdf"));
         self::assertStringStartsWith('%PDF-', (string) file_get_contents("{$folder}/labels.pdf"));
         unlink("{$folder}/labels.pdf");
         rmdir($folder);
@@ -101,7 +101,7 @@ final class MixTest extends BrowserTestCase
         $this->click($this->see('//form[.//h2[normalize-space(.) = "Note a reading"]]//select'));
         $this->fill('Where', 'Ferry yard');
         $this->press('Hold the pen in');
-        $this->browser->wait(10)->until(fn(): bool => (float) $this->field('Dissolved solids')->getAttribute('value') > 250.0);
+        $this->until(fn(): bool => (float) $this->field('Dissolved solids')->getAttribute('value') > 250.0);
         $this->press('Note it');
         $this->seeText('Noted:');
         $this->assertAccessible('Water');
@@ -141,9 +141,9 @@ final class MixTest extends BrowserTestCase
         $this->see('//li[.//strong[normalize-space(.) = "Vell Lather"]][contains(., "Short lance")]');
         $this->see('//li[.//strong[normalize-space(.) = "Merrow Plain"]][contains(., "30 ml of product, water to 15 l")]');
         $this->press('Aim the thermometer');
-        $this->browser->wait(10)->until(fn(): bool => ! in_array($this->field('Panel')->getAttribute('value'), ['', '15'], true));
+        $this->until(fn(): bool => ! in_array($this->field('Panel')->getAttribute('value'), ['', '15'], true));
         $this->press('Hold the pen in the tap water');
-        $this->browser->wait(10)->until(fn(): bool => (float) $this->field('Tap water')->getAttribute('value') > 250.0);
+        $this->until(fn(): bool => (float) $this->field('Tap water')->getAttribute('value') > 250.0);
         $this->assertQuietConsole();
     }
 

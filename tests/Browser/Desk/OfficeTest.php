@@ -26,7 +26,7 @@ final class OfficeTest extends BrowserTestCase
         $this->click($tick());
         $this->see('//section[@aria-label = "Products"]//li[contains(@class, "in")]//strong[normalize-space(.) = "'.$name.'"]');
         // Told to the server, it is there for the other phone as well.
-        $this->browser->wait(20, 200)->until(fn(): bool => $this->browser->executeScript('return localStorage.getItem("load-ticks")') === '{}');
+        $this->until(fn(): bool => $this->browser->executeScript('return localStorage.getItem("load-ticks")') === '{}');
         $this->browser->executeScript('localStorage.clear()');
         $this->browser->navigate()->refresh();
         $this->press('The whole week');
@@ -81,7 +81,7 @@ final class OfficeTest extends BrowserTestCase
         $this->visit('/');
         $this->press('The ivory tourer');
         $this->press('revoke');
-        $this->browser->wait(15, 100)->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//h3[contains(., "Links that lead somewhere")]')) === []);
+        $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//h3[contains(., "Links that lead somewhere")]')) === []);
         $this->browser->get($address);
         $this->seeText('This record is not shown any more');
         self::assertSame([], $this->browser->findElements(WebDriverBy::tagName('h1')));

@@ -48,9 +48,9 @@ final class ShelfTest extends BrowserTestCase
         $this->press('Restock');
         $this->fill('How much came in', '750');
         $this->press('Add it');
-        $this->browser->wait(10)->until(fn(): bool => $this->field('Left')->getAttribute('value') === '750');
+        $this->until(fn(): bool => $this->field('Left')->getAttribute('value') === '750');
         $this->press('Another like it');
-        $this->browser->wait(10)->until(fn(): bool => $this->field('Name')->getAttribute('value') === "{$name} (another)");
+        $this->until(fn(): bool => $this->field('Name')->getAttribute('value') === "{$name} (another)");
         self::assertSame('0', $this->field('Left')->getAttribute('value'));
         $this->assertQuietConsole('status of 422');
     }

@@ -61,8 +61,8 @@ final class WaterTest extends BrowserTestCase
         $risk = $this->see('//li[contains(., "such layers would be spent")]')->getText();
         $this->browser->executeScript('arguments[0].focus()', [$topper]);
         $this->browser->getKeyboard()->sendKeys(WebDriverKeys::ARROW_RIGHT);
-        $this->browser->wait(10, 100)->until(fn(): bool => $this->see('//button[starts-with(@aria-label, "Topper on")]')->getAttribute('aria-label') !== $before);
-        $this->browser->wait(10, 100)->until(fn(): bool => $this->see('//li[contains(., "such layers would be spent")]')->getText() !== $risk);
+        $this->until(fn(): bool => $this->see('//button[starts-with(@aria-label, "Topper on")]')->getAttribute('aria-label') !== $before);
+        $this->until(fn(): bool => $this->see('//li[contains(., "such layers would be spent")]')->getText() !== $risk);
         $this->assertAccessible('What if');
         $this->press('Without a topper');
         $this->seeText('as without the change');

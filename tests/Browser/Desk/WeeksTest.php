@@ -44,8 +44,7 @@ final class WeeksTest extends BrowserTestCase
         $this->press('Take back');
         $this->see('//button[normalize-space(.) = "Take back"][not(@disabled)]');
         $this->press('Take back');
-        $this->browser->wait(15, 200)->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//button[contains(@class, "mark")][contains(@aria-label, ", locked")]')) === []);
-        self::assertSame($before, $marks(), 'all stands as before');
+        $this->until(static fn(): bool => $marks() === $before, 'All stands as before.');
         $this->press('As a list');
         $this->see('//ol[contains(@class, "days")]//h2');
         $this->assertAccessible('Weeks as a list');

@@ -51,7 +51,7 @@ final class ClosingTest extends BrowserTestCase
             const car = weeks.vehicles.find((one) => one.name.startsWith('Postmistress'))
             done(weeks.visits.some((one) => one.vehicle_id === car.id && one.kinds.includes('decon')))
             JS);
-        $this->browser->wait(40, 500)->until($planned, 'It is not planned again.');
+        $this->until($planned, 'It is not planned again.');
         $this->assertQuietConsole();
     }
 

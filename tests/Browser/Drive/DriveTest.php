@@ -67,7 +67,7 @@ final class DriveTest extends BrowserTestCase
         self::assertSame('Wren Mark II', $this->field('Model')->getAttribute('value'));
         $this->assertAccessible('A conflict');
         $this->press('Take what is saved');
-        $this->browser->wait(5)->until(fn(): bool => $this->field('Colour')->getAttribute('value') === 'Sun-bleached red');
+        $this->until(fn(): bool => $this->field('Colour')->getAttribute('value') === 'Sun-bleached red');
         self::assertCount(0, $this->browser->findElements(WebDriverBy::cssSelector('[role=alert]')));
         $this->assertQuietConsole('status of 412');
     }

@@ -27,7 +27,7 @@ final class GaugeTest extends BrowserTestCase
         // By keys: the top ten pixels higher makes it tighter.
         $before = $this->angle();
         $this->see('//button[starts-with(normalize-space(.), "Top")]')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_UP]);
-        $this->browser->wait(10, 100)->until(fn(): bool => $this->angle() > $before + 3.0);
+        $this->until(fn(): bool => $this->angle() > $before + 3.0);
         $this->press('Another drop');
         $this->see('//button[starts-with(normalize-space(.), "2 Left foot")]');
         $this->press('Read it');

@@ -34,7 +34,7 @@ final class OneVisitTest extends BrowserTestCase
         $this->assertAccessible('A sheet with its scopes');
         $this->press('Quick: paint and glass');
         $this->see('//button[contains(., "Quick: paint and glass")][@aria-pressed = "true"]');
-        $this->browser->wait(20, 100)->until(static fn(): bool => $minutes() < $before);
+        $this->until(static fn(): bool => $minutes() < $before);
         $this->assertQuietConsole();
     }
 
@@ -52,7 +52,7 @@ final class OneVisitTest extends BrowserTestCase
         $this->fill('Why', 'Away on the mainland');
         $this->assertAccessible('A visit to be cancelled');
         $this->press('Cancel the visit');
-        $this->browser->wait(25, 200)->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath(sprintf('//button[contains(@class, "mark")][@aria-label = %s]', self::quoted($name)))) === []);
+        $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath(sprintf('//button[contains(@class, "mark")][@aria-label = %s]', self::quoted($name)))) === []);
         $this->assertQuietConsole();
     }
 }

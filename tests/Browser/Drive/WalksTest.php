@@ -27,7 +27,7 @@ final class WalksTest extends BrowserTestCase
         $this->fill('A visit takes in', 'Quick: paint and glass');
         $this->see('//h2[normalize-space(.) = "Rinseless"]');
         // The answer follows what is set, a moment later.
-        $this->browser->wait(25, 100)->until(fn(): bool => $this->minutes() >= 15 && $this->minutes() <= 30, 'a quick wash on dust takes 15 to 30 minutes');
+        $this->until(fn(): bool => $this->minutes() >= 15 && $this->minutes() <= 30, 'a quick wash on dust takes 15 to 30 minutes');
         $minutes = $this->minutes();
         $this->choose('How dirty', 'Heavy');
         $this->see('//h2[contains(., "Not here, not today")]');
