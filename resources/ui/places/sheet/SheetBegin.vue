@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
-import { kindsSaid, numbers, ordinal, scopes, soils, waters } from '@/lib/words'
+import { kindsSaid, numbers, ordinal, soils, waters } from '@/lib/words'
 import WhyOther from '@/parts/WhyOther.vue'
 import Choices from '@/parts/Choices.vue'
 import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
 import { withoutStep } from './closing'
 import { fillLine } from './doses'
+import ScopeChoice from './ScopeChoice.vue'
 
 // Before the first step: what the gate asks, what is assumed, what to fill, who works.
 const props = defineProps<{ kept: Kept; person: number }>()
@@ -31,16 +32,6 @@ const people = computed(() => [
   ...Array.from({ length: sheet.value.crew }, (_, i) => ({ value: i + 1, name: `I am the ${ordinal(i + 1)}` })),
 ])
 const chosen = computed({ get: () => props.person, set: (next) => emit('person', next) })
-const scope = computed(() => sheet.value.facts.scope ?? 'usual')
-/** Every scope with its minutes, where they are known, and what that saves. */
-const choices = computed(() =>
-  Object.entries(scopes).flatMap(([name, says]) => {
-    const finish = name === scope.value ? plan.value.finish : props.kept.otherwise[`scope:${name}`]?.finish
-    if (finish == null) return []
-    const saves = (plan.value.finish ?? finish) - finish
-    return [{ name, says, finish, saves }]
-  }),
-)
 const stepless = computed(() => withoutStep(plan.value))
 const ticked = computed(() =>
   (plan.value.kinds ?? []).filter((kind) => kind !== 'wash' && !stepless.value.includes(kind)),
@@ -115,25 +106,7 @@ function take(kind: string, without: string | null) {
         <strong>{{ kindsSaid(stepless) }}</strong> was planned too, but as things stand there is no step for it.
         <template v-if="stepless.includes('topper')">{{ plan.topper.why }}</template> The plan takes it up again.
       </p>
-      <fieldset v-if="choices.length > 1" class="scope">
-        <legend>What it takes in</legend>
-        <div class="row">
-          <button
-            v-for="one in choices"
-            :key="one.name"
-            type="button"
-            class="beside"
-            :aria-pressed="one.name === scope"
-            @click="one.name === scope || emit('scope', one.name)"
-          >
-            <span>{{ one.says }}</span>
-            <span class="small">
-              {{ one.finish }} min<template v-if="one.saves > 0">, saves {{ one.saves }}</template
-              ><template v-else-if="one.saves < 0">, {{ -one.saves }} more</template>
-            </span>
-          </button>
-        </div>
-      </fieldset>
+      <ScopeChoice :kept="kept" @take="(one) => emit('scope', one)" />
       <p v-for="one in plan.problems" :key="one" class="note">{{ one }}</p>
     </template>
 
@@ -178,20 +151,6 @@ function take(kind: string, without: string | null) {
 <style scoped>
 .begins::first-letter {
   text-transform: uppercase;
-}
-
-.scope button {
-  display: grid;
-  align-content: center;
-  gap: 2px;
-  padding-block: var(--s2);
-  text-align: left;
-  min-height: 52px;
-}
-
-.scope button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
 }
 
 .note,
