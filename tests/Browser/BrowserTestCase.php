@@ -64,6 +64,10 @@ abstract class BrowserTestCase extends TestCase
         }
         $browser = self::$kept[$kind];
         $before = $browser->getWindowHandles();
+        // Nothing that the last page still waits for may come in after its cookies are gone, and bring them back.
+        foreach ($before as $handle) {
+            $browser->switchTo()->window($handle)->get('about:blank');
+        }
         $browser->switchTo()->newWindow();
         $page = $browser->getWindowHandle();
         foreach ($before as $handle) {

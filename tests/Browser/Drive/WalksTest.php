@@ -149,7 +149,9 @@ final class WalksTest extends BrowserTestCase
                 await fetch('/sanctum/csrf-cookie')
                 await send('auth/register', { name: 'Isa Merrick', workspace: 'Merrick', email, password: 'sea-pink-tide', time_zone: 'UTC' })
                 // The shelf one starts with is put away: this one is their own.
-                for (const one of (await (await fetch('/api/v1/products?limit=200', { headers: { Accept: 'application/json' } })).json()).data) await send(`products/${one.id}`, {}, 'DELETE')
+                const shelf = await (await fetch('/api/v1/products?limit=200', { headers: { Accept: 'application/json' } })).json()
+                if (!shelf.data) throw new Error(JSON.stringify(shelf))
+                for (const one of shelf.data) await send(`products/${one.id}`, {}, 'DELETE')
                 for (const one of bottles) await send('products', one)
                 for (const one of gear) await send('gear', one)
                 const car = await send('vehicles', vehicle)
