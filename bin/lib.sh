@@ -23,7 +23,7 @@ become() { # become USER
     setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--securebits=+no_setuid_fixup --inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
     AS=(setpriv "${ids[@]}" env HOME="$VAR/home")
     # A moved clock (bin/test --at) is shared among the processes of one user, and put on again by the next.
-    [ -z "${FAKETIME:-}" ] || AS=(env -u LD_PRELOAD -u FAKETIME_SHARED "${AS[@]}" LD_PRELOAD="$LD_PRELOAD")
+    [ -z "${FAKETIME:-}" ] || AS=(env -u LD_PRELOAD -u FAKETIME_SHARED "${AS[@]}" LD_PRELOAD="${LD_PRELOAD:-}")
 }
 
 as() { # as USER COMMAND…

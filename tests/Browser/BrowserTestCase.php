@@ -162,7 +162,8 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function until(callable $so, string $what = 'It did not come to that.'): void
     {
-        $this->browser->wait(self::WAIT, 100)->until(static function () use ($so): bool {
+        // Longer than for what is on its way already: some of it waits for the queue.
+        $this->browser->wait(40, 200)->until(static function () use ($so): bool {
             try {
                 return $so();
             } catch (StaleElementReferenceException) {

@@ -103,7 +103,7 @@ final class Screenshots extends BrowserTestCase
     private function onAPhone(): void
     {
         $desk = $this->browser;
-        $this->browser = self::open(390, 844);
+        $this->browser = self::cleared(390, 844);
         try {
             $this->signIn('tam@marram-sedge.example');
             $this->see('//a[contains(@class, "row")]');
@@ -112,7 +112,6 @@ final class Screenshots extends BrowserTestCase
             $this->shoot('load-phone');
             $this->onASheet();
         } finally {
-            $this->browser->quit();
             $this->browser = $desk;
         }
     }
