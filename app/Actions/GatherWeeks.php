@@ -57,6 +57,7 @@ final readonly class GatherWeeks
         private Weather $weather,
         private ReckonMinutes $reckonMinutes,
         private GatherAtHand $gatherAtHand,
+        private JudgeDays $judgeDays,
     ) {}
 
     /** @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing  what counts as planned; the book's when left out */
@@ -74,7 +75,8 @@ final readonly class GatherWeeks
         $ids = $vehicles->modelKeys();
         $log = TurnLog::of($ids, $today->getTimestamp());
         $sizes = array_values(array_unique([1, ...array_map(static fn(PlanCrew $crew): int => $crew->people, $crews)]));
-        $minutes = ($this->reckonMinutes)($vehicles, $sizes, ($this->gatherAtHand)());
+        $atHand = ($this->gatherAtHand)();
+        $minutes = ($this->reckonMinutes)($vehicles, $sizes, $atHand);
         $looks = $this->looks($ids);
         $left = $this->left($ids);
         $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
@@ -126,12 +128,15 @@ final readonly class GatherWeeks
                 true,
             );
         }
+        $sky = $this->sky($sites, $today, $start);
+        $lost = ($this->judgeDays)($this->weathered($of, $vehicles, array_keys($sky)), $atHand);
+        $of = array_map(static fn(PlanVehicle $vehicle): PlanVehicle => $vehicle->without($lost[$vehicle->id] ?? []), $of);
         $places = array_values([
-            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days), $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on)))->all(),
+            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days), $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on), $site->bay))->all(),
             ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
         ]);
 
-        return new Weeks(new Instance($start, $days, $crews, $this->sky($sites, $today, $start), $places, $of, $workspace->house()->plan), $vehicles->pluck('name', 'id')->all(), array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)));
+        return new Weeks(new Instance($start, $days, $crews, $sky, $places, $of, $workspace->house()->plan), $vehicles->pluck('name', 'id')->all(), array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)));
     }
 
     /**
@@ -237,6 +242,35 @@ final readonly class GatherWeeks
         $lasts = max(14, $due - $this->day($base->on_at));
 
         return new Cycle($this->day($base->forecast->from_at ?? $base->forecast->due_at), $due, $this->day($base->forecast->late_at ?? $base->forecast->due_at) + 28, $lasts);
+    }
+
+    /**
+     * Whose kinds may fall on days whose weather is known.
+     *
+     * @param list<PlanVehicle> $of
+     * @param Collection<int, Vehicle> $vehicles
+     * @param list<int> $days
+     * @return list<array{Vehicle, non-empty-list<int>, non-empty-list<Kind>}>
+     */
+    private function weathered(array $of, Collection $vehicles, array $days): array
+    {
+        $by = $vehicles->keyBy('id');
+        $asked = [];
+        foreach ($of as $one) {
+            $kinds = array_values(array_filter([Kind::Topper, Kind::Decon, Kind::Base], static function (Kind $kind) use ($one, $days): bool {
+                $cycle = match ($kind) {
+                    Kind::Topper => $one->topper, Kind::Decon => $one->decon, default => $one->base,
+                };
+
+                return ($one->each & $kind->bit()) !== 0 || ($cycle !== null && $days !== [] && $cycle->from <= max($days) + 7);
+            }));
+            $vehicle = $by->get($one->id);
+            if ($kinds !== [] && $days !== [] && $vehicle !== null) {
+                $asked[] = [$vehicle, $days, $kinds];
+            }
+        }
+
+        return $asked;
     }
 
     /**

@@ -9,6 +9,10 @@ use App\Record\AtHand;
 use App\Record\LaidVisit;
 use App\Record\VisitWish;
 use Vicissa\Core\Matching\Body;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Visit;
 
 /** Lays a visit out: the one way for every place of the program. Raises InvalidInput where its facts make no sense. */
@@ -22,11 +26,24 @@ final readonly class LayVisit
     /** @param list<string> $done  steps behind the crew already */
     public function __invoke(VisitWish $wish, AtHand $atHand, array $done = []): LaidVisit
     {
+        [$situation, $schools, $outfit] = $this->scene($wish, $atHand);
+
+        return new LaidVisit(Visit::of($situation, $schools, $outfit, $done), $situation, $schools, $outfit);
+    }
+
+    /** The steps alone, without their times. */
+    public function laying(VisitWish $wish, AtHand $atHand): Laying
+    {
+        return Laying::of(...$this->scene($wish, $atHand));
+    }
+
+    /** @return array{Situation, Schools, Outfit} */
+    private function scene(VisitWish $wish, AtHand $atHand): array
+    {
         [$situation, $schools] = ($this->setScene)(new Input($wish->facts), $wish->vehicle, $atHand->shelf);
         $without = $wish->facts['without'] ?? [];
         $situation = is_array($without) && $without !== [] ? $situation->without(array_values(array_filter($without, is_string(...)))) : $situation;
-        $outfit = ($this->equip)($wish->people, Body::from($wish->vehicle->body), $wish->vehicle->site, $atHand, $atHand->pace->for($wish->vehicle->id, $wish->members));
 
-        return new LaidVisit(Visit::of($situation, $schools, $outfit, $done), $situation, $schools, $outfit);
+        return [$situation, $schools, ($this->equip)($wish->people, Body::from($wish->vehicle->body), $wish->vehicle->site, $atHand, $atHand->pace->for($wish->vehicle->id, $wish->members))];
     }
 }

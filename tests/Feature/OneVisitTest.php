@@ -156,15 +156,7 @@ final class OneVisitTest extends TestCase
         ['hearse' => $hearse, 'workspace' => $workspace] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['topper_weeks' => 2, 'site_id' => null]));
         $visit = $this->visit($hearse, 'topper');
         $this->putJson('/api/v1/round', ['on' => $visit['on'], 'vehicle_ids' => [$hearse->id]])->assertOk()->assertJsonPath('stops.0.loses', []);
-        $dry = app(Weather::class);
-        $this->app->instance(Weather::class, new class ($dry) implements Weather {
-            public function __construct(private Weather $dry) {}
-
-            public function hours(float $latitude, float $longitude, DateTimeInterface $from, int $hours): array
-            {
-                return array_map(static fn(WeatherHour $hour): WeatherHour => new WeatherHour($hour->at, new Air(9.0, 0.95, 3.0, 20.0), $hour->cloud, 2.5, $hour->airOffK, $hour->sureness), $this->dry->hours($latitude, $longitude, $from, $hours));
-            }
-        });
+        $this->weatherIs(static fn(WeatherHour $hour): WeatherHour => new WeatherHour($hour->at, new Air(9.0, 0.95, 3.0, 20.0), $hour->cloud, 2.5, $hour->airOffK, $hour->sureness));
         $stop = $this->getJson("/api/v1/round?on={$visit['on']}")->assertOk()->json('stops.0');
         self::assertSame([['topper'], null, $visit['id']], [$stop['loses'], $stop['problem'], $stop['visit_id']], 'washed it can be; the topper is lost');
         $load = $this->getJson("/api/v1/load?from={$visit['on']}&to={$visit['on']}")->json();
@@ -172,6 +164,20 @@ final class OneVisitTest extends TestCase
         $this->postJson("/api/v1/weeks/visits/{$visit['id']}/cancel", ['by' => 'weather', 'why' => 'Rain', 'again' => true])->assertOk();
         self::assertSame([], $this->getJson("/api/v1/round?on={$visit['on']}")->json('stops'));
         self::assertSame('weather', $this->inside($workspace, static fn() => CancelledVisit::query()->where('cancelled_by', 'weather')->sole())->cancelled_by);
+    }
+
+    public function testNothingIsPlannedThatTheDayHasNoStepFor(): void
+    {
+        // Mild enough on average for a topper, too cold at the hour for every one on the shelf, but for one day.
+        $mild = '2026-12-02';
+        $this->weatherIs(static fn(WeatherHour $hour): WeatherHour => new WeatherHour($hour->at, new Air($hour->at->format('Y-m-d') === $mild ? 14.0 : ((int) $hour->at->format('G') < 12 ? 3.0 : 9.0), 0.7, 2.0, 0.0), 0.9, 0.0, $hour->airOffK, $hour->sureness));
+        ['hearse' => $hearse] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['topper_weeks' => 2, 'site_id' => null]));
+        $topped = array_column(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $visit): bool => $visit['vehicle_id'] === $hearse->id && in_array('topper', $visit['kinds'], true)), 'on');
+        self::assertSame([$mild], array_values(array_filter($topped, static fn(string $on): bool => $on <= '2026-12-05')), 'on the day that lets it be');
+        self::assertContains('topper', array_column($this->postJson('/api/v1/sheets', ['vehicle_id' => $hearse->id, 'on' => $mild])->assertCreated()->json('plan.steps'), 'fulfils'));
+        $visit = $this->visit($hearse, 'topper');
+        $why = array_column($this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->assertOk()->json('days'), 'why', 'on');
+        self::assertSame('Topper: nothing on the shelf goes on in that weather.', $why['2026-12-03'], 'and a hand that moves it there is told');
     }
 
     public function testWhereMinutesDifferTheFactIsNamed(): void
@@ -225,6 +231,20 @@ final class OneVisitTest extends TestCase
             }
         }
         self::fail("No {$kind} is planned for {$vehicle->name}.");
+    }
+
+    /** @param callable(WeatherHour): WeatherHour $how */
+    private function weatherIs(callable $how): void
+    {
+        $this->app->instance(Weather::class, new class (app(Weather::class), $how) implements Weather {
+            /** @param callable(WeatherHour): WeatherHour $how */
+            public function __construct(private Weather $known, private mixed $how) {}
+
+            public function hours(float $latitude, float $longitude, DateTimeInterface $from, int $hours): array
+            {
+                return array_map($this->how, $this->known->hours($latitude, $longitude, $from, $hours));
+            }
+        });
     }
 
     /**

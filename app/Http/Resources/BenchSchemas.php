@@ -99,7 +99,7 @@ use App\Http\OpenApi\Shape;
     new Field('why', 'string'),
     new Field('dwell', 'string?'),
     new Field('at_most_s', 'number?'),
-    new Field('cautions', 'string[]'),
+    new Field('cautions', 'string[]', 'What judging it warns of; what its label warns of stands at the step where that begins'),
 )]
 #[Shape('MatchTopper', new Field('decision', 'string', null, ['apply', 'read-first', 'decon-first', 'optional', 'none', 'not-today']), new Field('says', 'string'), new Field('why', 'string'), new Field('product', 'string?'))]
 #[Shape('MatchRinse', new Field('water', 'string'), new Field('residue_mg_m2', 'number?'), new Field('spots', 'string?'), new Field('working_s', 'number?'), new Field('why', 'string'))]

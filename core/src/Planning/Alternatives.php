@@ -71,12 +71,12 @@ final readonly class Alternatives
     /** @return array{cost: float|null, why: string|null} */
     private static function at(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, PlannedVisit $here, int $other, float $now): array
     {
-        $sky = $instance->sky($other);
         $why = match (true) {
             isset($vehicle->closed[$other]) => 'The vehicle is away.',
             isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
-            ! $sky->wash => 'The weather forbids it.',
-            ($here->bits & 11 & ~$vehicle->each) > 0 && ! $sky->topper => 'Nothing but a wash goes in that weather.',
+            ! $instance->skyOver($vehicle, $other)->wash => 'The weather forbids it.',
+            ($here->bits & ~$vehicle->each & Instance::WEATHERED) > 0 && ! $instance->skyOver($vehicle, $other)->topper => 'Nothing but a wash goes in that weather.',
+            ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => sprintf('%s: nothing on the shelf goes on in that weather.', implode(', ', array_map(static fn(Kind $kind): string => $kind->says(), array_slice(Kind::of($lost), 1)))),
             array_filter($instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
             $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
             $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
@@ -102,7 +102,7 @@ final readonly class Alternatives
     {
         $day = $course->days[$i];
 
-        return $ledger->prices($vehicle, $day, $course->kinds($i), $instance->sky($day)->poor ? $instance->rules->poorWeather : 0.0)[0];
+        return $ledger->prices($vehicle, $day, $course->kinds($i), $instance->skyOver($vehicle, $day)->poor ? $instance->rules->poorWeather : 0.0)[0];
     }
 
     /**
@@ -134,7 +134,7 @@ final readonly class Alternatives
         if ($together > 0) {
             $says[] = sprintf('It shares the trip with %d other%s.', $together, $together === 1 ? '' : 's');
         }
-        if ($instance->sky($here->day)->poor) {
+        if ($instance->skyOver($vehicle, $here->day)->poor) {
             $says[] = 'The weather is poor; every better day costs more.';
         }
         $costs = array_filter(array_map(static fn(array $of): ?float => $of['cost'], $days), static fn(?float $cost): bool => $cost !== null);

@@ -248,6 +248,6 @@ final class Assignment
 
     private function beside(int $v, int $day): float
     {
-        return ($this->instance->sky($day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
+        return ($this->instance->skyOver($this->courses[$v]->vehicle, $day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
     }
 }

@@ -103,7 +103,7 @@ final class Bound
                 $of = [];
                 if (isset($this->minutes[$day])) {
                     $price = $this->price[$day];
-                    $fixed = ($this->instance->sky($day)->poor ? $rules->poorWeather : 0.0) + ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
+                    $fixed = ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) + ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
                     foreach ($course->kinds($i) as $bits) {
                         $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
                     }

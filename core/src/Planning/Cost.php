@@ -35,7 +35,7 @@ final readonly class Cost
         foreach ($visits as $visit) {
             $vehicle = $vehicles[$visit->vehicle];
             $by[$visit->vehicle][$visit->day] = $visit->bits;
-            $weather += $instance->sky($visit->day)->poor ? $rules->poorWeather : 0.0;
+            $weather += $instance->skyOver($vehicle, $visit->day)->poor ? $rules->poorWeather : 0.0;
             foreach (Parts::of($instance, $vehicle, $crews[$visit->crew], $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crews[$visit->crew]->people)]] as $part) {
                 $work[$visit->crew][$part['day']] = ($work[$visit->crew][$part['day']] ?? 0) + $part['minutes'];
                 $hops[$visit->crew][$part['day']][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;

@@ -84,7 +84,9 @@ final readonly class Course
             return [$this->locked[$i]];
         }
 
-        return $this->instance->sky($this->days[$i])->topper ? $this->choices : [0];
+        $may = $this->instance->kindsOn($this->vehicle, $this->days[$i]);
+
+        return array_values(array_filter($this->choices, static fn(int $bits): bool => ($bits & ~$may) === 0));
     }
 
     public function isLocked(int $i): bool

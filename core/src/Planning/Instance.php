@@ -9,6 +9,9 @@ use Vicissa\Core\InvalidInput;
 /** The weeks to be planned (domain, model "plan"). */
 final readonly class Instance
 {
+    /** Kind bits that weather of a kind forbids: topper, decontamination, base. */
+    public const WEATHERED = 11;
+
     /** @var array<string, PlanSite> */
     public array $sites;
 
@@ -84,6 +87,18 @@ final readonly class Instance
         return $this->sky[$day] ?? new Sky;
     }
 
+    /** What a day's weather lets be done on a vehicle where it stands: a bay has none. */
+    public function skyOver(PlanVehicle $vehicle, int $day): Sky
+    {
+        return $this->siteOf($vehicle)->bay ? new Sky : $this->sky($day);
+    }
+
+    /** Kind bits that may be asked of a vehicle's day: weather, and what there is to do them with. */
+    public function kindsOn(PlanVehicle $vehicle, int $day): int
+    {
+        return ($this->skyOver($vehicle, $day)->topper ? 31 : 31 & ~self::WEATHERED) & ~($vehicle->without[$day] ?? 0);
+    }
+
     public function siteOf(PlanVehicle $vehicle): PlanSite
     {
         return $this->sites[$vehicle->site];
@@ -100,6 +115,6 @@ final readonly class Instance
     /** Whether a visit that isn't locked may fall on a day: vehicle, site and weather; crews are another matter. */
     public function isOpen(PlanVehicle $vehicle, int $day): bool
     {
-        return $day >= $this->start && $day < $this->end && ! isset($vehicle->closed[$day]) && ! isset($this->siteOf($vehicle)->closed[$day]) && $this->sky($day)->wash;
+        return $day >= $this->start && $day < $this->end && ! isset($vehicle->closed[$day]) && ! isset($this->siteOf($vehicle)->closed[$day]) && $this->skyOver($vehicle, $day)->wash;
     }
 }

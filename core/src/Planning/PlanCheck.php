@@ -41,7 +41,7 @@ final readonly class PlanCheck
             if ($lock === null && ! $instance->isOpen($vehicle, $visit->day)) {
                 $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
             }
-            if ($lock === null && ($visit->bits & 11 & ~$vehicle->each) > 0 && ! $instance->sky($visit->day)->topper) {
+            if ($lock === null && ($visit->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $visit->day)) > 0) {
                 $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
             }
             $asked = $vehicle->each | ($vehicle->topper === null ? 0 : 1) | ($vehicle->decon === null ? 0 : 2) | ($vehicle->inspection === null ? 0 : 4) | ($vehicle->base === null ? 0 : 8);

@@ -12,6 +12,7 @@ final readonly class PlanSite
      * @param array<int, true> $closed  day numbers
      * @param array<string, array<int, true>> $barred  day numbers on which a crew may not go there, by crew; a lock doesn't change that
      * @param int|null $papersUntil     the last day on which anybody is let in at all; null: no end is known
+     * @param bool $bay                 under a roof, warm and out of the wind: no weather stands against a visit
      */
     public function __construct(
         public string $id,
@@ -19,6 +20,7 @@ final readonly class PlanSite
         public array $closed = [],
         public array $barred = [],
         public ?int $papersUntil = null,
+        public bool $bay = false,
     ) {}
 
     /** Whether a crew is let in on a day: its people are on the register, its papers hold. */

@@ -19,6 +19,7 @@ final readonly class PlanVehicle
      * @param int $each                            kind bits that every visit of it holds anyway, whose minutes stand in those of the wash
      * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $together  minutes by how many work at it, where that is known
      * @param bool $mayStay                        a visit longer than a day may go on the days after
+     * @param array<int, int> $without             kind bits for which a day has nothing to do them with: too cold for what is on the shelf, say
      */
     public function __construct(
         public string $id,
@@ -38,6 +39,7 @@ final readonly class PlanVehicle
         public int $each = 0,
         public array $together = [],
         public bool $mayStay = false,
+        public array $without = [],
     ) {}
 
     /** Minutes of a visit that holds these kinds, when so many work at it. */
@@ -61,6 +63,16 @@ final readonly class PlanVehicle
      */
     public function locked(array $locks): self
     {
-        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay);
+        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay, $this->without);
+    }
+
+    /**
+     * The same with kinds that some days have nothing to do with.
+     *
+     * @param array<int, int> $without  kind bits by day
+     */
+    public function without(array $without): self
+    {
+        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $this->locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay, $without);
     }
 }

@@ -276,9 +276,7 @@ final class Planner
     /** What every visit of a vehicle holds anyway, where the day lets it go on. */
     private function rides(Course $course, int $day, int $bits): int
     {
-        $each = $course->vehicle->each & ~($bits & 8 ? 1 : 0);
-
-        return $this->instance->sky($day)->topper ? $each : $each & ~11;
+        return $course->vehicle->each & ~($bits & 8 ? 1 : 0) & $this->instance->kindsOn($course->vehicle, $day);
     }
 
 }

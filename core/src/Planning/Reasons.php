@@ -97,9 +97,13 @@ final readonly class Reasons
         if ($there === []) {
             return $last < $this->instance->start ? 'It was late before the plan begins.' : $this->whyNone($vehicle, $first, min($this->instance->end - 1, $last), array_keys($visits));
         }
-        $wet = array_filter($there, fn(int $day): bool => ($bit & Kind::Topper->bit() || $bit & Kind::Base->bit()) && ! $this->instance->sky($day)->topper);
+        // A topper comes with a new base as well, where one is planned.
+        $bits = $vehicle->base === null ? $bit & ~8 : $bit;
+        $wet = array_filter($there, fn(int $day): bool => ($bits & $this->instance->kindsOn($vehicle, $day)) === 0);
         if (count($wet) === count($there)) {
-            return sprintf('The weather forbids it on %s; a dry day, or a bay, would hold it.', implode(', ', array_map(Day::date(...), $wet)));
+            $cold = array_filter($wet, fn(int $day): bool => $this->instance->skyOver($vehicle, $day)->topper);
+
+            return sprintf('%s %s; %s would hold it.', $cold === [] ? 'The weather forbids it on' : 'Nothing on the shelf goes on in the weather of', implode(', ', array_map(Day::date(...), $wet)), $cold === [] ? 'a dry day, or a bay,' : 'a bay, or a product for such a day,');
         }
 
         return sprintf('On %s there is no time for its %d minutes: more time on that day, or another crew, would hold it.', Day::date(array_values(array_diff($there, $wet))[0]), max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)));
@@ -117,7 +121,7 @@ final readonly class Reasons
             $why[match (true) {
                 isset($vehicle->closed[$day]) => 'vehicle',
                 isset($this->instance->siteOf($vehicle)->closed[$day]) => 'site',
-                ! $this->instance->sky($day)->wash => 'weather',
+                ! $this->instance->skyOver($vehicle, $day)->wash => 'weather',
                 ! $this->works($day) => 'crew',
                 $this->instance->mayGo($vehicle, $day) === [] => 'barred',
                 $this->tooNear($vehicle, $day, $visits) => 'gap',

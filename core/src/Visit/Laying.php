@@ -15,6 +15,7 @@ use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Mix\Doses\DosePlan;
+use Vicissa\Core\Planning\Kind;
 
 /**
  * A visit laid out (domain §15): the match, what is mixed for it, its steps in order with what each uses, waits for and warns of, and in how many
@@ -73,6 +74,17 @@ final readonly class Laying
 
             return $step->with(['how' => [...$step->how, ...$howTo->of($kind)]]);
         }, $steps);
+    }
+
+    /**
+     * Planned kinds for which there is no step: the hour, or what is at hand, does not let them be.
+     *
+     * @param list<Kind> $kinds
+     * @return list<Kind>
+     */
+    public function lacks(array $kinds): array
+    {
+        return array_values(array_filter($kinds, fn(Kind $kind): bool => $kind !== Kind::Wash && array_filter($this->steps, static fn(VisitStep $step): bool => $step->fulfils === $kind) === []));
     }
 
     /** @return list<Step> groups of steps in the order they begin */

@@ -118,7 +118,7 @@ final class Scene
             self::bottle('Bare Soap', 'soap', line: 'Karst', rinse: true, price: 0.007, mix: ['bucket' => 0.002]),
             self::bottle('Plain Soap', 'soap', rinse: true, price: 0.006, mix: ['bucket' => 0.002]),
             self::bottle('Wax Soap', 'soap', leaves: 'wax', line: 'Beeswing', rinse: true, price: 0.010, mix: ['bucket' => 0.002]),
-            self::bottle('Snow', 'foam', rinse: true, dwell: [180, 480], price: 0.008, mix: ['lance' => 0.012], on: ['paint', 'wheels', 'glass', 'trim']),
+            self::bottle('Snow', 'foam', rinse: true, dwell: [180, 480], price: 0.008, mix: ['lance' => 0.012], on: ['paint', 'wheels', 'glass', 'trim'], cautions: ['Foam is slippery underfoot.', 'Not into the drain.']),
             self::bottle('Lifter', 'prewash', ph: 11.6, strips: 'slight', rinse: true, dwell: [60, 240], price: 0.008, mix: ['sprayer' => 0.0625]),
             self::bottle('Stripper', 'prewash', ph: 13.0, strips: 'strong', rinse: true, dwell: [120, 300], price: 0.019, mix: ['sprayer' => 0.167]),
             self::bottle('Bucket Wash', 'rinseless', max: 40, price: 0.026, mix: ['bucket' => 0.004], on: ['paint', 'glass', 'trim', 'wheels']),
@@ -145,8 +145,9 @@ final class Scene
      * @param array{float, float}|null $dwell
      * @param array<string, float> $mix
      * @param list<string> $on
+     * @param list<string> $cautions
      */
-    public static function bottle(string $name, string $role, float $ph = 7.0, string $leaves = 'nothing', string $strips = 'none', bool $solvent = false, ?string $line = null, bool $rinse = false, ?array $dwell = null, ?float $price = null, array $mix = [], ?float $weeks = null, ?string $applied = null, float $min = 4.0, float $max = 32.0, array $on = ['paint', 'trim'], bool $stock = true, bool $paste = false): Bottle
+    public static function bottle(string $name, string $role, float $ph = 7.0, string $leaves = 'nothing', string $strips = 'none', bool $solvent = false, ?string $line = null, bool $rinse = false, ?array $dwell = null, ?float $price = null, array $mix = [], ?float $weeks = null, ?string $applied = null, float $min = 4.0, float $max = 32.0, array $on = ['paint', 'trim'], bool $stock = true, bool $paste = false, array $cautions = []): Bottle
     {
         return new Bottle(
             $name,
@@ -160,6 +161,7 @@ final class Scene
             $weeks,
             $applied,
             $dwell[1] ?? null,
+            cautions: $cautions,
             paste: $paste,
         );
     }

@@ -262,6 +262,25 @@ final class PlanTest extends TestCase
         self::assertMatchesRegularExpression('/^Too late after '.Day::date($day + 6).'; none fits before the end\. The weather forbids it on [0-9, -]+; a dry day, or a bay, would hold it\.$/', $why[0]->why);
     }
 
+    public function testWhatADayHasNothingToDoWithIsNotPlannedThere(): void
+    {
+        $day = Instances::START;
+        $vehicle = new PlanVehicle('a', 'yard', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'base' => 60], 5, 7, 10, $day - 6, new Cycle($day - 3, $day, $day + 6, 56), new Cycle($day, $day + 3, $day + 20, 90));
+        // Every day is too cold for the topper but one; iron goes off at any time.
+        $cold = $vehicle->without(array_diff_key(array_fill_keys(range($day, $day + 13), 1), [$day + 5 => true]));
+        $weeks = static fn(PlanVehicle $vehicle, bool $bay, bool $wet = false): Instance => new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 13), 400))], $wet ? array_fill_keys(range($day, $day + 13), new Sky(false, true, false)) : [], [new PlanSite('yard', 10, bay: $bay)], [$vehicle]);
+        $plan = Planner::plan($weeks($cold, false));
+        self::assertSame([5 => 1], array_filter(array_map(static fn(int $bits): int => $bits & 1, array_column(array_map(static fn(PlannedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0))));
+        self::assertSame([], PlanCheck::broken($weeks($cold, false), $plan->visits));
+        self::assertStringContainsString('nothing but', PlanCheck::broken($weeks($cold->without([$day + 5 => 1]), false), $plan->visits)[0]);
+        self::assertSame('Topper: nothing on the shelf goes on in that weather.', Alternatives::to($weeks($cold, false), $plan->visits, 'a', $day + 5)->days[$day + 4]['why']);
+        $never = Planner::plan($weeks($vehicle->without(array_fill_keys(range($day, $day + 13), 1)), false))->unmet;
+        self::assertStringContainsString('Nothing on the shelf goes on in the weather of', $never[0]->why);
+        self::assertStringEndsWith('a bay, or a product for such a day, would hold it.', $never[0]->why);
+        self::assertSame([], Planner::plan($weeks($vehicle, false, true))->visits, 'it pours');
+        self::assertEquals(Planner::plan($weeks($vehicle, false))->visits, Planner::plan($weeks($vehicle, true, true))->visits, 'in a bay it is as on dry days');
+    }
+
     public function testFullDaysSayWhatWouldHoldIt(): void
     {
         $day = Instances::START;

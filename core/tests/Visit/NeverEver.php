@@ -14,6 +14,7 @@ use Vicissa\Core\Matching\Turn\Item;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Mix\Doses\Fill;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Visit\Caution;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Portion;
@@ -77,6 +78,9 @@ final readonly class NeverEver
         foreach ($this->steps as $step) {
             foreach ($step->cautions as $caution) {
                 $said[$caution->hazard] = true;
+            }
+            foreach ($step->cautions as $caution) {
+                Assert::assertCount(1, array_filter($step->cautions, static fn(Caution $other): bool => $other === $caution || str_ends_with($caution->says, ": {$other->says}")), "{$this->where}: {$caution->says}, twice at {$step->id}");
             }
             $place = $this->laying->situation->place;
             Assert::assertTrue(! ($step->waterL > 0.0 && $step->kind !== 'mix' && $place->pressure) || isset($said['pressure']), "{$this->where}: pressure at {$step->id}");

@@ -145,6 +145,9 @@ final class VisitTest extends TestCase
         self::assertSame('foam', $steps['foam-rinse']->wait?->of);
         self::assertStringContainsString('decontaminate', strtolower((string) $steps['topper']->onlyIf), 'the tar comes off first, then the water decides');
         self::assertNull($steps['wash']->onlyIf);
+        $said = array_map(static fn(Caution $caution): string => $caution->says, $steps['foam']->cautions);
+        self::assertContains('Snow: Not into the drain.', $said, 'what the label warns of');
+        self::assertCount(1, array_filter($said, static fn(string $says): bool => str_contains($says, 'slippery')), 'and nothing twice');
         self::assertContains('Where the insects and lime were', $steps['check']->looks);
         self::assertTrue(array_filter($steps['hand-over']->cautions, static fn(Caution $caution): bool => $caution->grave && $caution->hazard === 'brakes') !== []);
         self::assertLessThan(Visit::of(Scene::of($facts), Schools::of(), new Outfit(1, Body::Estate))->schedule?->finish, $visit->schedule?->finish);

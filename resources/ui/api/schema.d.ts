@@ -3117,6 +3117,7 @@ export interface components {
       why: string
       dwell: string | null
       at_most_s: number | null
+      /** @description What judging it warns of; what its label warns of stands at the step where that begins */
       cautions: string[]
     }
     MatchRinse: {

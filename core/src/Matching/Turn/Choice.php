@@ -48,7 +48,7 @@ final readonly class Choice
         return $facts.$before.'.';
     }
 
-    /** @return list<string> cautions that go with it here: what the verdict warns of, and what its label says */
+    /** @return list<string> what the verdict warns of; what its label warns of is told at the step where that begins (Hazards) */
     public function cautions(): array
     {
         if ($this->chosen === null) {
@@ -61,7 +61,7 @@ final readonly class Choice
             }
         }
 
-        return [...$says, ...$this->chosen->bottle->cautions];
+        return $says;
     }
 
     /** @return list<Judged> stronger ones with acid in them, offered beside it and never chosen by themselves */

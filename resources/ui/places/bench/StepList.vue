@@ -11,11 +11,6 @@ const mixes = (choice: Schemas['MatchProduct']) =>
   Object.entries(choice.product?.dilutions ?? {})
     .map(([way, text]) => `${way} ${text}`)
     .join(', ')
-/** What the step does not say anyway. */
-const own = (key: string, step: Schemas['MatchStep']) =>
-  (byKey.value.get(key)?.cautions ?? []).filter(
-    (says) => !step.cautions.some((caution) => caution.says === says || caution.says.endsWith(`: ${says}`)),
-  )
 const sections = (step: string) => props.match.sections.find((section) => section.step === step)
 const label = (choice: Schemas['MatchProduct']) =>
   choice.zone === 'paint' ? '' : ` on ${zones[choice.zone]?.toLowerCase()}`
@@ -34,7 +29,7 @@ const label = (choice: Schemas['MatchProduct']) =>
               >{{ mixes(byKey.get(key)!) }}{{ byKey.get(key)!.dwell ? `; ${byKey.get(key)!.dwell}` : '' }}</span
             >
             <span class="why small">{{ byKey.get(key)!.why }}</span>
-            <span v-for="caution in own(key, step)" :key="caution" class="care small"
+            <span v-for="caution in byKey.get(key)!.cautions" :key="caution" class="care small"
               ><Glyph name="care" :size="14" /> {{ caution }}</span
             >
           </p>
