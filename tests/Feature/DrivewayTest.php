@@ -171,10 +171,10 @@ final class DrivewayTest extends TestCase
     public function testTheShopsChemist(): void
     {
         $this->shop(['soap', 'topper']);
-        $coat = $this->bottle(['name' => 'Sgurr Shell', 'line' => 'Sgurr', 'role' => 'base', 'surfaces' => ['paint'], 'leaves' => 'silica', 'family' => 'ceramic', 'label_low_weeks' => 104, 'label_high_weeks' => 156, 'stock_ml' => 0]);
         $own = $this->bottle(['name' => 'Sgurr Feed', 'line' => 'Sgurr', 'role' => 'topper', 'surfaces' => ['paint'], 'leaves' => 'silica', 'applied' => 'wet-rinse', 'family' => 'silica-spray', 'label_low_weeks' => 12, 'label_high_weeks' => 20, 'dwell_min_s' => 20, 'dwell_max_s' => 90, 'rinse' => true, 'may_dry' => false, 'dilutions' => ['bottle' => 'neat'], 'min_c' => 5, 'max_c' => 30]);
         $car = $this->car(['hardness' => 'soft', 'tone' => 'black'])['id'];
-        $this->layer($car, ['family' => 'ceramic', 'product_id' => $coat, 'on' => '2026-04-01']);
+        // Somebody else put the coating on: it stands on no shelf here, and is known by its name and line.
+        $this->layer($car, ['family' => 'ceramic', 'name' => 'Sgurr Shell', 'line' => 'Sgurr', 'on' => '2026-04-01']);
         $match = $this->postJson('/api/v1/bench/match', ['vehicle_id' => $car, 'kinds' => ['wash', 'topper'], 'seen' => ['soil' => 2], 'place' => ['water' => 'tap', 'pressure' => true], 'weather' => self::MILD])->assertOk()->json();
         $topper = array_values(array_filter($match['products'], static fn(array $row): bool => $row['role'] === 'topper' && $row['zone'] === 'paint'))[0];
         self::assertSame($own, $topper['product']['id'], 'its own line feeds it');

@@ -2870,6 +2870,8 @@ export interface components {
       /** Format: uuid */
       product_id?: string | null
       name?: string | null
+      /** @description Of its maker, where no product of the shelf says it */
+      line?: string | null
       /** @enum {string} */
       designed?: 'beads' | 'sheets'
       /** Format: date */

@@ -25,6 +25,7 @@ const layered = computed(() =>
     (products.value ?? []).filter((product) => product.label_low_weeks).map((product) => [product.id, product.name]),
   ),
 )
+const lines = computed(() => [...new Set((products.value ?? []).flatMap((product) => product.line ?? []))].sort())
 const familyNames = Object.fromEntries(
   Object.entries(families)
     .filter(([key]) => key !== 'bare')
@@ -38,6 +39,7 @@ const layer = ref({
   family: 'polymer',
   product_id: null as string | null,
   name: '',
+  line: '',
   designed: 'beads' as 'beads' | 'sheets',
   on: dayIn(zone.value),
 })
@@ -58,7 +60,11 @@ async function save() {
     await told(
       api.POST('/api/v1/vehicles/{vehicle}/layers', {
         params: { path: { vehicle: props.vehicleId }, header: { 'Idempotency-Key': key.value } },
-        body: { ...layer.value, name: layer.value.name.trim() || null },
+        body: {
+          ...layer.value,
+          name: layer.value.name.trim() || null,
+          line: layer.value.product_id ? null : layer.value.line.trim() || null,
+        },
       }),
     )
     await Promise.all([
@@ -113,6 +119,16 @@ async function save() {
       ></Field>
       <Field label="Name" optional
         ><template #default="{ id }"><PlainInput :id="id" v-model="layer.name" maxlength="120" /></template
+      ></Field>
+      <Field
+        v-if="!layer.product_id"
+        label="Line"
+        optional
+        :error="fields.line"
+        hint="A topper of the same line goes before others."
+        ><template #default="f"
+          ><PlainInput v-bind="f" v-model="layer.line" maxlength="80" list="lines" /><datalist id="lines">
+            <option v-for="line in lines" :key="line" :value="line" /></datalist></template
       ></Field>
       <Field label="Made to"
         ><template #default="{ id }"
