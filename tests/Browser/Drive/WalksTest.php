@@ -79,7 +79,12 @@ final class WalksTest extends BrowserTestCase
         $this->choose('Wheels', 'Crusted');
         $this->see('//h3[contains(., "Offered, never chosen by itself")]');
         $this->press('Take Keel Sharp');
-        $this->seeText('Taken by hand: Keel Sharp');
+        $this->see('//section[@aria-label = "Taken by hand"]//li[contains(., "Keel Sharp")]');
+        // What was chosen before stands among what may be had instead.
+        $this->press('Take Quern Hub');
+        $this->see('//section[@aria-label = "Taken by hand"]//li[contains(., "Quern Hub")]//button');
+        $this->click($this->see('//section[@aria-label = "Taken by hand"]//li[contains(., "Quern Hub")]//button'));
+        $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::xpath('//section[@aria-label = "Taken by hand"]//li'))) === 1);
         $this->assertAccessible('An acid taken by hand');
         $this->press('Work it from a sheet');
         $this->seeText('To fill, in this order');

@@ -36,7 +36,10 @@ const towels = computed(() =>
     .map(([size, n]) => `${n} ${towelNames[size] ?? size}`)
     .join('; '),
 )
-const nameOf = (id: string) => props.match.products.find((row) => row.product?.id === id)?.product?.name ?? 'a product'
+const nameOf = (id: string) =>
+  props.match.products.find((row) => row.product?.id === id)?.product?.name ??
+  props.match.passed.find((row) => row.id === id)?.name ??
+  'a product'
 const topper = computed(() => props.match.products.find((row) => row.role === 'topper' && row.zone === 'paint'))
 </script>
 
@@ -123,16 +126,22 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
 
     <MethodRisk :match="match" />
 
-    <section v-if="match.offered.length || taken.length" aria-label="Offered">
+    <section v-if="taken.length" aria-label="Taken by hand">
+      <h3>Taken by hand</h3>
+      <ul class="plain small">
+        <li v-for="id in taken" :key="id">
+          {{ nameOf(id) }}
+          <button type="button" class="words small" @click="emit('take', id)">Leave it after all</button>
+        </li>
+      </ul>
+    </section>
+
+    <section v-if="match.offered.length" aria-label="Offered">
       <h3>Offered, never chosen by itself</h3>
       <ul class="plain small">
         <li v-for="one in match.offered" :key="one.id">
           {{ one.name }} on {{ one.zone }}: an acid. Gloves, goggles, air; where does the water run?
           <button type="button" class="words small" @click="emit('take', one.id)">Take {{ one.name }}</button>
-        </li>
-        <li v-for="id in taken" :key="id">
-          Taken by hand: {{ nameOf(id) }}
-          <button type="button" class="words small" @click="emit('take', id)">Leave it after all</button>
         </li>
       </ul>
     </section>
@@ -152,7 +161,7 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
       <h2>In order</h2>
       <StepList :match="match" />
     </section>
-    <RuledOut :passed="match.passed" />
+    <RuledOut :passed="match.passed" @take="emit('take', $event)" />
     <p class="small quiet">
       Local rules, each product’s safety sheet and licensed practice come first. Vicissa advises; it permits nothing.
     </p>

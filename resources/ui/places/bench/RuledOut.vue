@@ -6,6 +6,7 @@ import Glyph from '@/parts/Glyph.vue'
 
 // Everything on the shelf that was not chosen, with why: what is ruled out here first, then what only fits less well.
 const props = defineProps<{ passed: Schemas['MatchPassed'][] }>()
+const emit = defineEmits<{ take: [id: string] }>()
 const ruled = computed(() => props.passed.filter((row) => !row.allowed && row.reason !== 'not-needed'))
 const other = computed(() => props.passed.filter((row) => row.allowed && row.reason === 'better-fit'))
 const idle = computed(() => props.passed.filter((row) => row.reason === 'not-needed'))
@@ -32,10 +33,15 @@ const reasons = (row: Schemas['MatchPassed']) => [
         </li>
       </ul>
     </div>
-    <p v-if="other.length" class="small">
-      <strong>Allowed, but something fits better:</strong>
-      {{ other.map((row) => `${row.name} (${zones[row.zone]?.toLowerCase()})`).join(', ') }}.
-    </p>
+    <div v-if="other.length">
+      <h3>Allowed, but something fits better</h3>
+      <ul class="others small">
+        <li v-for="row in other" :key="row.id + row.zone">
+          <span>{{ row.name }}, {{ zones[row.zone]?.toLowerCase() }}</span>
+          <button type="button" class="words small" @click="emit('take', row.id)">Take {{ row.name }}</button>
+        </li>
+      </ul>
+    </div>
     <p v-if="idle.length" class="small quiet">
       <strong>Not needed today:</strong> {{ idle.map((row) => row.name).join(', ') }}.
     </p>
@@ -65,6 +71,11 @@ li svg {
   flex: none;
   color: var(--refused);
   margin-top: 4px;
+}
+
+.others li {
+  align-items: baseline;
+  flex-wrap: wrap;
 }
 
 .reason {
