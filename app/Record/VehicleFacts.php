@@ -30,7 +30,7 @@ final readonly class VehicleFacts
             $stacks[$zone->value] = self::stack($vehicle, $zone, $layers);
             $outermost = self::on($layers, $zone, 'topper') ?? self::on($layers, $zone, 'base');
             if ($now !== null && $outermost?->forecast !== null) {
-                $renewals[$zone->value] = self::renewal($outermost, $outermost->forecast, $now);
+                $renewals[$zone->value] = self::renewal($outermost, $outermost->forecast, $now, $zone === Zone::Paint ? $vehicle->topper_weeks : null);
             }
         }
         $hardness = $vehicle->hardness;
@@ -63,7 +63,8 @@ final readonly class VehicleFacts
         return $layers->first(static fn(Layer $layer): bool => $layer->zone === $zone->value && $layer->kind === $kind);
     }
 
-    private static function renewal(Layer $layer, Forecast $forecast, DateTimeInterface $now): Renewal
+    /** @param int|null $weeks  a topper every so many, whatever the forecast says, as the plan has it */
+    private static function renewal(Layer $layer, Forecast $forecast, DateTimeInterface $now, ?int $weeks): Renewal
     {
         $days = [];
         foreach (['10' => $forecast->p10_at, '30' => $forecast->p30_at, '50' => $forecast->p50_at] as $caution => $moment) {
@@ -72,6 +73,6 @@ final readonly class VehicleFacts
             }
         }
 
-        return new Renewal($days, $layer->failed_at !== null, $layer->suspect_at !== null);
+        return new Renewal($days, $layer->failed_at !== null, $layer->suspect_at !== null, $weeks === null ? null : ($layer->kind === 'topper' ? 7.0 * $weeks + ($layer->on_at->getTimestamp() - $now->getTimestamp()) / 86400.0 : 0.0));
     }
 }

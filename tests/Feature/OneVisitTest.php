@@ -180,6 +180,20 @@ final class OneVisitTest extends TestCase
         self::assertSame('Topper: nothing on the shelf goes on in that weather.', $why['2026-12-03'], 'and a hand that moves it there is told');
     }
 
+    public function testARhythmOfWeeksIsTheSameOnTheBenchAsInTheWeeks(): void
+    {
+        ['hearse' => $hearse] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['topper_weeks' => 10]));
+        $mild = ['vehicle_id' => $hearse->id, 'seen' => ['soil' => 2], 'place' => ['water' => 'tap'], 'weather' => ['air_c' => 14, 'rh' => 0.7, 'wind_m_s' => 2, 'sun_w_m2' => 100]];
+        self::assertSame('2026-11-26', $this->getJson('/api/v1/weeks')->json('vehicles.0.topper.due'), 'none has gone on yet');
+        $topper = $this->postJson('/api/v1/bench/match', $mild)->assertOk()->json('topper');
+        self::assertSame(['apply', 'It is due today.'], [$topper['decision'], $topper['why']]);
+        $this->postJson("/api/v1/vehicles/{$hearse->id}/turns", $this->turn(['products' => [['product_id' => $topper['product'], 'zone' => 'paint']]]))->assertCreated();
+        $topper = $this->postJson('/api/v1/bench/match', $mild)->assertOk()->json('topper');
+        self::assertSame('none', $topper['decision']);
+        self::assertStringContainsString('due in 10 weeks', $topper['why']);
+        self::assertSame('2027-02-03', $this->getJson('/api/v1/weeks')->json('vehicles.0.topper.due'));
+    }
+
     public function testWhereMinutesDifferTheFactIsNamed(): void
     {
         ['shuttle' => $shuttle] = $this->planned();

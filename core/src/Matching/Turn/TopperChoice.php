@@ -111,7 +111,8 @@ final readonly class TopperChoice
     {
         $days = $renewal?->inDays($schools);
         $due = match (true) {
-            $days === null => '',
+            // What only its rhythm asks for is not due by itself.
+            $days === null, $situation->asked->wants(Kind::Topper) && $days > $situation->vehicle->nextTurnInDays => '',
             $days < 0.0 => sprintf(' It has been due for %s.', self::days(-$days)),
             default => sprintf(' It is due in %s.', self::days($days)),
         };
