@@ -35,7 +35,12 @@ enum Measures: string
     /** Seconds as a person counts them. */
     public static function time(float $s): string
     {
-        return $s < 90.0 ? sprintf('%d s', floor($s)) : sprintf('%d min', floor($s / 60.0));
+        return match (true) {
+            $s < 90.0 => sprintf('%d s', floor($s)),
+            // A minute rounded away would halve what is left.
+            $s < 180.0 && fmod($s, 60.0) >= 10.0 => sprintf('%d s', 10 * floor($s / 10.0)),
+            default => sprintf('%d min', floor($s / 60.0)),
+        };
     }
 
     public static function plain(float $value, int $digits): string

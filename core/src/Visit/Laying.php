@@ -103,7 +103,7 @@ final readonly class Laying
     /** @return list<string> how a group of steps is done */
     public function howOf(Step $group): array
     {
-        return array_merge([], ...array_map(static fn(VisitStep $step): array => $step->of === $group ? $step->how : [], $this->steps));
+        return array_values(array_unique(array_merge([], ...array_map(static fn(VisitStep $step): array => $step->of === $group ? $step->how : [], $this->steps))));
     }
 
     /** @return list<Caution> */
