@@ -14,6 +14,7 @@ use App\Record\VisitWish;
 use App\Standins\Weather;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use LogicException;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Zone;
@@ -51,10 +52,14 @@ final readonly class LaySheet
         $facts = [...($facts ?? $wish->facts), ...($facts === null ? [] : array_diff_key(array_intersect_key($wish->facts, ['kinds' => 1, 'scope' => 1]), $facts)), ...($scope === null ? [] : ['scope' => $scope])];
         $wish = new VisitWish($vehicle, $on, $crew ?? $wish->people, $wish->members, $facts);
 
-        return Sheet::query()->create([
-            ...($id === null ? [] : ['id' => $id]),
-            'vehicle_id' => $vehicle->id, 'on' => $on, 'crew' => $wish->people, 'facts' => $facts, 'plan' => $this->plan($wish, $atHand),
-        ]);
+        $plan = $this->plan($wish, $atHand);
+
+        return DB::transaction(static function () use ($vehicle, $on, $id, $wish, $facts, $plan): Sheet {
+            // One visit has one sheet: an earlier one that nobody has begun makes way.
+            Sheet::query()->where('vehicle_id', $vehicle->id)->where('on', $on)->where('status', 'laid')->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
+
+            return Sheet::query()->create([...($id === null ? [] : ['id' => $id]), 'vehicle_id' => $vehicle->id, 'on' => $on, 'crew' => $wish->people, 'facts' => $facts, 'plan' => $plan]);
+        });
     }
 
     /**

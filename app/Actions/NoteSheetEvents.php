@@ -23,12 +23,14 @@ final readonly class NoteSheetEvents
     {
         return DB::transaction(function () use ($sheet, $writer, $events): Sheet {
             $sheet = Sheet::query()->whereKey($sheet->id)->lockForUpdate()->firstOrFail();
+            // Laid aside for another while a phone without a signal had begun it: the work counts.
+            $waits = $sheet->status === 'laid' || ($sheet->status === 'dropped' && ! $sheet->events()->exists());
             usort($events, static fn(array $a, array $b): int => [$a['device'], $a['seq']] <=> [$b['device'], $b['seq']]);
             foreach ($events as $event) {
                 $this->note($sheet, $writer, $event);
             }
             $first = $sheet->events()->first();
-            if ($sheet->status === 'laid' && $first instanceof SheetEvent) {
+            if ($waits && $first instanceof SheetEvent) {
                 $sheet->fill(['status' => 'begun', 'begun_at' => $first->at, 'holder_id' => $writer->id, 'version' => $sheet->version + 1])->save();
             }
 

@@ -48,7 +48,7 @@ final class SheetTest extends TestCase
         self::assertSame($sheet['id'], $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'crew' => 2, 'facts' => self::FACTS], ['Idempotency-Key' => 'lay'])->json('id'), 'a repeat lays nothing more');
         $expected = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id])->assertCreated()->json();
         self::assertTrue($expected['facts']['expected'], 'nobody has looked: what is to be expected');
-        self::assertCount(2, $this->getJson('/api/v1/sheets')->assertOk()->json('data'));
+        self::assertSame([$expected['id']], array_column($this->getJson('/api/v1/sheets')->assertOk()->json('data'), 'id'), 'it stands for the visit now');
         $this->assertProblem($this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'facts' => [...self::FACTS, 'seen' => ['soil' => 9]]]), 422, 'between 0 and 5');
         [$stranger] = $this->business('Elsewhere');
         $this->actingAs($stranger)->getJson("/api/v1/sheets/{$sheet['id']}")->assertNotFound();
@@ -82,6 +82,22 @@ final class SheetTest extends TestCase
         $other = $this->postJson($path, ['events' => [$this->event(Str::uuid7()->toString(), 1, 'end', 'look', '09:06')]])->assertOk()->json('events');
         self::assertCount(4, $other, 'both are kept');
         self::assertStringContainsString('had ended this step already, at 09:04', implode(' ', array_filter(array_column($other, 'conflict'))));
+    }
+
+    public function testAVisitHasOneSheet(): void
+    {
+        ['sheet' => $first, 'vehicle' => $vehicle] = $this->laid();
+        $day = fn(): array => array_column($this->getJson("/api/v1/sheets?on={$first['on']}")->assertOk()->json('data'), 'status', 'id');
+        $second = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertCreated()->json();
+        self::assertSame([$second['id'] => 'laid'], $day(), 'laid again, the one nobody has begun makes way');
+        // A phone had taken the first along and begun it without a signal.
+        $this->postJson("/api/v1/sheets/{$first['id']}/events", ['events' => [$this->event(Str::uuid7()->toString(), 1, 'start', 'look')]])->assertOk();
+        self::assertEqualsCanonicalizing(['begun', 'laid'], array_values($day()), 'that work counts');
+        $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertCreated();
+        self::assertSame('begun', $day()[$first['id']], 'what has begun stays');
+        $this->deleteJson("/api/v1/sheets/{$first['id']}");
+        $this->postJson("/api/v1/sheets/{$first['id']}/events", ['events' => [$this->event(Str::uuid7()->toString(), 1, 'end', 'look')]])->assertOk();
+        self::assertArrayNotHasKey($first['id'], $day(), 'what somebody has dropped stays dropped');
     }
 
     public function testSomethingFoundLaysOutTheRestAnew(): void

@@ -33,12 +33,21 @@ export async function keptOn(day: string): Promise<Kept[]> {
   return (await store()).getAllFromIndex('sheets', 'on', day)
 }
 
-/** Sheets of days gone by go, once everything of theirs has been sent. */
-export async function tidy(today: string): Promise<void> {
+/**
+ * Sheets of days gone by go, once everything of theirs has been sent; so do those of that day that made way for another, unless somebody has begun them here.
+ *
+ * @param known  ids of the day's sheets as the server has them; left out where nobody could be asked
+ */
+export async function tidy(today: string, known?: string[]): Promise<void> {
   const db = await store()
   const waiting = new Set((await db.getAll('errands')).map((errand) => errand.sheet))
   for (const kept of await db.getAll('sheets')) {
-    if (kept.on >= today || waiting.has(kept.id)) continue
+    const gone =
+      kept.on < today ||
+      (kept.on === today &&
+        known?.includes(kept.id) === false &&
+        !(await db.countFromIndex('events', 'sheet', kept.id)))
+    if (!gone || waiting.has(kept.id)) continue
     for (const name of ['events', 'photos'] as const) {
       for (const key of await db.getAllKeysFromIndex(name, 'sheet', kept.id)) await db.delete(name, key)
     }

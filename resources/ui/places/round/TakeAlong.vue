@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import { numbers } from '@/lib/words'
@@ -38,10 +38,17 @@ const lines = computed(() => {
 })
 const words: Record<string, string> = { laid: 'ready', begun: 'begun', finished: 'closed' }
 
-onMounted(async () => {
-  await tidy(props.on)
-  kept.value = await keptOn(props.on)
-})
+watch(
+  [() => props.on, sheets],
+  async ([on, known]) => {
+    await tidy(
+      on,
+      known?.map((line) => line.id),
+    )
+    kept.value = await keptOn(on)
+  },
+  { immediate: true },
+)
 
 async function take() {
   problem.value = null
