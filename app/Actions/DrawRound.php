@@ -20,6 +20,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Collection;
 use LogicException;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\DayCurve;
 use Vicissa\Core\Drying\Exposure;
@@ -46,6 +47,7 @@ final readonly class DrawRound
         private TravelTimes $travel,
         private ForeseeVisits $foreseeVisits,
         private GatherAtHand $gatherAtHand,
+        private ClockInterface $clock,
     ) {}
 
     /** @return array<string, mixed> */
@@ -86,7 +88,7 @@ final readonly class DrawRound
                 'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
                 'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
                 'minutes' => $minutes, 'nine_in_ten' => $foreseen[$i]['nine_in_ten'], 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'], 'visit_id' => $foreseen[$i]['visit'], 'loses' => $foreseen[$i]['loses'],
-                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $foreseen[$i]['problem'], 'starts_min' => round($minute), 'begins_min' => (int) (OrderRound::LEAVES + round($minute)), 'leg_min' => $leg, 'begins' => $this->clock($minute), 'ends' => $this->clock($minute + $minutes),
+                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $foreseen[$i]['problem'], 'starts_min' => round($minute), 'begins_min' => (int) (OrderRound::LEAVES + round($minute)), 'leg_min' => $leg, 'begins' => $this->wallTime($minute), 'ends' => $this->wallTime($minute + $minutes),
                 'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
                 'hours' => $this->curve($vehicle, $site, $weather, $rained),
             ];
@@ -186,7 +188,7 @@ final readonly class DrawRound
             ->map(static fn(PlannedVisit $visit): array => ['vehicle_id' => $visit->vehicle_id, 'name' => $visit->vehicle->name ?? '', 'kinds' => $visit->kinds])->all());
     }
 
-    private function clock(float $minutes): string
+    private function wallTime(float $minutes): string
     {
         $at = OrderRound::LEAVES + (int) round($minutes);
 
@@ -194,23 +196,28 @@ final readonly class DrawRound
     }
 
     /**
-     * Who is due by rhythm, longest overdue first.
+     * Who is due by rhythm, longest overdue first; not who is planned until then.
      *
      * @param Collection<int, Vehicle> $vehicles
      * @param array<array-key, mixed> $going
-     * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int}>
+     * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int|null, planned_on: string|null}> days_over: null where there was no visit yet
      */
     private function suggested(Collection $vehicles, array $going, TurnLog $log, CarbonImmutable $day): array
     {
         $due = [];
+        $planned = PlannedVisit::query()->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))->selectRaw('vehicle_id, min("on") as next')->groupBy('vehicle_id')->pluck('next', 'vehicle_id');
         foreach ($vehicles as $vehicle) {
+            $next = $planned[$vehicle->id] ?? null;
+            if (is_string($next) && $next <= $day->toDateString()) {
+                continue;
+            }
             $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
-            $over = $last === null ? 0 : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
-            if ($over >= 0 && ! in_array($vehicle->id, $going, true)) {
-                $due[] = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'site' => $vehicle->site?->name, 'days_over' => $over];
+            $over = $last === null ? null : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
+            if (($over ?? 0) >= 0 && ! in_array($vehicle->id, $going, true)) {
+                $due[] = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'site' => $vehicle->site?->name, 'days_over' => $over, 'planned_on' => is_string($next) ? $next : null];
             }
         }
-        usort($due, static fn(array $a, array $b): int => [$b['days_over'], $a['name']] <=> [$a['days_over'], $b['name']]);
+        usort($due, static fn(array $a, array $b): int => [$b['days_over'] ?? 0, $a['name']] <=> [$a['days_over'] ?? 0, $b['name']]);
 
         return $due;
     }

@@ -90,6 +90,9 @@ final class CalendarTest extends TestCase
         $before = $this->getJson('/api/v1/round?on=2026-11-26')->assertOk()->json();
         self::assertEqualsCanonicalizing(['Far one', 'Near', 'Far two'], array_column($before['planned'], 'name'));
         self::assertSame([], $before['suggested'], 'who is planned for the day is named once');
+        self::assertSame([], $this->getJson('/api/v1/round?on=2026-11-27')->json('suggested'), 'nor who is planned until then');
+        $early = $this->getJson('/api/v1/round?on=2026-11-25')->json('suggested.0');
+        self::assertSame([null, '2026-11-26'], [$early['days_over'], $early['planned_on']], 'who comes later is said');
         $round = $this->postJson('/api/v1/round/order', ['on' => '2026-11-26'])->assertOk()->json();
         self::assertSame('Near', $round['stops'][0]['name'], 'its gate shuts first');
         self::assertSame([5, 0], [$round['stops'][0]['leg_min'], $round['stops'][2]['leg_min']], 'two of one place follow each other');

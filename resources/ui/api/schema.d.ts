@@ -4080,7 +4080,13 @@ export interface components {
       vehicle_id: string
       name: string
       site: string | null
-      days_over: number
+      /** @description Null where there was no visit yet */
+      days_over: number | null
+      /**
+       * Format: date
+       * @description In the plan, later than that day
+       */
+      planned_on: string | null
     }
     RoundTank: {
       name: string

@@ -5,7 +5,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { api, told } from '@/api/client'
 import DryingCurve from '@/film/DryingCurve.vue'
 import TankLevel from '@/film/TankLevel.vue'
-import { dayIn } from '@/lib/dates'
+import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
@@ -40,6 +40,8 @@ const others = computed(() =>
   ),
 )
 const adding = computed({ get: () => null, set: (id: string | null) => id && void lay([...ids(), id]) })
+const over = (days: number | null) =>
+  days === null ? 'no visit yet' : days > 1 ? `${days} days over` : days ? 'a day over' : 'due that day'
 const ids = () => stops.value.map((stop) => stop.vehicle_id)
 
 async function order() {
@@ -164,10 +166,8 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
           <li v-for="one in data.suggested" :key="one.vehicle_id">
             <button type="button" class="words" @click="lay([...ids(), one.vehicle_id])">{{ one.name }}</button>
             <span class="small quiet"
-              >{{ one.site ?? 'no place' }},
-              {{
-                one.days_over > 1 ? `${one.days_over} days over` : one.days_over ? 'a day over' : 'due that day'
-              }}</span
+              >{{ one.site ?? 'no place' }}, {{ over(one.days_over)
+              }}{{ one.planned_on ? `, planned for ${shortDay(one.planned_on, zone)}` : '' }}</span
             >
           </li>
         </ul>
