@@ -125,15 +125,15 @@ final readonly class DrawMoney
     }
 
     /**
-     * @param list<array{minutes: int|null, cost: TurnCost, ...}> $some
-     * @return array{turns: int, untimed: int, hours: float, cost: array<string, int>, each_minor: int}
+     * @param list<array{minutes: int|null, cost: TurnCost, unpriced: array<string, string>, ...}> $some
+     * @return array{turns: int, untimed: int, unpriced: list<string>, hours: float, cost: array<string, int>, each_minor: int}
      */
     private static function sum(array $some): array
     {
         $cost = array_reduce($some, static fn(TurnCost $sum, array $one): TurnCost => $sum->plus($one['cost']), new TurnCost);
 
         return [
-            'turns' => count($some), 'untimed' => count(array_filter($some, static fn(array $one): bool => $one['minutes'] === null)),
+            'turns' => count($some), 'untimed' => count(array_filter($some, static fn(array $one): bool => $one['minutes'] === null)), 'unpriced' => CostBook::unpriced($some),
             'hours' => round(array_sum(array_column($some, 'minutes')) / 60.0, 1), 'cost' => $cost->rounded(), 'each_minor' => $some === [] ? 0 : (int) round($cost->total / count($some)),
         ];
     }

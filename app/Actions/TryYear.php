@@ -99,7 +99,7 @@ final class TryYear
         }
         $products = Product::query()->whereIn('id', array_unique(array_filter($used)))->get()->keyBy('id');
         $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($used))));
-        $done = $left = [];
+        $done = $left = $unpriced = [];
         $sums = [];
         foreach ($vehicles as $vehicle) {
             $last = $layers->get($vehicle->id)?->last();
@@ -109,6 +109,9 @@ final class TryYear
                 $left[] = $vehicle->name;
 
                 continue;
+            }
+            if ($product->pack_ml === null || $product->price_minor === null) {
+                $unpriced[$product->id] = $product->name;
             }
             foreach ($regimes as $i => $asked) {
                 $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials, $log->factors, $workspace->house()->match);
@@ -129,6 +132,7 @@ final class TryYear
                 'typical' => $single === null ? [] : $done[$i][$single]->typical,
             ], array_keys($regimes), array_values($regimes)),
             'assumes' => [
+                ...($unpriced === [] ? [] : [sprintf('No price is known of %s: not in the money, and not free.', implode(', ', $unpriced))]),
                 'Life of toppers: as found for this product on this vehicle, and what is not known of it; each layer draws anew.',
                 'A visit in eight is put off by weather for up to five days, twice as many while roads are salted; a week’s weather makes it half to one and a half times as dirty.',
                 'Beyond the method’s limit the dirt is taken off with pre-wash and many towels; it counts as refused.',

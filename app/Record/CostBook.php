@@ -18,7 +18,7 @@ use Vicissa\Core\Money\TurnCost;
 final readonly class CostBook
 {
     /**
-     * @param array<string, array{vehicle_id: string, at: CarbonImmutable, minutes: int|null, cost: TurnCost, toppers: list<array{product_id: string, minor: float, ml: float}>}> $turns  by id, oldest first
+     * @param array<string, array{vehicle_id: string, at: CarbonImmutable, minutes: int|null, cost: TurnCost, toppers: list<array{product_id: string, minor: float, ml: float}>, unpriced: array<string, string>}> $turns  by id, oldest first; unpriced: names, by id, of products that were used and have no price: not in the cost, and not free
      */
     private function __construct(public array $turns) {}
 
@@ -32,7 +32,7 @@ final readonly class CostBook
             ->selectRaw('(t.worked_at at time zone ?)::date as day', [$workspace->time_zone])
             ->addSelect(['t.id', 't.vehicle_id', 't.worked_at', 'e.id as entry_id', 'e.minutes', 'e.crew', 'e.textiles', 'e.water_l', 'e.water', 's.id as site_id', 's.travel_min'])->get();
         $uses = [];
-        foreach (DB::table('turn_products as u')->leftJoin('products as p', 'p.id', '=', 'u.product_id')->whereIn('u.entry_id', $rows->pluck('entry_id')->all())->get(['u.entry_id', 'u.product_id', 'u.role', 'u.quantity_ml', 'p.pack_ml', 'p.price_minor']) as $use) {
+        foreach (DB::table('turn_products as u')->leftJoin('products as p', 'p.id', '=', 'u.product_id')->whereIn('u.entry_id', $rows->pluck('entry_id')->all())->get(['u.entry_id', 'u.product_id', 'u.role', 'u.quantity_ml', 'p.name', 'p.pack_ml', 'p.price_minor']) as $use) {
             $uses[(string) $use->entry_id][] = $use;
         }
         $shares = self::shares(array_values($rows->pluck('site_id')->filter()->unique()->all()), $since, $workspace->time_zone);
@@ -44,22 +44,36 @@ final readonly class CostBook
         $turns = [];
         foreach ($rows as $row) {
             $at = CarbonImmutable::parse((string) $row->worked_at);
-            $products = $toppers = [];
+            $products = $toppers = $unpriced = [];
             foreach ($uses[(string) $row->entry_id] ?? [] as $use) {
                 $one = ['ml' => (float) $use->quantity_ml, 'pack_ml' => $use->pack_ml === null ? null : (float) $use->pack_ml, 'price_minor' => $use->price_minor === null ? null : (int) $use->price_minor];
                 $products[] = $one;
-                if ($use->role === 'topper') {
+                if ($one['pack_ml'] === null || $one['price_minor'] === null) {
+                    $unpriced[(string) $use->product_id] = (string) $use->name;
+                } elseif ($use->role === 'topper') {
                     $toppers[] = ['product_id' => (string) $use->product_id, 'ml' => $one['ml'], 'minor' => TurnCost::of($rates, [$one], [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products];
                 }
             }
             $together = $shares[$row->site_id.' '.$row->day] ?? 1;
             $turns[(string) $row->id] = [
-                'vehicle_id' => (string) $row->vehicle_id, 'at' => $at, 'minutes' => $row->minutes === null ? null : (int) $row->minutes, 'toppers' => $toppers,
+                'vehicle_id' => (string) $row->vehicle_id, 'at' => $at, 'minutes' => $row->minutes === null ? null : (int) $row->minutes, 'toppers' => $toppers, 'unpriced' => array_filter($unpriced, static fn(string $name): bool => $name !== ''),
                 'cost' => TurnCost::of($rates, $products, self::cloth($row, $pools), (float) $row->water_l, $row->water === 'treated' && is_numeric($feed) ? (float) $feed : null, $recovery, $capacity, (float) $row->minutes, max(1, (int) ($row->crew ?? 1)), 2.0 * (float) $row->travel_min / max(1, $together)),
             ];
         }
 
         return new self($turns);
+    }
+
+    /**
+     * @param list<array{unpriced: array<string, string>, ...}> $turns
+     * @return list<string> names of what was used and has no price
+     */
+    public static function unpriced(array $turns): array
+    {
+        $names = array_values(array_unique(array_merge([], ...array_map(static fn(array $turn): array => array_values($turn['unpriced']), $turns))));
+        sort($names);
+
+        return $names;
     }
 
     /**

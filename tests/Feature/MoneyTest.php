@@ -49,6 +49,13 @@ final class MoneyTest extends TestCase
         self::assertSame([$topper->name, 1, 200 + 500], [$row['name'], $row['times'], $row['each_minor']]);
         self::assertEqualsWithDelta($row['each_minor'] / $row['found_weeks'], $row['found_minor'], 3);
         self::assertSame(1, count($this->getJson("/api/v1/vehicles/{$estate->id}/money")->assertOk()->json('turns')));
+        // What has no price is named, and never the cheapest week of protection.
+        $wax = $this->product($workspace, 'topper', 'wax');
+        $this->postJson("/api/v1/vehicles/{$van->id}/turns", $this->turn(['worked_at' => '2026-11-25T11:30:00Z', 'products' => [['product_id' => $wax->id, 'zone' => 'paint', 'quantity_ml' => 40]]]))->assertCreated();
+        $money = $this->getJson('/api/v1/money')->assertOk()->json();
+        self::assertSame([[$wax->name], [$topper->name]], [$money['total']['unpriced'], array_column($money['toppers'], 'name')]);
+        self::assertSame([$wax->name], $this->getJson("/api/v1/vehicles/{$van->id}/money")->json('unpriced'));
+        self::assertSame([], $this->getJson("/api/v1/turns/{$turn['id']}/cost")->json('unpriced'));
         // What the owner reckons is not everybody's.
         Auth::forgetGuards();
         $this->actingAs($this->technician($workspace), 'web');

@@ -37,11 +37,11 @@ use Vicissa\Core\Money\TurnCost;
 /** What turns cost, what is asked for them, what a year would come to. Hundredths of the workspace's currency. */
 #[Shape('Rates', new Field('currency', 'string'), new Field('labour_minor_h', 'number', 'An hour of a person'), new Field('travel_minor_min', 'number', 'A minute of the van'), new Field('water_minor_m3', 'number'), new Field('resin_minor_l', 'number'), new Field('launder_minor', 'number', 'A piece through the drum'), new Field('towel_minor', 'number', 'A towel without a price of its own'), new Field('margin_percent', 'number', 'On top of the cost, where the list has no price'))]
 #[Shape('CostParts', new Field('products', 'integer'), new Field('towels', 'integer'), new Field('water', 'integer'), new Field('resin', 'integer'), new Field('time', 'integer'), new Field('travel', 'integer'), new Field('total', 'integer'))]
-#[Shape('TurnMoney', new Field('turn_id', 'uuid'), new Field('worked_on', 'date'), new Field('minutes', 'integer?'), new Field('cost', 'CostParts'))]
-#[Shape('VehicleMoney', new Field('currency', 'string'), new Field('turns', 'TurnMoney[]', 'Of the last year, newest first'), new Field('cost', 'CostParts'), new Field('hours', 'number'))]
-#[Shape('MoneyRow', new Field('turns', 'integer'), new Field('untimed', 'integer', 'Without minutes'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
-#[Shape('MoneyVehicle', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('programme', 'string?'), new Field('turns', 'integer'), new Field('untimed', 'integer'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
-#[Shape('MoneyProgramme', new Field('programme', 'string?'), new Field('turns', 'integer'), new Field('untimed', 'integer'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
+#[Shape('TurnMoney', new Field('turn_id', 'uuid'), new Field('worked_on', 'date'), new Field('minutes', 'integer?'), new Field('cost', 'CostParts'), new Field('unpriced', 'string[]', 'Used, and not in the cost: no price is known'))]
+#[Shape('VehicleMoney', new Field('currency', 'string'), new Field('turns', 'TurnMoney[]', 'Of the last year, newest first'), new Field('cost', 'CostParts'), new Field('hours', 'number'), new Field('unpriced', 'string[]'))]
+#[Shape('MoneyRow', new Field('turns', 'integer'), new Field('untimed', 'integer', 'Without minutes'), new Field('unpriced', 'string[]', 'Used, and not in the cost: no price is known'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
+#[Shape('MoneyVehicle', new Field('vehicle_id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('programme', 'string?'), new Field('turns', 'integer'), new Field('untimed', 'integer'), new Field('unpriced', 'string[]'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
+#[Shape('MoneyProgramme', new Field('programme', 'string?'), new Field('turns', 'integer'), new Field('untimed', 'integer'), new Field('unpriced', 'string[]'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('each_minor', 'integer'))]
 #[Shape('MoneyTopper', new Field('product_id', 'uuid'), new Field('name', 'string'), new Field('times', 'integer'), new Field('ml', 'number'), new Field('minutes', 'number'), new Field('each_minor', 'integer', 'Product and time of one application'), new Field('found_weeks', 'number', 'Reference weeks, from what was found'), new Field('label_weeks', 'number?'), new Field('evidence', 'integer', 'Layers that rests on'), new Field('found_minor', 'integer', 'A protected week, as found'), new Field('label_minor', 'integer?', 'By the label'))]
 #[Shape('MoneyAhead', new Field('from', 'date'), new Field('to', 'date'), new Field('visits', 'integer'), new Field('hours', 'number', 'Of people'), new Field('listed_minor', 'integer', 'By the price list'), new Field('unlisted', 'integer', 'Kinds of visits the list has no price for'))]
 #[Shape('Money', new Field('currency', 'string'), new Field('since', 'date'), new Field('vehicles', 'MoneyVehicle[]'), new Field('programmes', 'MoneyProgramme[]'), new Field('toppers', 'MoneyTopper[]', 'Cheapest week first'), new Field('total', 'MoneyRow'), new Field('ahead', 'MoneyAhead', 'The seven days to come'))]
@@ -114,7 +114,7 @@ final readonly class MoneyController
 
         return new JsonResponse([
             'currency' => $this->tenancy->workspace()->rates()->currency, 'turns' => array_reverse(array_map($this->line(...), array_keys($book->turns), array_values($book->turns))),
-            'cost' => $sum->rounded(), 'hours' => round(array_sum(array_column($book->turns, 'minutes')) / 60.0, 1),
+            'cost' => $sum->rounded(), 'hours' => round(array_sum(array_column($book->turns, 'minutes')) / 60.0, 1), 'unpriced' => CostBook::unpriced(array_values($book->turns)),
         ]);
     }
 
@@ -199,12 +199,12 @@ final readonly class MoneyController
     }
 
     /**
-     * @param array{at: CarbonImmutable, minutes: int|null, cost: TurnCost, ...} $turn
+     * @param array{at: CarbonImmutable, minutes: int|null, cost: TurnCost, unpriced: array<string, string>, ...} $turn
      * @return array<string, mixed>
      */
     private function line(string $id, array $turn): array
     {
-        return ['turn_id' => $id, 'worked_on' => $this->tenancy->workspace()->dateOf($turn['at']), 'minutes' => $turn['minutes'], 'cost' => $turn['cost']->rounded()];
+        return ['turn_id' => $id, 'worked_on' => $this->tenancy->workspace()->dateOf($turn['at']), 'minutes' => $turn['minutes'], 'cost' => $turn['cost']->rounded(), 'unpriced' => CostBook::unpriced([$turn])];
     }
 
     /** @return array<string, mixed> */

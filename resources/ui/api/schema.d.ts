@@ -3246,6 +3246,7 @@ export interface components {
       programme: string | null
       turns: number
       untimed: number
+      unpriced: string[]
       hours: number
       cost: components['schemas']['CostParts']
       each_minor: number
@@ -3254,6 +3255,8 @@ export interface components {
       turns: number
       /** @description Without minutes */
       untimed: number
+      /** @description Used, and not in the cost: no price is known */
+      unpriced: string[]
       hours: number
       cost: components['schemas']['CostParts']
       each_minor: number
@@ -3285,6 +3288,7 @@ export interface components {
       programme: string | null
       turns: number
       untimed: number
+      unpriced: string[]
       hours: number
       cost: components['schemas']['CostParts']
       each_minor: number
@@ -4807,6 +4811,8 @@ export interface components {
       worked_on: string
       minutes: number | null
       cost: components['schemas']['CostParts']
+      /** @description Used, and not in the cost: no price is known */
+      unpriced: string[]
     }
     UseInput: {
       /** Format: uuid */
@@ -4926,6 +4932,7 @@ export interface components {
       turns: components['schemas']['TurnMoney'][]
       cost: components['schemas']['CostParts']
       hours: number
+      unpriced: string[]
     }
     VehicleSite: {
       /** Format: uuid */

@@ -225,6 +225,7 @@ export const textiles: Record<string, string> = {
   wheels: 'Wheel towels',
   jambs: 'Jamb towels',
   glass: 'Glass towels',
+  topper: 'Topper towels',
 }
 
 /** What was done in a wash, as a layer feels it. */

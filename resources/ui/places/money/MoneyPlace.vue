@@ -8,6 +8,7 @@ import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import CostBar from './CostBar.vue'
+import UnpricedNote from './UnpricedNote.vue'
 import MoneyNav from './MoneyNav.vue'
 import { costParts } from './parts'
 
@@ -48,6 +49,7 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
             >{{ data.total.untimed }} without minutes: their time is missing.</span
           >
         </p>
+        <UnpricedNote :names="data.total.unpriced" />
         <div class="scroll" tabindex="0" role="group" aria-label="Cost by vehicle">
           <table>
             <thead>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { api, told } from '@/api/client'
 import { useMoney } from '@/lib/money'
 import CostBar from './CostBar.vue'
+import UnpricedNote from './UnpricedNote.vue'
 import { costParts } from './parts'
 
 // What this turn cost, by what it was for.
@@ -23,6 +24,7 @@ const { data } = useQuery({
         >{{ i ? ', ' : '' }}{{ name.toLowerCase() }} {{ money(data.cost[key]) }}</template
       >.<template v-if="data.minutes === null"> Its minutes were not written down.</template>
     </p>
+    <UnpricedNote :names="data.unpriced" />
   </section>
 </template>
 

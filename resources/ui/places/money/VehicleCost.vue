@@ -6,6 +6,7 @@ import { shortDay } from '@/lib/dates'
 import { useMoney } from '@/lib/money'
 import { useMe } from '@/lib/session'
 import CostBar from './CostBar.vue'
+import UnpricedNote from './UnpricedNote.vue'
 import { costParts } from './parts'
 
 // What this vehicle cost in a year, and turn by turn.
@@ -32,6 +33,7 @@ const most = computed(() => Math.max(1, ...(data.value?.turns ?? []).map((one) =
         >{{ i ? ', ' : '' }}{{ name.toLowerCase() }} {{ money(data.cost[key]) }}</template
       >.
     </p>
+    <UnpricedNote :names="data.unpriced" />
     <details class="unfold">
       <summary>Turn by turn</summary>
       <ul class="lines small">

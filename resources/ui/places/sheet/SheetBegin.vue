@@ -120,7 +120,12 @@ function take(kind: string, without: string | null) {
         </li>
       </ol>
     </div>
-    <p v-for="one in plan.missing" :key="one" class="note">{{ one }}</p>
+    <div v-if="plan.missing.length" class="note">
+      <h2>Not known, or not on the shelf</h2>
+      <ul>
+        <li v-for="one in plan.missing" :key="one">{{ one }}</li>
+      </ul>
+    </div>
 
     <Choices
       v-if="sheet.crew > 1"
