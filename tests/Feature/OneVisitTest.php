@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\CancelVisit;
 use App\Models\CancelledVisit;
 use App\Models\PlannedVisit;
+use App\Models\Product;
 use App\Models\RoundStop;
 use App\Models\Vehicle;
 use App\Models\Workspace;
@@ -178,6 +179,18 @@ final class OneVisitTest extends TestCase
         $visit = $this->visit($hearse, 'topper');
         $why = array_column($this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->assertOk()->json('days'), 'why', 'on');
         self::assertSame('Topper: nothing on the shelf goes on in that weather.', $why['2026-12-03'], 'and a hand that moves it there is told');
+    }
+
+    public function testWhatTheShelfLacksOnAnyDayIsPlannedAndAskedFor(): void
+    {
+        ['hearse' => $hearse, 'workspace' => $workspace] = $this->planned(static fn(Vehicle $hearse) => $hearse->update(['topper_weeks' => 2, 'site_id' => null]));
+        $this->inside($workspace, static fn() => Product::query()->where('role', 'topper')->update(['archived_at' => now()]));
+        $this->postJson('/api/v1/weeks/plan')->assertStatus(202);
+        $visit = $this->visit($hearse, 'topper');
+        self::assertLessThanOrEqual('2026-12-05', $visit['on'], 'no weather is to blame, so no day is waited for');
+        $plan = $this->postJson('/api/v1/sheets', ['vehicle_id' => $hearse->id, 'on' => $visit['on']])->assertCreated()->json('plan');
+        self::assertNotContains('topper', array_column($plan['steps'], 'fulfils'));
+        self::assertStringContainsString('there is no topper on the shelf', $plan['topper']['why']);
     }
 
     public function testARhythmOfWeeksIsTheSameOnTheBenchAsInTheWeeks(): void

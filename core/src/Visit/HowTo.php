@@ -110,7 +110,8 @@ final readonly class HowTo
             match ($method) {
                 Method::TwoMitts => 'Upper and lower mitt, two buckets with grit guards; rinse the mitt after every panel.',
                 Method::OneMitt => 'Two buckets with grit guards; rinse the mitt after every panel, twice after the lower third.',
-                Method::Rinseless => 'Wet towel, one pass, then dry the panel at once with the next clean side.',
+                // Worked in goes, the mist is a step of its own.
+                Method::Rinseless => ($kind === 'wash-each' ? 'Mist the panel from below upward first, so that dust floats. ' : '').'Wet towel, one pass, then dry the panel at once with the next clean side.',
                 Method::Waterless => 'Spray one panel generously, wipe once, turn the side, dry.',
                 default => null,
             },
