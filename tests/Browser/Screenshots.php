@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
+
 /** Not a test of anything: draws the pictures of the README (bin/screenshots). Its name keeps it out of the suites. */
 final class Screenshots extends BrowserTestCase
 {
@@ -40,11 +42,19 @@ final class Screenshots extends BrowserTestCase
         foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
             $this->fill($label, $value);
         }
+        $rain = $this->see('//label[contains(., "It rains")]');
+        if ($rain->findElement(WebDriverBy::tagName('input'))->isSelected()) {
+            $this->click($rain);
+        }
+        $this->seeText('it may meet soil 4');
+        $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
         foreach (['/round' => 'round', '/bench/water' => 'water', '/shelf' => 'shelf', '/proof' => 'proof'] as $path => $name) {
             $this->visit($path);
             $this->see('//h1');
+            // Nothing says any more that it is still looking.
+            $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//main//*[@role = "status"][contains(., "…")]')) === []);
             $path === '/proof' && $this->seeText('Were we right?');
             $this->shoot($name);
         }

@@ -8,7 +8,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import ScopePick from '@/parts/ScopePick.vue'
 import DoseList from './DoseList.vue'
 import DescribeVehicle from './DescribeVehicle.vue'
-import { described, keepAsDraft, lookAt, soilOf, takeByHand, tryOut, useLook } from './look'
+import { described, keepAsDraft, lookAt, takeByHand, tryOut, useLook } from './look'
 import { useMatch } from './match'
 import MatchAnswer from './MatchAnswer.vue'
 import PlacePanel from './PlacePanel.vue'
@@ -100,7 +100,7 @@ async function take() {
           </p>
           <MatchAnswer
             :match="answer"
-            :soil="soilOf(look)"
+            :soil="answer.cameWith"
             :taken="look.taken"
             @dry="(way) => tryOut(look, 'drying', way)"
             @take="(id) => takeByHand(look, id)"

@@ -13,7 +13,7 @@ import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ReadWater from '../turn/ReadWater.vue'
 import ContaminantPick from './ContaminantPick.vue'
-import { described, keepAsDraft, lookAt, soilOf, takeByHand, tryOut, useLook } from './look'
+import { described, keepAsDraft, lookAt, takeByHand, tryOut, useLook } from './look'
 import { useMatch } from './match'
 import MatchAnswer from './MatchAnswer.vue'
 import WalkMarks from './WalkMarks.vue'
@@ -144,7 +144,7 @@ async function take() {
         <MatchAnswer
           v-if="answer"
           :match="answer"
-          :soil="soilOf(look)"
+          :soil="answer.cameWith"
           :taken="look.taken"
           @dry="(way) => tryOut(look, 'drying', way)"
           @take="(id) => takeByHand(look, id)"

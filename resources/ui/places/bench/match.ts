@@ -75,9 +75,12 @@ export function useMatch(
   const match = useQuery({
     queryKey: ['match', asked, compare],
     enabled: computed(() => asked.value !== undefined),
-    queryFn: () => {
-      if (!asked.value) throw new Error('Nothing to ask yet.')
-      return told(api.POST('/api/v1/bench/match', { body: { ...asked.value, compare: compare.value } }))
+    queryFn: async () => {
+      const body = asked.value
+      if (!body) throw new Error('Nothing to ask yet.')
+      const match = await told(api.POST('/api/v1/bench/match', { body: { ...body, compare: compare.value } }))
+      // What was asked goes with the answer: while another is on its way, the one that stands is still whole.
+      return { ...match, cameWith: body.seen.soil }
     },
     placeholderData: keepPreviousData,
     staleTime: 60_000,
