@@ -12,9 +12,9 @@ use App\Models\Turn;
 use App\Models\User;
 use App\Models\Vehicle;
 use App\Record\BookFile;
-use App\Record\CsvTable;
 use App\Record\RowRules;
-use App\Record\UnreadableFile;
+use App\Tables\Tables;
+use App\Tables\UnreadableFile;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Collection;
@@ -53,7 +53,7 @@ final class ImportBook
      */
     public function __invoke(string $kind, string $text, bool $commit, User $by): array
     {
-        $table = CsvTable::read($text, self::MOST[$kind]);
+        $table = Tables::read($text, self::MOST[$kind]);
         $columns = BookFile::COLUMNS[$kind];
         if (array_intersect($table['head'], $columns) === []) {
             throw new UnreadableFile('None of its columns means anything here. The first line names them: '.implode(', ', $columns).'.');

@@ -8,7 +8,7 @@ use App\Jobs\RebuildForProduct;
 use App\Models\Product;
 use App\Record\ProductFile;
 use App\Record\ProductRules;
-use App\Record\UnreadableFile;
+use App\Tables\UnreadableFile;
 use Illuminate\Contracts\Validation\Factory;
 use Illuminate\Support\Facades\DB;
 
@@ -30,10 +30,7 @@ final readonly class ImportProducts
      */
     public function __invoke(string $text, bool $commit): array
     {
-        $read = ProductFile::read($text);
-        if (count($read) > self::MOST) {
-            throw new UnreadableFile(sprintf('At most %d products at a time.', self::MOST));
-        }
+        $read = ProductFile::read($text, self::MOST);
 
         return DB::transaction(function () use ($read, $commit): array {
             $known = Product::query()->lockForUpdate()->orderBy('name')->orderBy('id')->get()->keyBy(static fn(Product $product): string => mb_strtolower($product->name));

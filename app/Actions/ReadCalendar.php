@@ -7,7 +7,7 @@ namespace App\Actions;
 use App\Models\Closure;
 use App\Models\Deadline;
 use App\Models\Vehicle;
-use App\Record\UnreadableFile;
+use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use DateInterval;

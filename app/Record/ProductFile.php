@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Record;
 
 use App\Models\Product;
+use App\Tables\Tables;
+use App\Tables\UnreadableFile;
 use Illuminate\Support\Collection;
 use JsonException;
-use RuntimeException;
 
 /**
  * Products as files: JSON as in docs/schemas/product-file.schema.json, or CSV with the same names as columns. Surfaces in a
@@ -53,27 +54,21 @@ final class ProductFile
     /** @param Collection<int, Product> $products */
     public static function csv(Collection $products): string
     {
-        $file = fopen('php://temp', 'r+') ?: throw new RuntimeException('There is no room for a file.');
-        // Spreadsheets take it for UTF-8 by this mark.
-        fwrite($file, "\u{FEFF}");
-        fputcsv($file, self::columns(), escape: '');
-        foreach ($products as $product) {
+        return Tables::write(self::columns(), $products->map(static function (Product $product): array {
             $facts = self::facts($product);
             $labels = (array) $facts['dilutions'];
-            fputcsv($file, array_map(static function (string $column) use ($facts, $labels): string {
+
+            return array_map(static function (string $column) use ($facts, $labels): string {
                 $value = str_starts_with($column, 'dilution_') ? $labels[substr($column, 9)] ?? '' : $facts[$column] ?? '';
 
                 return match (true) {
                     is_array($value) => implode($column === 'cautions' ? ' | ' : '; ', array_map(strval(...), $value)),
                     is_bool($value) => $value ? 'yes' : 'no',
-                    is_scalar($value) => self::harmless((string) $value),
+                    is_scalar($value) => (string) $value,
                     default => '',
                 };
-            }, self::columns()), escape: '');
-        }
-        rewind($file);
-
-        return (string) stream_get_contents($file);
+            }, self::columns());
+        }));
     }
 
     /**
@@ -81,18 +76,18 @@ final class ProductFile
      *
      * @throws UnreadableFile
      */
-    public static function read(string $text): array
+    public static function read(string $text, int $most): array
     {
         $text = trim(preg_replace('/^\x{FEFF}/u', '', $text) ?? throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.'));
         if ($text === '') {
             throw new UnreadableFile('The file is empty.');
         }
 
-        return $text[0] === '{' || $text[0] === '[' ? self::readJson($text) : self::readCsv($text);
+        return $text[0] === '{' || $text[0] === '[' ? self::readJson($text, $most) : self::readCsv($text, $most);
     }
 
     /** @return list<array{row: int, facts: array<string, mixed>, unknown: list<string>}> */
-    private static function readJson(string $text): array
+    private static function readJson(string $text, int $most): array
     {
         try {
             $data = json_decode($text, true, 32, JSON_THROW_ON_ERROR);
@@ -102,6 +97,9 @@ final class ProductFile
         $products = is_array($data) && array_is_list($data) ? $data : $data['products'] ?? null;
         if (! is_array($products) || ! array_is_list($products)) {
             throw new UnreadableFile('There is no list of products in the file: {"format": "'.self::SCHEMA.'", "products": […]}.');
+        }
+        if (count($products) > $most) {
+            throw new UnreadableFile(sprintf('At most %d products at a time.', $most));
         }
         $known = [...self::TEXTS, ...self::NUMBERS, ...self::FLAGS, ...self::LISTS, 'dilutions'];
         $rows = [];
@@ -114,39 +112,24 @@ final class ProductFile
     }
 
     /** @return list<array{row: int, facts: array<string, mixed>, unknown: list<string>}> */
-    private static function readCsv(string $text): array
+    private static function readCsv(string $text, int $most): array
     {
-        $head = strtok($text, "\r\n") ?: '';
-        $separators = ["\t" => substr_count($head, "\t"), ';' => substr_count($head, ';'), ',' => substr_count($head, ',')];
-        arsort($separators);
-        $separator = (string) array_key_first($separators);
-        $file = fopen('php://temp', 'r+') ?: throw new RuntimeException('There is no room for a file.');
-        fwrite($file, $text);
-        rewind($file);
-        $columns = array_map(static fn(?string $name): string => strtolower(trim((string) $name)), fgetcsv($file, separator: $separator, escape: '') ?: []);
-        if (! in_array('name', $columns, true) || ! in_array('role', $columns, true)) {
+        ['head' => $head, 'rows' => $read] = Tables::read($text, $most);
+        if (! in_array('name', $head, true) || ! in_array('role', $head, true)) {
             throw new UnreadableFile('The first line has to name the columns; name and role are needed. Export the shelf to see all of them.');
         }
-        $unknown = array_values(array_filter(array_diff($columns, self::columns())));
+        $unknown = array_values(array_filter(array_diff($head, self::columns())));
         $rows = [];
-        for ($line = 2; ($cells = fgetcsv($file, separator: $separator, escape: '')) !== false; $line++) {
-            if ($cells === [null] || implode('', array_map(strval(...), $cells)) === '') {
-                continue;
-            }
+        foreach ($read as ['row' => $row, 'cells' => $cells]) {
             $facts = [];
-            foreach ($columns as $i => $column) {
-                // The mark that kept a spreadsheet from reckoning with it.
-                $cell = preg_replace("/^'(?=[=+@\\t-])/", '', trim((string) ($cells[$i] ?? ''))) ?? '';
-                if ($cell === '') {
-                    continue;
-                }
+            foreach ($cells as $column => $cell) {
                 if (str_starts_with($column, 'dilution_')) {
                     $facts['dilutions'][substr($column, 9)] = $cell;
                 } elseif (in_array($column, self::columns(), true)) {
                     $facts[$column] = self::cell($column, $cell);
                 }
             }
-            $rows[] = ['row' => $line, 'facts' => $facts, 'unknown' => $unknown];
+            $rows[] = ['row' => $row, 'facts' => $facts, 'unknown' => $unknown];
         }
 
         return $rows;
@@ -172,11 +155,5 @@ final class ProductFile
         }
 
         return $cell;
-    }
-
-    /** A cell that a spreadsheet would take for a formula is marked as text. */
-    private static function harmless(string $cell): string
-    {
-        return preg_match('/^[=+@\t\r]|^-\D/', $cell) === 1 ? "'".$cell : $cell;
     }
 }

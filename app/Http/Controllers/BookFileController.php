@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ImportBook;
-use App\Http\Csv;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Problems\Problem;
+use App\Http\TableFile;
 use App\Models\User;
 use App\Models\Vehicle;
 use App\Record\BookFile;
-use App\Record\UnreadableFile;
+use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -32,7 +32,7 @@ final readonly class BookFileController
     {
         Gate::authorize('viewAny', Vehicle::class);
 
-        return Csv::file("vicissa-{$kind}.csv", BookFile::COLUMNS[$kind], BookFile::rows($kind, $this->tenancy->workspace()));
+        return TableFile::of("vicissa-{$kind}.csv", BookFile::COLUMNS[$kind], BookFile::rows($kind, $this->tenancy->workspace()));
     }
 
     #[OA\Post(path: '/api/v1/book/{kind}', operationId: 'importBook', summary: 'Look at a table, or take it into the book; with one wrong row nothing is done', tags: ['Archive'], parameters: [

@@ -12,7 +12,7 @@ use App\Http\OpenApi\Takes;
 use App\Models\Closure;
 use App\Models\Deadline;
 use App\Models\Vehicle;
-use App\Record\UnreadableFile;
+use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\DrawLoad;
-use App\Http\Csv;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Http\TableFile;
 use App\Models\LoadTick;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
@@ -80,7 +80,7 @@ final readonly class LoadController
             }
         }
 
-        return Csv::file('vicissa-shopping.csv', ['supplier', 'product', 'packs', 'pack_ml', 'ml', 'price', 'needed_now'], $lines);
+        return TableFile::of('vicissa-shopping.csv', ['supplier', 'product', 'packs', 'pack_ml', 'ml', 'price', 'needed_now'], $lines);
     }
 
     /** @return array{string, string} */

@@ -15,7 +15,7 @@ use App\Http\Problems\Problem;
 use App\Http\Requests\ProductRequest;
 use App\Models\Product;
 use App\Record\ProductFile;
-use App\Record\UnreadableFile;
+use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

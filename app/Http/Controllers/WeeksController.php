@@ -8,12 +8,12 @@ use App\Actions\CancelVisit;
 use App\Actions\DrawWeeks;
 use App\Actions\GatherWeeks;
 use App\Actions\ReplanWeeks;
-use App\Http\Csv;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Problems\Problem;
+use App\Http\TableFile;
 use App\Jobs\SearchPlan;
 use App\Models\Plan;
 use App\Models\PlannedVisit;
@@ -206,7 +206,7 @@ final readonly class WeeksController
             $lines[] = [$visit['on'], $vehicle['name'], $vehicle['client'] ?? '', $vehicle['site'] ?? '', $crews[$visit['crew_id']] ?? '', implode(' ', $visit['kinds']), (string) $visit['minutes'], $visit['locked'] ? 'yes' : ''];
         }
 
-        return Csv::file('vicissa-weeks.csv', ['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked'], $lines);
+        return TableFile::of('vicissa-weeks.csv', ['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked'], $lines);
     }
 
     private function alternatives(PlannedVisit $visit, GatherWeeks $gatherWeeks, int $around = 28): Alternatives
