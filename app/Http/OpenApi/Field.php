@@ -14,14 +14,15 @@ use OpenApi\Attributes as OA;
 #[Attribute(Attribute::TARGET_ALL | Attribute::IS_REPEATABLE)]
 final class Field extends OA\Property
 {
-    public bool $mayBeAbsent = false;
+    /** Not public: it would be written into the document. */
+    private bool $absent = false;
 
     /**
      * @param list<string|int>|null $oneOf  the values allowed
      */
     public function __construct(string $name, string $kind, ?string $says = null, ?array $oneOf = null)
     {
-        $this->mayBeAbsent = str_ends_with($name, '?');
+        $this->absent = str_ends_with($name, '?');
         $name = rtrim($name, '?');
         $nullable = str_ends_with($kind, '?');
         $kind = rtrim($kind, '?');
@@ -32,6 +33,8 @@ final class Field extends OA\Property
             ctype_upper($kind[0]) => [null, null, '#/components/schemas/'.$kind],
             default => [$kind, null, null],
         };
+        /** @var list<string|int>|null $oneOf  null is one of them where it is allowed, whatever the library's own types say */
+        $oneOf = $oneOf !== null && $nullable && ! $list ? [...$oneOf, null] : $oneOf;
         match (true) {
             $list => parent::__construct(property: $name, type: 'array', nullable: $nullable ?: null, description: $says, items: $ref !== null
                 ? new OA\Items(ref: $ref) : new OA\Items(type: $type, format: $format, enum: $oneOf)),
@@ -40,5 +43,10 @@ final class Field extends OA\Property
             $ref !== null => parent::__construct(property: $name, ref: $ref),
             default => parent::__construct(property: $name, type: $type, format: $format, enum: $oneOf, nullable: $nullable ?: null, description: $says),
         };
+    }
+
+    public function mayBeAbsent(): bool
+    {
+        return $this->absent;
     }
 }

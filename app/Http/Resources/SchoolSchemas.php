@@ -19,6 +19,7 @@ use App\Http\OpenApi\Shape;
     new Field('drying-aid?', 'string', null, ['every-wash', 'with-topper', 'never']),
     new Field('topper?', 'string', null, ['every-wash', 'by-forecast', 'when-it-fails']),
     new Field('topping-up?', 'string', null, ['on-paint', 'on-cloth']),
+    new Field('drying?', 'string', null, ['by-surface', 'air-then-towel', 'warm-air', 'sheet-then-towel', 'towel']),
     new Field('towel?', 'string', null, ['pre-damped', 'dry']),
     new Field('tyre?', 'string', null, ['satin', 'gloss']),
     new Field('caution?', 'string', null, ['10', '30', '50']),

@@ -4460,6 +4460,8 @@ export interface components {
       /** @enum {string} */
       'topping-up'?: 'on-paint' | 'on-cloth'
       /** @enum {string} */
+      drying?: 'by-surface' | 'air-then-towel' | 'warm-air' | 'sheet-then-towel' | 'towel'
+      /** @enum {string} */
       towel?: 'pre-damped' | 'dry'
       /** @enum {string} */
       tyre?: 'satin' | 'gloss'
