@@ -257,6 +257,15 @@ abstract class BrowserTestCase extends TestCase
         $this->see('//h1[normalize-space(.) = "Film"]');
     }
 
+    /** The day the demo lives on: yesterday, once midnight has gone by since it was loaded. Round is open. */
+    protected function demoDay(): string
+    {
+        $today = (string) $this->field('Day')->getAttribute('value');
+        $stops = $this->browser->executeAsyncScript('const [on, done] = arguments; fetch(`/api/v1/round?on=${on}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((round) => done(round.stops.length))', [$today]);
+
+        return $stops > 0 ? $today : date('Y-m-d', (int) strtotime("{$today} -1 day"));
+    }
+
     protected function signInByHand(string $email, string $password = 'sea-pink-tide'): void
     {
         $this->visit('/sign-in');

@@ -95,6 +95,8 @@ final class SheetTest extends TestCase
         self::assertEqualsCanonicalizing(['begun', 'laid'], array_values($day()), 'that work counts');
         $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertCreated();
         self::assertSame('begun', $day()[$first['id']], 'what has begun stays');
+        $next = date('Y-m-d', (int) strtotime("{$first['on']} +1 day"));
+        self::assertSame([$first['id']], array_column($this->getJson("/api/v1/sheets?on={$next}")->json('data'), 'id'), 'and is not lost at midnight');
         $this->deleteJson("/api/v1/sheets/{$first['id']}");
         $this->postJson("/api/v1/sheets/{$first['id']}/events", ['events' => [$this->event(Str::uuid7()->toString(), 1, 'end', 'look')]])->assertOk();
         self::assertArrayNotHasKey($first['id'], $day(), 'what somebody has dropped stays dropped');

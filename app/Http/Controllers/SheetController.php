@@ -18,6 +18,8 @@ use App\Models\SheetEvent;
 use App\Models\User;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -37,15 +39,16 @@ final class SheetController
         private readonly ClockInterface $clock,
     ) {}
 
-    #[OA\Get(path: '/api/v1/sheets', operationId: 'listSheets', summary: 'A day’s sheets', tags: ['Sheets'], parameters: [new OA\QueryParameter(name: 'on', description: 'Today when left out', schema: new OA\Schema(type: 'string', format: 'date'))])]
+    #[OA\Get(path: '/api/v1/sheets', operationId: 'listSheets', summary: 'A day’s sheets, and those of the day before that somebody is still at', tags: ['Sheets'], parameters: [new OA\QueryParameter(name: 'on', description: 'Today when left out', schema: new OA\Schema(type: 'string', format: 'date'))])]
     #[Returns('SheetLine', list: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
         $asked = $request->validate(['on' => ['sometimes', 'date_format:Y-m-d']]);
+        $day = $asked['on'] ?? $this->today();
         $sheets = Sheet::query()->with(['vehicle', 'holder'])->withCount(['events as done_count' => static fn($query) => $query->select(DB::raw('count(distinct step)'))->whereIn('kind', ['end', 'skip'])])
             ->selectRaw("id, vehicle_id, \"on\", crew, status, holder_id, turn_id, version, plan->'finish' as finish, jsonb_array_length(plan->'steps') as steps_count")
-            ->where('on', $asked['on'] ?? $this->today())->where('status', '!=', 'dropped')->orderBy('created_at')->orderBy('id')->get();
+            ->where(static fn(Builder $query) => $query->where(static fn(Builder $query) => $query->where('on', $day)->where('status', '!=', 'dropped'))->orWhere(static fn(Builder $query) => $query->where('on', CarbonImmutable::parse($day)->subDay()->toDateString())->where('status', 'begun')))->orderBy('created_at')->orderBy('id')->get();
 
         return new JsonResponse(['data' => $sheets->map(static fn(Sheet $sheet): array => [
             ...$sheet->only(['id', 'vehicle_id', 'crew', 'status', 'turn_id', 'version']), 'vehicle' => $sheet->vehicle->name ?? '', 'on' => $sheet->on->toDateString(), 'holder' => $sheet->holder?->name,

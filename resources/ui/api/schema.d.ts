@@ -1297,7 +1297,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** A day’s sheets */
+    /** A day’s sheets, and those of the day before that somebody is still at */
     get: operations['listSheets']
     put?: never
     /** Lay a visit out, from what was seen or what is to be expected */

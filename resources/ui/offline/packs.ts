@@ -29,24 +29,27 @@ export async function keep(sheet: Sheet, otherwise?: Kept['otherwise']): Promise
   return kept
 }
 
-export async function keptOn(day: string): Promise<Kept[]> {
-  return (await store()).getAllFromIndex('sheets', 'on', day)
+/** What is kept for a day; for today also what is left of earlier days: a visit that went over midnight, what waits for a signal. */
+export async function keptOn(day: string, today: string): Promise<Kept[]> {
+  const all = await (await store()).getAll('sheets')
+  return all.filter((kept) => kept.on === day || (day === today && kept.on < today))
 }
 
+const dayBefore = (day: string) => new Date(Date.parse(`${day}T12:00:00Z`) - 86_400_000).toISOString().slice(0, 10)
+
 /**
- * Sheets of days gone by go, once everything of theirs has been sent; so do those of that day that made way for another, unless somebody has begun them here.
+ * Sheets of days gone by go, once everything of theirs has been sent, and a day later where somebody is still at them; so do those of a day that made way
+ * for another, unless somebody has begun them here.
  *
- * @param known  ids of the day's sheets as the server has them; left out where nobody could be asked
+ * @param known  ids of the sheets of `day` as the server has them; left out where nobody could be asked
  */
-export async function tidy(today: string, known?: string[]): Promise<void> {
+export async function tidy(today: string, day: string, known?: string[]): Promise<void> {
   const db = await store()
   const waiting = new Set((await db.getAll('errands')).map((errand) => errand.sheet))
   for (const kept of await db.getAll('sheets')) {
     const gone =
-      kept.on < today ||
-      (kept.on === today &&
-        known?.includes(kept.id) === false &&
-        !(await db.countFromIndex('events', 'sheet', kept.id)))
+      kept.on < (kept.sheet.status === 'begun' ? dayBefore(today) : today) ||
+      (kept.on === day && known?.includes(kept.id) === false && !(await db.countFromIndex('events', 'sheet', kept.id)))
     if (!gone || waiting.has(kept.id)) continue
     for (const name of ['events', 'photos'] as const) {
       for (const key of await db.getAllKeysFromIndex(name, 'sheet', kept.id)) await db.delete(name, key)

@@ -112,6 +112,7 @@ final class MixTest extends BrowserTestCase
     {
         $this->signIn('rhona@marram-sedge.example');
         $this->press('Round');
+        $this->fill('Day', $this->demoDay());
         $this->see('//li[.//a[normalize-space(.) = "Hearse"]]');
         self::assertGreaterThan(3, count($this->browser->findElements(WebDriverBy::xpath('//ol[contains(@class, "stops")]/li'))));
         $this->seeText('Van tank');

@@ -53,6 +53,8 @@ final class SheetTest extends BrowserTestCase
     {
         $this->signIn('tam@marram-sedge.example');
         $this->visit('/round');
+        $day = $this->demoDay();
+        $this->fill('Day', $day);
         $this->fill('Crew', 'two');
         $this->press('Take the round along');
         $this->see('//li[contains(., "Ferrymaster’s saloon")][contains(., "on this phone")]');
@@ -63,7 +65,7 @@ final class SheetTest extends BrowserTestCase
         $this->assertAccessible('A sheet before it begins');
         $path = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
         $this->browser->executeAsyncScript('const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())');
-        $this->atTheDesk();
+        $this->atTheDesk($day);
 
         $this->wire->cut();
         $this->visit($path);
@@ -137,13 +139,14 @@ final class SheetTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    private function atTheDesk(): void
+    private function atTheDesk(string $day): void
     {
         $phone = $this->browser;
         $base = $this->base;
         [$this->browser, $this->base] = [$this->desk, null];
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/round');
+        $this->fill('Day', $day);
         $this->see('//li[contains(., "Ferrymaster’s saloon")][contains(., "ready")]');
         [$this->browser, $this->base] = [$phone, $base];
     }

@@ -2,7 +2,9 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
+import { dayIn, shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
+import { useMe } from '@/lib/session'
 import { numbers } from '@/lib/words'
 import { keptOn, takeAlong, tidy } from '@/offline/packs'
 import type { Kept } from '@/offline/store'
@@ -11,6 +13,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 // The day's sheets, on this phone before it leaves: laid out where nobody has yet, with all that may be found.
 const props = defineProps<{ on: string; stops: Schemas['RoundStop'][] }>()
 const queries = useQueryClient()
+const { zone } = useMe()
 const kept = ref<Kept[]>([])
 /** Nought: as many as the plan sends. */
 const crew = ref(0)
@@ -28,6 +31,7 @@ const lines = computed(() => {
     ...here.map(({ sheet }) => ({
       id: sheet.id,
       vehicle: sheet.vehicle.name,
+      on: sheet.on,
       crew: sheet.crew,
       status: sheet.status,
       holder: sheet.holder,
@@ -42,10 +46,11 @@ watch(
   [() => props.on, sheets],
   async ([on, known]) => {
     await tidy(
+      dayIn(zone.value),
       on,
       known?.map((line) => line.id),
     )
-    kept.value = await keptOn(on)
+    kept.value = await keptOn(on, dayIn(zone.value))
   },
   { immediate: true },
 )
@@ -53,7 +58,9 @@ watch(
 async function take() {
   problem.value = null
   const laid = sheets.value ?? []
-  const missing = props.stops.filter((stop) => !laid.some((line) => line.vehicle_id === stop.vehicle_id))
+  const missing = props.stops.filter(
+    (stop) => !laid.some((line) => line.on === props.on && line.vehicle_id === stop.vehicle_id),
+  )
   const open = laid.filter((line) => line.status !== 'finished')
   at.value = { n: 0, of: missing.length + missing.length + open.length }
   try {
@@ -78,7 +85,7 @@ async function take() {
     problem.value = caught
   } finally {
     at.value = null
-    kept.value = await keptOn(props.on)
+    kept.value = await keptOn(props.on, dayIn(zone.value))
     await queries.invalidateQueries({ queryKey: ['sheets', props.on] })
   }
 }
@@ -112,7 +119,8 @@ async function take() {
           >{{ words[line.status] ?? line.status
           }}<template v-if="line.finish && line.status !== 'finished'"
             >, {{ line.finish }} min{{ line.crew > 1 ? ` for ${numbers[line.crew - 1]}` : '' }}</template
-          ><template v-if="line.holder">, {{ line.holder }}</template></span
+          ><template v-if="line.holder">, {{ line.holder }}</template
+          ><template v-if="line.on !== on">, of {{ shortDay(line.on, zone) }}</template></span
         >
         <span class="small" :class="{ quiet: !line.here }">{{
           line.here ? 'on this phone' : 'not on this phone'
