@@ -46,7 +46,7 @@ final readonly class DrawMoney
         }
 
         return [
-            'currency' => $workspace->rates()->currency, 'since' => $since->toDateString(),
+            'currency' => $workspace->rates()->currency, 'since' => $workspace->dateOf($since),
             'vehicles' => array_values($vehicles->filter(static fn(Vehicle $vehicle): bool => isset($by[$vehicle->id]))->map(static fn(Vehicle $vehicle): array => ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'client' => $vehicle->client->name ?? null, 'programme' => $vehicle->programme_id === null ? null : $programmes[$vehicle->programme_id] ?? null, ...self::sum($by[$vehicle->id])])->all()),
             'programmes' => array_map(static fn(string $id, array $some): array => ['programme' => $id === '' ? null : (string) $programmes[$id], ...self::sum($some)], array_keys($of), array_values($of)),
             'toppers' => $this->toppers($book),

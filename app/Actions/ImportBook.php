@@ -15,6 +15,7 @@ use App\Record\BookFile;
 use App\Record\RowRules;
 use App\Tables\Tables;
 use App\Tables\UnreadableFile;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Collection;
@@ -43,6 +44,7 @@ final class ImportBook
         private readonly FinishTurn $finishTurn,
         private readonly RebuildProtection $rebuildProtection,
         private readonly ClockInterface $clock,
+        private readonly Tenancy $tenancy,
     ) {}
 
     /**
@@ -153,7 +155,7 @@ final class ImportBook
         if ($has === null && (! is_string($base) || ($base !== 'unknown' && Family::tryFrom($base) === null))) {
             $errors['base'] = 'What lies on its paint: '.implode(', ', array_map(static fn(Family $family): string => $family->value, Family::cases())).', or unknown.';
         }
-        if ($since !== null && (! is_string($since) || preg_match('/^\d{4}-\d\d-\d\d$/', $since) !== 1 || $since > $this->clock->now()->format('Y-m-d'))) {
+        if ($since !== null && (! is_string($since) || preg_match('/^\d{4}-\d\d-\d\d$/', $since) !== 1 || $since > $this->tenancy->workspace()->dateOf($this->clock->now()))) {
             $errors['base_since'] = 'A date that has been, as 2026-05-01.';
         }
         $like = $has instanceof Vehicle ? $has : new Vehicle;

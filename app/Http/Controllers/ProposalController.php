@@ -14,7 +14,6 @@ use App\Models\PlannedVisit;
 use App\Models\Proposal;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
-use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -102,7 +101,7 @@ final readonly class ProposalController
 
     private function standing(Proposal $row): ?PlannedVisit
     {
-        return PlannedVisit::query()->whereKey($row->visit_id)->where('on', $row->on->toDateString())->where('on', '>=', CarbonImmutable::instance($this->clock->now())->toDateString())->first();
+        return PlannedVisit::query()->whereKey($row->visit_id)->where('on', $row->on->toDateString())->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))->first();
     }
 
     /** @return array<string, mixed> */
