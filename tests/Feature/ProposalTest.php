@@ -61,9 +61,9 @@ final class ProposalTest extends TestCase
     public function testTheDayEndsWhereTheWorkspaceIs(): void
     {
         [, $workspace, $visit] = $this->planned();
-        $this->inside($workspace, static fn() => $workspace->update(['time_zone' => 'Pacific/Honolulu']));
         $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk();
         $link = $this->link($this->letters($workspace)[0]->body);
+        $this->inside($workspace, static fn() => $workspace->update(['time_zone' => 'Pacific/Honolulu']));
         // In Greenwich the day is over; there it is seven in the evening, or two in the morning after.
         $this->clock->modify("{$visit['on']} 05:00:00 +1 day");
         $this->postJson("/api/v1/answers/{$link}", ['accept' => true])->assertOk()->assertJsonPath('status', 'accepted');
