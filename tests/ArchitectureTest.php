@@ -45,7 +45,7 @@ final class ArchitectureTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Actions'), Selector::inNamespace('App\Record'), Selector::inNamespace('App\Reckon'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('App\Http\Controllers'), Selector::inNamespace('App\Http\Requests'), Selector::inNamespace('App\Http\Resources'), Selector::inNamespace('Illuminate\Http'))
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('Illuminate\Http'))
             ->because('the same verbs serve HTTP, the command line and the demo');
     }
 

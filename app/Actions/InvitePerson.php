@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Problems\Problem;
 use App\Models\Invitation;
 use App\Models\Membership;
 use App\Models\User;
+use App\Problems\Problem;
 use App\Standins\Messenger;
 use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\DB;

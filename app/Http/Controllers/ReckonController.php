@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Problems\Problem;
+use App\Problems\Problem;
 use App\Reckon\Reckoning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Problems\Problem;
 use App\Models\Membership;
 use App\Models\PersonalAccessToken;
 use App\Models\User;
+use App\Problems\Problem;
 use App\Tenancy\Tenancy;
 use Closure;
 use Illuminate\Http\Request;

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Problems;
+namespace App\Http;
 
+use App\Problems\Problem;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
