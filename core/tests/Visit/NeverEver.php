@@ -91,6 +91,7 @@ final readonly class NeverEver
                 if ($bottle->traits->role === Role::Iron || $bottle->traits->solvent) {
                     Assert::assertArrayHasKey("fumes {$bottle->id}", $said, "{$this->where}: fumes at {$step->id}");
                 }
+                Assert::assertTrue($bottle->traits->ph >= 4.0 || isset($said["acid {$bottle->id}"]), "{$this->where}: an acid unsaid at {$step->id}");
                 if ($bottle->traits->ph < 3.0 || $bottle->traits->ph > 11.0 || in_array($bottle->traits->role, [Role::Prewash, Role::Wheel, Role::Iron, Role::Tar], true)) {
                     Assert::assertArrayHasKey("skin {$bottle->id}", $said, "{$this->where}: gloves at {$step->id}");
                 }
