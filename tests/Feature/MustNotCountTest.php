@@ -58,6 +58,8 @@ final class MustNotCountTest extends TestCase
         $match = $this->match($car);
         self::assertNotContains('soap', array_column(array_filter(array_column($match['products'], 'product')), 'role'));
         self::assertNotContains('soap', array_column($match['passed'], 'role'), 'nor spoken of');
+        $plan = $this->postJson('/api/v1/sheets', ['vehicle_id' => $car->id, 'on' => '2026-11-25'])->assertCreated()->json('plan');
+        self::assertNotContains('soap', array_column(array_merge(...array_column($plan['steps'], 'portions')), 'role'), 'on no sheet either');
     }
 
     public function testWhatIsSeenOfTheDirtySurfaceSaysNothingOfTheLayer(): void
