@@ -58,7 +58,7 @@ final readonly class PlanModel implements Model
     {
         $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)), $crew->has('people') ? max(1, $crew->whole('people')) : 1), $input->objects('crews'));
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
-        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site), $site->has('papers_until') ? self::day($site, 'papers_until') : null), $input->objects('sites'));
+        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site), $site->has('papers_until') ? self::day($site, 'papers_until') : null, $site->flag('bay', false)), $input->objects('sites'));
 
         return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')), self::rules($input->objectOrEmpty('rules')));
     }
@@ -95,12 +95,13 @@ final readonly class PlanModel implements Model
             'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'people' => $crew->people, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
             'weather' => (object) $weather,
             'rules' => self::ruled($instance->rules),
-            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred)), 'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil)], array_values($instance->sites)),
+            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred)), 'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil), 'bay' => $site->bay], array_values($instance->sites)),
             'vehicles' => array_map(static fn(PlanVehicle $v): array => [
                 'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
                 'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'inspection' => $cycle($v->inspection), 'base' => $cycle($v->base), 'each' => self::named($v->each), 'minutes_together' => (object) $v->together, 'may_stay' => $v->mayStay, 'closed' => $dates($v->closed),
                 'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
                 'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => ['wash', ...self::named($bits)]], array_keys($v->locks), array_values($v->locks)),
+                'without' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => self::named($bits)], array_keys($v->without), array_values($v->without)),
             ], $instance->vehicles),
         ];
     }
@@ -143,7 +144,11 @@ final readonly class PlanModel implements Model
             $deadlines[] = [$day - max(0, $deadline->whole('within')), $day];
         }
         foreach ($vehicle->has('locks') ? $vehicle->objects('locks') : [] as $lock) {
-            $locks[self::day($lock, 'date')] = array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($lock->choices('kinds', Kind::class), SORT_REGULAR)));
+            $locks[self::day($lock, 'date')] = self::bits($lock, 'kinds');
+        }
+        $without = [];
+        foreach ($vehicle->has('without') ? $vehicle->objects('without') : [] as $day) {
+            $without[self::day($day, 'date')] = self::bits($day, 'kinds');
         }
 
         return new PlanVehicle(
@@ -161,10 +166,16 @@ final readonly class PlanModel implements Model
             $locks,
             self::cycle($vehicle, 'inspection'),
             self::cycle($vehicle, 'base'),
-            $vehicle->has('each') ? array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($vehicle->choices('each', Kind::class), SORT_REGULAR))) : 0,
+            $vehicle->has('each') ? self::bits($vehicle, 'each') : 0,
             self::together($vehicle),
             $vehicle->flag('may_stay', false),
+            $without,
         );
+    }
+
+    private static function bits(Input $of, string $field): int
+    {
+        return array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($of->choices($field, Kind::class), SORT_REGULAR)));
     }
 
     /** @return array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int} */

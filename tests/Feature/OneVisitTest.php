@@ -176,6 +176,9 @@ final class OneVisitTest extends TestCase
         $topped = array_column(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $visit): bool => $visit['vehicle_id'] === $hearse->id && in_array('topper', $visit['kinds'], true)), 'on');
         self::assertSame([$mild], array_values(array_filter($topped, static fn(string $on): bool => $on <= '2026-12-05')), 'on the day that lets it be');
         self::assertContains('topper', array_column($this->postJson('/api/v1/sheets', ['vehicle_id' => $hearse->id, 'on' => $mild])->assertCreated()->json('plan.steps'), 'fulfils'));
+        $file = $this->getJson('/api/v1/weeks/instance')->assertOk()->json();
+        self::assertContains(['date' => '2026-12-03', 'kinds' => ['topper']], array_merge(...array_column($file['input']['vehicles'], 'without')));
+        self::assertEquals($file['answer']['visits'], $this->postJson('/api/v1/reckon/plan', $file['input'])->assertOk()->json('visits'), 'planned anywhere else it is the same');
         $visit = $this->visit($hearse, 'topper');
         $why = array_column($this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->assertOk()->json('days'), 'why', 'on');
         self::assertSame('Topper: nothing on the shelf goes on in that weather.', $why['2026-12-03'], 'and a hand that moves it there is told');
