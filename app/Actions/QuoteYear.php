@@ -30,6 +30,12 @@ final readonly class QuoteYear
     /** Weeks a topper is taken to last where none has been on yet. */
     private const TOPPER_WEEKS = 8.0;
 
+    /** What the client reads of it as well. */
+    private const ASSUMES = [
+        'Visits come as often as the rhythm wishes, closer while roads are salted where the rhythm says so; a topper goes on when its forecast, or the programme, asks for it.',
+        'Materials are the mean of what the vehicle’s turns of the last year took; minutes are those of the visit laid out for an ordinary day, at the pace that has been learnt.',
+    ];
+
     public function __construct(
         private Tenancy $tenancy,
         private GatherWeeks $gatherWeeks,
@@ -86,7 +92,7 @@ final readonly class QuoteYear
         $cost = $sum['cost']->rounded();
         $answer = [
             'vehicles' => $lines, 'visits' => $sum['visits'], 'toppers' => $sum['toppers'], 'hours' => round($sum['hours'], 1), 'cost' => $cost, 'price_minor' => $sum['price_minor'], 'margin_minor' => $sum['price_minor'] - $cost['total'],
-            'currency' => $rates->currency, 'assumes' => [...$this->assumes($lines), ...$says],
+            'currency' => $rates->currency, 'assumes' => self::ASSUMES, 'inside' => [...$this->inside($lines), ...$says],
         ];
 
         return Quote::query()->create(['client_id' => $facts['client_id'] ?? null, 'title' => $facts['title'], 'facts' => ['vehicles' => $facts['vehicles'], 'rates' => $rates->named()], 'answer' => $answer, 'made_at' => $now, 'made_by' => $by->id]);
@@ -157,10 +163,12 @@ final readonly class QuoteYear
     }
 
     /**
+     * What we reckon with, and the client needn't read.
+     *
      * @param list<array<string, mixed>> $lines
      * @return list<string>
      */
-    private function assumes(array $lines): array
+    private function inside(array $lines): array
     {
         $rates = $this->tenancy->workspace()->rates();
         $money = static fn(float $minor): string => trim($rates->currency.' '.number_format($minor / 100.0, 2));
@@ -168,8 +176,6 @@ final readonly class QuoteYear
 
         return array_values(array_filter([
             sprintf('An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.', $money($rates->labourMinorH), $money($rates->travelMinorMin)),
-            'Visits come as often as the rhythm wishes, closer while roads are salted where the rhythm says so; a topper goes on when its forecast, or the programme, asks for it.',
-            'Materials are the mean of what the vehicle’s turns of the last year took; minutes are those of the visit laid out for an ordinary day, at the pace that has been learnt.',
             'Who shares a trip shares its cost, as it was in the last year.',
             $unlisted === [] ? null : sprintf('What is not in the price list is asked for at cost and %s %%.', number_format($rates->marginPercent)),
         ]));

@@ -19,7 +19,7 @@ final readonly class QuoteSheet
 
     public function pdf(Quote $quote): string
     {
-        $answer = $quote->answer;
+        $answer = $quote->told();
         $currency = is_string($answer['currency'] ?? null) ? $answer['currency'] : '';
         $money = static fn(mixed $minor): string => trim($currency.' '.number_format((is_numeric($minor) ? (float) $minor : 0.0) / 100.0, 2));
         $body = sprintf('<div class="head"><h1>%s</h1><p class="quiet">%s%s · offered %s</p></div>', e($quote->title), e($this->tenancy->workspace()->name), $quote->client === null ? '' : ' for '.e($quote->client->name), $this->tenancy->workspace()->dateOf($quote->made_at));
@@ -32,7 +32,7 @@ final readonly class QuoteSheet
             $body .= sprintf('<tr class="sum"><td colspan="3">%s</td><td class="right">%s</td></tr></table></div>', e($line['vehicle']), $money($line['price_minor']));
         }
         $body .= sprintf('<table><tr class="sum"><td>The year together</td><td class="right">%s</td></tr></table>', $money($answer['price_minor']));
-        $body .= '<h2>What this takes for granted</h2><ul>'.implode('', array_map(static fn(mixed $one): string => '<li>'.e(is_string($one) ? $one : '').'</li>', $this->open($answer['assumes']))).'</ul>';
+        $body .= '<h2>What this takes for granted</h2><ul>'.implode('', array_map(static fn(mixed $one): string => '<li>'.e(is_string($one) ? $one : '').'</li>', $answer['assumes'])).'</ul>';
 
         return $this->paper->pdf($quote->title, $body, $this->tenancy->workspace()->name);
     }
@@ -47,16 +47,5 @@ final readonly class QuoteSheet
             ($line['topper_weeks'] ?? null) === null ? 'no topper' : "a topper about every {$line['topper_weeks']} weeks",
             ($line['decon_days'] ?? null) === null ? null : "decontaminated every {$line['decon_days']} days",
         ]));
-    }
-
-    /**
-     * What the client needn't read: what things cost us.
-     *
-     * @param list<mixed> $assumes
-     * @return list<mixed>
-     */
-    private function open(array $assumes): array
-    {
-        return array_values(array_filter($assumes, static fn(mixed $one): bool => is_string($one) && ! str_contains($one, 'cost')));
     }
 }

@@ -17,7 +17,7 @@ final class MoneyTest extends TestCase
         $vehicle = $this->vehicle($workspace);
         $this->inside($workspace, static fn() => Product::query()->where('role', '!=', 'soap')->update(['price_minor' => 1000, 'pack_ml' => 1000]));
         $answer = $this->actingAs($owner)->postJson('/api/v1/quotes', ['title' => 'A year', 'vehicles' => [['vehicle_id' => $vehicle->id]]])->assertCreated()->json('answer');
-        self::assertStringContainsString('no price is known of', implode(' ', $answer['assumes']));
+        self::assertStringContainsString('no price is known of', implode(' ', $answer['inside']));
         self::assertGreaterThan(0, $answer['cost']['products'], 'what has one is in it, though nothing was ever recorded');
     }
 
@@ -76,7 +76,7 @@ final class MoneyTest extends TestCase
         $line = $quote['answer']['vehicles'][0];
         self::assertSame(['wash' => [26, 6200], 'topper' => [7, 1800]], array_intersect_key(array_combine(array_column($line['lines'], 'kind'), array_map(static fn(array $one): array => [$one['times'], $one['each_minor']], $line['lines'])), ['wash' => 1, 'topper' => 1]));
         self::assertSame($quote['answer']['price_minor'] - $quote['answer']['cost']['total'], $quote['answer']['margin_minor']);
-        self::assertStringContainsString('nothing has been recorded of it', implode(' ', $quote['answer']['assumes']));
+        self::assertStringContainsString('nothing has been recorded of it', implode(' ', $quote['answer']['inside']));
         $own = $this->postJson('/api/v1/quotes', ['title' => 'Its own rhythm', 'vehicles' => [['vehicle_id' => $estate->id, 'topper' => false]]])->assertCreated()->json('answer.vehicles.0');
         self::assertSame(7000, $own['lines'][0]['each_minor'], 'without the programme the price for all');
         self::assertNotContains('topper', array_column($own['lines'], 'kind'));

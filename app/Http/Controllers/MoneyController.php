@@ -51,7 +51,7 @@ use Vicissa\Core\Money\TurnCost;
 #[Shape('QuoteInput', new Field('title', 'string'), new Field('client_id?', 'uuid?'), new Field('vehicles', 'QuoteVehicle[]'))]
 #[Shape('QuoteKind', new Field('kind', 'string'), new Field('times', 'integer'), new Field('each_minor', 'integer'), new Field('minor', 'integer'), new Field('listed', 'boolean', 'From the price list'))]
 #[Shape('QuoteLine', new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('programme', 'string?'), new Field('every_days', 'integer'), new Field('salt_every_days', 'integer?'), new Field('topper_weeks', 'number?'), new Field('decon_days', 'integer?'), new Field('lines', 'QuoteKind[]'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('price_minor', 'integer'), new Field('margin_minor', 'integer'))]
-#[Shape('QuoteAnswer', new Field('vehicles', 'QuoteLine[]'), new Field('visits', 'integer'), new Field('toppers', 'integer'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('price_minor', 'integer'), new Field('margin_minor', 'integer'), new Field('currency', 'string'), new Field('assumes', 'string[]'))]
+#[Shape('QuoteAnswer', new Field('vehicles', 'QuoteLine[]'), new Field('visits', 'integer'), new Field('toppers', 'integer'), new Field('hours', 'number'), new Field('cost', 'CostParts'), new Field('price_minor', 'integer'), new Field('margin_minor', 'integer'), new Field('currency', 'string'), new Field('assumes', 'string[]', 'What it takes for granted, also for the client to read'), new Field('inside', 'string[]', 'What it takes for granted of our costs; on no paper of the client’s'))]
 #[Shape('Quote', new Field('id', 'uuid'), new Field('title', 'string'), new Field('client_id', 'uuid?'), new Field('client', 'string?'), new Field('made_at', 'date-time'), new Field('answer', 'QuoteAnswer'))]
 final readonly class MoneyController
 {
@@ -210,6 +210,6 @@ final readonly class MoneyController
     /** @return array<string, mixed> */
     private static function quoted(Quote $quote): array
     {
-        return [...$quote->only(['id', 'title', 'client_id', 'answer']), 'client' => $quote->client?->name, 'made_at' => $quote->made_at->toIso8601ZuluString()];
+        return [...$quote->only(['id', 'title', 'client_id']), 'answer' => $quote->told(), 'client' => $quote->client?->name, 'made_at' => $quote->made_at->toIso8601ZuluString()];
     }
 }

@@ -268,7 +268,7 @@ final class Planner
         $unmet = Reasons::of($this->instance, $visits);
         $cost = Cost::of($this->instance, $visits);
         // The bound holds for plans that miss as little as this one does.
-        $missed = Course::MISSED * count(array_filter($unmet, static fn(Unmet $one): bool => str_starts_with($one->what, 'deadline') || str_starts_with($one->what, 'lock')));
+        $missed = Course::MISSED * count(array_filter($unmet, static fn(Unmet $one): bool => $one->binding));
 
         return new Plan($visits, $unmet, $cost, max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))));
     }

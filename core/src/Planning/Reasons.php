@@ -53,13 +53,13 @@ final readonly class Reasons
         ksort($visits);
         foreach ($vehicle->locks as $day => $bits) {
             if (($visits[$day] ?? null) !== $bits) {
-                $unmet[] = new Unmet($vehicle->id, 'lock '.Day::date($day), $day < $this->instance->start || $day >= $this->instance->end ? 'It lies outside the days planned.' : $this->full($vehicle, $day, $bits));
+                $unmet[] = new Unmet($vehicle->id, 'lock '.Day::date($day), $day < $this->instance->start || $day >= $this->instance->end ? 'It lies outside the days planned.' : $this->full($vehicle, $day, $bits), true);
             }
         }
         foreach ($vehicle->deadlines as [$first, $last]) {
             $kept = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
             if ($kept === [] && $last >= $this->instance->start && $last < $this->instance->end) {
-                $unmet[] = new Unmet($vehicle->id, 'deadline '.Day::date($last), $this->whyNone($vehicle, max($first, $this->instance->start), $last, array_keys($visits)));
+                $unmet[] = new Unmet($vehicle->id, 'deadline '.Day::date($last), $this->whyNone($vehicle, max($first, $this->instance->start), $last, array_keys($visits)), true);
             }
         }
         $before = $vehicle->lastWash;

@@ -3614,7 +3614,10 @@ export interface components {
       price_minor: number
       margin_minor: number
       currency: string
+      /** @description What it takes for granted, also for the client to read */
       assumes: string[]
+      /** @description What it takes for granted of our costs; on no paper of the client’s */
+      inside: string[]
     }
     QuoteInput: {
       title: string

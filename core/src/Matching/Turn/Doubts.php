@@ -108,7 +108,7 @@ final readonly class Doubts
         }
         foreach ($choices as $choice) {
             if ($choice->chosen === null && ! $choice->need->optional) {
-                $missing[] = new Missing('product', $choice->why, self::remedy($choice));
+                $missing[] = new Missing('product', $choice->why, $choice->ranking->none()->remedy($choice->need->role, $choice->need->zone));
             }
         }
         if (! $situation->vehicle->stack(Zone::Paint)->baseKnown) {
@@ -143,21 +143,5 @@ final readonly class Doubts
         }
 
         return array_values($roles);
-    }
-
-    private static function remedy(Choice $choice): string
-    {
-        if ($choice->ranking->all === []) {
-            return sprintf('Put a %s for %s on the shelf, or go without and say so.', $choice->need->role->says(), $choice->need->zone->value);
-        }
-        $why = $choice->ranking->whyNone();
-
-        return match (true) {
-            str_contains($why, 'is an acid') => sprintf('Look at it beside this choice, with its cautions, or put a gentler %s on the shelf.', $choice->need->role->says()),
-            str_contains($why, 'too hot'), str_contains($why, 'dry before') => 'Cool the panel, find shade, or move the hour.',
-            str_contains($why, 'too cold') => 'A warmer hour, or a bay.',
-            str_contains($why, 'no water') => 'Bring a tank.',
-            default => sprintf('A %s that suits %s and what lies on it would have to be bought.', $choice->need->role->says(), $choice->need->zone->value),
-        };
     }
 }

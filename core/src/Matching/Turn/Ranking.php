@@ -84,22 +84,28 @@ final readonly class Ranking
     /** Why none of them can be used, in a few words. */
     public function whyNone(): string
     {
+        return $this->none()->says($this->role);
+    }
+
+    /** Why none of them can be used, when none can. */
+    public function none(): NoneFits
+    {
         if ($this->all === []) {
-            return sprintf('there is no %s on the shelf', $this->role->says());
+            return NoneFits::NotOnTheShelf;
         }
         if ($this->offered() !== [] && array_filter($this->all, static fn(Judged $one): bool => $one->verdict->allowed() && $one->reason !== Reason::AcidOffered) === []) {
-            return sprintf('the only %s that may be used is an acid, which is taken by hand alone', $this->role->says());
+            return NoneFits::OnlyAnAcid;
         }
         $codes = array_map(static fn(Judged $one): array => array_map(static fn($remark) => $remark->code, $one->verdict->remarks), $this->all);
-        $shared = array_filter([Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater], static fn(Code $code): bool => array_filter($codes, static fn(array $found): bool => in_array($code, $found, true)) === $codes);
+        $shared = array_values(array_filter([Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater], static fn(Code $code): bool => array_filter($codes, static fn(array $found): bool => in_array($code, $found, true)) === $codes));
 
-        return sprintf(match (array_values($shared)[0] ?? null) {
-            Code::TooHot => 'the panel is too hot for every %s',
-            Code::TooCold => 'the panel is too cold for every %s',
-            Code::DriesFirst => 'every %s would dry before it has worked',
-            Code::NeedsWater => 'every %s has to be rinsed, and there is no water',
-            default => 'every %s is ruled out here',
-        }, $this->role->says());
+        return match ($shared[0] ?? null) {
+            Code::TooHot => NoneFits::TooHot,
+            Code::TooCold => NoneFits::TooCold,
+            Code::DriesFirst => NoneFits::DriesFirst,
+            Code::NeedsWater => NoneFits::NeedsWater,
+            default => NoneFits::RuledOut,
+        };
     }
 
     /** @return list<Judged> acids that suit, for a person to take when the gentler one has failed */

@@ -58,6 +58,12 @@ const money = useMoney()
     <ul class="small">
       <li v-for="one in quote.answer.assumes" :key="one">{{ one }}</li>
     </ul>
+    <template v-if="quote.answer.inside.length">
+      <h3>Ours alone, on no paper of the client’s</h3>
+      <ul class="small">
+        <li v-for="one in quote.answer.inside" :key="one">{{ one }}</li>
+      </ul>
+    </template>
   </section>
 </template>
 
