@@ -6,9 +6,11 @@ namespace Vicissa\Core\Tests\House;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Film;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\House\House;
+use Vicissa\Core\Kit\Retirement;
 
 /** Every default that the field's own sheet states (domain §4 to §15), as it stands there: whoever turns one hears of it. */
 final class DefaultsTest extends TestCase
@@ -65,6 +67,17 @@ final class DefaultsTest extends TestCase
     public function testADefaultIsTheFields(string $path, float|int $value): void
     {
         self::assertEqualsWithDelta($value, (new House)->get($path), 1e-12);
+    }
+
+    public function testWhatTheSunReaches(): void
+    {
+        self::assertSame([1.0, 0.5, 0.15], array_map(static fn(Exposure $exposure): float => $exposure->ofSun(), Exposure::cases()), 'level ground, round the car, shade');
+    }
+
+    /** Textiles are demoted, and retired, after so many launderings. */
+    public function testHowLongTextilesServe(): void
+    {
+        self::assertSame(['wash' => 80, 'upper-mitt' => 40, 'lower-mitt' => 40, 'large' => 100, 'medium' => 100, 'catch' => 80, 'topper' => 60, 'glass' => 80, 'sills' => 60, 'jambs' => 60, 'wheels' => 60], Retirement::CYCLES);
     }
 
     /** §14.3 */
