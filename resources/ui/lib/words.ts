@@ -215,6 +215,9 @@ export const states: Record<string, string> = {
   bare: 'Bare',
 }
 
+/** "2 minutes", "1 minute": for words whose many ends with an s. */
+export const counted = (n: number, many: string) => `${n} ${n === 1 ? many.replace(/s$/, '') : many}`
+
 export const textiles: Record<string, string> = {
   sides: 'Towel sides',
   mitts: 'Mitts',

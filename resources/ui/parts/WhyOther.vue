@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
-import { kindsSaid, numbers, scopes, soils, waters } from '@/lib/words'
+import { counted, kindsSaid, numbers, scopes, soils, waters } from '@/lib/words'
 
 // Where the minutes are not those of the plan: the fact that differs, and what it costs or saves.
 const props = defineProps<{ expected: Schemas['VisitExpected']; minutes: number | null }>()
@@ -33,7 +33,11 @@ const placeSaid = (said: string) =>
 const soilSaid = (level: string) => soils[Number(level)]?.name ?? level
 const heldSaid = (kinds: string) => (kinds ? kindsSaid(kinds.split(' ')) : 'nothing planned')
 const amount = (minutes: number | null) =>
-  minutes === null ? '' : minutes === 0 ? '' : `: ${Math.abs(minutes)} minutes ${minutes > 0 ? 'more' : 'less'}`
+  minutes === null
+    ? ''
+    : minutes === 0
+      ? ''
+      : `: ${counted(Math.abs(minutes), 'minutes')} ${minutes > 0 ? 'more' : 'less'}`
 const lines = computed(() =>
   props.expected.facts.map(
     (one) => says[one.fact](one).replace(/^./, (letter) => letter.toUpperCase()) + amount(one.minutes),

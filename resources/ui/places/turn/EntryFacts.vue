@@ -16,6 +16,7 @@ import {
   seenSaid,
   soils,
   stages,
+  counted,
   textiles,
   waters,
   zones,
@@ -32,7 +33,10 @@ const angles = Object.fromEntries(behaviours.map((known) => [known.value, known.
 
 function facts(entry: Schemas['TurnEntry']): [string, string][] {
   return [
-    ['Worked', dayAndTime(entry.worked_at, zone.value) + (entry.minutes ? `, ${entry.minutes} minutes` : '')],
+    [
+      'Worked',
+      dayAndTime(entry.worked_at, zone.value) + (entry.minutes ? `, ${counted(entry.minutes, 'minutes')}` : ''),
+    ],
     ['Soil', `${soils[entry.soil]?.name ?? entry.soil}${entry.grit ? ', with grit' : ''}`],
     [
       'Method',
@@ -68,7 +72,7 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
     [
       'Towels',
       Object.entries(entry.textiles)
-        .map(([what, n]) => `${n} ${(textiles[what] ?? what).toLowerCase()}`)
+        .map(([what, n]) => counted(Number(n), (textiles[what] ?? what).toLowerCase()))
         .join(', '),
     ],
     ['Ran away', entry.water_l === null ? '' : units.volume(entry.water_l * 1000)],
