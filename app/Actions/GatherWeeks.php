@@ -129,7 +129,7 @@ final readonly class GatherWeeks
             );
         }
         $sky = $this->sky($sites, $today, $start);
-        $lost = ($this->judgeDays)($this->weathered($of, $vehicles, array_keys($sky)), $atHand);
+        $lost = ($this->judgeDays)($this->weathered($of, $vehicles, self::judged($sky, $crews)), $atHand);
         $of = array_map(static fn(PlanVehicle $vehicle): PlanVehicle => $vehicle->without($lost[$vehicle->id] ?? []), $of);
         $places = array_values([
             ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days), $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on), $site->bay))->all(),
@@ -242,6 +242,18 @@ final readonly class GatherWeeks
         $lasts = max(14, $due - $this->day($base->on_at));
 
         return new Cycle($this->day($base->forecast->from_at ?? $base->forecast->due_at), $due, $this->day($base->forecast->late_at ?? $base->forecast->due_at) + 28, $lasts);
+    }
+
+    /**
+     * Days of known weather on which somebody works and more than a wash may go on: the others need no looking into.
+     *
+     * @param array<int, Sky> $sky
+     * @param list<PlanCrew> $crews
+     * @return list<int>
+     */
+    private static function judged(array $sky, array $crews): array
+    {
+        return array_values(array_filter(array_keys($sky), static fn(int $day): bool => $sky[$day]->topper && array_filter($crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== []));
     }
 
     /**
