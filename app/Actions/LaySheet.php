@@ -55,6 +55,8 @@ final readonly class LaySheet
         $plan = $this->plan($wish, $atHand);
 
         return DB::transaction(static function () use ($vehicle, $on, $id, $wish, $facts, $plan): Sheet {
+            // Two who lay it at once come one after the other.
+            Vehicle::query()->whereKey($vehicle->id)->lockForUpdate()->first(['id']);
             // One visit has one sheet: an earlier one that nobody has begun makes way.
             Sheet::query()->where('vehicle_id', $vehicle->id)->where('on', $on)->where('status', 'laid')->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
 

@@ -29,8 +29,9 @@ final readonly class VehicleFacts
         foreach (Zone::cases() as $zone) {
             $stacks[$zone->value] = self::stack($vehicle, $zone, $layers);
             $outermost = self::on($layers, $zone, 'topper') ?? self::on($layers, $zone, 'base');
-            if ($now !== null && $outermost?->forecast !== null) {
-                $renewals[$zone->value] = self::renewal($outermost, $outermost->forecast, $now, $zone === Zone::Paint ? $vehicle->topper_weeks : null);
+            $weeks = $zone === Zone::Paint ? $vehicle->topper_weeks : null;
+            if ($now !== null && $outermost !== null && ($outermost->forecast !== null || $weeks !== null)) {
+                $renewals[$zone->value] = self::renewal($outermost, $outermost->forecast, $now, $weeks);
             }
         }
         $hardness = $vehicle->hardness;
@@ -64,10 +65,10 @@ final readonly class VehicleFacts
     }
 
     /** @param int|null $weeks  a topper every so many, whatever the forecast says, as the plan has it */
-    private static function renewal(Layer $layer, Forecast $forecast, DateTimeInterface $now, ?int $weeks): Renewal
+    private static function renewal(Layer $layer, ?Forecast $forecast, DateTimeInterface $now, ?int $weeks): Renewal
     {
         $days = [];
-        foreach (['10' => $forecast->p10_at, '30' => $forecast->p30_at, '50' => $forecast->p50_at] as $caution => $moment) {
+        foreach (['10' => $forecast?->p10_at, '30' => $forecast?->p30_at, '50' => $forecast?->p50_at] as $caution => $moment) {
             if ($moment !== null) {
                 $days[$caution] = ($moment->getTimestamp() - $now->getTimestamp()) / 86400.0;
             }

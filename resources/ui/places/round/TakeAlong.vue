@@ -19,7 +19,7 @@ const kept = ref<Kept[]>([])
 const crew = ref(0)
 const at = ref<{ n: number; of: number } | null>(null)
 const problem = ref<unknown>(null)
-const { data: sheets } = useQuery({
+const { data: sheets, isFetchedAfterMount: fresh } = useQuery({
   queryKey: computed(() => ['sheets', props.on]),
   queryFn: async () => (await told(api.GET('/api/v1/sheets', { params: { query: { on: props.on } } }))).data,
 })
@@ -43,12 +43,13 @@ const lines = computed(() => {
 const words: Record<string, string> = { laid: 'ready', begun: 'begun', finished: 'closed' }
 
 watch(
-  [() => props.on, sheets],
-  async ([on, known]) => {
+  [() => props.on, sheets, fresh],
+  async ([on, known, isFresh]) => {
     await tidy(
       dayIn(zone.value),
       on,
-      known?.map((line) => line.id),
+      // A list from before may not know yet what has just been laid.
+      isFresh ? known?.map((line) => line.id) : undefined,
     )
     kept.value = await keptOn(on, dayIn(zone.value))
   },
