@@ -78,6 +78,8 @@ abstract class BrowserTestCase extends TestCase
             $browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
         }
         self::setClock($browser);
+        self::tell($browser, 'ServiceWorker.enable');
+        self::tell($browser, 'ServiceWorker.stopAllWorkers');
         self::tell($browser, 'Network.clearBrowserCookies');
         self::tell($browser, 'Storage.clearDataForOrigin', ['origin' => self::url(), 'storageTypes' => 'local_storage,indexeddb']);
         $browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);

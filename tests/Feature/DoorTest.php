@@ -27,6 +27,15 @@ final class DoorTest extends TestCase
         $this->assertProblem($this->postJson('/api/v1/auth/register', ['name' => 'X', 'email' => 'OLA@example.test', 'password' => 'another-one-1', 'workspace' => 'X'], self::FROM_PAGE), 422, 'already someone with that address', '/email');
     }
 
+    public function testWhoeverFoundsABusinessWhileAnotherIsSignedInEntersAsThemselves(): void
+    {
+        [$owner] = $this->business();
+        $this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'sea-pink-tide'], self::FROM_PAGE)->assertNoContent();
+        $this->postJson('/api/v1/auth/register', ['name' => 'Ola', 'email' => 'ola@example.test', 'password' => 'sea-pink-tide', 'workspace' => 'Ola’s'], self::FROM_PAGE)->assertCreated();
+        self::assertSame('ola@example.test', $this->getJson('/api/v1/me', self::FROM_PAGE)->assertOk()->json('email'));
+        self::assertNotEmpty($this->getJson('/api/v1/products', self::FROM_PAGE)->assertOk()->json('data'));
+    }
+
     public function testSigningInAndOut(): void
     {
         [$owner] = $this->business();

@@ -152,7 +152,8 @@ final class AuthController
 
     private function admit(Request $request, User $user, ?string $workspaceId = null): void
     {
-        if (! Auth::guard('web')->check()) {
+        // Whoever sat here before does not stay: a new business is never entered as its founder's neighbour.
+        if ($request->user('web')?->isNot($user) ?? true) {
             Auth::guard('web')->login($user);
         }
         $request->session()->regenerate();
