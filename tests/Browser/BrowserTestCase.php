@@ -7,16 +7,17 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\JavascriptErrorException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
-use Facebook\WebDriver\WebDriverExpectedCondition;
 use PHPUnit\Framework\TestCase;
 use Throwable;
 
@@ -174,11 +175,44 @@ abstract class BrowserTestCase extends TestCase
         }, $what);
     }
 
-    /** Waits for an element that is there and can be seen. */
+    /** Waits, within the page, for an element that is there and can be seen: asking for it over and over costs more than most pages. */
     protected function see(string $xpath): RemoteWebElement
     {
-        /** @var RemoteWebElement */
-        return $this->browser->wait(self::WAIT, 100)->until(WebDriverExpectedCondition::visibilityOfElementLocated(WebDriverBy::xpath($xpath)), "Not seen: {$xpath}");
+        $end = microtime(true) + self::WAIT;
+        do {
+            try {
+                $found = $this->browser->executeAsyncScript(<<<'JS'
+                    const [path, done] = arguments
+                    const shown = (node) => {
+                        const box = node.getBoundingClientRect()
+                        return node.checkVisibility({ opacityProperty: true, visibilityProperty: true }) && box.width * box.height > 0
+                    }
+                    const find = () => {
+                        const node = document.evaluate(path, document, null, XPathResult.FIRST_ORDERED_NODE_TYPE, null).singleNodeValue
+                        return node && shown(node) ? node : null
+                    }
+                    const at = find()
+                    if (at) return done(at)
+                    const end = (node) => { watch.disconnect(); clearInterval(now); clearTimeout(late); done(node) }
+                    const look = () => { const node = find(); if (node) end(node) }
+                    const watch = new MutationObserver(look)
+                    watch.observe(document, { subtree: true, childList: true, attributes: true, characterData: true })
+                    // A style that arrives changes no node.
+                    const now = setInterval(look, 100)
+                    const late = setTimeout(() => end(null), 3000)
+                    JS, [$xpath]);
+                if (is_array($found)) {
+                    return new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) current($found), true);
+                }
+            } catch (JavascriptErrorException|StaleElementReferenceException $gone) {
+                // The page went while it was looked at.
+                if (str_contains($gone->getMessage(), 'valid XPath')) {
+                    throw $gone;
+                }
+                usleep(50_000);
+            }
+        } while (microtime(true) < $end);
+        self::fail("Not seen: {$xpath}");
     }
 
     protected function seeText(string $text): RemoteWebElement
@@ -299,7 +333,7 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->browser->executeScript((string) file_get_contents('node_modules/axe-core/axe.min.js'));
         /** @var list<array{id: string, help: string, nodes: list<array{html: string, any: list<array{message: string}>}>}> $violations */
-        $violations = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] }).then((result) => done(result.violations))');
+        $violations = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"], resultTypes: ["violations"] }).then((result) => done(result.violations))');
         self::assertSame([], array_map(static fn(array $violation): string => "{$violation['id']}: {$violation['help']} in ".mb_strimwidth($violation['nodes'][0]['html'], 0, 200).' '.($violation['nodes'][0]['any'][0]['message'] ?? ''), $violations), "axe on {$where}");
     }
 
