@@ -76,7 +76,7 @@ final readonly class DrawRound
             $site = $vehicle->site;
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
             $minutes = (float) $foreseen[$i]['minutes'];
-            $leg = $this->travel->minutes($before, $site);
+            $leg = $this->travel->minutes($before?->whereabouts(), $site?->whereabouts());
             $before = $site;
             $opens = GateRules::hours($site?->hours)[0] ?? 0;
             $minute = max($minute + $leg, (float) ($opens - OrderRound::LEAVES));

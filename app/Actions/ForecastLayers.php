@@ -54,7 +54,7 @@ final readonly class ForecastLayers
             $vehicle = $layer->vehicle ?? throw new LogicException('A layer without its vehicle.');
             $outlook = Outlook::of($layer, $vehicle, $log, $evidence);
             if ($outlook !== null) {
-                $rows[] = $this->row($layer, $outlook, $workspace->sidesFor($vehicle), $log->lookedOver($layer->vehicle_id), $now);
+                $rows[] = $this->row($layer, $outlook, $vehicle->sidesIn($workspace), $log->lookedOver($layer->vehicle_id), $now);
             }
         }
         Forecast::query()->whereIn('vehicle_id', $vehicleIds)->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))

@@ -101,7 +101,7 @@ final readonly class GatherWeeks
             $target = $vehicle->salt_target !== null && in_array($today->month, $vehicle->salt_months, true) ? $vehicle->salt_target : $vehicle->cadence_target;
             $by = $minutes[$vehicle->id]['by'];
             // Whoever tops every wash has it in the wash.
-            $each = $workspace->sidesFor($vehicle)->is(School::Topper, 'every-wash') ? Kind::Topper->bit() : 0;
+            $each = $vehicle->sidesIn($workspace)->is(School::Topper, 'every-wash') ? Kind::Topper->bit() : 0;
             $by = $each === 0 ? $by : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $by);
             $on = $layers->get($vehicle->id);
             $suspect = $on?->first()?->suspect_at !== null;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Jobs\RebuildForProduct;
+use App\Record\ProductChanged;
 use App\Models\Product;
 use App\Record\ProductFile;
 use App\Record\ProductRules;
@@ -61,7 +61,7 @@ final readonly class ImportProducts
                         $product->version++;
                     }
                     $product->save();
-                    RebuildForProduct::after($product);
+                    event(ProductChanged::of($product));
                 }
             }
 

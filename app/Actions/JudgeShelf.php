@@ -54,7 +54,7 @@ final readonly class JudgeShelf
         $refused = $warned = [];
         $vehicles = $this->vehicles();
         foreach ($vehicles as ['row' => $vehicle, 'facts' => $facts]) {
-            $bare = $this->tenancy->workspace()->sidesFor($vehicle)->is(School::BareFace, 'refused');
+            $bare = $vehicle->sidesIn($this->tenancy->workspace())->is(School::BareFace, 'refused');
             $verdict = Verdict::onAll($product->traits(), $facts->surfaces($zone), new Circumstances(bareFace: $bare));
             $row = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'remarks' => $this->remarks($verdict)];
             if (! $verdict->allowed()) {

@@ -37,7 +37,7 @@ final readonly class MatchTurn
     public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own, ?array $shelf = null, Asked $asked = new Asked): array
     {
         $workspace = $this->tenancy->workspace();
-        $schools = $vehicle instanceof Vehicle ? $workspace->sidesFor($vehicle) : $workspace->sides();
+        $schools = $vehicle instanceof Vehicle ? $vehicle->sidesIn($workspace) : $workspace->sides();
         $subject = $vehicle instanceof Vehicle
             ? VehicleFacts::of($vehicle, $vehicle->relationLoaded('standing') ? $vehicle->standing : $vehicle->standing()->with('forecast')->get(), $this->clock->now())
             : $vehicle;

@@ -61,6 +61,6 @@ final readonly class OrderRound
     {
         $all = [null, ...$sites];
 
-        return array_map(fn(?Site $from): array => array_map(fn(?Site $to): int => $this->travel->minutes($from, $to), $all), $all);
+        return array_map(fn(?Site $from): array => array_map(fn(?Site $to): int => $this->travel->minutes($from?->whereabouts(), $to?->whereabouts()), $all), $all);
     }
 }

@@ -49,7 +49,7 @@ final class TryAhead
     {
         $workspace = $this->tenancy->workspace();
         $this->now = $this->clock->now()->getTimestamp();
-        [$this->vehicle, $this->schools] = [$vehicle, $workspace->sidesFor($vehicle)];
+        [$this->vehicle, $this->schools] = [$vehicle, $vehicle->sidesIn($workspace)];
         $this->log = TurnLog::of([$vehicle->id]);
         $on = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
         $products = Product::query()->findMany(array_column($toppers, 'product_id'))->keyBy('id');

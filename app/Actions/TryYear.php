@@ -224,7 +224,7 @@ final class TryYear
         $doses = array_merge([], ...array_values(array_map(static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [], $book->turns)));
         $dose = $doses === [] ? ($product->pack_ml > 0.0 && $product->price_minor !== null ? $topperMl * $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);
         $litres = static fn(Totals $of): float => $of->tapL + $of->treatedL + $of->mixL;
-        $schools = $this->tenancy->workspace()->sidesFor($vehicle);
+        $schools = $vehicle->sidesIn($this->tenancy->workspace());
 
         return new Regime(
             $asked['name'],

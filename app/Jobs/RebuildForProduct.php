@@ -6,7 +6,7 @@ namespace App\Jobs;
 
 use App\Actions\ForecastLayers;
 use App\Actions\RebuildProtection;
-use App\Models\Product;
+use App\Record\ProductChanged;
 use App\Models\Vehicle;
 use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -28,11 +28,11 @@ final class RebuildForProduct implements ShouldQueue
         private readonly string $productId,
     ) {}
 
-    /** Queues it where a change of the product asks for it. */
-    public static function after(Product $product): void
+    /** Queued where a change of the product asks for it. */
+    public static function after(ProductChanged $changed): void
     {
-        if (array_intersect(array_keys($product->getChanges()), self::BEARS) !== []) {
-            self::dispatch($product->workspace_id, $product->id)->afterCommit();
+        if (array_intersect($changed->facts, self::BEARS) !== []) {
+            self::dispatch($changed->workspaceId, $changed->productId)->afterCommit();
         }
     }
 

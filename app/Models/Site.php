@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\Audited;
+use App\Standins\Whereabouts;
 use App\Tenancy\OfWorkspace;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -75,5 +76,11 @@ class Site extends Model
     public function vehicles(): HasMany
     {
         return $this->hasMany(Vehicle::class);
+    }
+
+    /** As the outside is told of it. */
+    public function whereabouts(): Whereabouts
+    {
+        return new Whereabouts($this->id, $this->latitude, $this->longitude, $this->travel_min, $this->tds_mg_l, $this->treated_tds_mg_l);
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Standins\Messenger;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;
-use SensitiveParameter;
 
 /**
  * A person who signs in. They belong to workspaces through memberships.
@@ -43,12 +41,5 @@ class User extends Authenticatable
     public function memberships(): HasMany
     {
         return $this->hasMany(Membership::class);
-    }
-
-    /** Sends the reset link through the messenger rather than a mailer. */
-    public function sendPasswordResetNotification(#[SensitiveParameter] $token): void
-    {
-        $link = url('/reset-password?'.http_build_query(['token' => $token, 'email' => $this->email]));
-        app(Messenger::class)->send($this->email, 'Choose a new password', "Someone asked for a new password for this address.\n\nIf it was you, open this within the hour:\n{$link}\n\nIf it was not, nothing has changed and there is nothing to do.");
     }
 }

@@ -89,6 +89,12 @@ class Vehicle extends Model
         return Schools::of($this->schools);
     }
 
+    /** Its own sides over its workspace's. */
+    public function sidesIn(Workspace $workspace): Schools
+    {
+        return $workspace->sides()->under($this->sides());
+    }
+
     /** @return list<Finish> what is special about the paint; softness counts as a finish */
     public function finishes(): array
     {
@@ -124,11 +130,5 @@ class Vehicle extends Model
     public function standing(): HasMany
     {
         return $this->layers()->whereNull('ended_at');
-    }
-
-    /** @return HasMany<Turn, $this> */
-    public function turns(): HasMany
-    {
-        return $this->hasMany(Turn::class);
     }
 }

@@ -68,12 +68,6 @@ class Workspace extends Model
         return Schools::of($this->schools);
     }
 
-    /** As this vehicle has it: its own sides over the workspace's. */
-    public function sidesFor(Vehicle $vehicle): Schools
-    {
-        return $this->sides()->under($vehicle->sides());
-    }
-
     /** Noon of a calendar day where the workspace is: a day without an hour must not slip across a border. */
     public function noon(string $date): CarbonImmutable
     {

@@ -37,6 +37,8 @@ use App\Reckon\VerdictModel;
 use App\Reckon\VisitModel;
 use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
+use App\Jobs\RebuildForProduct;
+use App\Record\ProductChanged;
 use App\Record\RowRules;
 use App\Standins\InfraredThermometer;
 use App\Standins\Messenger;
@@ -48,6 +50,7 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
@@ -89,6 +92,7 @@ final class AppServiceProvider extends ServiceProvider
         foreach ([Client::class, Site::class, Vehicle::class, Product::class, Gear::class, Sheet::class, Photo::class] as $model) {
             Gate::policy($model, RowPolicy::class);
         }
+        Event::listen(static fn(ProductChanged $changed) => RebuildForProduct::after($changed));
         Gate::policy(Workspace::class, WorkspacePolicy::class);
         ValidatorFactory::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes): FirstFault => new FirstFault($translator, $data, $rules, $messages, $attributes));
         RateLimiter::for('api', static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))

@@ -35,7 +35,7 @@ final readonly class JudgeProduct
                 workingS: $now['working_s'] ?? null,
                 water: $now['water'] ?? Water::Tap,
                 purpose: $now['purpose'] ?? Purpose::Maintain,
-                bareFace: $this->tenancy->workspace()->sidesFor($vehicle)->is(School::BareFace, 'refused'),
+                bareFace: $vehicle->sidesIn($this->tenancy->workspace())->is(School::BareFace, 'refused'),
                 inStock: $product->stock_ml > 0.0,
             ),
         );

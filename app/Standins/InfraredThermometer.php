@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-use App\Models\Site;
 use DateTimeImmutable;
 use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Tone;
@@ -13,5 +12,5 @@ use Vicissa\Core\Drying\Tone;
 interface InfraredThermometer
 {
     /** @return float °C, as it shows */
-    public function aim(?Site $site, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float;
+    public function aim(?Whereabouts $place, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float;
 }

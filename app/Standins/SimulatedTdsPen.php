@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-use App\Models\Site;
 use Psr\Clock\ClockInterface;
 
 /**
@@ -20,13 +19,13 @@ final readonly class SimulatedTdsPen implements TdsPen
 
     public function __construct(private ClockInterface $clock) {}
 
-    public function read(?Site $site, string $point): float
+    public function read(?Whereabouts $place, string $point): float
     {
         $now = $this->clock->now();
         $season = 1.0 + 0.06 * cos(2.0 * M_PI * ((int) $now->format('z') - 240) / 365.25);
-        $tap = ($site->tds_mg_l ?? self::UNKNOWN_TAP) * $season;
-        $true = $point === 'treated' && $site?->treated_tds_mg_l !== null ? $site->treated_tds_mg_l : $tap * self::THROUGH[$point];
+        $tap = ($place->tdsMgL ?? self::UNKNOWN_TAP) * $season;
+        $true = $point === 'treated' && $place?->treatedTdsMgL !== null ? $place->treatedTdsMgL : $tap * self::THROUGH[$point];
 
-        return round(max(0.0, $true * (1.0 + 0.015 * Noise::of('pen', $site?->id, $point, $now->format('Y-m-d H:i')))), $true < 20.0 ? 1 : 0);
+        return round(max(0.0, $true * (1.0 + 0.015 * Noise::of('pen', $place?->id, $point, $now->format('Y-m-d H:i')))), $true < 20.0 ? 1 : 0);
     }
 }

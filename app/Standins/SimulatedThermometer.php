@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-use App\Models\Site;
 use DateTimeImmutable;
 use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Panel;
@@ -15,11 +14,11 @@ final readonly class SimulatedThermometer implements InfraredThermometer
 {
     public function __construct(private Weather $weather) {}
 
-    public function aim(?Site $site, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float
+    public function aim(?Whereabouts $place, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float
     {
-        $hour = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
+        $hour = $this->weather->hours($place->latitude ?? Weather::SOMEWHERE[0], $place->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
         $settled = Panel::settlesAt($hour->air->shaded($exposure->ofSun()), $tone->absorptance());
 
-        return round($settled + Noise::of('infrared', $site?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')), 1);
+        return round($settled + Noise::of('infrared', $place?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')), 1);
     }
 }

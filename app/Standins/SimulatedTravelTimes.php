@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-use App\Models\Site;
-
 /** Island roads: a third longer than the gull flies, at forty km/h, and three minutes to park. To and from the unit, what the book says. */
 final readonly class SimulatedTravelTimes implements TravelTimes
 {
@@ -17,17 +15,17 @@ final readonly class SimulatedTravelTimes implements TravelTimes
 
     private const EARTH_KM = 6371.0;
 
-    public function minutes(?Site $from, ?Site $to): int
+    public function minutes(?Whereabouts $from, ?Whereabouts $to): int
     {
         if ($from?->id === $to?->id) {
             return 0;
         }
         if ($from === null || $to === null) {
-            return ($from ?? $to)->travel_min ?? 0;
+            return ($from ?? $to)->travelMin ?? 0;
         }
         if ($from->latitude === null || $from->longitude === null || $to->latitude === null || $to->longitude === null) {
             // Somewhere between side by side and by way of the unit.
-            return (int) round(0.6 * ($from->travel_min + $to->travel_min));
+            return (int) round(0.6 * ($from->travelMin + $to->travelMin));
         }
 
         return (int) round(self::DETOUR * $this->km($from->latitude, $from->longitude, $to->latitude, $to->longitude) / self::KM_H * 60.0) + self::PARK_MIN;

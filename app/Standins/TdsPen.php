@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-use App\Models\Site;
-
 /** A pen one dips into water: dissolved solids. */
 interface TdsPen
 {
@@ -13,5 +11,5 @@ interface TdsPen
      * @param "tap"|"ro"|"treated"|"tank" $point
      * @return float mg/l, as it shows
      */
-    public function read(?Site $site, string $point): float;
+    public function read(?Whereabouts $place, string $point): float;
 }

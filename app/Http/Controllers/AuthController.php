@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\FoundWorkspace;
 use App\Actions\InvitePerson;
+use App\Actions\SendResetLink;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -82,10 +83,10 @@ final class AuthController
     #[OA\Post(path: '/api/v1/auth/forgot', operationId: 'forgotPassword', summary: 'Send a reset link; the answer is the same for unknown addresses', tags: ['Sign-in'])]
     #[Takes('ForgotInput')]
     #[Returns(null, 204)]
-    public function forgot(Request $request): Response
+    public function forgot(Request $request, SendResetLink $sendResetLink): Response
     {
         $given = $request->validate(['email' => ['required', 'string', 'max:200']]);
-        Password::sendResetLink(['email' => mb_strtolower(trim($given['email']))]);
+        $sendResetLink($given['email']);
 
         return response()->noContent();
     }

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\KeepPhoto;
 use App\Http\Controllers\Concerns\Paged;
 use App\Http\OpenApi\Returns;
-use App\Http\Resources\SheetResource;
+use App\Http\Resources\PhotoResource;
 use App\Models\Photo;
 use App\Models\Sheet;
 use App\Models\User;
@@ -40,7 +40,7 @@ final class PhotoController
     {
         Gate::authorize('view', $vehicle);
 
-        return new JsonResponse(['data' => Photo::query()->where('vehicle_id', $vehicle->id)->orderByDesc('taken_at')->orderByDesc('id')->limit($this->size($request))->get()->map(SheetResource::photo(...))->all()]);
+        return new JsonResponse(['data' => Photo::query()->where('vehicle_id', $vehicle->id)->orderByDesc('taken_at')->orderByDesc('id')->limit($this->size($request))->get()->map(PhotoResource::facts(...))->all()]);
     }
 
     #[OA\Post(path: '/api/v1/vehicles/{vehicle}/photos', operationId: 'keepPhoto', summary: 'A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind', tags: ['Photos'], parameters: [
@@ -65,7 +65,7 @@ final class PhotoController
         $writer = $request->user();
         $photo = $keepPhoto($vehicle, $sheet, $writer, $given, $file instanceof UploadedFile ? (string) $file->get() : '');
 
-        return new JsonResponse(SheetResource::photo($photo), 201);
+        return new JsonResponse(PhotoResource::facts($photo), 201);
     }
 
     #[OA\Get(path: '/api/v1/photos/{photo}', operationId: 'showPhoto', summary: 'The picture itself', tags: ['Photos'], parameters: [new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]

@@ -13,7 +13,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Requests\ProductRequest;
 use App\Http\Resources\ProductResource;
-use App\Jobs\RebuildForProduct;
+use App\Record\ProductChanged;
 use App\Models\Product;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -84,7 +84,7 @@ final class ProductController
     {
         Gate::authorize('update', $product);
         $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), fn(Product $row): Product => $this->put($request, $row));
-        RebuildForProduct::after($product);
+        event(ProductChanged::of($product));
 
         return $this->sent(new ProductResource($product), $product);
     }

@@ -39,7 +39,7 @@ final class TurnController
     {
         Gate::authorize('view', $vehicle);
 
-        return $this->page($vehicle->turns()->with(self::WHOLE)->orderByDesc('worked_at')->orderByDesc('id')->cursorPaginate($this->size($request)), TurnResource::class);
+        return $this->page(Turn::query()->where('vehicle_id', $vehicle->id)->with(self::WHOLE)->orderByDesc('worked_at')->orderByDesc('id')->cursorPaginate($this->size($request)), TurnResource::class);
     }
 
     #[OA\Post(path: '/api/v1/vehicles/{vehicle}/turns', operationId: 'finishTurn', summary: 'Record a turn', tags: ['Turns'], parameters: [

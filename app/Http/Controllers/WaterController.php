@@ -100,7 +100,7 @@ final class WaterController
         /** @var "tap"|"ro"|"treated"|"tank" $point */
         $point = $given['point'];
 
-        return new JsonResponse(['tds_mg_l' => $pen->read($this->site($given['site_id'] ?? null), $point)]);
+        return new JsonResponse(['tds_mg_l' => $pen->read($this->site($given['site_id'] ?? null)?->whereabouts(), $point)]);
     }
 
     #[OA\Post(path: '/api/v1/devices/thermometer', operationId: 'aimThermometer', summary: 'What the thermometer shows (a simulated one ships)', tags: ['Devices'])]
@@ -111,7 +111,7 @@ final class WaterController
         $given = $request->validate(['site_id' => ['sometimes', 'nullable', 'uuid'], 'tone' => ['required', Rule::enum(Tone::class)], 'exposure' => ['sometimes', Rule::enum(Exposure::class)], 'at' => ['sometimes', 'date']]);
         $at = isset($given['at']) ? CarbonImmutable::parse($given['at']) : CarbonImmutable::instance($this->clock->now());
 
-        return new JsonResponse(['panel_c' => $thermometer->aim($this->site($given['site_id'] ?? null), Tone::from($given['tone']), Exposure::from($given['exposure'] ?? 'flat'), $at)]);
+        return new JsonResponse(['panel_c' => $thermometer->aim($this->site($given['site_id'] ?? null)?->whereabouts(), Tone::from($given['tone']), Exposure::from($given['exposure'] ?? 'flat'), $at)]);
     }
 
     private function site(?string $id): ?Site

@@ -6,7 +6,6 @@ namespace App\Http\Resources;
 
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
-use App\Models\Photo;
 use App\Models\Sheet;
 use App\Models\SheetEvent;
 use App\Record\GateRules;
@@ -90,7 +89,6 @@ use Illuminate\Http\Request;
 #[Shape('SheetVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('model', 'string?'), new Field('plate', 'string?'), new Field('body', 'string'), new Field('tone', 'string'), new Field('paint_m2', 'number'), new Field('finish', 'string[]'), new Field('note', 'string?'), new Field('client', 'string?'))]
 #[Shape('SheetSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('address', 'string?'), new Field('run_off', 'string?'))]
 #[Shape('SheetEvent', new Field('id', 'uuid'), new Field('device', 'uuid'), new Field('seq', 'integer'), new Field('kind', 'string'), new Field('step', 'string?'), new Field('facts', 'object'), new Field('at', 'date-time'), new Field('by', 'string'), new Field('conflict', 'string?'))]
-#[Shape('Photo', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('turn_id', 'uuid?'), new Field('zone', 'string'), new Field('stage', 'string', null, ['before', 'during', 'after']), new Field('note', 'string?'), new Field('width', 'integer'), new Field('height', 'integer'), new Field('taken_at', 'date-time'), new Field('url', 'string'))]
 #[Shape(
     'Sheet',
     new Field('id', 'uuid'),
@@ -150,16 +148,10 @@ final class SheetResource extends RowResource
             'events' => $this->events->map(fn(SheetEvent $event): array => [
                 ...$event->only(['id', 'device', 'seq', 'kind', 'step', 'conflict']), 'facts' => (object) $event->facts, 'at' => $event->at->format('Y-m-d\TH:i:s.v\Z'), 'by' => $event->writer->name ?? '',
             ])->all(),
-            'photos' => $this->photos->map(static fn(Photo $photo): array => self::photo($photo))->all(),
+            'photos' => $this->photos->map(PhotoResource::facts(...))->all(),
             'begun_at' => $this->iso($this->begun_at),
             'finished_at' => $this->iso($this->finished_at),
         ];
-    }
-
-    /** @return array<string, mixed> */
-    public static function photo(Photo $photo): array
-    {
-        return [...$photo->only(['id', 'vehicle_id', 'turn_id', 'zone', 'stage', 'note', 'width', 'height']), 'taken_at' => $photo->taken_at->format('Y-m-d\TH:i:s\Z'), 'url' => "/api/v1/photos/{$photo->id}"];
     }
 
     /**

@@ -38,7 +38,7 @@ final class TurnResource extends RowResource
             'vehicle' => $this->vehicle?->name,
             'worked_at' => $this->iso($this->worked_at),
             'revisions' => $entries->count(),
-            'photos' => $this->photos->map(SheetResource::photo(...))->all(),
+            'photos' => $this->photos->map(PhotoResource::facts(...))->all(),
             'sheet_id' => $this->sheet?->id,
             'conflicts' => $this->sheet?->events->whereNotNull('conflict')->map(fn(SheetEvent $event): array => [
                 'kind' => $event->kind, 'step' => $event->step, 'says' => (string) $event->conflict, 'by' => $event->writer->name ?? '', 'at' => $this->iso($event->at), 'facts' => (object) $event->facts,
