@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Vehicle;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;

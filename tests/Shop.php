@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Actions\FoundWorkspace;
+use App\Door\FoundWorkspace;
 use App\Tenancy\Tenancy;
 use Illuminate\Support\Str;
 

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Actions\FoundWorkspace;
-use App\Actions\StartVehicle;
-use App\Models\Membership;
-use App\Models\Product;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Vehicle;
+use App\Door\FoundWorkspace;
+use App\Film\StartVehicle;
+use App\Shelf\Product;
+use App\Tenancy\Membership;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Support\Str;

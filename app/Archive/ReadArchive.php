@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
-use App\Actions\ForecastLayers;
-use App\Models\Client;
-use App\Models\Photo;
-use App\Models\User;
-use App\Models\Vehicle;
+use App\Book\Client;
+use App\Book\Vehicle;
+use App\Film\ForecastLayers;
+use App\Record\Photo;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use DateTimeZone;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;

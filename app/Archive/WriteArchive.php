@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
-use App\Models\Photo;
-use App\Models\User;
+use App\Record\Photo;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Psr\Clock\ClockInterface;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Models\User;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use Illuminate\Database\Eloquent\Model;
 
 /**

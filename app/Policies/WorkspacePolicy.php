@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Models\User;
-use App\Models\Workspace;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 
 /** Settings, people, tokens and messages are the owner's. */
 final readonly class WorkspacePolicy

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use App\Models\Layer;
+use App\Book\Layer;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use App\Models\Forecast;
-use App\Models\Layer;
-use App\Models\Vehicle;
+use App\Book\Forecast;
+use App\Book\Layer;
+use App\Book\Vehicle;
 use DateTimeInterface;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Drying\Material;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
-use App\Models\Workspace;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

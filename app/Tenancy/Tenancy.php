@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
-use App\Models\Membership;
-use App\Models\Workspace;
 use Illuminate\Database\ConnectionInterface;
 use LogicException;
 

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\CancelVisit;
-use App\Actions\ReplanWeeks;
-use App\Models\Client;
-use App\Models\PlannedVisit;
-use App\Models\Product;
-use App\Models\Site;
-use App\Models\User;
-use App\Models\Vehicle;
+use App\Book\Client;
+use App\Book\PlannedVisit;
+use App\Book\Site;
+use App\Book\Vehicle;
+use App\Shelf\Product;
+use App\Tenancy\User;
+use App\Weeks\CancelVisit;
+use App\Weeks\ReplanWeeks;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\Clock\MockClock;

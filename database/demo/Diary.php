@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\QuoteYear;
-use App\Actions\ReplanWeeks;
-use App\Models\Closure;
-use App\Models\Crew;
-use App\Models\CrewDay;
-use App\Models\Deadline;
-use App\Models\Membership;
-use App\Models\Price;
-use App\Models\Programme;
-use App\Models\Site;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Crew;
+use App\Book\CrewDay;
+use App\Book\Programme;
+use App\Book\Site;
+use App\Book\Vehicle;
+use App\Money\Price;
+use App\Money\QuoteYear;
+use App\Tenancy\Membership;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
+use App\Weeks\Closure;
+use App\Weeks\Deadline;
+use App\Weeks\ReplanWeeks;
 use Carbon\CarbonImmutable;
 use Vicissa\Core\Matching\Body;
 

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\ExpectVisit;
-use App\Actions\FinishSheet;
-use App\Actions\GatherAtHand;
-use App\Actions\KeepPhoto;
-use App\Actions\LaySheet;
-use App\Models\Sheet;
-use App\Models\User;
-use App\Models\Vehicle;
+use App\Bench\ExpectVisit;
+use App\Bench\GatherAtHand;
+use App\Book\Vehicle;
+use App\Record\Sheet;
+use App\Sheets\FinishSheet;
+use App\Sheets\LaySheet;
+use App\Tenancy\User;
+use App\Turns\KeepPhoto;
 use Carbon\CarbonImmutable;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

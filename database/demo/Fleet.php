@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\ForecastLayers;
-use App\Actions\FoundWorkspace;
-use App\Actions\RebuildProtection;
-use App\Models\Layer;
-use App\Models\Product;
-use App\Models\Vehicle;
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Door\FoundWorkspace;
+use App\Film\ForecastLayers;
+use App\Record\RebuildProtection;
+use App\Shelf\Product;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\LayRound;
-use App\Models\Gear;
-use App\Models\GearEvent;
-use App\Models\Site;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\WaterReading;
+use App\Bench\WaterReading;
+use App\Book\Site;
+use App\Book\Vehicle;
+use App\Sheets\LayRound;
+use App\Shelf\Gear;
+use App\Shelf\GearEvent;
+use App\Tenancy\User;
 use Carbon\CarbonImmutable;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Database\Demo;
 
-use App\Actions\DeclareLayer;
-use App\Actions\EstimateTurn;
-use App\Actions\FinishTurn;
-use App\Actions\MoveStock;
-use App\Models\Forecast;
-use App\Models\Layer;
-use App\Models\Product;
-use App\Models\User;
-use App\Models\Vehicle;
+use App\Bench\EstimateTurn;
+use App\Book\Forecast;
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Film\DeclareLayer;
 use App\Record\LayerSpan;
 use App\Record\TurnLog;
+use App\Shelf\Product;
+use App\Tenancy\User;
+use App\Turns\FinishTurn;
+use App\Turns\MoveStock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Random\Engine\Mt19937;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Demo;
 
-use App\Models\User;
+use App\Tenancy\User;
 use Illuminate\Foundation\Application;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\MockClock;

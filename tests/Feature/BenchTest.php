@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Layer;
-use App\Models\Product;
-use App\Models\Vehicle;
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Shelf\Product;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Client;
-use App\Models\Product;
+use App\Book\Client;
+use App\Shelf\Product;
 use Tests\TestCase;
 
 /** Lists, edits, two editors at once, the film and the ranked shelf. */

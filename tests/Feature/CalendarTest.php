@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\PlannedVisit;
-use App\Models\Site;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\PlannedVisit;
+use App\Book\Site;
+use App\Book\Vehicle;
+use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\StatefulDomains;
-use App\Models\Membership;
-use App\Models\OutboxMessage;
-use App\Models\Product;
-use App\Models\User;
+use App\Shelf\Product;
+use App\Standins\OutboxMessage;
+use App\Tenancy\Membership;
+use App\Tenancy\User;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;

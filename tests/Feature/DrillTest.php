@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\JudgeDrill;
-use App\Models\DrillAnswer;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Bench\DrillAnswer;
+use App\Bench\JudgeDrill;
+use App\Book\Vehicle;
+use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\User;
-use App\Models\Workspace;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Product;
-use App\Models\StockMove;
+use App\Shelf\Product;
+use App\Shelf\StockMove;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\RebuildProtection;
-use App\Models\Layer;
-use App\Models\Product;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Record\RebuildProtection;
+use App\Shelf\Product;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

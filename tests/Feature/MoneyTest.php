@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Product;
+use App\Shelf\Product;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Crew;
-use App\Models\Forecast;
-use App\Models\Layer;
-use App\Models\OutboxMessage;
-use App\Models\PlannedVisit;
-use App\Models\Product;
-use App\Models\Proposal;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Crew;
+use App\Book\Forecast;
+use App\Book\Layer;
+use App\Book\PlannedVisit;
+use App\Book\Vehicle;
+use App\Shelf\Product;
+use App\Standins\OutboxMessage;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
+use App\Weeks\Proposal;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\CancelVisit;
-use App\Models\CancelledVisit;
-use App\Models\PlannedVisit;
-use App\Models\Product;
-use App\Models\RoundStop;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\PlannedVisit;
+use App\Book\RoundStop;
+use App\Book\Vehicle;
+use App\Shelf\Product;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
+use App\Tenancy\Workspace;
+use App\Weeks\CancelledVisit;
+use App\Weeks\CancelVisit;
 use DateTimeInterface;
 use Illuminate\Support\Str;
 use Tests\TestCase;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Client;
-use App\Models\OutboxMessage;
-use App\Models\Proposal;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Client;
+use App\Book\Vehicle;
+use App\Standins\OutboxMessage;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
+use App\Weeks\Proposal;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Psr\Clock\ClockInterface;

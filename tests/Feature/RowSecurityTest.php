@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Client;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Client;
+use App\Book\Vehicle;
 use App\Tenancy\EachWorkspace;
 use App\Tenancy\Tenancy;
+use App\Tenancy\Workspace;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\GearEvent;
-use App\Models\Photo;
-use App\Models\Product;
-use App\Models\Sheet;
-use App\Models\StepTime;
-use App\Models\StockMove;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Vehicle;
+use App\Record\Photo;
+use App\Record\Sheet;
+use App\Record\StepTime;
+use App\Shelf\GearEvent;
+use App\Shelf\Product;
+use App\Shelf\StockMove;
+use App\Tenancy\Workspace;
 use GdImage;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;

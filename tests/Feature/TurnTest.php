@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Layer;
-use App\Models\TurnEntry;
-use App\Models\User;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Record\TurnEntry;
+use App\Tenancy\User;
+use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Vehicle;
+use App\Book\Vehicle;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\ReplanWeeks;
-use App\Models\PlannedVisit;
-use App\Models\PlanRun;
-use App\Models\Site;
-use App\Models\Vehicle;
-use App\Models\Workspace;
+use App\Book\PlannedVisit;
+use App\Book\Site;
+use App\Book\Vehicle;
 use App\Record\Overtaken;
+use App\Tenancy\Workspace;
+use App\Weeks\PlanRun;
+use App\Weeks\ReplanWeeks;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 

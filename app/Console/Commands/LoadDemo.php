@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Models\User;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use Database\Demo\Isles;
 use Illuminate\Console\Command;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ForecastLayers;
-use App\Models\Vehicle;
+use App\Book\Vehicle;
+use App\Film\ForecastLayers;
 use App\Tenancy\EachWorkspace;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

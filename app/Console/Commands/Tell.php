@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\TellClients;
 use App\Tenancy\EachWorkspace;
+use App\Weeks\TellClients;
 use Illuminate\Console\Command;
 
 /** What waits to be said to clients, outside the quiet hours. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\WeighProof;
+use App\Proof\WeighProof;
 use App\Tenancy\EachWorkspace;
 use Database\Demo\Cast;
 use Illuminate\Console\Command;

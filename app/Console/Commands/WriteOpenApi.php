@@ -26,7 +26,7 @@ final class WriteOpenApi extends Command
 
     public function handle(): int
     {
-        $document = (new Generator)->setVersion('3.1.0')->generate([app_path('Http'), __FILE__]);
+        $document = (new Generator)->setVersion('3.1.0')->generate([app_path()]);
         if ($document === null) {
             $this->error('The attributes gave no document.');
 

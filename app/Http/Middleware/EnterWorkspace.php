@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Models\Membership;
-use App\Models\PersonalAccessToken;
-use App\Models\User;
 use App\Problems\Problem;
+use App\Tenancy\Membership;
+use App\Tenancy\PersonalAccessToken;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

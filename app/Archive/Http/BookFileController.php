@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Archive\Http;
+
+use App\Archive\BookFile;
+use App\Archive\ImportBook;
+use App\Book\Vehicle;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
+use App\Http\TableFile;
+use App\Problems\Problem;
+use App\Tables\UnreadableFile;
+use App\Tenancy\Tenancy;
+use App\Tenancy\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** The book as tables, out and in. */
+final readonly class BookFileController
+{
+    private const LARGEST = 5_000_000;
+
+    public function __construct(private Tenancy $tenancy) {}
+
+    #[OA\Get(path: '/api/v1/book/{kind}', operationId: 'bookFile', summary: 'clients, sites, vehicles, turns or readings as CSV', tags: ['Archive'], parameters: [new OA\PathParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']))], responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')))])]
+    public function out(string $kind): Response
+    {
+        Gate::authorize('viewAny', Vehicle::class);
+
+        return TableFile::of("vicissa-{$kind}.csv", BookFile::COLUMNS[$kind], BookFile::rows($kind, $this->tenancy->workspace()));
+    }
+
+    #[OA\Post(path: '/api/v1/book/{kind}', operationId: 'importBook', summary: 'Look at a table, or take it into the book; with one wrong row nothing is done', tags: ['Archive'], parameters: [
+        new OA\PathParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings'])), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Takes('ProductImportInput')]
+    #[Returns('ProductImport')]
+    public function in(Request $request, string $kind, ImportBook $importBook): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $facts = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'commit' => ['sometimes', 'boolean']]);
+        $user = $request->user();
+        abort_unless($user instanceof User, 401);
+        set_time_limit(300);
+        try {
+            $result = $importBook($kind, $facts['text'], (bool) ($facts['commit'] ?? false), $user);
+        } catch (UnreadableFile $e) {
+            throw Problem::field('text', $e->getMessage());
+        }
+        foreach ($result['rows'] as &$row) {
+            $row['errors'] = array_map(static fn(string $field, string $says): array => ['field' => $field, 'says' => $says], array_keys($row['errors']), array_values($row['errors']));
+        }
+
+        return new JsonResponse($result);
+    }
+}

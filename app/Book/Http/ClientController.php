@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book\Http;
+
+use App\Book\Client;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Takes;
+use App\Http\Paged;
+use App\Http\Versioned;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** Who owns the vehicles. */
+final class ClientController
+{
+    use Paged;
+    use Versioned;
+
+    #[OA\Get(path: '/api/v1/clients', operationId: 'listClients', summary: 'By name, paged by cursor', tags: ['Clients'], parameters: [
+        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Returns('Client', page: true)]
+    public function index(Request $request): JsonResponse
+    {
+        Gate::authorize('viewAny', Client::class);
+        $search = $this->search($request);
+
+        return $this->page(Client::query()->withCount('vehicles')
+            ->when($search !== '', fn($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)))
+            ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), ClientResource::class);
+    }
+
+    #[OA\Post(path: '/api/v1/clients', operationId: 'createClient', tags: ['Clients'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[Takes('ClientInput')]
+    #[Returns('Client', 201)]
+    public function store(ClientRequest $request): JsonResponse
+    {
+        Gate::authorize('create', Client::class);
+        $client = DB::transaction(static fn(): Client => Client::query()->create($request->validated()));
+
+        return $this->sent(new ClientResource($client->loadCount('vehicles')->refresh()), $client, 201);
+    }
+
+    #[OA\Get(path: '/api/v1/clients/{client}', operationId: 'showClient', tags: ['Clients'], parameters: [new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns('Client')]
+    public function show(Client $client): JsonResponse
+    {
+        Gate::authorize('view', $client);
+
+        return $this->sent(new ClientResource($client->loadCount('vehicles')), $client);
+    }
+
+    #[OA\Patch(path: '/api/v1/clients/{client}', operationId: 'updateClient', summary: 'Change some fields; needs If-Match', tags: ['Clients'], parameters: [
+        new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+    ])]
+    #[Takes('ClientInput')]
+    #[Returns('Client')]
+    public function update(ClientRequest $request, Client $client): JsonResponse
+    {
+        Gate::authorize('update', $client);
+        $client = $this->changed($request, $client, static fn(Client $row): ClientResource => new ClientResource($row), static fn(Client $row): Client => $row->fill($request->validated()));
+        return $this->sent(new ClientResource($client->loadCount('vehicles')), $client);
+    }
+
+    #[OA\Delete(path: '/api/v1/clients/{client}', operationId: 'deleteClient', summary: 'Remove; vehicles stay and lose only the link', tags: ['Clients'], parameters: [new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function destroy(Client $client): Response
+    {
+        Gate::authorize('archive', $client);
+        $client->delete();
+
+        return response()->noContent();
+    }
+}

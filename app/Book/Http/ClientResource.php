@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book\Http;
+
+use App\Book\Client;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Shape;
+use App\Http\RowResource;
+use Illuminate\Http\Request;
+
+/** @mixin Client */
+#[Shape(
+    'Client',
+    new Field('id', 'uuid'),
+    new Field('name', 'string'),
+    new Field('contact', 'string?'),
+    new Field('phone', 'string?'),
+    new Field('email', 'string?'),
+    new Field('note', 'string?'),
+    new Field('vehicles', 'integer'),
+    new Field('version', 'integer'),
+)]
+final class ClientResource extends RowResource
+{
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        return [
+            ...$this->resource->only(['id', 'name', 'contact', 'phone', 'email', 'note', 'version']),
+            'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
+        ];
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Door\Http;
+
+use App\Door\FoundWorkspace;
+use App\Door\InvitePerson;
+use App\Door\SendResetLink;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
+use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
+use App\Tenancy\Tenancy;
+use App\Tenancy\User;
+use Illuminate\Auth\Events\PasswordReset;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Password;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rules\Password as PasswordRule;
+use OpenApi\Attributes as OA;
+
+/** Coming in and going out. */
+#[Shape('SignInInput', new Field('email', 'string'), new Field('password', 'string'), new Field('remember?', 'boolean'))]
+#[Shape('ForgotInput', new Field('email', 'string'))]
+#[Shape('ResetInput', new Field('email', 'string'), new Field('token', 'string'), new Field('password', 'string'))]
+#[Shape('JoinInput', new Field('token', 'string'), new Field('name?', 'string'), new Field('password', 'string'))]
+#[Shape('InvitationPreview', new Field('workspace', 'string'), new Field('email', 'string'), new Field('role', 'string'), new Field('known', 'boolean', 'Whether that address already signs in here'))]
+final class AuthController
+{
+    #[OA\Post(path: '/api/v1/auth/register', operationId: 'register', summary: 'A new business and its owner', tags: ['Sign-in'])]
+    #[Takes('RegisterInput')]
+    #[Returns('Me', 201)]
+    public function register(RegisterRequest $request, FoundWorkspace $foundWorkspace): JsonResponse
+    {
+        [$user, $workspace] = $foundWorkspace(
+            ['name' => $request->string('name')->value(), 'email' => $request->string('email')->value(), 'password' => $request->string('password')->value()],
+            [
+                'name' => $request->string('workspace')->value(),
+                ...($request->filled('time_zone') ? ['time_zone' => $request->string('time_zone')->value()] : []),
+                ...($request->filled('units') ? ['units' => $request->string('units')->value()] : []),
+            ],
+        );
+        $this->admit($request, $user, $workspace->id);
+
+        return (new MeResource($user->refresh()))->response()->setStatusCode(201);
+    }
+
+    #[OA\Post(path: '/api/v1/auth/sign-in', operationId: 'signIn', tags: ['Sign-in'])]
+    #[Takes('SignInInput')]
+    #[Returns(null, 204)]
+    public function signIn(Request $request): Response
+    {
+        $given = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200'], 'remember' => ['sometimes', 'boolean']]);
+        $credentials = ['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']];
+        if (! Auth::guard('web')->attempt($credentials, $given['remember'] ?? false)) {
+            throw Problem::field('password', 'That address and password don’t belong together.');
+        }
+        $this->admit($request, $this->signedIn());
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/auth/sign-out', operationId: 'signOut', tags: ['Sign-in'])]
+    #[Returns(null, 204)]
+    public function signOut(Request $request): Response
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/auth/forgot', operationId: 'forgotPassword', summary: 'Send a reset link; the answer is the same for unknown addresses', tags: ['Sign-in'])]
+    #[Takes('ForgotInput')]
+    #[Returns(null, 204)]
+    public function forgot(Request $request, SendResetLink $sendResetLink): Response
+    {
+        $given = $request->validate(['email' => ['required', 'string', 'max:200']]);
+        $sendResetLink($given['email']);
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/api/v1/auth/reset', operationId: 'resetPassword', tags: ['Sign-in'])]
+    #[Takes('ResetInput')]
+    #[Returns(null, 204)]
+    public function reset(Request $request): Response
+    {
+        $given = $request->validate(['email' => ['required', 'string'], 'token' => ['required', 'string'], 'password' => ['required', 'string', 'max:200', PasswordRule::defaults()]]);
+        $status = Password::reset([...$given, 'email' => mb_strtolower(trim($given['email']))], static function (User $user, string $password): void {
+            $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
+            // Whoever was signed in with the old password no longer is.
+            DB::table('sessions')->where('user_id', $user->id)->delete();
+            event(new PasswordReset($user));
+        });
+        if ($status !== Password::PASSWORD_RESET) {
+            throw Problem::field('token', 'This link has been used or has run out. Ask for a new one.');
+        }
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/api/v1/auth/invitation', operationId: 'previewInvitation', tags: ['Sign-in'], parameters: [new OA\QueryParameter(name: 'token', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[Returns('InvitationPreview')]
+    public function invitation(Request $request, InvitePerson $invitePerson, Tenancy $tenancy): JsonResponse
+    {
+        try {
+            $invitation = $invitePerson->open($request->string('token')->value());
+
+            return new JsonResponse([
+                'workspace' => $tenancy->workspace()->name, 'email' => $invitation->email, 'role' => $invitation->role,
+                'known' => User::query()->where('email', $invitation->email)->exists(),
+            ]);
+        } finally {
+            $tenancy->leave();
+        }
+    }
+
+    #[OA\Post(path: '/api/v1/auth/join', operationId: 'acceptInvitation', tags: ['Sign-in'])]
+    #[Takes('JoinInput')]
+    #[Returns(null, 204)]
+    public function join(Request $request, InvitePerson $invitePerson, Tenancy $tenancy): Response
+    {
+        $given = $request->validate(['token' => ['required', 'string'], 'name' => ['sometimes', 'string', 'max:120'], 'password' => ['required', 'string', 'max:200']]);
+        try {
+            $invitation = $invitePerson->open($given['token']);
+            $known = User::query()->where('email', $invitation->email)->first();
+            if ($known !== null && ! Hash::check($given['password'], $known->password)) {
+                throw Problem::field('password', 'You already sign in here with that address; give the same password.');
+            }
+            if ($known === null) {
+                $request->validate(['name' => ['required'], 'password' => [PasswordRule::defaults()]]);
+            }
+            $user = $invitePerson->accept($invitation, ['name' => $given['name'] ?? '', 'password' => $given['password']], $known);
+            Auth::guard('web')->login($user);
+            $this->admit($request, $user, $invitation->workspace_id);
+        } finally {
+            $tenancy->leave();
+        }
+
+        return response()->noContent();
+    }
+
+    private function admit(Request $request, User $user, ?string $workspaceId = null): void
+    {
+        // Whoever sat here before does not stay: a new business is never entered as its founder's neighbour.
+        if ($request->user('web')?->isNot($user) ?? true) {
+            Auth::guard('web')->login($user);
+        }
+        $request->session()->regenerate();
+        $request->session()->put('workspace_id', $workspaceId);
+    }
+
+    private function signedIn(): User
+    {
+        /** @var User */
+        return Auth::guard('web')->user();
+    }
+}

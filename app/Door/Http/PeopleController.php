@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Door\Http;
+
+use App\Door\Invitation;
+use App\Door\InvitePerson;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
+use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
+use App\Standins\OutboxMessage;
+use App\Tenancy\Membership;
+use App\Tenancy\PersonalAccessToken;
+use App\Tenancy\Tenancy;
+use App\Tenancy\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** Who works here, who is invited, what was sent, and the tokens of scripts: the owner's business. */
+#[Shape('Member', new Field('id', 'uuid'), new Field('user_id', 'uuid'), new Field('name', 'string'), new Field('email', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
+#[Shape('Invitation', new Field('id', 'uuid'), new Field('email', 'string'), new Field('role', 'string'), new Field('expires_at', 'date-time'), new Field('accepted', 'boolean'))]
+#[Shape('InvitationInput', new Field('email', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
+#[Shape('Message', new Field('id', 'uuid'), new Field('recipient', 'string'), new Field('subject', 'string'), new Field('body', 'string'), new Field('created_at', 'date-time'))]
+#[Shape('Token', new Field('id', 'integer'), new Field('name', 'string'), new Field('abilities', 'string[]'), new Field('last_used_at', 'date-time?'), new Field('secret?', 'string', 'Shown once, when it is made'))]
+#[Shape('TokenInput', new Field('name', 'string'), new Field('abilities', 'string[]', 'read, write, reckon'))]
+final class PeopleController
+{
+    public function __construct(private readonly Tenancy $tenancy) {}
+
+    #[OA\Get(path: '/api/v1/members', operationId: 'listMembers', tags: ['Workspace'])]
+    #[Returns('Member', list: true)]
+    public function members(): JsonResponse
+    {
+        return new JsonResponse(['data' => Membership::query()->where('workspace_id', $this->tenancy->workspace()->id)->with('user')->orderBy('created_at')->orderBy('id')->get()
+            ->map(static fn(Membership $member): array => [
+                'id' => $member->id, 'user_id' => $member->user_id, 'name' => $member->user->name ?? '', 'email' => $member->user->email ?? '', 'role' => $member->role,
+            ])->all()]);
+    }
+
+    #[OA\Delete(path: '/api/v1/members/{member}', operationId: 'removeMember', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'member', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function remove(Membership $member): Response
+    {
+        $this->ownersOnly();
+        DB::transaction(function () use ($member): void {
+            $owners = Membership::query()->where('workspace_id', $this->tenancy->workspace()->id)->where('role', 'owner')->lockForUpdate()->pluck('id');
+            if ($member->isOwner() && $owners->count() < 2) {
+                throw Problem::conflict('A workspace needs an owner. Make someone else one first.');
+            }
+            PersonalAccessToken::query()->where('workspace_id', $member->workspace_id)->where('tokenable_id', $member->user_id)->delete();
+            $member->delete();
+        });
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/api/v1/invitations', operationId: 'listInvitations', tags: ['Workspace'])]
+    #[Returns('Invitation', list: true)]
+    public function invitations(): JsonResponse
+    {
+        $this->ownersOnly();
+
+        return new JsonResponse(['data' => Invitation::query()->orderByDesc('created_at')->limit(100)->get()->map(self::invitation(...))->all()]);
+    }
+
+    #[OA\Post(path: '/api/v1/invitations', operationId: 'invite', tags: ['Workspace'])]
+    #[Takes('InvitationInput')]
+    #[Returns('Invitation', 201)]
+    public function invite(Request $request, InvitePerson $invitePerson): JsonResponse
+    {
+        $this->ownersOnly();
+        $given = $request->validate(['email' => ['required', 'email', 'max:200'], 'role' => ['required', 'in:owner,technician']]);
+        /** @var User $user */
+        $user = $request->user();
+
+        return new JsonResponse(self::invitation($invitePerson($user, $given['email'], $given['role'])), 201);
+    }
+
+    #[OA\Delete(path: '/api/v1/invitations/{invitation}', operationId: 'withdrawInvitation', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'invitation', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function withdraw(Invitation $invitation): Response
+    {
+        $this->ownersOnly();
+        $invitation->delete();
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/api/v1/messages', operationId: 'listMessages', summary: 'What the stand-in for outgoing mail has kept', tags: ['Workspace'])]
+    #[Returns('Message', list: true)]
+    public function messages(): JsonResponse
+    {
+        $this->ownersOnly();
+
+        return new JsonResponse(['data' => OutboxMessage::query()->orderByDesc('created_at')->limit(100)->get(['id', 'recipient', 'subject', 'body', 'created_at'])]);
+    }
+
+    #[OA\Get(path: '/api/v1/tokens', operationId: 'listTokens', tags: ['Workspace'])]
+    #[Returns('Token', list: true)]
+    public function tokens(Request $request): JsonResponse
+    {
+        $this->ownersOnly();
+
+        return new JsonResponse(['data' => PersonalAccessToken::query()->where('workspace_id', $this->tenancy->workspace()->id)->orderBy('id')
+            ->get()->map(static fn(PersonalAccessToken $token): array => $token->only(['id', 'name', 'abilities', 'last_used_at']))->all()]);
+    }
+
+    #[OA\Post(path: '/api/v1/tokens', operationId: 'createToken', tags: ['Workspace'])]
+    #[Takes('TokenInput')]
+    #[Returns('Token', 201)]
+    public function issue(Request $request): JsonResponse
+    {
+        $this->ownersOnly();
+        $given = $request->validate(['name' => ['required', 'string', 'max:120'], 'abilities' => ['required', 'array', 'min:1'], 'abilities.*' => ['in:read,write,reckon']]);
+        /** @var User $user */
+        $user = $request->user();
+        $secret = $user->generateTokenString();
+        /** @var PersonalAccessToken $token */
+        $token = $user->tokens()->create([
+            'workspace_id' => $this->tenancy->workspace()->id, 'name' => $given['name'], 'token' => hash('sha256', $secret), 'abilities' => $given['abilities'],
+        ]);
+
+        return new JsonResponse([...$token->only(['id', 'name', 'abilities']), 'last_used_at' => null, 'secret' => $token->getKey().'|'.$secret], 201);
+    }
+
+    #[OA\Delete(path: '/api/v1/tokens/{id}', operationId: 'revokeToken', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'integer'))])]
+    #[Returns(null, 204)]
+    public function revoke(int $id): Response
+    {
+        $this->ownersOnly();
+        PersonalAccessToken::query()->where('workspace_id', $this->tenancy->workspace()->id)->whereKey($id)->delete();
+
+        return response()->noContent();
+    }
+
+    private function ownersOnly(): void
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+    }
+
+    /** @return array<string, mixed> */
+    private static function invitation(Invitation $invitation): array
+    {
+        return [...$invitation->only(['id', 'email', 'role']), 'expires_at' => $invitation->expires_at->toIso8601ZuluString(), 'accepted' => $invitation->accepted_at !== null];
+    }
+}

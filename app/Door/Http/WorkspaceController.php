@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Door\Http;
+
+use App\Book\Vehicle;
+use App\Film\ForecastLayers;
+use App\Http\OpenApi\Field;
+use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\Shape;
+use App\Http\OpenApi\Takes;
+use App\Http\Versioned;
+use App\Problems\Problem;
+use App\Record\RebuildProtection;
+use App\Tenancy\Membership;
+use App\Tenancy\Tenancy;
+use App\Tenancy\Workspace;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+use Vicissa\Core\Matching\Turn\Schools;
+
+#[Shape(
+    'WorkspaceInput',
+    new Field('name?', 'string'),
+    new Field('time_zone?', 'string'),
+    new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+    new Field('schools?', 'Sides', 'Only the schools that change'),
+    new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
+)]
+final class WorkspaceController
+{
+    use Versioned;
+
+    public function __construct(private readonly Tenancy $tenancy) {}
+
+    #[OA\Get(path: '/api/v1/workspace', operationId: 'showWorkspace', tags: ['Workspace'])]
+    #[Returns('Workspace')]
+    public function show(): JsonResponse
+    {
+        $workspace = $this->tenancy->workspace();
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
+    }
+
+    #[OA\Patch(path: '/api/v1/workspace', operationId: 'updateWorkspace', summary: 'Change settings; needs If-Match', tags: ['Workspace'], parameters: [new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[Takes('WorkspaceInput')]
+    #[Returns('Workspace')]
+    public function update(Request $request, ForecastLayers $forecastLayers, RebuildProtection $rebuildProtection): JsonResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+        $facts = $request->validate([
+            'name' => ['sometimes', 'string', 'min:1', 'max:120'],
+            'time_zone' => ['sometimes', 'timezone:all'],
+            'units' => ['sometimes', 'in:metric,us,imperial'],
+            'schools' => ['sometimes', 'array'],
+            'salt_months' => ['sometimes', 'array', 'max:12'],
+            'salt_months.*' => ['integer', 'between:1,12', 'distinct'],
+        ]);
+        $before = $this->tenancy->workspace()->sides();
+        $saltBefore = $this->tenancy->workspace()->salt_months;
+        if (isset($facts['salt_months'])) {
+            sort($facts['salt_months']);
+        }
+        /** @var list<int>|null $salt */
+        $salt = $facts['salt_months'] ?? null;
+        if (isset($facts['schools'])) {
+            $facts['schools'] = $before->under(Schools::of($facts['schools']))->named();
+        }
+        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
+            $row->fill($facts);
+        });
+        $this->tenancy->renew($workspace);
+        if ($salt !== null && $salt !== $saltBefore) {
+            // Vehicles that went by the workspace's months go by the new ones.
+            $followers = Vehicle::query()->whereRaw('salt_months = ?::jsonb', [json_encode($saltBefore)])->get();
+            foreach ($followers as $vehicle) {
+                $vehicle->update(['salt_months' => $salt, 'version' => $vehicle->version + 1]);
+                $rebuildProtection($vehicle);
+            }
+        }
+        if ($workspace->sides()->risk() !== $before->risk() || $salt !== null) {
+            // Another caution or season moves every date.
+            /** @var list<string> $ids */
+            $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
+            $forecastLayers($ids);
+        }
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
+    }
+
+    #[OA\Post(path: '/api/v1/workspaces/{id}/enter', operationId: 'enterWorkspace', summary: 'Work in another of one’s workspaces', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[Returns(null, 204)]
+    public function enter(Request $request, string $id): Response
+    {
+        Membership::query()->where('user_id', $request->user()?->getAuthIdentifier())->where('workspace_id', $id)->first()
+            ?? throw Problem::refused('You don’t belong to that workspace.');
+        $request->session()->put('workspace_id', $id);
+
+        return response()->noContent();
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Film;
+
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Record\LayerSpan;
+use App\Record\TurnLog;
+use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Protection\Life\LifeForecast;
+use Vicissa\Core\Protection\WearPath;
+
+/** One layer's wear so far and its likely life: what every date and every drawing of it rests on. */
+final readonly class Outlook
+{
+    /** Beyond this a date says nothing. */
+    private const HORIZON_DAYS = 3650;
+
+    /** Wear-weeks per week that are reckoned at least. */
+    private const LEAST = 0.02;
+
+    /**
+     * @param array{float, float} $label  weeks
+     * @param float $washesPerWeek        wear-weeks per week that washing is expected to add
+     */
+    private function __construct(
+        public LayerSpan $span,
+        public WearPath $path,
+        public LifeForecast $life,
+        public array $label,
+        public int $own,
+        public int $others,
+        public float $washesPerWeek,
+    ) {}
+
+    /** Null where nothing wears. */
+    public static function of(Layer $layer, Vehicle $vehicle, TurnLog $log, EvidenceBook $evidence): ?self
+    {
+        $label = $layer->labelWeeks();
+        if ($label === null) {
+            return null;
+        }
+        $span = LayerSpan::of($layer);
+        [$model, $others, $own] = $evidence->about($layer, $label);
+        try {
+            $life = $model->forecast($others->curve, $own, $layer->held ?? 0.0, $layer->failed);
+        } catch (InvalidInput) {
+            // It has outlived everything the label could mean: the label is wrong, the readings are not.
+            $life = $model->forecast($others->curve, $own, 0.0);
+        }
+
+        return new self(
+            $span,
+            $log->path($vehicle->habits(), $span),
+            $life,
+            $label,
+            count($own),
+            $others->layers,
+            7.0 / $vehicle->cadence_target * $log->during($span)->usualWash($span->zone, $span->family, $log->factors),
+        );
+    }
+
+    /** Wear-weeks per week expected about a moment, washing taken along. */
+    public function perWeek(int $moment): float
+    {
+        return max(self::LEAST, $this->path->idlePerWeek($this->span->day($moment)) + $this->washesPerWeek);
+    }
+
+    /** Wear-weeks expected between two moments, washing taken along. */
+    public function expected(int $from, int $to): float
+    {
+        $days = $this->span->day($to) - $this->span->day($from);
+
+        return max(self::LEAST * $days / 7.0, $this->path->idle($this->span->day($from), $this->span->day($to)) + $this->washesPerWeek * $days / 7.0);
+    }
+
+    /** When so many in 100 such layers would have failed; null beyond the horizon. */
+    public function moment(float $risk, int $now): ?int
+    {
+        $today = $this->span->day($now);
+        $day = $this->path->reaches($this->life->quantile($risk), $today, $this->washesPerWeek, self::LEAST);
+
+        return $day === null || $day > $today + self::HORIZON_DAYS ? null : $this->span->moment($day);
+    }
+
+    /** What was known of its end when all is known that was read. */
+    public function lived(): float
+    {
+        return $this->life->quantile(0.5);
+    }
+}

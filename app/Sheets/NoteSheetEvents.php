@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sheets;
+
+use App\Record\Sheet;
+use App\Record\SheetEvent;
+use App\Tenancy\User;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Psr\Clock\ClockInterface;
+
+/** Takes in what a device wrote down, in its order, each thing once; what contradicts another device is kept beside it and marked. */
+final readonly class NoteSheetEvents
+{
+    public function __construct(private ClockInterface $clock) {}
+
+    /**
+     * @param list<array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string, mixed>, at: string}> $events
+     */
+    public function __invoke(Sheet $sheet, User $writer, array $events): Sheet
+    {
+        return DB::transaction(function () use ($sheet, $writer, $events): Sheet {
+            $sheet = Sheet::query()->whereKey($sheet->id)->lockForUpdate()->firstOrFail();
+            // Laid aside for another while a phone without a signal had begun it: the work counts.
+            $waits = $sheet->status === 'laid' || ($sheet->status === 'dropped' && ! $sheet->events()->exists());
+            usort($events, static fn(array $a, array $b): int => [$a['device'], $a['seq']] <=> [$b['device'], $b['seq']]);
+            foreach ($events as $event) {
+                $this->note($sheet, $writer, $event);
+            }
+            $first = $sheet->events()->first();
+            if ($waits && $first instanceof SheetEvent) {
+                $sheet->fill(['status' => 'begun', 'begun_at' => $first->at, 'holder_id' => $writer->id, 'version' => $sheet->version + 1])->save();
+            }
+
+            return $sheet;
+        });
+    }
+
+    /** @param array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string, mixed>, at: string} $event */
+    private function note(Sheet $sheet, User $writer, array $event): void
+    {
+        if (SheetEvent::query()->whereKey($event['id'])->exists()) {
+            return;
+        }
+        SheetEvent::query()->create([
+            'id' => $event['id'], 'sheet_id' => $sheet->id, 'device' => $event['device'], 'seq' => $event['seq'], 'kind' => $event['kind'], 'step' => $event['step'] ?? null,
+            'facts' => $event['facts'] ?? [], 'at' => CarbonImmutable::parse($event['at']), 'written_by' => $writer->id, 'received_at' => $this->clock->now(),
+            'conflict' => $this->conflict($sheet, $event),
+        ]);
+        if ($event['kind'] === 'hand-over' && is_string($event['facts']['to'] ?? null)) {
+            $to = User::query()->whereKey($event['facts']['to'])->whereIn('id', DB::table('memberships')->where('workspace_id', $sheet->workspace_id)->select('user_id'))->value('id');
+            $sheet->fill(['holder_id' => $to ?? $sheet->holder_id, 'version' => $sheet->version + 1])->save();
+        }
+    }
+
+    /** @param array{device: string, kind: string, step?: string|null, at: string, ...} $event */
+    private function conflict(Sheet $sheet, array $event): ?string
+    {
+        if ($sheet->status === 'finished') {
+            return 'It came in after the turn had been closed.';
+        }
+        if (! in_array($event['kind'], ['end', 'skip'], true)) {
+            return null;
+        }
+        $other = $sheet->events()->with('writer')->where('step', $event['step'] ?? null)->whereIn('kind', ['end', 'skip'])->where('device', '!=', $event['device'])->first();
+
+        return $other instanceof SheetEvent ? sprintf('%s had %s this step already, at %s.', $other->writer->name ?? 'Someone', $other->kind === 'end' ? 'ended' : 'left out', $other->at->setTimezone($sheet->workspace->time_zone ?? 'UTC')->format('H:i')) : null;
+    }
+}

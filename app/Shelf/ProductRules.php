@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use BackedEnum;
+use DomainException;
+use Vicissa\Core\Matching\Leaves;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Mix\AmbiguousDilution;
+use Vicissa\Core\Mix\DilutionReader;
+use Vicissa\Core\Mix\InMeans;
+use Vicissa\Core\Protection\Family;
+
+/** What a product's facts have to obey, whichever way they come in: typed, imported, through the API. */
+final class ProductRules
+{
+    public const WAYS = ['bucket', 'lance', 'sprayer', 'bottle', 'wheel', 'tyre'];
+
+    public const APPLIED = ['wet-rinse', 'foam-rinse', 'drying-aid', 'wipe'];
+
+    /** @return array<string, mixed> */
+    public static function fields(bool $new): array
+    {
+        $needed = $new ? 'required' : 'sometimes';
+
+        return [
+            'name' => [$needed, 'string', 'min:1', 'max:120'],
+            'line' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'maker' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'supplier' => ['sometimes', 'nullable', 'string', 'max:80'],
+            'role' => [$needed, self::oneOf(Role::class)],
+            'surfaces' => [$needed, 'array', 'min:1'],
+            'surfaces.*' => [self::oneOf(Zone::class), 'distinct'],
+            'ph' => ['sometimes', 'nullable', 'numeric', 'between:0,14'],
+            'leaves' => ['sometimes', self::oneOf(Leaves::class)],
+            'strips' => ['sometimes', self::oneOf(Strips::class)],
+            'solvent' => ['sometimes', 'boolean'],
+            'dilutions' => ['sometimes', 'array:'.implode(',', self::WAYS)],
+            'dilutions.*' => ['string', 'max:80'],
+            'dwell_min_s' => ['sometimes', 'integer', 'between:0,86400'],
+            'dwell_max_s' => ['sometimes', 'nullable', 'integer', 'between:0,86400'],
+            'may_dry' => ['sometimes', 'nullable', 'boolean'],
+            'min_c' => ['sometimes', 'nullable', 'numeric', 'between:-40,90'],
+            'max_c' => ['sometimes', 'nullable', 'numeric', 'between:-40,90'],
+            'rinse' => ['sometimes', 'nullable', 'boolean'],
+            'paste' => ['sometimes', 'boolean'],
+            'family' => ['sometimes', 'nullable', 'in:'.implode(',', self::families())],
+            'label_low_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_high_weeks'],
+            'label_high_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_low_weeks'],
+            'applied' => ['sometimes', 'nullable', 'in:'.implode(',', self::APPLIED)],
+            'pack_ml' => ['sometimes', 'nullable', 'numeric', 'between:1,1000000'],
+            'price_minor' => ['sometimes', 'nullable', 'integer', 'between:0,100000000'],
+            'stock_ml' => ['sometimes', 'numeric', 'between:0,10000000'],
+            'reorder_ml' => ['sometimes', 'numeric', 'between:0,10000000'],
+            'cautions' => ['sometimes', 'array', 'max:12'],
+            'cautions.*' => ['string', 'max:240'],
+        ];
+    }
+
+    /** @return array<string, string> what to say, by field and rule */
+    public static function sentences(): array
+    {
+        $of = static fn(string $enum): string => implode(', ', array_column($enum::cases(), 'value'));
+
+        return [
+            'name.required' => 'A product needs a name.',
+            'role.required' => 'Say what it is used as: '.$of(Role::class).'.',
+            'role.in' => 'It is used as one of: '.$of(Role::class).'.',
+            'surfaces.required' => 'Say what it is made for: '.$of(Zone::class).'.',
+            'surfaces.*.in' => 'It is made for some of: '.$of(Zone::class).'.',
+            'surfaces.array' => 'Name the surfaces as a list.',
+            'leaves.in' => 'It leaves one of: '.$of(Leaves::class).'.',
+            'strips.in' => 'On wax and sealant it is one of: '.$of(Strips::class).'.',
+            'family.in' => 'Its layer is one of: '.implode(', ', self::families()).'.',
+            'applied.in' => 'It goes on by one of: '.implode(', ', self::APPLIED).'.',
+            'dilutions.array' => 'Ways of use are: '.implode(', ', self::WAYS).'.',
+            'boolean' => 'Say yes or no.',
+            'numeric' => 'This has to be a number.',
+            'integer' => 'This has to be a whole number.',
+            'between' => 'This has to lie between :min and :max.',
+            'max' => 'That is too long: at most :max.',
+            'required_with' => 'Give the shortest and the longest, or neither.',
+        ];
+    }
+
+    /**
+     * What the fields say against each other, and dilutions that can't be read.
+     *
+     * @param array<array-key, mixed> $facts
+     * @param Product $has  what is saved, for fields that are left out
+     * @return array<string, string> sentences by field
+     */
+    public static function against(array $facts, Product $has): array
+    {
+        $errors = [];
+        foreach ([['label_low_weeks', 'label_high_weeks', 'The longest label life is shorter than the shortest.'],
+            ['min_c', 'max_c', 'The coldest panel allowed is warmer than the hottest.'],
+            ['dwell_min_s', 'dwell_max_s', 'The longest dwell is shorter than the shortest.']] as [$low, $high, $says]) {
+            [$a, $b] = [$facts[$low] ?? $has->getAttribute($low), $facts[$high] ?? $has->getAttribute($high)];
+            if (is_numeric($a) && is_numeric($b) && (float) $a > (float) $b) {
+                $errors[$high] = $says;
+            }
+        }
+        $labels = $facts['dilutions'] ?? [];
+        foreach (is_array($labels) ? $labels : [] as $way => $text) {
+            try {
+                self::reader()->read(is_scalar($text) ? (string) $text : '');
+            } catch (AmbiguousDilution|DomainException $e) {
+                $errors["dilutions.{$way}"] = $e->getMessage();
+            }
+        }
+
+        return $errors;
+    }
+
+    /** @return list<string> families a product may lay down */
+    private static function families(): array
+    {
+        return array_values(array_diff(array_column(Family::cases(), 'value'), [Family::Bare->value]));
+    }
+
+    /** @param class-string<BackedEnum> $enum */
+    private static function oneOf(string $enum): string
+    {
+        return 'in:'.implode(',', array_column($enum::cases(), 'value'));
+    }
+
+    /** Caps and pumps as they usually are; "in" as parts of the whole. */
+    public static function reader(): DilutionReader
+    {
+        return new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total);
+    }
+}

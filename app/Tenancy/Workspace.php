@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tenancy;
+
+use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use Illuminate\Database\Eloquent\Concerns\HasUuids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Vicissa\Core\House\House;
+use Vicissa\Core\House\Numbers;
+use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Money\Rates;
+
+/**
+ * A business: everything recorded belongs to one.
+ *
+ * @property string $id
+ * @property string $name
+ * @property string $time_zone
+ * @property string $units
+ * @property array<string, string> $schools  sides taken, by school
+ * @property list<int> $salt_months  months whose roads are salted here; new vehicles begin with them
+ * @property array<string, float|int|string> $rates  what things cost; empty: the core's defaults
+ * @property array<string, float|int> $numbers  of the rules, where they differ from the defaults
+ * @property int $version
+ */
+class Workspace extends Model
+{
+    use HasUuids;
+
+    protected $guarded = [];
+
+    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'rates' => '{}', 'numbers' => '{}', 'version' => 1];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['schools' => 'array', 'salt_months' => 'array', 'rates' => 'array', 'numbers' => 'array', 'version' => 'integer'];
+    }
+
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
+    {
+        return $this->hasMany(Membership::class);
+    }
+
+    /** The rules, with this workspace's own numbers laid over them. */
+    public function house(): House
+    {
+        return $this->numbers()->house();
+    }
+
+    public function numbers(): Numbers
+    {
+        return Numbers::of($this->numbers);
+    }
+
+    public function rates(): Rates
+    {
+        return Rates::read($this->rates);
+    }
+
+    public function sides(): Schools
+    {
+        return Schools::of($this->schools);
+    }
+
+    /** Noon of a calendar day where the workspace is: a day without an hour must not slip across a border. */
+    public function noon(string $date): CarbonImmutable
+    {
+        return CarbonImmutable::parse($date.' 12:00', $this->time_zone)->utc();
+    }
+
+    public function dateOf(DateTimeInterface $moment): string
+    {
+        return CarbonImmutable::instance($moment)->setTimezone($this->time_zone)->toDateString();
+    }
+}
