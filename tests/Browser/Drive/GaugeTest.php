@@ -56,7 +56,7 @@ final class GaugeTest extends BrowserTestCase
     /** @return list<array{float, float}> left foot, right foot, top of the middle drop, as the darkroom drew it */
     private function outline(): array
     {
-        $image = imagecreatefromjpeg('resources/ui/places/gauge/samples/good.jpg');
+        $image = imagecreatefromjpeg('resources/ui/places/turns/gauge/samples/good.jpg');
         self::assertNotFalse($image);
         // The drop stands out from the ground behind it; along the foot line and up the middle one sees where it ends.
         $differs = static function (int $x, int $y) use ($image): bool {

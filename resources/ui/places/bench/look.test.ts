@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { blank } from '../turn/draft'
+import { blank } from '@/places/turns/draft'
 import { askOf, described, draftFrom, lookAt, soilOf, type Look } from './look'
 
 const look = (more: Partial<Look> = {}): Look => ({ ...lookAt('UTC'), ...more })

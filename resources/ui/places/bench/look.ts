@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import type { Schemas } from '@/api/client'
 import { wallClock } from '@/lib/dates'
 import type { BehaviourName } from '@/lib/words'
-import { blank, draftKey, type Draft } from '../turn/draft'
+import { blank, draftKey, type Draft } from '@/places/turns/draft'
 import type { ContaminantName } from './words'
 
 type Place = Schemas['BenchPlace']

@@ -10,7 +10,7 @@ import PlainInput from '@/parts/PlainInput.vue'
 import PlainSelect from '@/parts/PlainSelect.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
-import { useVehicleList } from '../bench/match'
+import { useVehicleList } from '@/places/bench/match'
 import MoneyNav from './MoneyNav.vue'
 import QuoteSheet from './QuoteSheet.vue'
 

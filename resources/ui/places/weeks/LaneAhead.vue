@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { outline } from '../vehicle/tryAhead'
+import { outline } from '@/places/film/vehicle/tryAhead'
 import { momentX, type Lane } from './weeks'
 
 // What the protection makes of the visits as they are held just now; dashed, as they stand in the plan.

@@ -18,7 +18,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import MeasureBox from './MeasureBox.vue'
 import RhythmFields from './RhythmFields.vue'
 import SearchSelect from '@/parts/SearchSelect.vue'
-import SchoolPicks from '../workspace/SchoolPicks.vue'
+import SchoolPicks from '@/places/door/workspace/SchoolPicks.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, told } from '@/api/client'
 import { tones } from '@/lib/words'
-import { spots } from '../bench/words'
+import { spots } from '@/places/bench/words'
 
 // What this water leaves on which colour, beaded or sheeted, and what to do about it.
 const props = defineProps<{ tds: number | null; where: string }>()

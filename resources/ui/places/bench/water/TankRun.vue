@@ -9,7 +9,7 @@ import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { useGear } from '../mix/gear'
+import { useGear } from '@/places/shelf/mix/gear'
 
 // Will the treated water last: so much in the tank, so much made meanwhile, so many turns that draw from it.
 type Run = {

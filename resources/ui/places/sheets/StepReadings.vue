@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { readingsOf, readsOf } from '../turn/draft'
-import type { StageRead } from '../turn/talk'
-import WaterRead from '../turn/WaterRead.vue'
-import WaterTalk from '../turn/WaterTalk.vue'
+import { readingsOf, readsOf } from '@/places/turns/draft'
+import type { StageRead } from '@/places/turns/talk'
+import WaterRead from '@/places/turns/WaterRead.vue'
+import WaterTalk from '@/places/turns/WaterTalk.vue'
 import type { State } from './fold'
 
 // The water is read when one arrives, on the clean paint before anything goes on, and on what went on.
@@ -15,7 +15,7 @@ const props = defineProps<{
   table?: Schemas['TalkTable']
 }>()
 const emit = defineEmits<{ reading: [facts: Record<string, unknown>] }>()
-const BeadGauge = defineAsyncComponent(() => import('../gauge/BeadGauge.vue'))
+const BeadGauge = defineAsyncComponent(() => import('@/places/turns/gauge/BeadGauge.vue'))
 const measuring = ref(false)
 function take(reading: { behaviour: string; angle_deg: number }) {
   measuring.value = false

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { behaviours } from '@/lib/words'
-import BenchNav from '../bench/BenchNav.vue'
+import BenchNav from '@/places/bench/BenchNav.vue'
 import BeadGauge from './BeadGauge.vue'
 
 const taken = ref<{ behaviour: string; angle_deg: number } | null>(null)

@@ -2,7 +2,7 @@
 import { computed, onUnmounted, ref, useTemplateRef } from 'vue'
 import { behaviours } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { scaled } from '../sheet/photo'
+import { scaled } from '@/places/sheets/photo'
 import MarkLoupe from './MarkLoupe.vue'
 import { samples } from './samples'
 import { useGauge } from './gauge'

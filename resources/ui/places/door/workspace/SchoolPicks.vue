@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
-import { useSchools } from '../bench/schools'
+import { useSchools } from '@/places/bench/schools'
 
 // One side of every school, each with its reason. For a vehicle: its own side, or the workspace's.
 const props = defineProps<{ follow?: Schemas['Sides'] }>()
