@@ -11,8 +11,13 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Vicissa\Core\Matching\Turn\Coat;
+use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Record\EndedBy;
+use Vicissa\Core\Record\LaidLayer;
+use Vicissa\Core\Record\LayerKind;
+use Vicissa\Core\Record\LayerSpan;
 
 /**
  * One application of protection on a zone. Layers that came from a turn, and every layer's end, wear evidence and
@@ -97,5 +102,16 @@ class Layer extends Model
     public function forecast(): HasOne
     {
         return $this->hasOne(Forecast::class);
+    }
+
+    /** When it was on, as wear is reckoned from it. */
+    public function span(): LayerSpan
+    {
+        return new LayerSpan($this->vehicle_id, Zone::from($this->zone), $this->family(), $this->on_at->getTimestamp(), $this->ended_at?->getTimestamp());
+    }
+
+    public function laid(): LaidLayer
+    {
+        return new LaidLayer(LayerKind::from($this->kind), $this->family(), $this->on_at->getTimestamp(), $this->ended_by === EndedBy::Removed->value);
     }
 }

@@ -6,7 +6,6 @@ namespace App\Film;
 
 use App\Book\Vehicle;
 use App\Record\LayerAccount;
-use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use DateTimeImmutable;
@@ -16,6 +15,7 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Stage;
 use Vicissa\Core\Protection\WearPath;
+use Vicissa\Core\Record\LoggedTurn;
 
 /**
  * Ribbons for the film: what is left of each layer along time, every wash, every reading, and the spread ahead.

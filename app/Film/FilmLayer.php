@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Film;
 
-use App\Record\LayerSpan;
+use Vicissa\Core\Record\LayerSpan;
 
 /** A layer as the film draws it. */
 final readonly class FilmLayer

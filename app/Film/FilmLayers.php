@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Film;
 
-use App\Record\LayerSpan;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Record\LayerSpan;
 
 /** The layers the film draws, with their forecasts, in one query; moments as seconds since 1970. */
 final class FilmLayers

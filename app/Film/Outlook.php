@@ -6,11 +6,11 @@ namespace App\Film;
 
 use App\Book\Layer;
 use App\Book\Vehicle;
-use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Life\LifeForecast;
 use Vicissa\Core\Protection\WearPath;
+use Vicissa\Core\Record\LayerSpan;
 
 /** One layer's wear so far and its likely life: what every date and every drawing of it rests on. */
 final readonly class Outlook
@@ -42,7 +42,7 @@ final readonly class Outlook
         if ($label === null) {
             return null;
         }
-        $span = LayerSpan::of($layer);
+        $span = $layer->span();
         [$model, $others, $own] = $evidence->about($layer, $label);
         try {
             $life = $model->forecast($others->curve, $own, $layer->held ?? 0.0, $layer->failed);

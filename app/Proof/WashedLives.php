@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Proof;
 
 use App\Book\Layer;
-use App\Record\LayerSpan;
-use App\Record\LoggedTurn;
 use App\Record\TurnLog;
 use LogicException;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Proof\SurvivalCurve;
 use Vicissa\Core\Protection\WashTrait;
+use Vicissa\Core\Record\LayerSpan;
+use Vicissa\Core\Record\LoggedTurn;
 
 /**
  * Layers told apart by how they were washed while they were on. Their lives are counted in the wear of weather and road
@@ -33,7 +33,7 @@ final class WashedLives
     {
         $lives = $washed = [];
         foreach ($layers as $layer) {
-            $span = LayerSpan::of($layer);
+            $span = $layer->span();
             $turns = $log->during($span)->turns;
             if ($layer->product_id === null || $turns === []) {
                 continue;

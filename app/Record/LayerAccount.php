@@ -9,6 +9,7 @@ use DateTimeZone;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\WashTrait;
 use Vicissa\Core\Protection\WearAccount;
+use Vicissa\Core\Record\LayerSpan;
 
 /** Where the wear of a layer came from until a moment, as it is told. */
 final class LayerAccount

@@ -13,6 +13,13 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Record\Endurance;
+use Vicissa\Core\Record\LaidLayer;
+use Vicissa\Core\Record\LayerEnd;
+use Vicissa\Core\Record\LayerKind;
+use Vicissa\Core\Record\LayerSpan;
+use Vicissa\Core\Record\LoggedTurn;
+use Vicissa\Core\Record\SeenClean;
 
 /**
  * Derives a vehicle's layers from its record: toppers from turns, every layer's end, and the wear at which each was
@@ -83,62 +90,52 @@ final class RebuildProtection
     }
 
     /**
-     * A topper ends with the next topper or base, a base with the next base; a reset ends all that it strips.
-     *
      * @param Collection<int, Layer> $stack
      * @param list<LoggedTurn> $turns
      */
     private function end(Collection $stack, array $turns, Zone $zone): void
     {
-        foreach ($stack as $i => $layer) {
-            if ($layer->ended_by === 'removed') {
-                continue;
+        $laid = array_values($stack->map(static fn(Layer $layer): LaidLayer => $layer->laid())->all());
+        $ends = LayerEnd::ofStack($laid, $turns, $zone);
+        foreach ($stack->values() as $i => $layer) {
+            if (! $laid[$i]->removed) {
+                $layer->fill(['ended_at' => self::moment($ends[$i]?->at), 'ended_by' => $ends[$i]?->by->value]);
             }
-            $next = $stack->slice($i + 1)->first(static fn(Layer $later): bool => $later->kind === $layer->kind || $later->kind === 'base');
-            $on = $layer->on_at->getTimestamp();
-            $strippable = $layer->kind === 'topper' || in_array($layer->family(), [Family::Wax, Family::Polymer, Family::SilicaSpray], true);
-            $reset = $strippable ? collect($turns)->first(static fn(LoggedTurn $turn): bool => $turn->at > $on && $turn->strips($zone)) : null;
-            [$layer->ended_at, $layer->ended_by] = match (true) {
-                $reset !== null && ($next === null || $reset->at <= $next->on_at->getTimestamp()) => [CarbonImmutable::createFromTimestampUTC($reset->at), 'stripped'],
-                $next !== null => [$next->on_at, 'renewed'],
-                default => [null, null],
-            };
         }
     }
 
-    /**
-     * Clean readings while the layer was the outermost one say when it held and when it no longer did. A later reading
-     * that holds overrules an earlier failure: that one was clogging. A failure after a wash alone is a suspicion: it counts for the next visit,
-     * and for what products learn only once it is borne out.
-     *
-     * @param Collection<int, Layer> $stack
-     */
+    /** @param Collection<int, Layer> $stack */
     private function read(Vehicle $vehicle, Layer $layer, Collection $stack, TurnLog $log): void
     {
-        $zone = Zone::from($layer->zone);
-        $span = LayerSpan::of($layer);
+        $known = Endurance::of($this->seen($vehicle, $layer, $stack, $log), $layer->designedFor());
+        $layer->fill(['held' => $known->held, 'failed' => $known->failed, 'failed_at' => self::moment($known->failedAt), 'suspect_at' => self::moment($known->suspectAt())]);
+    }
+
+    /**
+     * Clean readings while the layer was the outermost one.
+     *
+     * @param Collection<int, Layer> $stack
+     * @return iterable<SeenClean>
+     */
+    private function seen(Vehicle $vehicle, Layer $layer, Collection $stack, TurnLog $log): iterable
+    {
+        [$span, $zone] = [$layer->span(), Zone::from($layer->zone)];
         $steps = $log->path($vehicle->habits(), $span)->steps();
-        $designed = $layer->designedFor();
-        $covers = $layer->kind === 'topper' ? [] : $stack->where('kind', 'topper')
-            ->map(static fn(Layer $above): array => [$above->on_at->getTimestamp(), $above->ended_at?->getTimestamp() ?? PHP_INT_MAX])->values()->all();
-        $held = $failed = $failedAt = $suspect = $suspectAt = null;
+        $covers = $layer->kind === LayerKind::Topper->value ? [] : $stack->where('kind', LayerKind::Topper->value)->map(static fn(Layer $above): LayerSpan => $above->span());
         foreach ($log->during($span)->turns as $i => $turn) {
-            $reading = $turn->cleanReading($zone);
-            $covered = array_filter($covers, static fn(array $span): bool => $span[0] < $turn->at && $turn->at <= $span[1]);
-            if ($reading === null || $covered !== []) {
-                continue;
+            $behaviour = $turn->cleanReading($zone);
+            foreach ($covers as $above) {
+                $behaviour = $above->wasOnWhen($turn->at) ? null : $behaviour;
             }
-            // As many digits as come back from the database, so that nothing looks changed that is not.
-            $wear = round($steps[$i]['washed'], 9);
-            if ($reading->holds($designed)) {
-                [$held, $failed, $failedAt, $suspect, $suspectAt] = [max($held ?? 0.0, $wear), null, null, null, null];
-            } elseif ($failed === null && $wear > ($held ?? 0.0)) {
-                // Flat after a wash may be clogging: it counts when decontamination, or the next clean reading, bears it out (domain §15.4).
-                $borneOut = $suspect !== null || $turn->reading($zone, Stage::AfterDecon) !== null;
-                [$suspect, $suspectAt] = [$suspect ?? $wear, $suspectAt ?? $turn->at];
-                [$failed, $failedAt] = $borneOut ? [$suspect, CarbonImmutable::createFromTimestampUTC($suspectAt)] : [null, null];
+            if ($behaviour !== null) {
+                // As many digits as come back from the database, so that nothing looks changed that is not.
+                yield new SeenClean($turn->at, round($steps[$i]['washed'], 9), $behaviour, $turn->reading($zone, Stage::AfterDecon) !== null);
             }
         }
-        $layer->fill(['held' => $held, 'failed' => $failed, 'failed_at' => $failedAt, 'suspect_at' => $failed === null && $suspectAt !== null ? CarbonImmutable::createFromTimestampUTC($suspectAt) : null]);
+    }
+
+    private static function moment(?int $at): ?CarbonImmutable
+    {
+        return $at === null ? null : CarbonImmutable::createFromTimestampUTC($at);
     }
 }

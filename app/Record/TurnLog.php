@@ -8,11 +8,19 @@ use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use stdClass;
+use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Protection\WearPath;
+use Vicissa\Core\Record\LayerSpan;
+use Vicissa\Core\Record\LoggedTurn;
+use Vicissa\Core\Record\Used;
+use Vicissa\Core\Record\WearingTurns;
 
 /** The turns of some vehicles, read in three queries however many there are. Corrected turns appear as corrected. */
 final readonly class TurnLog
@@ -43,10 +51,15 @@ final readonly class TurnLog
             ->get(['entry_id', 'product_id', 'zone', 'role', 'as_base']);
         foreach ($wearing as $row) {
             $product = $products[$row->product_id] ?? throw new LogicException('A product that was used is never deleted.');
-            $uses[$row->entry_id][] = [
-                'product_id' => $row->product_id, 'zone' => $row->zone, 'role' => $row->role,
-                'ph' => (float) ($product->ph ?? 7.0), 'strips' => $product->strips, 'leaves' => $product->leaves, 'as_base' => (bool) $row->as_base,
-            ];
+            $uses[$row->entry_id][] = new Used(
+                $row->product_id,
+                Zone::from($row->zone),
+                Role::from($row->role),
+                (float) ($product->ph ?? 7.0),
+                Strips::from($product->strips),
+                Leaves::from($product->leaves),
+                (bool) $row->as_base,
+            );
         }
         $read = $readingsSince === null ? $vehicles : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
         foreach (DB::table('readings')->whereIn('entry_id', $read)->get(['entry_id', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']) as $row) {
@@ -92,12 +105,7 @@ final readonly class TurnLog
     /** Turns that wore a layer: after it went on, until it ended (the turn that renewed it washed it first). */
     public function during(LayerSpan $layer): WearingTurns
     {
-        $end = $layer->end ?? PHP_INT_MAX;
-
-        return new WearingTurns(array_values(array_filter(
-            $this->turns($layer->vehicleId),
-            static fn(LoggedTurn $turn): bool => $turn->at > $layer->on && $turn->at <= $end,
-        )));
+        return new WearingTurns(array_values(array_filter($this->turns($layer->vehicleId), static fn(LoggedTurn $turn): bool => $layer->wasOnWhen($turn->at))));
     }
 
     public function path(Habits $habits, LayerSpan $layer): WearPath

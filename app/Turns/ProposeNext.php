@@ -8,6 +8,9 @@ use App\Book\Vehicle;
 use App\Record\Turn;
 use App\Record\TurnEntry;
 use App\Tenancy\Tenancy;
+use Vicissa\Core\Protection\NextStep;
+use Vicissa\Core\Record\LayerKind;
+use Vicissa\Core\Record\NextVisit;
 
 /** The next visit by the vehicle's rhythm, and what it should hold: written beside the entry that led to it. */
 final readonly class ProposeNext
@@ -23,21 +26,11 @@ final readonly class ProposeNext
         $entry = TurnEntry::query()->findOrFail($turn->current_entry_id);
         /** @var list<array{next: string}> $diagnoses */
         $diagnoses = $entry->diagnoses;
-        $says = array_column($diagnoses, 'next');
-        $topperDue = array_filter($due, static fn(array $date): bool => $date['kind'] === 'topper' && $date['from'] !== null && $date['from'] <= $next);
-        $kinds = ['wash'];
-        $suspect = in_array('decontaminate-and-retest', $says, true);
-        // Whether it needs a topper is known when it has been read again.
-        if ($topperDue !== [] && ! $suspect || in_array('apply-topper', $says, true)) {
-            $kinds[] = 'topper';
-        }
-        if ($suspect) {
-            $kinds[] = 'decon';
-        }
-        $lookDue = array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next);
-        if ($lookDue !== [] || in_array('inspect-base', $says, true)) {
-            $kinds[] = 'inspection';
-        }
-        TurnEntry::query()->whereKey($entry->id)->update(['next_on' => $next, 'next_kinds' => json_encode($kinds), 'due_after' => json_encode($due)]);
+        $kinds = NextVisit::kinds(
+            array_map(static fn(array $found): NextStep => NextStep::from($found['next']), $diagnoses),
+            array_filter($due, static fn(array $date): bool => $date['kind'] === LayerKind::Topper->value && $date['from'] !== null && $date['from'] <= $next) !== [],
+            array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next) !== [],
+        );
+        TurnEntry::query()->whereKey($entry->id)->update(['next_on' => $next, 'next_kinds' => json_encode(array_column($kinds, 'value')), 'due_after' => json_encode($due)]);
     }
 }

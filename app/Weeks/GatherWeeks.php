@@ -11,7 +11,6 @@ use App\Book\Layer;
 use App\Book\PlannedVisit;
 use App\Book\Site;
 use App\Book\Vehicle;
-use App\Record\LoggedTurn;
 use App\Record\TurnEntry;
 use App\Record\TurnLog;
 use App\Standins\Weather;
@@ -34,6 +33,9 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
+use Vicissa\Core\Record\Foreseen;
+use Vicissa\Core\Record\LoggedTurn;
+use Vicissa\Core\Record\Rhythm;
 
 /**
  * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when its
@@ -104,7 +106,8 @@ final readonly class GatherWeeks
             $on = $layers->get($vehicle->id);
             $suspect = $on?->first()?->suspect_at !== null;
             // What was left out of the last visit stands open again, whatever its rhythm says.
-            $again = static fn(Kind $kind, ?Cycle $cycle): ?Cycle => in_array($kind->value, $left[$vehicle->id] ?? [], true) && ($cycle === null || $cycle->due > $start + $target) ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $cycle->repeat ?? 365) : $cycle;
+            $again = static fn(Kind $kind, ?Cycle $cycle): ?Cycle => in_array($kind->value, $left[$vehicle->id] ?? [], true) ? Rhythm::reopened($cycle, $start, $target, $vehicle->cadence_max) : $cycle;
+            [$topper, $base] = [$this->foreseen($on?->firstWhere('kind', 'topper')), $this->foreseen($on?->firstWhere('kind', 'base'))];
             $of[] = new PlanVehicle(
                 $vehicle->id,
                 $vehicle->site_id ?? 'by '.$vehicle->id,
@@ -113,14 +116,14 @@ final readonly class GatherWeeks
                 max($vehicle->cadence_min, $target),
                 max($vehicle->cadence_max, $target),
                 min($last, $start - 1),
-                $each !== 0 ? null : $again(Kind::Topper, $this->byWashes($vehicle, $this->topper($vehicle, $on, isset($topped[$vehicle->id]), $start), $turns, $target, min($last, $start - 1))),
+                $each !== 0 ? null : $again(Kind::Topper, $this->topper($vehicle, $topper, isset($topped[$vehicle->id]), $turns, $target, min($last, $start - 1), $start)),
                 // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
-                $suspect ? new Cycle($start - 1, $start, $start + $vehicle->cadence_max, $vehicle->decon_days ?? 365) : $again(Kind::Decon, $vehicle->decon_days === null ? null : $this->every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
+                $suspect ? Rhythm::atOnce($start, $vehicle->cadence_max, $vehicle->decon_days ?? 365) : $again(Kind::Decon, $vehicle->decon_days === null ? null : Rhythm::every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
                 $this->closed($away->get($vehicle->id, new Collection)) + $this->called($cancelled->get($vehicle->id, new Collection)),
                 $windows,
                 $locks[$vehicle->id] ?? [],
                 $again(Kind::Inspection, $looks[$vehicle->id] ?? null),
-                $again(Kind::Base, $this->base($on)),
+                $again(Kind::Base, $base?->asBase()),
                 $each,
                 array_diff_key($by, [1 => true]),
                 true,
@@ -173,73 +176,27 @@ final readonly class GatherWeeks
     }
 
     /**
-     * The topper by its forecast, or every so many weeks where the vehicle has it so; null where none is wanted.
-     *
-     * @param Collection<int, Layer>|null $on  what lies on the paint, a topper first
-     */
-    private function topper(Vehicle $vehicle, ?Collection $on, bool $everTopped, int $start): ?Cycle
-    {
-        $topper = $on?->firstWhere('kind', 'topper');
-        if ($vehicle->topper_weeks !== null) {
-            return $this->every($topper === null ? $start - 7 * $vehicle->topper_weeks : $this->day($topper->on_at), 7 * $vehicle->topper_weeks);
-        }
-        if ($topper === null) {
-            return $everTopped ? new Cycle($start, $start, $start + 14, 42) : null;
-        }
-        $forecast = $topper->forecast;
-        // Each asking of a model's moment reads it anew.
-        $dueAt = $forecast?->due_at;
-        if ($forecast === null || $dueAt === null) {
-            return null;
-        }
-        $due = $this->day($dueAt);
-
-        return new Cycle($this->day($forecast->from_at ?? $dueAt), $due, $this->day($forecast->late_at ?? $dueAt), max(7, $due - $this->day($topper->on_at)));
-    }
-
-    private function every(int $last, int $days): Cycle
-    {
-        return new Cycle($last + intdiv(7 * $days, 10), $last + $days, $last + intdiv(3 * $days, 2), $days);
-    }
-
-    /**
-     * A topper every so many washes, where that comes before its date: for the plan a date through the rhythm (domain §15.1).
+     * When it wants a topper, by its forecast, its rhythm or its washes.
      *
      * @param list<LoggedTurn> $turns  oldest first
      */
-    private function byWashes(Vehicle $vehicle, ?Cycle $cycle, array $turns, int $target, int $last): ?Cycle
+    private function topper(Vehicle $vehicle, ?Foreseen $topper, bool $everTopped, array $turns, int $target, int $last, int $start): ?Cycle
     {
-        if ($vehicle->topper_washes === null) {
-            return $cycle;
-        }
-        $since = 0;
-        foreach (array_reverse($turns) as $turn) {
-            if ($turn->topperOn(Zone::Paint) !== null) {
-                break;
-            }
-            $since++;
-        }
-        $due = $last + max(1, $vehicle->topper_washes - $since) * $target;
-        $repeat = $vehicle->topper_washes * $target;
+        $cycle = Rhythm::topper($vehicle->topper_weeks === null ? null : 7 * $vehicle->topper_weeks, $topper, $everTopped, $start);
 
-        return $cycle !== null && $cycle->due <= $due ? new Cycle($cycle->from, $cycle->due, $cycle->late, min($cycle->repeat, $repeat)) : new Cycle($due - intdiv($target, 2), $due, $cycle->late ?? $due + 2 * $target, min($cycle->repeat ?? $repeat, $repeat));
+        return $vehicle->topper_washes === null ? $cycle : Rhythm::orByWashes($cycle, $vehicle->topper_washes, Rhythm::washesSinceTopper($turns, Zone::Paint), $target, $last);
     }
 
-    /**
-     * A wax, sealant or silica spray that is meant to last is renewed when its forecast says so (domain §15.4).
-     *
-     * @param Collection<int, Layer>|null $on
-     */
-    private function base(?Collection $on): ?Cycle
+    private function foreseen(?Layer $layer): ?Foreseen
     {
-        $base = $on?->firstWhere('kind', 'base');
-        if ($base === null || ! $base->family()->isShortLived() || $base->forecast?->due_at === null) {
+        if ($layer === null) {
             return null;
         }
-        $due = $this->day($base->forecast->due_at);
-        $lasts = max(14, $due - $this->day($base->on_at));
+        $forecast = $layer->forecast;
+        // Each asking of a model's moment reads it anew.
+        $day = fn(?DateTimeInterface $moment): ?int => $moment === null ? null : $this->day($moment);
 
-        return new Cycle($this->day($base->forecast->from_at ?? $base->forecast->due_at), $due, $this->day($base->forecast->late_at ?? $base->forecast->due_at) + 28, $lasts);
+        return new Foreseen($layer->family(), $this->day($layer->on_at), $day($forecast?->from_at), $day($forecast?->due_at), $day($forecast?->late_at));
     }
 
     /**

@@ -9,7 +9,6 @@ use App\Book\Forecast;
 use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Film\DeclareLayer;
-use App\Record\LayerSpan;
 use App\Record\TurnLog;
 use App\Shelf\Product;
 use App\Tenancy\User;
@@ -212,7 +211,7 @@ final class Year
     /** How far the layer on now is through its true life at the moment after this wash. */
     private function ratio(Vehicle $vehicle, Layer $layer, CarbonImmutable $at): float
     {
-        $span = LayerSpan::of($layer);
+        $span = $layer->span();
         $label = $layer->labelWeeks() ?? [10.0, 10.0];
         $true = Cast::TRUE_LIFE[$layer->name ?? ''] ?? 0.9 * sqrt($label[0] * $label[1]);
         $life = $this->lives[$layer->id] ??= $true * exp($this->vehicleEffect[$vehicle->id] + 0.25 * $this->normal());

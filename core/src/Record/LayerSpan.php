@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Record;
+namespace Vicissa\Core\Record;
 
-use App\Book\Layer;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 
@@ -19,11 +18,6 @@ final readonly class LayerSpan
         public ?int $end,
     ) {}
 
-    public static function of(Layer $layer): self
-    {
-        return new self($layer->vehicle_id, Zone::from($layer->zone), $layer->family(), $layer->on_at->getTimestamp(), $layer->ended_at?->getTimestamp());
-    }
-
     /** Days from the application to a moment. */
     public function day(int $moment): float
     {
@@ -34,5 +28,11 @@ final readonly class LayerSpan
     public function moment(float $day): int
     {
         return $this->on + (int) round($day * 86400.0);
+    }
+
+    /** Whether a turn at that moment found it on: the turn that laid it did not, the one that renewed it did. */
+    public function wasOnWhen(int $moment): bool
+    {
+        return $this->on < $moment && $moment <= ($this->end ?? PHP_INT_MAX);
     }
 }

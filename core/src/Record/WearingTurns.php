@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Record;
+namespace Vicissa\Core\Record;
 
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;

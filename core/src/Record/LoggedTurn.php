@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Record;
+namespace Vicissa\Core\Record;
 
-use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Strips;
@@ -21,7 +20,7 @@ final readonly class LoggedTurn
 {
     /**
      * @param int $at  seconds since 1970: thousands of these are compared, and calendars are slow
-     * @param list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string, as_base: bool}> $uses
+     * @param list<Used> $uses
      * @param bool $lookedOver  whether the base was inspected
      * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null, sheets_s: float|null}>>> $readings  by zone, stage and part
      */
@@ -45,9 +44,9 @@ final readonly class LoggedTurn
         }
         foreach ($this->usesOn($zone) as $use) {
             $traits = [...$traits, ...array_filter([
-                $use['role'] === Role::Iron->value ? WashTrait::IronRemover : null,
-                $use['role'] === Role::Prewash->value && $use['ph'] > $rules->alkalineAbovePh ? WashTrait::AlkalinePrewash : null,
-                $use['strips'] === Strips::Strong->value ? WashTrait::StrippingCleaner : null,
+                $use->role === Role::Iron ? WashTrait::IronRemover : null,
+                $use->role === Role::Prewash && $use->ph > $rules->alkalineAbovePh ? WashTrait::AlkalinePrewash : null,
+                $use->strips === Strips::Strong ? WashTrait::StrippingCleaner : null,
             ])];
         }
 
@@ -58,7 +57,7 @@ final readonly class LoggedTurn
     public function dryingAidFor(Zone $zone, Family $family): bool
     {
         foreach ($this->usesOn($zone) as $use) {
-            if ($use['role'] === Role::DryingAid->value && Leaves::from($use['leaves'])->suits($family)) {
+            if ($use->role === Role::DryingAid && $use->leaves->suits($family)) {
                 return true;
             }
         }
@@ -69,14 +68,14 @@ final readonly class LoggedTurn
     /** Whether the paint was decontaminated: iron, tar or clay. */
     public function decontaminates(): bool
     {
-        return $this->clay || array_filter($this->usesOn(Zone::Paint), static fn(array $use): bool => $use['role'] === Role::Iron->value) !== [];
+        return $this->clay || array_filter($this->usesOn(Zone::Paint), static fn(Used $use): bool => $use->role === Role::Iron) !== [];
     }
 
     /** Whether old wax and sealant were taken off this zone on purpose. */
     public function strips(Zone $zone): bool
     {
         foreach ($this->usesOn($zone) as $use) {
-            if ($this->reset && $use['strips'] === Strips::Strong->value) {
+            if ($this->reset && $use->strips === Strips::Strong) {
                 return true;
             }
         }
@@ -88,8 +87,8 @@ final readonly class LoggedTurn
     public function baseOn(Zone $zone): ?string
     {
         foreach ($this->usesOn($zone) as $use) {
-            if ($use['as_base'] || $use['role'] === Role::Base->value) {
-                return $use['product_id'];
+            if ($use->isBase()) {
+                return $use->productId;
             }
         }
 
@@ -99,8 +98,8 @@ final readonly class LoggedTurn
     public function topperOn(Zone $zone): ?string
     {
         foreach ($this->usesOn($zone) as $use) {
-            if ($use['role'] === Role::Topper->value && ! $use['as_base']) {
-                return $use['product_id'];
+            if ($use->isTopper()) {
+                return $use->productId;
             }
         }
 
@@ -120,9 +119,9 @@ final readonly class LoggedTurn
         return $this->reading($zone, Stage::AfterDecon) ?? $this->reading($zone, Stage::AfterWash);
     }
 
-    /** @return list<array{product_id: string, zone: string, role: string, ph: float, strips: string, leaves: string, as_base: bool}> */
+    /** @return list<Used> */
     private function usesOn(Zone $zone): array
     {
-        return array_values(array_filter($this->uses, static fn(array $use): bool => $use['zone'] === $zone->value));
+        return array_values(array_filter($this->uses, static fn(Used $use): bool => $use->zone === $zone));
     }
 }
