@@ -89,8 +89,8 @@ final readonly class ReadArchive
      */
     public function data(array $data, User $by): array
     {
-        if (($data['format'] ?? null) !== Tables::FORMAT) {
-            throw new BadArchive(sprintf('This is no archive of this kind: its format should be “%s”.', Tables::FORMAT));
+        if (($data['format'] ?? null) !== ArchivedTables::FORMAT) {
+            throw new BadArchive(sprintf('This is no archive of this kind: its format should be “%s”.', ArchivedTables::FORMAT));
         }
         $tables = is_array($data['tables'] ?? null) ? $data['tables'] : throw new BadArchive('The archive has no tables.');
         if (! self::isEmpty()) {
@@ -103,7 +103,7 @@ final readonly class ReadArchive
             $people = $this->people(is_array($data['people'] ?? null) ? $data['people'] : [], $by);
             $this->settings(is_array($data['workspace'] ?? null) ? $data['workspace'] : []);
             $count = 0;
-            foreach (Tables::ALL as $table) {
+            foreach (ArchivedTables::ALL as $table) {
                 /** @var list<array<string, mixed>> $rows */
                 $rows = $tables[$table] ?? [];
                 foreach (array_chunk($rows, self::CHUNK) as $chunk) {
@@ -111,7 +111,7 @@ final readonly class ReadArchive
                     $count += count($chunk);
                 }
             }
-            foreach (Tables::LATER as $table => $column) {
+            foreach (ArchivedTables::LATER as $table => $column) {
                 foreach ($tables[$table] ?? [] as $row) {
                     if (is_array($row) && is_string($row['id'] ?? null) && is_string($row[$column] ?? null)) {
                         DB::update("update {$table} set {$column} = ? where id = ?", [$ids[$row[$column]] ?? throw new BadArchive("A row of {$table} refers to something that isn’t in the archive ({$column})."), $ids[$row['id']]]);
@@ -135,7 +135,7 @@ final readonly class ReadArchive
     private function ids(array $tables): array
     {
         $old = [];
-        foreach (Tables::ALL as $table) {
+        foreach (ArchivedTables::ALL as $table) {
             $rows = $tables[$table] ?? [];
             if (! is_array($rows) || ! array_is_list($rows)) {
                 throw new BadArchive("“{$table}” should be a list of rows.");
@@ -193,7 +193,7 @@ final readonly class ReadArchive
     private function settings(array $settings): void
     {
         $workspace = $this->tenancy->workspace();
-        $known = array_intersect_key($settings, array_flip(Tables::WORKSPACE));
+        $known = array_intersect_key($settings, array_flip(ArchivedTables::WORKSPACE));
         if (isset($known['time_zone']) && ! in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)) {
             throw new BadArchive('The archive’s time zone is unknown here.');
         }
@@ -213,11 +213,11 @@ final readonly class ReadArchive
     {
         foreach ($row as $column => $value) {
             $row[$column] = match (true) {
-                in_array($column, Tables::PEOPLE, true) => is_string($value) ? $people[$value] ?? $by->id : null,
+                in_array($column, ArchivedTables::PEOPLE, true) => is_string($value) ? $people[$value] ?? $by->id : null,
                 // Who signs in is asked anew.
                 $table === 'crews' && $column === 'members' => [],
-                $column === (Tables::LATER[$table] ?? null) => null,
-                in_array($column, Tables::LOOSE, true) => is_string($value) ? $ids[$value] ?? $value : $value,
+                $column === (ArchivedTables::LATER[$table] ?? null) => null,
+                in_array($column, ArchivedTables::LOOSE, true) => is_string($value) ? $ids[$value] ?? $value : $value,
                 $column === 'id' || str_ends_with($column, '_id') => match (true) {
                     $value === null => null,
                     is_string($value) && isset($ids[$value]) => $ids[$value],

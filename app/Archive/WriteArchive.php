@@ -53,12 +53,12 @@ final readonly class WriteArchive
                 DB::statement('set transaction isolation level repeatable read');
             }
             $tables = $people = [];
-            foreach (Tables::ALL as $table) {
+            foreach (ArchivedTables::ALL as $table) {
                 $rows = [];
                 foreach (DB::select("select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by ".($table === 'forecasts_made' ? 'layer_id' : 'id'), [$workspace->id]) as $line) {
                     /** @var array<string, mixed> $row */
                     $row = json_decode((string) $line->row, true, 512, JSON_THROW_ON_ERROR);
-                    foreach (Tables::PEOPLE as $column) {
+                    foreach (ArchivedTables::PEOPLE as $column) {
                         if (is_string($row[$column] ?? null)) {
                             $people[$row[$column]] = true;
                         }
@@ -70,8 +70,8 @@ final readonly class WriteArchive
             ksort($people);
 
             return [
-                'format' => Tables::FORMAT, 'made_at' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
-                'workspace' => array_intersect_key($workspace->only(Tables::WORKSPACE), array_flip(Tables::WORKSPACE)),
+                'format' => ArchivedTables::FORMAT, 'made_at' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
+                'workspace' => array_intersect_key($workspace->only(ArchivedTables::WORKSPACE), array_flip(ArchivedTables::WORKSPACE)),
                 'people' => User::query()->whereIn('id', array_keys($people))->orderBy('id')->get()->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])->all(),
                 'tables' => $tables,
             ];

@@ -14,10 +14,10 @@ use Vicissa\Core\Matching\Turn\Asked;
 use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Conditions;
+use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
-use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
 use Vicissa\Core\Units\Measures;
 
 /** Gathers what a match needs: the vehicle as it stands in the book or as it was described, the shelf, the schools. */

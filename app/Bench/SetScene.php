@@ -8,9 +8,9 @@ use App\Book\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\MatchModel;
 use Vicissa\Core\Matching\Turn\Bottle;
+use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
-use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
 
 /** Reads what was seen, where and in what weather (BenchInput) into what a match is made from. */
 final readonly class SetScene

@@ -13,8 +13,8 @@ use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TopperChoice;
 use Vicissa\Core\Visit\Caution;
-use Vicissa\Core\Visit\Change;
 use Vicissa\Core\Visit\Laying;
+use Vicissa\Core\Visit\PartChange;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\WhatIf;
 
@@ -85,7 +85,7 @@ final readonly class MatchAnswer
             'school' => $one->school?->value,
             'side' => $one->side,
             'name' => $one->name,
-            'changes' => array_map(static fn(Change $change): array => [
+            'changes' => array_map(static fn(PartChange $change): array => [
                 'part' => $change->part->value, 'name' => $change->part->says(), 'was' => $change->was, 'becomes' => $change->becomes,
             ], $one->changes),
         ], $all);

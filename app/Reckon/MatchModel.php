@@ -16,6 +16,7 @@ use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Coat;
 use Vicissa\Core\Matching\Turn\Conditions;
 use Vicissa\Core\Matching\Turn\Contaminant;
+use Vicissa\Core\Matching\Turn\MatchedVehicle;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Renewal;
 use Vicissa\Core\Matching\Turn\School;
@@ -23,7 +24,6 @@ use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Scope;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Stack;
-use Vicissa\Core\Matching\Turn\Vehicle;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
@@ -125,7 +125,7 @@ final readonly class MatchModel implements Model
         );
     }
 
-    public static function vehicle(Input $vehicle): Vehicle
+    public static function vehicle(Input $vehicle): MatchedVehicle
     {
         $stacks = $renewals = [];
         $zones = $vehicle->objectOrEmpty('stacks');
@@ -138,7 +138,7 @@ final readonly class MatchModel implements Model
         }
         $hardness = $vehicle->textOrNull('hardness') ?? 'medium';
 
-        return new Vehicle(
+        return new MatchedVehicle(
             $vehicle->number('paint_m2'),
             $vehicle->choiceOrNull('tone', Tone::class) ?? Tone::Mid,
             match ($hardness) {

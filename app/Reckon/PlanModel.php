@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Reckon;
 
-use Vicissa\Core\Planning\Crew;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\FoundPlan;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Kind;
-use Vicissa\Core\Planning\Plan;
-use Vicissa\Core\Planning\PlannedVisit;
+use Vicissa\Core\Planning\PlacedVisit;
+use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\Planner;
 use Vicissa\Core\Planning\PlanRules;
 use Vicissa\Core\Planning\PlanSite;
@@ -34,7 +34,7 @@ final readonly class PlanModel implements Model
         return self::answer($before === null ? Planner::plan($instance) : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY));
     }
 
-    /** @return list<PlannedVisit>|null the standing plan; null where none is given */
+    /** @return list<PlacedVisit>|null the standing plan; null where none is given */
     private static function before(Input $input, Instance $instance): ?array
     {
         if (! $input->has('before')) {
@@ -42,10 +42,10 @@ final readonly class PlanModel implements Model
         }
         [$vehicles, $crews] = [$instance->byId(), $instance->crewsById()];
 
-        return array_map(static function (Input $visit) use ($vehicles, $crews): PlannedVisit {
+        return array_map(static function (Input $visit) use ($vehicles, $crews): PlacedVisit {
             [$vehicle, $crew] = [$visit->text('vehicle'), $visit->text('crew')];
 
-            return new PlannedVisit(
+            return new PlacedVisit(
                 isset($vehicles[$vehicle]) ? $vehicle : throw $visit->wrong('vehicle', sprintf('names none of the vehicles: “%s”', $vehicle)),
                 self::day($visit, 'date'),
                 isset($crews[$crew]) ? $crew : throw $visit->wrong('crew', sprintf('names none of the crews: “%s”', $crew)),
@@ -56,7 +56,7 @@ final readonly class PlanModel implements Model
 
     public static function instance(Input $input): Instance
     {
-        $crews = array_map(static fn(Input $crew): Crew => new Crew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)), $crew->has('people') ? max(1, $crew->whole('people')) : 1), $input->objects('crews'));
+        $crews = array_map(static fn(Input $crew): PlanCrew => new PlanCrew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)), $crew->has('people') ? max(1, $crew->whole('people')) : 1), $input->objects('crews'));
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
         $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site), $site->has('papers_until') ? self::day($site, 'papers_until') : null, $site->flag('bay', false)), $input->objects('sites'));
 
@@ -64,13 +64,13 @@ final readonly class PlanModel implements Model
     }
 
     /** @return array<string, mixed> */
-    public static function answer(Plan $plan): array
+    public static function answer(FoundPlan $plan): array
     {
         $cost = $plan->cost;
         $plain = static fn(float $value): float => round($value, 6);
 
         return [
-            'visits' => array_map(static fn(PlannedVisit $visit): array => [
+            'visits' => array_map(static fn(PlacedVisit $visit): array => [
                 'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
             ], $plan->visits),
             'unmet' => array_map(static fn(Unmet $one): array => ['vehicle' => $one->vehicle, 'what' => $one->what, 'why' => $one->why], $plan->unmet),
@@ -92,7 +92,7 @@ final readonly class PlanModel implements Model
 
         return [
             'start' => Day::date($instance->start), 'days' => $instance->days,
-            'crews' => array_map(static fn(Crew $crew): array => ['id' => $crew->id, 'people' => $crew->people, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
+            'crews' => array_map(static fn(PlanCrew $crew): array => ['id' => $crew->id, 'people' => $crew->people, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
             'weather' => (object) $weather,
             'rules' => self::ruled($instance->rules),
             'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred)), 'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil), 'bay' => $site->bay], array_values($instance->sites)),

@@ -15,9 +15,9 @@ use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Mix\Doses\Fill;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Visit\BodyPanel;
 use Vicissa\Core\Visit\Caution;
 use Vicissa\Core\Visit\Pace;
-use Vicissa\Core\Visit\Panel;
 use Vicissa\Core\Visit\Panels;
 use Vicissa\Core\Visit\Portion;
 use Vicissa\Core\Visit\Remedy;
@@ -58,7 +58,7 @@ final readonly class VisitAnswer
             'fills' => self::fills($visit->doses),
             'steps' => array_map(static fn(VisitStep $step): array => self::step($step, $visit, $pace), $visit->steps),
             'done' => $done,
-            'panels' => array_map(static fn(Panel $panel): array => ['id' => $panel->id, 'name' => $panel->name, 'share' => round($panel->share, 4)], Panels::of($body)->all),
+            'panels' => array_map(static fn(BodyPanel $panel): array => ['id' => $panel->id, 'name' => $panel->name, 'share' => round($panel->share, 4)], Panels::of($body)->all),
             'now' => ['panel_c' => round($visit->laying->situation->now->panelC, 1), 'sun_w_m2' => round($situation->now->air->sunWM2)],
         ];
     }

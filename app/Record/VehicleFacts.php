@@ -11,9 +11,9 @@ use DateTimeInterface;
 use Illuminate\Support\Collection;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Tone;
+use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Renewal;
 use Vicissa\Core\Matching\Turn\Stack;
-use Vicissa\Core\Matching\Turn\Vehicle as MatchVehicle;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
 

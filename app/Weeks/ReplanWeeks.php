@@ -15,10 +15,10 @@ use Closure;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\FoundPlan as Found;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Kind;
-use Vicissa\Core\Planning\Plan as Found;
-use Vicissa\Core\Planning\PlannedVisit as Visit;
+use Vicissa\Core\Planning\PlacedVisit as Visit;
 use Vicissa\Core\Planning\Planner;
 
 /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Archive\ArchivedTables;
 use App\Archive\BadArchive;
 use App\Archive\ReadArchive;
-use App\Archive\Tables;
 use App\Archive\WriteArchive;
 use App\Book\Client;
 use App\Book\Vehicle;
@@ -32,7 +32,7 @@ final class ArchiveTest extends TestCase
     public function testNoTableIsForgotten(): void
     {
         $all = array_column(DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id' order by 1"), 'table_name');
-        self::assertEqualsCanonicalizing($all, [...Tables::ALL, ...array_keys(Tables::LEFT)]);
+        self::assertEqualsCanonicalizing($all, [...ArchivedTables::ALL, ...array_keys(ArchivedTables::LEFT)]);
     }
 
     public function testTheArchiveKeepsItsPublishedSchema(): void

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Archive\Tables;
+use App\Archive\ArchivedTables;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -36,7 +36,7 @@ final class ArchiveSchema extends Command
     private function schema(): array
     {
         $tables = [];
-        foreach (Tables::ALL as $table) {
+        foreach (ArchivedTables::ALL as $table) {
             $properties = $required = [];
             foreach (DB::select("select column_name, data_type, is_nullable, character_maximum_length from information_schema.columns where table_schema = 'public' and table_name = ? and column_name <> 'workspace_id' order by ordinal_position", [$table]) as $column) {
                 $properties[(string) $column->column_name] = $this->type($column);
@@ -47,13 +47,13 @@ final class ArchiveSchema extends Command
 
         return [
             '$schema' => 'https://json-schema.org/draft/2020-12/schema', '$id' => 'https://vicissa.example/schemas/archive-1.json', 'title' => 'A workspace of Vicissa, whole',
-            'description' => 'archive.json of the ZIP; photos/{id}.jpg lie beside it. Rows as the tables hold them, in SI units; ids are only valid within the file. Left out: '.implode(', ', array_map(static fn(string $table, string $why): string => "{$table} ({$why})", array_keys(Tables::LEFT), Tables::LEFT)).'.',
+            'description' => 'archive.json of the ZIP; photos/{id}.jpg lie beside it. Rows as the tables hold them, in SI units; ids are only valid within the file. Left out: '.implode(', ', array_map(static fn(string $table, string $why): string => "{$table} ({$why})", array_keys(ArchivedTables::LEFT), ArchivedTables::LEFT)).'.',
             'type' => 'object', 'required' => ['format', 'made_at', 'workspace', 'people', 'tables'], 'additionalProperties' => false,
             'properties' => [
-                'format' => ['const' => Tables::FORMAT], 'made_at' => ['type' => 'string', 'format' => 'date-time'],
-                'workspace' => ['type' => 'object', 'required' => Tables::WORKSPACE],
+                'format' => ['const' => ArchivedTables::FORMAT], 'made_at' => ['type' => 'string', 'format' => 'date-time'],
+                'workspace' => ['type' => 'object', 'required' => ArchivedTables::WORKSPACE],
                 'people' => ['type' => 'array', 'items' => ['type' => 'object', 'required' => ['id', 'name'], 'properties' => ['id' => ['type' => 'string', 'format' => 'uuid'], 'name' => ['type' => 'string']], 'additionalProperties' => false]],
-                'tables' => ['type' => 'object', 'required' => Tables::ALL, 'properties' => $tables, 'additionalProperties' => false],
+                'tables' => ['type' => 'object', 'required' => ArchivedTables::ALL, 'properties' => $tables, 'additionalProperties' => false],
             ],
         ];
     }

@@ -19,7 +19,7 @@ final readonly class Alternatives
     ) {}
 
     /**
-     * @param list<PlannedVisit> $visits  the plan it stands in
+     * @param list<PlacedVisit> $visits  the plan it stands in
      * @param int $around                 days before and after it that are looked at
      *
      * @throws InvalidInput when there is no such visit
@@ -28,7 +28,7 @@ final readonly class Alternatives
     {
         $vehicles = $instance->byId();
         $vehicle = $vehicles[$vehicleId] ?? throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
-        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
+        $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $instance->crews));
         $ledger = new Ledger($instance);
         $own = $together = [];
         foreach ($visits as $visit) {
@@ -55,11 +55,11 @@ final readonly class Alternatives
     /**
      * What the vehicle costs with its visits as they stand.
      *
-     * @param array<int, PlannedVisit> $own
+     * @param array<int, PlacedVisit> $own
      */
     private static function held(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, array $own): float
     {
-        $course = new Course($instance, $vehicle->locked(array_map(static fn(PlannedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
+        $course = new Course($instance, $vehicle->locked(array_map(static fn(PlacedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
         $prices = [];
         foreach ($course->days as $i => $day) {
             $prices[] = isset($own[$day]) ? self::prices($instance, $ledger, $vehicle, $course, $i) : [];
@@ -69,7 +69,7 @@ final readonly class Alternatives
     }
 
     /** @return array{cost: float|null, why: string|null} */
-    private static function at(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, PlannedVisit $here, int $other, float $now): array
+    private static function at(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, PlacedVisit $here, int $other, float $now): array
     {
         $why = match (true) {
             isset($vehicle->closed[$other]) => 'The vehicle is away.',
@@ -77,7 +77,7 @@ final readonly class Alternatives
             ! $instance->skyOver($vehicle, $other)->wash => 'The weather forbids it.',
             ($here->bits & ~$vehicle->each & Instance::WEATHERED) > 0 && ! $instance->skyOver($vehicle, $other)->topper => 'Nothing but a wash goes in that weather.',
             ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => sprintf('%s: nothing on the shelf goes on in that weather.', implode(', ', array_map(static fn(Kind $kind): string => $kind->says(), array_slice(Kind::of($lost), 1)))),
-            array_filter($instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
+            array_filter($instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
             $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
             $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
             default => null,
@@ -106,13 +106,13 @@ final readonly class Alternatives
     }
 
     /**
-     * @param array<int, PlannedVisit> $own  the vehicle's visits by day, in order
+     * @param array<int, PlacedVisit> $own  the vehicle's visits by day, in order
      * @param array<int, array{cost: float|null, why: string|null}> $days
      * @return list<string>
      */
-    private static function why(Instance $instance, PlanVehicle $vehicle, array $own, PlannedVisit $here, int $together, array $days): array
+    private static function why(Instance $instance, PlanVehicle $vehicle, array $own, PlacedVisit $here, int $together, array $days): array
     {
-        $earlier = array_filter($own, static fn(PlannedVisit $visit): bool => $visit->day < $here->day);
+        $earlier = array_filter($own, static fn(PlacedVisit $visit): bool => $visit->day < $here->day);
         $before = max([$vehicle->lastWash, ...array_keys($earlier)]);
         $says = [sprintf('%d days after the visit before; %d are wished for, %d to %d allowed.', $here->day - $before, $vehicle->target, $vehicle->min, $vehicle->max)];
         if (isset($vehicle->locks[$here->day])) {
@@ -121,7 +121,7 @@ final readonly class Alternatives
         foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination'], [$vehicle->inspection, 4, 'Looking over the base'], [$vehicle->base, 8, 'The base']] as [$cycle, $bit, $name]) {
             if ($cycle !== null && ($here->bits & $bit) !== 0) {
                 // After one of the plan it is due again from there.
-                $done = array_keys(array_filter($earlier, static fn(PlannedVisit $visit): bool => ($visit->bits & $bit) !== 0));
+                $done = array_keys(array_filter($earlier, static fn(PlacedVisit $visit): bool => ($visit->bits & $bit) !== 0));
                 [$due, $from] = $done === [] ? [$cycle->due, $cycle->from] : [max($done) + $cycle->repeat, max($done) + $cycle->restsFor($instance->rules)];
                 $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($due), Day::date($from));
             }

@@ -80,7 +80,7 @@ final class Assignment
     /**
      * Puts a vehicle's standing visits in place, where all of them still can be held.
      *
-     * @param array<int, PlannedVisit> $visits  by day
+     * @param array<int, PlacedVisit> $visits  by day
      * @param array<string, int> $crews         place of each
      * @return bool whether they can
      */

@@ -135,7 +135,7 @@ final class Bound
     /** Whatever crew comes takes no less; what may go on over several days binds none of them. */
     private function fewest(int $v, PlanVehicle $vehicle, int $bits): int
     {
-        return $this->fewest[$v][$bits] ??= $vehicle->mayStay ? 0 : min([$vehicle->minutesFor($bits), ...array_map(static fn(Crew $crew): int => $vehicle->minutesFor($bits, $crew->people), $this->instance->crews)]);
+        return $this->fewest[$v][$bits] ??= $vehicle->mayStay ? 0 : min([$vehicle->minutesFor($bits), ...array_map(static fn(PlanCrew $crew): int => $vehicle->minutesFor($bits, $crew->people), $this->instance->crews)]);
     }
 
     /** @param list<int> $vehicles */

@@ -24,7 +24,7 @@ final readonly class Cost
     /**
      * Counted from the visits alone, so that nothing a search believed can slip in.
      *
-     * @param list<PlannedVisit> $visits
+     * @param list<PlacedVisit> $visits
      */
     public static function of(Instance $instance, array $visits): self
     {

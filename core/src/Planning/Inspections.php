@@ -11,8 +11,8 @@ namespace Vicissa\Core\Planning;
 final readonly class Inspections
 {
     /**
-     * @param list<PlannedVisit> $visits
-     * @return list<PlannedVisit> the same visits in the same order, some of them with an inspection
+     * @param list<PlacedVisit> $visits
+     * @return list<PlacedVisit> the same visits in the same order, some of them with an inspection
      */
     public static function placed(Instance $instance, array $visits): array
     {
@@ -48,7 +48,7 @@ final readonly class Inspections
             if ($best !== null) {
                 $visit = $visits[$best];
                 $taken[$visit->crew][$visit->day] += $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) - $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
-                $visits[$best] = new PlannedVisit($visit->vehicle, $visit->day, $visit->crew, $visit->bits | 4);
+                $visits[$best] = new PlacedVisit($visit->vehicle, $visit->day, $visit->crew, $visit->bits | 4);
             }
         }
 

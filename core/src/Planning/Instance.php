@@ -20,7 +20,7 @@ final readonly class Instance
 
     /**
      * @param int $start              day number of the first day
-     * @param list<Crew> $crews
+     * @param list<PlanCrew> $crews
      * @param array<int, Sky> $sky    by day number; a day that is missing is fine
      * @param list<PlanSite> $sites
      * @param list<PlanVehicle> $vehicles
@@ -76,10 +76,10 @@ final readonly class Instance
         return array_combine(array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $this->vehicles), $this->vehicles);
     }
 
-    /** @return array<string, Crew> by id */
+    /** @return array<string, PlanCrew> by id */
     public function crewsById(): array
     {
-        return array_combine(array_map(static fn(Crew $crew): string => $crew->id, $this->crews), $this->crews);
+        return array_combine(array_map(static fn(PlanCrew $crew): string => $crew->id, $this->crews), $this->crews);
     }
 
     public function sky(int $day): Sky
@@ -104,12 +104,12 @@ final readonly class Instance
         return $this->sites[$vehicle->site];
     }
 
-    /** @return list<Crew> who works on a day and is let in where the vehicle stands */
+    /** @return list<PlanCrew> who works on a day and is let in where the vehicle stands */
     public function mayGo(PlanVehicle $vehicle, int $day): array
     {
         $site = $this->siteOf($vehicle);
 
-        return array_values(array_filter($this->crews, static fn(Crew $crew): bool => ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day)));
+        return array_values(array_filter($this->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day)));
     }
 
     /** Whether a visit that isn't locked may fall on a day: vehicle, site and weather; crews are another matter. */

@@ -19,7 +19,7 @@ final readonly class Parts
     /**
      * @return list<array{day: int, minutes: int}>|null without travel; null where it can't be held at all
      */
-    public static function of(Instance $instance, PlanVehicle $vehicle, Crew $crew, int $day, int $bits): ?array
+    public static function of(Instance $instance, PlanVehicle $vehicle, PlanCrew $crew, int $day, int $bits): ?array
     {
         $left = $vehicle->minutesFor($bits, $crew->people);
         $hop = $instance->siteOf($vehicle)->hopMin;

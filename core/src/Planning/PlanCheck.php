@@ -8,7 +8,7 @@ namespace Vicissa\Core\Planning;
 final readonly class PlanCheck
 {
     /**
-     * @param list<PlannedVisit> $visits
+     * @param list<PlacedVisit> $visits
      * @return list<string> what is broken, in sentences; empty when all is kept
      */
     public static function broken(Instance $instance, array $visits): array

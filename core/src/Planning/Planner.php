@@ -54,7 +54,7 @@ final class Planner
      * @param int $shakes                      how often a group is taken out and put back; 0 for what the size suggests
      * @param Closure(float): bool|null $told  hears how far it is, 0 to 1, and may say false to stop there
      */
-    public static function plan(Instance $instance, int $shakes = 0, int $seed = 1, ?Closure $told = null): Plan
+    public static function plan(Instance $instance, int $shakes = 0, int $seed = 1, ?Closure $told = null): FoundPlan
     {
         return (new self($instance, 0.0, $seed))->search(null, $shakes, $told);
     }
@@ -63,20 +63,20 @@ final class Planner
      * Plans again after something has changed: the standing plan as it is, what no longer fits put back, and moved only what saves
      * more than moving it is worth. Never dearer than that; where nothing has changed, nothing moves.
      *
-     * @param list<PlannedVisit> $before
+     * @param list<PlacedVisit> $before
      * @param float $stay                      points that a visit must save before it moves
      * @param Closure(float): bool|null $told  as in plan
      */
-    public static function again(Instance $instance, array $before, float $stay = self::STAY, int $shakes = 0, int $seed = 1, ?Closure $told = null): Plan
+    public static function again(Instance $instance, array $before, float $stay = self::STAY, int $shakes = 0, int $seed = 1, ?Closure $told = null): FoundPlan
     {
         return (new self($instance, $stay, $seed))->search($before, $shakes, $told);
     }
 
     /**
-     * @param list<PlannedVisit>|null $before
+     * @param list<PlacedVisit>|null $before
      * @param Closure(float): bool|null $told
      */
-    private function search(?array $before, int $shakes, ?Closure $told): Plan
+    private function search(?array $before, int $shakes, ?Closure $told): FoundPlan
     {
         $vehicles = count($this->assignment->courses);
         $bound = new Bound($this->instance, $this->assignment->courses);
@@ -129,13 +129,13 @@ final class Planner
     /**
      * The standing plan is put back as it is; vehicles of which it no longer fits are routed anew, around the others.
      *
-     * @param list<PlannedVisit> $before
+     * @param list<PlacedVisit> $before
      * @return bool whether all of it still stands
      */
     private function resume(array $before): bool
     {
         $places = array_flip(array_map(static fn(Course $course): string => $course->vehicle->id, $this->assignment->courses));
-        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $this->instance->crews));
+        $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $this->instance->crews));
         $of = array_fill_keys(array_keys($this->assignment->courses), []);
         foreach ($before as $visit) {
             if (isset($places[$visit->vehicle])) {
@@ -157,7 +157,7 @@ final class Planner
         }
 
         // What could not be held before and can't be now has not changed.
-        return array_filter($anew, fn(int $v): bool => $this->assignment->named($v) !== array_map(static fn(PlannedVisit $visit): array => [$visit->day, $visit->crew], array_values($of[$v]))) === [];
+        return array_filter($anew, fn(int $v): bool => $this->assignment->named($v) !== array_map(static fn(PlacedVisit $visit): array => [$visit->day, $visit->crew], array_values($of[$v]))) === [];
     }
 
     /** @return list<int> vehicles: what is fixed first, then who has the fewest days */
@@ -255,22 +255,22 @@ final class Planner
         return array_values(array_unique($group));
     }
 
-    private function result(float $bound): Plan
+    private function result(float $bound): FoundPlan
     {
         $visits = [];
         foreach ($this->assignment->courses as $v => $course) {
             foreach ($this->assignment->of($v) as [$i, $bits, $crew]) {
-                $visits[] = new PlannedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits));
+                $visits[] = new PlacedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits));
             }
         }
-        usort($visits, static fn(PlannedVisit $a, PlannedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [$b->day, $b->crew, $b->vehicle]);
+        usort($visits, static fn(PlacedVisit $a, PlacedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [$b->day, $b->crew, $b->vehicle]);
         $visits = Inspections::placed($this->instance, $visits);
         $unmet = Reasons::of($this->instance, $visits);
         $cost = Cost::of($this->instance, $visits);
         // The bound holds for plans that miss as little as this one does.
         $missed = Course::MISSED * count(array_filter($unmet, static fn(Unmet $one): bool => $one->binding));
 
-        return new Plan($visits, $unmet, $cost, max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))));
+        return new FoundPlan($visits, $unmet, $cost, max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))));
     }
 
     /** What every visit of a vehicle holds anyway, where the day lets it go on. */

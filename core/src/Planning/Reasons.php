@@ -14,13 +14,13 @@ final readonly class Reasons
     /** @var array<string, array<int, int>> kind bits by vehicle and day */
     private array $visits;
 
-    /** @param list<PlannedVisit> $visits */
+    /** @param list<PlacedVisit> $visits */
     private function __construct(
         private Instance $instance,
         array $visits,
     ) {
         $this->ledger = new Ledger($instance);
-        $crews = array_flip(array_map(static fn(Crew $crew): string => $crew->id, $instance->crews));
+        $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $instance->crews));
         $vehicles = $instance->byId();
         $by = [];
         foreach ($visits as $visit) {
@@ -31,7 +31,7 @@ final readonly class Reasons
     }
 
     /**
-     * @param list<PlannedVisit> $visits
+     * @param list<PlacedVisit> $visits
      * @return list<Unmet>
      */
     public static function of(Instance $instance, array $visits): array
@@ -169,7 +169,7 @@ final readonly class Reasons
                 }
             }
         }
-        $needs = min([PHP_INT_MAX >> 1, ...array_map(static fn(Crew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)]) + $this->instance->siteOf($vehicle)->hopMin;
+        $needs = min([PHP_INT_MAX >> 1, ...array_map(static fn(PlanCrew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)]) + $this->instance->siteOf($vehicle)->hopMin;
 
         return match (true) {
             $where === null || $least <= 0 => '',
@@ -203,7 +203,7 @@ final readonly class Reasons
 
     private function works(int $day): bool
     {
-        return array_filter($this->instance->crews, static fn(Crew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== [];
+        return array_filter($this->instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== [];
     }
 
     /** @param list<int> $visits */

@@ -8,8 +8,8 @@ use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Decision;
 use Vicissa\Core\Matching\Turn\Judged;
+use Vicissa\Core\Matching\Turn\MatchPart;
 use Vicissa\Core\Matching\Turn\Missing;
-use Vicissa\Core\Matching\Turn\Part;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Step;
@@ -46,7 +46,7 @@ final readonly class Laying
         $panels = Panels::of($outfit->body);
         $make = new StepMaker($match, $situation, $outfit, new Portions($doses, $match));
         $sections = new Sections($make, $panels);
-        $steps = (new Course($make, $schools, $outfit, $panels, $sections))->steps();
+        $steps = (new Sequence($make, $schools, $outfit, $panels, $sections))->steps();
         $wet = array_values(array_filter($steps, static fn(VisitStep $step): bool => in_array($step->kind, ['rinse', 'topper-rinse', 'topper-each'], true)));
         $used = array_values(array_filter(array_map(static fn(Choice $choice): ?Bottle => $choice->chosen?->bottle, $match->choices)));
         $told = Hazards::told(self::how($steps, new HowTo($match, $schools)), $situation, $doses, $used, $match->drying->way);
@@ -115,7 +115,7 @@ final readonly class Laying
     /**
      * Part by part in words, for comparing two of them.
      *
-     * @return array<string, list<string>> by Part value
+     * @return array<string, list<string>> by MatchPart value
      */
     public function parts(): array
     {
@@ -127,27 +127,27 @@ final readonly class Laying
         sort($cautions);
 
         return [
-            Part::Method->value => [$match->method->chosen?->method->says() ?? 'None: not here, not today'],
-            Part::Stages->value => array_map(static fn(array $stage): string => $stage['stage']->says(), $match->method->chosen->path->stages ?? []),
-            Part::Order->value => array_values(array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [Step::Topper->says()])),
-            Part::Products->value => $of(static fn(Choice $choice): bool => ! in_array($choice->need->role->value, $aside, true)),
-            Part::Foaming->value => $this->howOf(Step::Foam),
-            Part::Rinsing->value => $this->howOf(Step::Rinse),
-            Part::Washing->value => $this->howOf(Step::Wash),
-            Part::FinalRinse->value => [$match->finalRinse->why],
-            Part::Topper->value => [
+            MatchPart::Method->value => [$match->method->chosen?->method->says() ?? 'None: not here, not today'],
+            MatchPart::Stages->value => array_map(static fn(array $stage): string => $stage['stage']->says(), $match->method->chosen->path->stages ?? []),
+            MatchPart::Order->value => array_values(array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [Step::Topper->says()])),
+            MatchPart::Products->value => $of(static fn(Choice $choice): bool => ! in_array($choice->need->role->value, $aside, true)),
+            MatchPart::Foaming->value => $this->howOf(Step::Foam),
+            MatchPart::Rinsing->value => $this->howOf(Step::Rinse),
+            MatchPart::Washing->value => $this->howOf(Step::Wash),
+            MatchPart::FinalRinse->value => [$match->finalRinse->why],
+            MatchPart::Topper->value => [
                 $match->topper->decision->says().': '.$match->topper->why,
                 $match->wheelTopper->decision === Decision::None ? '' : 'On wheels: '.$match->wheelTopper->decision->says(),
                 ...$of(static fn(Choice $choice): bool => $choice->need->role->value === 'topper'),
             ],
-            Part::ToppingUp->value => array_values(array_filter($this->howOf(Step::Topper), static fn(string $how): bool => ! str_starts_with($how, $match->topper->decision->says()))),
-            Part::DryingAid->value => $of(static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid'),
-            Part::Drying->value => [$match->drying->says($this->situation->measures), ...$match->drying->how],
-            Part::Towels->value => $match->towels === null ? [] : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
-            Part::Sections->value => array_map(static fn(SectionPlan $section): string => $section->says, $this->sections),
-            Part::Tyres->value => $this->howOf(Step::Finish),
-            Part::Cautions->value => $cautions,
-            Part::Missing->value => array_map(static fn(Missing $missing): string => $missing->says, $match->doubts->missing),
+            MatchPart::ToppingUp->value => array_values(array_filter($this->howOf(Step::Topper), static fn(string $how): bool => ! str_starts_with($how, $match->topper->decision->says()))),
+            MatchPart::DryingAid->value => $of(static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid'),
+            MatchPart::Drying->value => [$match->drying->says($this->situation->measures), ...$match->drying->how],
+            MatchPart::Towels->value => $match->towels === null ? [] : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
+            MatchPart::Sections->value => array_map(static fn(SectionPlan $section): string => $section->says, $this->sections),
+            MatchPart::Tyres->value => $this->howOf(Step::Finish),
+            MatchPart::Cautions->value => $cautions,
+            MatchPart::Missing->value => array_map(static fn(Missing $missing): string => $missing->says, $match->doubts->missing),
         ];
     }
 

@@ -9,7 +9,7 @@ use Vicissa\Core\Matching\Body;
 /** The panels of a body, and how they are shared out into goes: cleanest first (domain §2.9), roofs first (§11). */
 final readonly class Panels
 {
-    /** @param list<Panel> $all  cleanest first */
+    /** @param list<BodyPanel> $all  cleanest first */
     private function __construct(public array $all) {}
 
     public static function of(Body $body): self
@@ -20,16 +20,16 @@ final readonly class Panels
             Body::Boat => self::boat(),
             default => self::car($body),
         };
-        $whole = array_sum(array_map(static fn(Panel $panel): float => $panel->share, $panels));
-        usort($panels, static fn(Panel $a, Panel $b): int => $a->dirt <=> $b->dirt);
+        $whole = array_sum(array_map(static fn(BodyPanel $panel): float => $panel->share, $panels));
+        usort($panels, static fn(BodyPanel $a, BodyPanel $b): int => $a->dirt <=> $b->dirt);
 
-        return new self(array_map(static fn(Panel $panel): Panel => new Panel($panel->id, $panel->name, $panel->share / $whole, $panel->dirt), $panels));
+        return new self(array_map(static fn(BodyPanel $panel): BodyPanel => new BodyPanel($panel->id, $panel->name, $panel->share / $whole, $panel->dirt), $panels));
     }
 
     /** @return list<string> */
     public function ids(): array
     {
-        return array_map(static fn(Panel $panel): string => $panel->id, $this->all);
+        return array_map(static fn(BodyPanel $panel): string => $panel->id, $this->all);
     }
 
     /**
@@ -56,12 +56,12 @@ final readonly class Panels
         return array_values($parts);
     }
 
-    private static function one(string $id, string $name, float $share, int $dirt): Panel
+    private static function one(string $id, string $name, float $share, int $dirt): BodyPanel
     {
-        return new Panel($id, $name, $share, $dirt);
+        return new BodyPanel($id, $name, $share, $dirt);
     }
 
-    /** @return list<Panel> */
+    /** @return list<BodyPanel> */
     private static function cab(): array
     {
         return [
@@ -74,7 +74,7 @@ final readonly class Panels
         ];
     }
 
-    /** @return list<Panel> */
+    /** @return list<BodyPanel> */
     private static function car(Body $body): array
     {
         $open = $body === Body::Tourer;
@@ -102,7 +102,7 @@ final readonly class Panels
         ]));
     }
 
-    /** @return list<Panel> */
+    /** @return list<BodyPanel> */
     private static function boat(): array
     {
         $side = static fn(string $side): array => [self::one("hull-front-{$side}", "Hull, front, {$side}", 10, 1), self::one("hull-rear-{$side}", "Hull, rear, {$side}", 10, 1), self::one("keel-{$side}", "Below the waterline, {$side}", 8, 3)];
@@ -110,7 +110,7 @@ final readonly class Panels
         return [self::one('deck-front', 'Foredeck', 10, 0), self::one('deck-rear', 'Cabin and stern deck', 12, 0), ...$side('left'), ...$side('right'), self::one('transom', 'Transom', 6, 2), self::one('frame', 'Trailer: frame, mudguards, lights', 8, 3)];
     }
 
-    /** @return list<Panel> */
+    /** @return list<BodyPanel> */
     private static function box(Body $body): array
     {
         $long = $body === Body::Coach || $body === Body::Minibus;

@@ -12,7 +12,7 @@ use Vicissa\Core\Matching\Water;
 /** The same turn under the other sides of every school: what would change, and what would not. */
 final readonly class WhatIf
 {
-    /** @param list<Change> $changes */
+    /** @param list<PartChange> $changes */
     private function __construct(
         /** Null when it is about the place. */
         public ?School $school,
@@ -32,7 +32,7 @@ final readonly class WhatIf
         ]);
 
         return array_map(
-            static fn(string $side, array $one): self => new self(null, $side, $one[0], Change::between($here, Laying::of($situation->movedTo($one[1]), $schools, $outfit))),
+            static fn(string $side, array $one): self => new self(null, $side, $one[0], PartChange::between($here, Laying::of($situation->movedTo($one[1]), $schools, $outfit))),
             array_keys($there),
             array_values($there),
         );
@@ -46,7 +46,7 @@ final readonly class WhatIf
         foreach (School::cases() as $school) {
             foreach (array_keys($school->sides()) as $side) {
                 if (! $schools->is($school, (string) $side)) {
-                    $all[] = new self($school, (string) $side, $school->sides()[$side]['name'], Change::between($here, Laying::of($situation, $schools->with($school, (string) $side), $outfit)));
+                    $all[] = new self($school, (string) $side, $school->sides()[$side]['name'], PartChange::between($here, Laying::of($situation, $schools->with($school, (string) $side), $outfit)));
                 }
             }
         }

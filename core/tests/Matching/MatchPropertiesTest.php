@@ -12,15 +12,15 @@ use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Judged;
+use Vicissa\Core\Matching\Turn\MatchPart;
 use Vicissa\Core\Matching\Turn\MatchRules;
-use Vicissa\Core\Matching\Turn\Part;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
-use Vicissa\Core\Visit\Change;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
+use Vicissa\Core\Visit\PartChange;
 use Vicissa\Core\Visit\WhatIf;
 
 /** What has to hold of every match, over scenes drawn at random. */
@@ -102,11 +102,11 @@ final class MatchPropertiesTest extends TestCase
             foreach (array_keys(School::Method->sides()) as $side) {
                 $there = Laying::of($situation, $schools->with(School::Method, (string) $side), self::outfit());
                 if ($there->match->method->method() === $here->match->method->method()) {
-                    self::assertSame([], Change::between($here, $there), "the same method under {$side}");
+                    self::assertSame([], PartChange::between($here, $there), "the same method under {$side}");
                 }
             }
             $plain = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, array_values(array_filter($situation->shelf, static fn(Bottle $bottle): bool => ! $bottle->traits->leaves->shines())), $situation->rules);
-            self::assertSame([], Change::between(
+            self::assertSame([], PartChange::between(
                 Laying::of($plain, $schools->with(School::BareFace, 'refused'), self::outfit()),
                 Laying::of($plain, $schools->with(School::BareFace, 'tolerated'), self::outfit()),
             ), 'nothing on the shelf leaves wax or oils');
@@ -123,7 +123,7 @@ final class MatchPropertiesTest extends TestCase
             usort($shuffled, static fn(): int => mt_rand(-1, 1));
             $again = new Situation($situation->vehicle, $situation->seen, $situation->place, $situation->now, $shuffled, $situation->rules, $situation->measures);
             $match = TurnMatch::of($situation, $schools);
-            self::assertSame([], Change::between(Laying::of($situation, $schools, self::outfit()), Laying::of($again, $schools, self::outfit())));
+            self::assertSame([], PartChange::between(Laying::of($situation, $schools, self::outfit()), Laying::of($again, $schools, self::outfit())));
             $accounted = array_unique([...self::names($match->choices), ...array_map(static fn(Judged $judged): string => $judged->bottle->name, $match->passed)]);
             self::assertEqualsCanonicalizing(array_map(static fn(Bottle $bottle): string => $bottle->name, $situation->shelf), $accounted);
         });
@@ -139,7 +139,7 @@ final class MatchPropertiesTest extends TestCase
             }
             self::assertNotSame([], $school->governs());
         }
-        self::assertCount(count(Part::cases()), Laying::of(Scene::of(), Schools::of(), self::outfit())->parts());
+        self::assertCount(count(MatchPart::cases()), Laying::of(Scene::of(), Schools::of(), self::outfit())->parts());
     }
 
     private static function outfit(): Outfit

@@ -19,12 +19,12 @@ use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Coat;
 use Vicissa\Core\Matching\Turn\Conditions;
 use Vicissa\Core\Matching\Turn\Contaminant;
+use Vicissa\Core\Matching\Turn\MatchedVehicle;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Renewal;
 use Vicissa\Core\Matching\Turn\Scope;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Stack;
-use Vicissa\Core\Matching\Turn\Vehicle;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Matching\Zone;
@@ -57,7 +57,7 @@ final class Scene
     }
 
     /** @param array<string, mixed> $facts */
-    private static function vehicle(array $facts): Vehicle
+    private static function vehicle(array $facts): MatchedVehicle
     {
         $coat = static fn(?array $coat): ?Coat => $coat === null ? null : new Coat(Family::from($coat[0]), $coat[1] ?? null, designed: Designed::from($coat[2] ?? 'beads'));
         $base = array_key_exists('base', $facts) ? $facts['base'] : ['ceramic', 'Karst'];
@@ -74,7 +74,7 @@ final class Scene
             $renewals['wheels'] = new Renewal(['10' => (float) $facts['wheels_due'], '30' => (float) $facts['wheels_due'], '50' => (float) $facts['wheels_due']]);
         }
 
-        return new Vehicle(
+        return new MatchedVehicle(
             $facts['m2'] ?? 12.5,
             Tone::from($facts['tone'] ?? 'mid'),
             $facts['hardness'] ?? 'medium',

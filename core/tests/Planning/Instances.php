@@ -6,11 +6,11 @@ namespace Vicissa\Core\Tests\Planning;
 
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
-use Vicissa\Core\Planning\Crew;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
@@ -39,7 +39,7 @@ final class Instances
         return new Instance(
             $day($input['start']),
             $input['days'],
-            array_map(static fn(array $crew): Crew => new Crew($crew['id'], $byDay($crew['minutes'], static fn(int $minutes): int => $minutes)), $input['crews']),
+            array_map(static fn(array $crew): PlanCrew => new PlanCrew($crew['id'], $byDay($crew['minutes'], static fn(int $minutes): int => $minutes)), $input['crews']),
             $byDay($input['weather'], static fn(array $of): Sky => new Sky($of['wash'] !== 'no', $of['wash'] === 'poor', $of['topper'] !== 'no')),
             array_map(static fn(array $site): PlanSite => new PlanSite($site['id'], $site['hop_min'], $days($site['closed'])), $input['sites']),
             array_map(static function (array $v) use ($day, $days, $cycle): PlanVehicle {
@@ -87,7 +87,7 @@ final class Instances
                     $minutes[self::START + $d] = $one([240, 300, 420]);
                 }
             }
-            $crewsOf[] = new Crew("c{$c}", $minutes);
+            $crewsOf[] = new PlanCrew("c{$c}", $minutes);
         }
         $fleet = [];
         for ($v = 0; $v < $vehicles; $v++) {

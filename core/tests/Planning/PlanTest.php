@@ -12,14 +12,14 @@ use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Planning\Alternatives;
 use Vicissa\Core\Planning\Cost;
 use Vicissa\Core\Planning\Course;
-use Vicissa\Core\Planning\Crew;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Planning\FoundPlan;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Parts;
-use Vicissa\Core\Planning\Plan;
+use Vicissa\Core\Planning\PlacedVisit;
 use Vicissa\Core\Planning\PlanCheck;
-use Vicissa\Core\Planning\PlannedVisit;
+use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\Planner;
 use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
@@ -91,12 +91,12 @@ final class PlanTest extends TestCase
             // Whatever is locked stands as locked, or is reported.
             foreach ($instance->vehicles as $vehicle) {
                 foreach ($vehicle->locks as $day => $bits) {
-                    $stands = array_filter($plan->visits, static fn(PlannedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day === $day && $visit->bits === $bits);
+                    $stands = array_filter($plan->visits, static fn(PlacedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day === $day && $visit->bits === $bits);
                     $said = array_filter($plan->unmet, static fn(Unmet $one): bool => $one->vehicle === $vehicle->id && $one->what === 'lock '.Day::date($day));
                     self::assertCount(1, [...$stands, ...$said]);
                 }
                 foreach ($vehicle->deadlines as [$first, $last]) {
-                    $kept = array_filter($plan->visits, static fn(PlannedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day >= $first && $visit->day <= $last);
+                    $kept = array_filter($plan->visits, static fn(PlacedVisit $visit): bool => $visit->vehicle === $vehicle->id && $visit->day >= $first && $visit->day <= $last);
                     $said = array_filter($plan->unmet, static fn(Unmet $one): bool => $one->vehicle === $vehicle->id && $one->what === 'deadline '.Day::date($last));
                     self::assertTrue(($kept === []) === ($said !== []), "seed {$seed}");
                 }
@@ -106,7 +106,7 @@ final class PlanTest extends TestCase
 
     public function testEqualWeeksGiveEqualPlans(): void
     {
-        $plan = static fn(): Plan => Planner::plan(Instances::draw(7, 12, 42, 2), 80);
+        $plan = static fn(): FoundPlan => Planner::plan(Instances::draw(7, 12, 42, 2), 80);
         self::assertEquals($plan(), $plan());
     }
 
@@ -114,7 +114,7 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $vehicle = new PlanVehicle('hearse', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 10, 20, $day - 5, deadlines: [[$day + 3, $day + 6]], closed: [$day + 3 => true]);
-        $instance = new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 4), 400))], [$day + 4 => new Sky(false)], [new PlanSite('mews', 15)], [$vehicle]);
+        $instance = new Instance($day, 14, [new PlanCrew('van', array_fill_keys(range($day, $day + 4), 400))], [$day + 4 => new Sky(false)], [new PlanSite('mews', 15)], [$vehicle]);
         $unmet = Planner::plan($instance)->unmet;
         self::assertSame('deadline '.Day::date($day + 6), $unmet[0]->what);
         self::assertSame('Nobody works on 2 days, the vehicle is away on 1 day, the weather forbids it on 1 day.', $unmet[0]->why);
@@ -124,13 +124,13 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $vehicle = new PlanVehicle('shuttle', 'yard', ['wash' => 60, 'topper' => 20, 'decon' => 40], 3, 7, 10, $day - 7, locks: [$day + 8 => 0]);
-        $crews = [new Crew('a', array_fill_keys(range($day, $day + 13), 400)), new Crew('b', array_fill_keys(range($day, $day + 3), 400))];
+        $crews = [new PlanCrew('a', array_fill_keys(range($day, $day + 13), 400)), new PlanCrew('b', array_fill_keys(range($day, $day + 3), 400))];
         // Crew a is on no register there; crew b's papers hold for two days.
         $site = new PlanSite('yard', 20, [], ['a' => array_fill_keys(range($day, $day + 13), true), 'b' => array_fill_keys(range($day + 2, $day + 13), true)]);
         $instance = new Instance($day, 14, $crews, [], [$site], [$vehicle]);
         $plan = Planner::plan($instance);
         self::assertSame([], PlanCheck::broken($instance, $plan->visits));
-        self::assertSame([['b', true]], array_map(static fn(PlannedVisit $visit): array => [$visit->crew, $visit->day < $day + 2], $plan->visits));
+        self::assertSame([['b', true]], array_map(static fn(PlacedVisit $visit): array => [$visit->crew, $visit->day < $day + 2], $plan->visits));
         self::assertSame(['lock '.Day::date($day + 8), 'Nobody who works on that day may go there.'], [$plan->unmet[0]->what, $plan->unmet[0]->why], 'a lock opens no gate');
         $else = Alternatives::to($instance, $plan->visits, 'shuttle', $plan->visits[0]->day);
         self::assertSame('Nobody who works may go there.', $else->days[$day + 3]['why']);
@@ -140,10 +140,10 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $with = static fn(int $due, array $locks = []): PlanVehicle => new PlanVehicle('tourer', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'inspection' => 25], 5, 10, 20, $day - 10, locks: $locks, inspection: new Cycle($due - 30, $due, $due + 5, 365));
-        $weeks = static fn(PlanVehicle $vehicle, int $minutes = 400): Instance => new Instance($day, 40, [new Crew('van', array_fill_keys(range($day, $day + 39), $minutes))], [], [new PlanSite('mews', 10)], [$vehicle]);
-        $carried = static fn(Plan $plan): array => array_values(array_map(static fn(PlannedVisit $visit): int => $visit->day - $day, array_filter($plan->visits, static fn(PlannedVisit $visit): bool => ($visit->bits & 4) !== 0)));
+        $weeks = static fn(PlanVehicle $vehicle, int $minutes = 400): Instance => new Instance($day, 40, [new PlanCrew('van', array_fill_keys(range($day, $day + 39), $minutes))], [], [new PlanSite('mews', 10)], [$vehicle]);
+        $carried = static fn(FoundPlan $plan): array => array_values(array_map(static fn(PlacedVisit $visit): int => $visit->day - $day, array_filter($plan->visits, static fn(PlacedVisit $visit): bool => ($visit->bits & 4) !== 0)));
         $plan = Planner::plan($weeks($with($day + 24)));
-        self::assertSame([0, 10, 20], array_map(static fn(PlannedVisit $visit): int => $visit->day - $day, $plan->visits));
+        self::assertSame([0, 10, 20], array_map(static fn(PlacedVisit $visit): int => $visit->day - $day, $plan->visits));
         self::assertSame([20], $carried($plan));
         self::assertSame([10], $carried(Planner::plan($weeks($with($day + 13)))));
         self::assertSame([], $carried(Planner::plan($weeks($with($day + 40)))), 'due after the end, it can wait');
@@ -163,10 +163,10 @@ final class PlanTest extends TestCase
             : new PlanVehicle($v->id, $v->site, $v->minutes, $v->min, $v->target, $v->max, $v->lastWash, $v->topper, $v->decon, $v->closed, $v->deadlines, [$to => $visit->bits]), $instance->vehicles));
         $again = Planner::again($locked, $plan->visits);
         self::assertSame([], PlanCheck::broken($locked, $again->visits));
-        $days = static fn(Plan $of): array => array_map(static fn(PlannedVisit $one): string => $one->vehicle.' '.$one->day, $of->visits);
+        $days = static fn(FoundPlan $of): array => array_map(static fn(PlacedVisit $one): string => $one->vehicle.' '.$one->day, $of->visits);
         self::assertContains($visit->vehicle.' '.$to, $days($again));
         $others = static fn(array $all): array => array_filter($all, static fn(string $one): bool => ! str_starts_with($one, $visit->vehicle.' '));
-        $moved = static fn(Plan $of): int => count(array_diff($others($days($of)), $days($plan)));
+        $moved = static fn(FoundPlan $of): int => count(array_diff($others($days($of)), $days($plan)));
         self::assertLessThanOrEqual(3, $moved($again));
         self::assertLessThanOrEqual($moved(Planner::plan($locked, seed: 5)), $moved($again));
     }
@@ -194,15 +194,15 @@ final class PlanTest extends TestCase
             $again = Planner::again($locked, $plan->visits, 3.0, 30);
             // The others exactly as they stood, by locks; only this one free.
             $held = new Instance($locked->start, $locked->days, $locked->crews, $locked->sky, array_values($locked->sites), array_map(static function (PlanVehicle $v) use ($plan, $visit): PlanVehicle {
-                $own = array_filter($plan->visits, static fn(PlannedVisit $one): bool => $one->vehicle === $v->id);
+                $own = array_filter($plan->visits, static fn(PlacedVisit $one): bool => $one->vehicle === $v->id);
 
-                return $v->id === $visit->vehicle ? $v : $v->locked(array_column(array_map(static fn(PlannedVisit $one): array => [$one->day, $one->bits], $own), 1, 0));
+                return $v->id === $visit->vehicle ? $v : $v->locked(array_column(array_map(static fn(PlacedVisit $one): array => [$one->day, $one->bits], $own), 1, 0));
             }, $locked->vehicles));
             $alone = Planner::again($held, $plan->visits, 0.0, 1);
-            if ($this->missed($alone) === $this->missed($again) && count(array_filter($alone->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle)) === count(array_filter($plan->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle))) {
+            if ($this->missed($alone) === $this->missed($again) && count(array_filter($alone->visits, static fn(PlacedVisit $one): bool => $one->vehicle !== $visit->vehicle)) === count(array_filter($plan->visits, static fn(PlacedVisit $one): bool => $one->vehicle !== $visit->vehicle))) {
                 self::assertLessThanOrEqual($alone->cost->total + 1e-6, $again->cost->total, "seed {$seed}");
             }
-            $others = static fn(Plan $of): array => array_map(static fn(PlannedVisit $one): string => "{$one->vehicle} {$one->day}", array_filter($of->visits, static fn(PlannedVisit $one): bool => $one->vehicle !== $visit->vehicle));
+            $others = static fn(FoundPlan $of): array => array_map(static fn(PlacedVisit $one): string => "{$one->vehicle} {$one->day}", array_filter($of->visits, static fn(PlacedVisit $one): bool => $one->vehicle !== $visit->vehicle));
             $moved = count(array_diff($others($again), $others($plan)));
             self::assertLessThanOrEqual(max(0.0, $alone->cost->total - $again->cost->total) / 3.0 + 1e-6, $moved, "seed {$seed}: each that moved saved its price");
             self::assertSame([], PlanCheck::broken($locked, $again->visits));
@@ -213,9 +213,9 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $vehicle = new PlanVehicle('waxed', 'mews', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'base' => 70], 5, 10, 20, $day - 10, new Cycle($day + 15, $day + 20, $day + 30, 30), base: new Cycle($day + 5, $day + 11, $day + 20, 50));
-        $instance = new Instance($day, 40, [new Crew('van', array_fill_keys(range($day, $day + 39), 400))], [$day + 10 => new Sky(topper: false)], [new PlanSite('mews', 10)], [$vehicle]);
+        $instance = new Instance($day, 40, [new PlanCrew('van', array_fill_keys(range($day, $day + 39), 400))], [$day + 10 => new Sky(topper: false)], [new PlanSite('mews', 10)], [$vehicle]);
         $plan = Planner::plan($instance);
-        $bits = array_column(array_map(static fn(PlannedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0);
+        $bits = array_column(array_map(static fn(PlacedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0);
         self::assertSame([8], array_values(array_filter($bits)), 'the base once, and no topper beside it');
         self::assertContains(array_search(8, $bits, true), [9, 11], 'the day before, for that day’s weather lets nothing go on');
         self::assertSame([], PlanCheck::broken($instance, $plan->visits));
@@ -226,10 +226,10 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $coach = static fn(bool $mayStay, array $together = []): PlanVehicle => new PlanVehicle('coach', 'depot', ['wash' => 600, 'topper' => 60, 'decon' => 90], 20, 28, 40, $day - 28, together: $together, mayStay: $mayStay);
-        $weeks = static fn(PlanVehicle $vehicle, int $people = 1): Instance => new Instance($day, 14, [new Crew('van', array_fill_keys([$day, $day + 1, $day + 2, $day + 3, $day + 4], 400), $people)], [], [new PlanSite('depot', 20)], [$vehicle]);
+        $weeks = static fn(PlanVehicle $vehicle, int $people = 1): Instance => new Instance($day, 14, [new PlanCrew('van', array_fill_keys([$day, $day + 1, $day + 2, $day + 3, $day + 4], 400), $people)], [], [new PlanSite('depot', 20)], [$vehicle]);
         $plan = Planner::plan($weeks($coach(true)));
         self::assertCount(1, $plan->visits);
-        self::assertSame([['day' => $day, 'minutes' => 380], ['day' => $day + 1, 'minutes' => 220]], Parts::of($weeks($coach(true)), $coach(true), new Crew('van', array_fill_keys(range($day, $day + 4), 400)), $plan->visits[0]->day, 0));
+        self::assertSame([['day' => $day, 'minutes' => 380], ['day' => $day + 1, 'minutes' => 220]], Parts::of($weeks($coach(true)), $coach(true), new PlanCrew('van', array_fill_keys(range($day, $day + 4), 400)), $plan->visits[0]->day, 0));
         self::assertSame(2 * 20 * 0.1, $plan->cost->travel, 'the way is gone twice');
         self::assertSame([], PlanCheck::broken($weeks($coach(true)), $plan->visits));
         $alone = Planner::plan($weeks($coach(false)));
@@ -245,7 +245,7 @@ final class PlanTest extends TestCase
         $day = Instances::START;
         $vehicle = new PlanVehicle('coach', 'depot', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 10, 30, $day - 10);
         $shut = array_fill_keys(range($day + 6, $day + 27), true);
-        $instance = new Instance($day, 28, [new Crew('van', array_fill_keys(range($day, $day + 27), 400))], [], [new PlanSite('depot', 20, $shut, papersUntil: $day + 5)], [$vehicle]);
+        $instance = new Instance($day, 28, [new PlanCrew('van', array_fill_keys(range($day, $day + 27), 400))], [], [new PlanSite('depot', 20, $shut, papersUntil: $day + 5)], [$vehicle]);
         $unmet = Planner::plan($instance)->unmet;
         self::assertSame(['papers'], array_map(static fn(Unmet $one): string => $one->what, $unmet), 'the gap is not too long yet, and still it is said');
         self::assertStringContainsString('Nobody is let in after '.Day::date($day + 5), $unmet[0]->why);
@@ -256,7 +256,7 @@ final class PlanTest extends TestCase
         $day = Instances::START;
         $vehicle = new PlanVehicle('a', 'yard', ['wash' => 90, 'topper' => 20, 'decon' => 40], 5, 7, 10, $day - 6, new Cycle($day, $day + 3, $day + 6, 56));
         $wet = array_fill_keys(range($day, $day + 13), new Sky(true, false, false));
-        $instance = new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 13), 300))], $wet, [new PlanSite('yard', 10)], [$vehicle]);
+        $instance = new Instance($day, 14, [new PlanCrew('van', array_fill_keys(range($day, $day + 13), 300))], $wet, [new PlanSite('yard', 10)], [$vehicle]);
         $why = Planner::plan($instance)->unmet;
         self::assertSame(['topper'], array_map(static fn(Unmet $one): string => $one->what, $why));
         self::assertMatchesRegularExpression('/^Too late after '.Day::date($day + 6).'; none fits before the end\. The weather forbids it on [0-9, -]+; a dry day, or a bay, would hold it\.$/', $why[0]->why);
@@ -268,9 +268,9 @@ final class PlanTest extends TestCase
         $vehicle = new PlanVehicle('a', 'yard', ['wash' => 90, 'topper' => 20, 'decon' => 40, 'base' => 60], 5, 7, 10, $day - 6, new Cycle($day - 3, $day, $day + 6, 56), new Cycle($day, $day + 3, $day + 20, 90));
         // Every day is too cold for the topper but one; iron goes off at any time.
         $cold = $vehicle->without(array_diff_key(array_fill_keys(range($day, $day + 13), 1), [$day + 5 => true]));
-        $weeks = static fn(PlanVehicle $vehicle, bool $bay, bool $wet = false): Instance => new Instance($day, 14, [new Crew('van', array_fill_keys(range($day, $day + 13), 400))], $wet ? array_fill_keys(range($day, $day + 13), new Sky(false, true, false)) : [], [new PlanSite('yard', 10, bay: $bay)], [$vehicle]);
+        $weeks = static fn(PlanVehicle $vehicle, bool $bay, bool $wet = false): Instance => new Instance($day, 14, [new PlanCrew('van', array_fill_keys(range($day, $day + 13), 400))], $wet ? array_fill_keys(range($day, $day + 13), new Sky(false, true, false)) : [], [new PlanSite('yard', 10, bay: $bay)], [$vehicle]);
         $plan = Planner::plan($weeks($cold, false));
-        self::assertSame([5 => 1], array_filter(array_map(static fn(int $bits): int => $bits & 1, array_column(array_map(static fn(PlannedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0))));
+        self::assertSame([5 => 1], array_filter(array_map(static fn(int $bits): int => $bits & 1, array_column(array_map(static fn(PlacedVisit $visit): array => [$visit->day - $day, $visit->bits], $plan->visits), 1, 0))));
         self::assertSame([], PlanCheck::broken($weeks($cold, false), $plan->visits));
         self::assertStringContainsString('nothing but', PlanCheck::broken($weeks($cold->without([$day + 5 => 1]), false), $plan->visits)[0]);
         self::assertSame('Topper: nothing on the shelf goes on in that weather.', Alternatives::to($weeks($cold, false), $plan->visits, 'a', $day + 5)->days[$day + 4]['why']);
@@ -285,7 +285,7 @@ final class PlanTest extends TestCase
     {
         $day = Instances::START;
         $of = static fn(string $id, array $locks, array $deadlines = []): PlanVehicle => new PlanVehicle($id, "at {$id}", ['wash' => 200, 'topper' => 20, 'decon' => 40], 5, 10, 30, $day - 6, deadlines: $deadlines, locks: $locks);
-        $crew = new Crew('van', [$day + 1 => 240, $day + 3 => 200]);
+        $crew = new PlanCrew('van', [$day + 1 => 240, $day + 3 => 200]);
         $instance = new Instance($day, 7, [$crew], [], [new PlanSite('at a', 10), new PlanSite('at b', 10), new PlanSite('at c', 10)], [$of('a', [$day + 1 => 0]), $of('b', [$day + 3 => 0]), $of('c', [], [[$day + 1, $day + 3]])]);
         $unmet = Planner::plan($instance)->unmet;
         self::assertSame('deadline '.Day::date($day + 3), $unmet[0]->what);
@@ -339,14 +339,14 @@ final class PlanTest extends TestCase
         return new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, array_values($instance->sites), array_map(static fn(PlanVehicle $v): PlanVehicle => $v->id === $id ? $how($v) : $v, $instance->vehicles));
     }
 
-    private function mayGo(Instance $instance, PlannedVisit $visit, int $day): bool
+    private function mayGo(Instance $instance, PlacedVisit $visit, int $day): bool
     {
         $vehicle = array_values(array_filter($instance->vehicles, static fn(PlanVehicle $one): bool => $one->id === $visit->vehicle))[0];
 
         return $instance->isOpen($vehicle, $day) && $instance->sky($day)->topper && ($instance->crews[0]->minutes[$day] ?? 0) > 0;
     }
 
-    private function missed(Plan $plan): int
+    private function missed(FoundPlan $plan): int
     {
         return count(array_filter($plan->unmet, static fn(Unmet $one): bool => str_starts_with($one->what, 'deadline') || str_starts_with($one->what, 'lock')));
     }
@@ -370,7 +370,7 @@ final class PlanTest extends TestCase
                 $kinds = $lock !== null ? [$lock] : ($vehicle->topper === null ? [0] : ($vehicle->decon === null ? [0, 1] : [0, 1, 2, 3]));
                 foreach ($plans as $plan) {
                     foreach ($kinds as $bits) {
-                        $plans[] = [...$plan, new PlannedVisit($vehicle->id, $day, 'c0', $bits)];
+                        $plans[] = [...$plan, new PlacedVisit($vehicle->id, $day, 'c0', $bits)];
                     }
                 }
             }
@@ -396,7 +396,7 @@ final class PlanTest extends TestCase
         return [$least, $missed];
     }
 
-    /** @param list<PlannedVisit> $visits */
+    /** @param list<PlacedVisit> $visits */
     private function misses(Instance $instance, array $visits): int
     {
         $missed = 0;

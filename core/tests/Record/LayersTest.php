@@ -127,12 +127,13 @@ final class LayersTest extends TestCase
 
     public function testOnlyACleanSurfaceTellsOfALayer(): void
     {
-        $read = static fn(string ...$stages): LoggedTurn => self::turn(1, [], ['paint' => array_map(static fn(string $behaviour): array => ['whole' => ['behaviour' => $behaviour, 'angle_deg' => null, 'sheets_s' => null]], $stages)]);
-        self::assertNull($read(arrival: 'flat')->cleanReading(Zone::Paint));
-        self::assertNull($read(after_topper: 'tight')->cleanReading(Zone::Paint));
-        self::assertSame(Behaviour::Weak, $read(arrival: 'flat', after_wash: 'weak', after_topper: 'tight')->cleanReading(Zone::Paint));
-        self::assertSame(Behaviour::Good, $read(after_wash: 'weak', after_decon: 'good')->cleanReading(Zone::Paint));
-        self::assertNull($read(after_wash: 'weak')->cleanReading(Zone::Wheels));
+        /** @param array<string, string> $stages */
+        $read = static fn(array $stages): LoggedTurn => self::turn(1, [], ['paint' => array_map(static fn(string $behaviour): array => ['whole' => ['behaviour' => $behaviour, 'angle_deg' => null, 'sheets_s' => null]], $stages)]);
+        self::assertNull($read(['arrival' => 'flat'])->cleanReading(Zone::Paint));
+        self::assertNull($read(['after_topper' => 'tight'])->cleanReading(Zone::Paint));
+        self::assertSame(Behaviour::Weak, $read(['arrival' => 'flat', 'after_wash' => 'weak', 'after_topper' => 'tight'])->cleanReading(Zone::Paint));
+        self::assertSame(Behaviour::Good, $read(['after_wash' => 'weak', 'after_decon' => 'good'])->cleanReading(Zone::Paint));
+        self::assertNull($read(['after_wash' => 'weak'])->cleanReading(Zone::Wheels));
     }
 
     public function testWhatALayerFeltOfATurn(): void

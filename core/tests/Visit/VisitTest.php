@@ -10,12 +10,12 @@ use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Tests\Matching\Scene;
+use Vicissa\Core\Visit\BodyPanel;
 use Vicissa\Core\Visit\Caution;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Pace;
 use Vicissa\Core\Visit\PaceBook;
-use Vicissa\Core\Visit\Panel;
 use Vicissa\Core\Visit\Panels;
 use Vicissa\Core\Visit\TankAtHand;
 use Vicissa\Core\Visit\Totals;
@@ -266,7 +266,7 @@ final class VisitTest extends TestCase
     {
         $panels = Panels::of($body);
         self::assertSame(count($panels->ids()), count(array_unique($panels->ids())));
-        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn(Panel $panel): float => $panel->share, $panels->all)), 1e-9);
+        self::assertEqualsWithDelta(1.0, array_sum(array_map(static fn(BodyPanel $panel): float => $panel->share, $panels->all)), 1e-9);
         for ($n = 1; $n <= 30; $n++) {
             $goes = $panels->inGoes($n);
             self::assertCount(min($n, count($panels->all)), $goes);

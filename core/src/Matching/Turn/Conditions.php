@@ -28,7 +28,7 @@ final readonly class Conditions
      * @param Air $outside        the weather in the open
      * @param float|null $panelC  as measured, °C; null has it reckoned from air, sun and colour
      */
-    public static function at(Air $outside, Vehicle $vehicle, Place $place, ?float $panelC = null, bool $rain = false, MatchRules $rules = new MatchRules): self
+    public static function at(Air $outside, MatchedVehicle $vehicle, Place $place, ?float $panelC = null, bool $rain = false, MatchRules $rules = new MatchRules): self
     {
         $air = match (true) {
             $place->bay => new Air(max($outside->airC, $rules->bayC), min($outside->rh, $rules->bayRh), $rules->bayWindMS, 0.0),

@@ -129,23 +129,23 @@ enum School: string
     /**
      * What another side may change; everything else stays as it is.
      *
-     * @return list<Part>
+     * @return list<MatchPart>
      */
     public function governs(): array
     {
         return match ($this) {
             // What touches the paint, and whether a soap may at all, decides whether there is a turn: everything hangs on it.
-            self::Method, self::BareFace => Part::cases(),
-            self::Wheels => [Part::Order],
-            self::Foam => [Part::Foaming],
-            self::Rinse => [Part::Rinsing],
-            self::Order => [Part::Washing],
-            self::DryingAid => [Part::DryingAid, Part::Missing, Part::Cautions],
-            self::Topper, self::Caution => [Part::Topper, Part::ToppingUp, Part::DryingAid, Part::Sections, Part::Missing, Part::Cautions],
-            self::ToppingUp => [Part::ToppingUp],
-            self::Drying => [Part::Drying, Part::Towels, Part::Sections, Part::Cautions],
-            self::Towel => [Part::Drying],
-            self::Tyre => [Part::Tyres],
+            self::Method, self::BareFace => MatchPart::cases(),
+            self::Wheels => [MatchPart::Order],
+            self::Foam => [MatchPart::Foaming],
+            self::Rinse => [MatchPart::Rinsing],
+            self::Order => [MatchPart::Washing],
+            self::DryingAid => [MatchPart::DryingAid, MatchPart::Missing, MatchPart::Cautions],
+            self::Topper, self::Caution => [MatchPart::Topper, MatchPart::ToppingUp, MatchPart::DryingAid, MatchPart::Sections, MatchPart::Missing, MatchPart::Cautions],
+            self::ToppingUp => [MatchPart::ToppingUp],
+            self::Drying => [MatchPart::Drying, MatchPart::Towels, MatchPart::Sections, MatchPart::Cautions],
+            self::Towel => [MatchPart::Drying],
+            self::Tyre => [MatchPart::Tyres],
         };
     }
 }

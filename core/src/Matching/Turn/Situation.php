@@ -22,7 +22,7 @@ final readonly class Situation
      * @param Cooling|null $cooling   set where its panels are cooled before anything goes on
      */
     public function __construct(
-        public Vehicle $vehicle,
+        public MatchedVehicle $vehicle,
         public Assessment $seen,
         public Place $place,
         public Conditions $now,

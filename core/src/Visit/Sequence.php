@@ -20,7 +20,7 @@ use Vicissa\Core\Visit\Stretch\Wheels;
  * after the other; each begins after what the one before it ends with. Nothing is used before it is mixed, and no drop falls before
  * water, leads and platform are set up.
  */
-final readonly class Course extends Stretch
+final readonly class Sequence extends Stretch
 {
     private Wheels $wheels;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 /** The parts of a match that can be compared. */
-enum Part: string
+enum MatchPart: string
 {
     case Method = 'method';
     case Stages = 'stages';

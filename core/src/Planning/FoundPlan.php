@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /** Visits for the weeks, what they cost, and what no plan could cost less than. */
-final readonly class Plan
+final readonly class FoundPlan
 {
     /**
-     * @param list<PlannedVisit> $visits  by day, crew and vehicle
+     * @param list<PlacedVisit> $visits  by day, crew and vehicle
      * @param list<Unmet> $unmet
      */
     public function __construct(

@@ -14,7 +14,7 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 
 /** The vehicle as the match sees it. */
-final readonly class Vehicle
+final readonly class MatchedVehicle
 {
     /**
      * @param float $paintM2                 painted area, m²

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Visit;
 
 /** A part of a body's painted surface. */
-final readonly class Panel
+final readonly class BodyPanel
 {
     /**
      * @param string $id      such as "door-front-left"

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Visit;
 
-use Vicissa\Core\Matching\Turn\Part;
+use Vicissa\Core\Matching\Turn\MatchPart;
 
 /** One part of a visit that something else would change. */
-final readonly class Change
+final readonly class PartChange
 {
     /**
      * @param list<string> $was
      * @param list<string> $becomes
      */
     public function __construct(
-        public Part $part,
+        public MatchPart $part,
         public array $was,
         public array $becomes,
     ) {}
@@ -24,7 +24,7 @@ final readonly class Change
     {
         [$was, $becomes] = [$before->parts(), $after->parts()];
         $changes = [];
-        foreach (Part::cases() as $part) {
+        foreach (MatchPart::cases() as $part) {
             if ($was[$part->value] !== $becomes[$part->value]) {
                 $changes[] = new self(
                     $part,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Archive;
 
 /** Which tables of a workspace go into its archive, each after those it refers to; and which stay, with the reason. */
-final class Tables
+final class ArchivedTables
 {
     public const FORMAT = 'vicissa-archive/1';
 

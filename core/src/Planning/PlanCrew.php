@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /** People who go together. */
-final readonly class Crew
+final readonly class PlanCrew
 {
     /**
      * @param array<int, int> $minutes  by day number; a day that is missing is off
