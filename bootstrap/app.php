@@ -18,9 +18,9 @@ use Vicissa\Core\InvalidInput;
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
-        web: __DIR__.'/../routes/web.php',
-        api: __DIR__.'/../routes/api.php',
-        commands: __DIR__.'/../routes/console.php',
+        web: __DIR__ . '/../routes/web.php',
+        api: __DIR__ . '/../routes/api.php',
+        commands: __DIR__ . '/../routes/console.php',
         apiPrefix: 'api/v1',
     )
     ->withMiddleware(function (Middleware $middleware): void {
@@ -39,11 +39,15 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         // Answers to the caller, not faults of ours.
         $exceptions->dontReport([Problem::class, InvalidInput::class]);
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        $exceptions->render(static fn (Throwable $e, Request $request) => app(ProblemRenderer::class)->render($e, $request));
+        $exceptions->shouldRenderJsonWhen(
+            static fn(Request $request): bool => $request->is('api/*') || $request->expectsJson(),
+        );
+        $exceptions->render(
+            static fn(Throwable $e, Request $request) => app(ProblemRenderer::class)->render($e, $request),
+        );
     })
     ->create();
 
-$app->useStoragePath($_ENV['VICISSA_STORAGE'] ?? $_SERVER['VICISSA_STORAGE'] ?? dirname(__DIR__).'/var/storage');
+$app->useStoragePath($_ENV['VICISSA_STORAGE'] ?? ($_SERVER['VICISSA_STORAGE'] ?? dirname(__DIR__) . '/var/storage'));
 
 return $app;

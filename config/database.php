@@ -18,9 +18,17 @@ return [
     'default' => 'pgsql',
     'connections' => [
         // The application's role owns nothing and can't bypass row-level security.
-        'pgsql' => [...$connection, 'username' => env('DB_USERNAME', 'vicissa_app'), 'password' => env('DB_PASSWORD', '')],
+        'pgsql' => [
+            ...$connection,
+            'username' => env('DB_USERNAME', 'vicissa_app'),
+            'password' => env('DB_PASSWORD', ''),
+        ],
         // Owns the tables. Its password is not in .env: bin/start hands it to migrations and nothing else.
-        'owner' => [...$connection, 'username' => env('DB_OWNER_USERNAME', 'vicissa_owner'), 'password' => env('DB_OWNER_PASSWORD', '')],
+        'owner' => [
+            ...$connection,
+            'username' => env('DB_OWNER_USERNAME', 'vicissa_owner'),
+            'password' => env('DB_OWNER_PASSWORD', ''),
+        ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],
 ];

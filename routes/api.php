@@ -43,24 +43,30 @@ use App\Weeks\Http\ProposalController;
 use App\Weeks\Http\WeeksController;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('auth')->middleware('throttle:sign-in')->group(function (): void {
-    Route::post('register', [AuthController::class, 'register']);
-    Route::post('sign-in', [AuthController::class, 'signIn']);
-    Route::post('forgot', [AuthController::class, 'forgot']);
-    Route::post('reset', [AuthController::class, 'reset']);
-    Route::get('invitation', [AuthController::class, 'invitation']);
-    Route::post('join', [AuthController::class, 'join']);
-});
+Route::prefix('auth')
+    ->middleware('throttle:sign-in')
+    ->group(function (): void {
+        Route::post('register', [AuthController::class, 'register']);
+        Route::post('sign-in', [AuthController::class, 'signIn']);
+        Route::post('forgot', [AuthController::class, 'forgot']);
+        Route::post('reset', [AuthController::class, 'reset']);
+        Route::get('invitation', [AuthController::class, 'invitation']);
+        Route::post('join', [AuthController::class, 'join']);
+    });
 
 // Whoever knows a feed's address may read it: calendars don't sign in.
-Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])->where('secret', '[A-Za-z0-9]{40}')->middleware('throttle:api');
+Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])
+    ->where('secret', '[A-Za-z0-9]{40}')
+    ->middleware('throttle:api');
 
 // Whoever has a record's address may read it, and nothing else.
-Route::middleware('throttle:api')->where(['secret' => '[A-Za-z0-9]{40}'])->group(function (): void {
-    Route::get('records/{secret}', [RecordController::class, 'read']);
-    Route::get('records/{secret}/pdf', [RecordController::class, 'readPdf']);
-    Route::get('records/{secret}/photos/{photo}', [RecordController::class, 'readPhoto'])->whereUuid('photo');
-});
+Route::middleware('throttle:api')
+    ->where(['secret' => '[A-Za-z0-9]{40}'])
+    ->group(function (): void {
+        Route::get('records/{secret}', [RecordController::class, 'read']);
+        Route::get('records/{secret}/pdf', [RecordController::class, 'readPdf']);
+        Route::get('records/{secret}/photos/{photo}', [RecordController::class, 'readPhoto'])->whereUuid('photo');
+    });
 
 // And whoever has a letter may answer it.
 Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware('throttle:api');

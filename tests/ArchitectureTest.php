@@ -17,27 +17,40 @@ final class ArchitectureTest
     public function testCoreDependsOnNothingButPsrAndArithmetic(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::AllOf(Selector::inNamespace('Vicissa\Core'), Selector::NOT(Selector::inNamespace('Vicissa\Core\Tests'))))
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('Vicissa\Core'),
+                    Selector::NOT(Selector::inNamespace('Vicissa\Core\Tests')),
+                ),
+            )
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Vicissa\Core'), Selector::inNamespace('Psr'), Selector::inNamespace('Brick\Math'))
-            ->because('the rules and the computation must stand without a framework, a database or a clock of their own');
+            ->classes(
+                Selector::inNamespace('Vicissa\Core'),
+                Selector::inNamespace('Psr'),
+                Selector::inNamespace('Brick\Math'),
+            )
+            ->because(
+                'the rules and the computation must stand without a framework, a database or a clock of their own',
+            );
     }
 
     public function testCoreIsImmutable(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::AllOf(
-                Selector::inNamespace('Vicissa\Core'),
-                Selector::NOT(Selector::inNamespace('Vicissa\Core\Tests')),
-                Selector::NOT(Selector::isEnum()),
-                Selector::NOT(Selector::extends(DomainException::class)),
-                Selector::NOT(Selector::classname('Vicissa\Core\Protection\Life\Normal')),
-                // What a search of the weeks has in hand; it never leaves it.
-                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Ledger')),
-                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
-                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
-                Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
-            ))
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('Vicissa\Core'),
+                    Selector::NOT(Selector::inNamespace('Vicissa\Core\Tests')),
+                    Selector::NOT(Selector::isEnum()),
+                    Selector::NOT(Selector::extends(DomainException::class)),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Protection\Life\Normal')),
+                    // What a search of the weeks has in hand; it never leaves it.
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\Ledger')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
+                ),
+            )
             ->shouldBeReadonly()
             ->because('values of the core never change under whoever holds them');
     }
@@ -46,7 +59,26 @@ final class ArchitectureTest
      * The rooms from the ground up: each may know those before it, none those after it. What is told upwards goes as an event or
      * through an interface of the lower room.
      */
-    private const ROOMS = ['Problems', 'Tables', 'Print', 'Reckon', 'Standins', 'Tenancy', 'Shelf', 'Book', 'Record', 'Film', 'Door', 'Bench', 'Weeks', 'Proof', 'Turns', 'Sheets', 'Money', 'Archive'];
+    private const ROOMS = [
+        'Problems',
+        'Tables',
+        'Print',
+        'Reckon',
+        'Standins',
+        'Tenancy',
+        'Shelf',
+        'Book',
+        'Record',
+        'Film',
+        'Door',
+        'Bench',
+        'Weeks',
+        'Proof',
+        'Turns',
+        'Sheets',
+        'Money',
+        'Archive',
+    ];
 
     /** @return iterable<string, Rule> */
     #[TestRule]
@@ -58,8 +90,13 @@ final class ArchitectureTest
                 yield $room => PHPat::rule()
                     ->classes(self::room($room))
                     ->shouldNotDependOn()
-                    ->classes(...array_map(static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}"), $above))
-                    ->because("{$room} stands beneath ".implode(', ', $above));
+                    ->classes(
+                        ...array_map(
+                            static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}"),
+                            $above,
+                        ),
+                    )
+                    ->because("{$room} stands beneath " . implode(', ', $above));
             }
         }
     }
@@ -74,7 +111,12 @@ final class ArchitectureTest
                 yield $room => PHPat::rule()
                     ->classes(Selector::inNamespace("App\\{$room}\\Http"))
                     ->shouldNotDependOn()
-                    ->classes(...array_map(static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}\\Http"), $above))
+                    ->classes(
+                        ...array_map(
+                            static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}\\Http"),
+                            $above,
+                        ),
+                    )
                     ->because('a controller may ask any room, but takes shapes only of those beneath it');
             }
         }
@@ -88,7 +130,12 @@ final class ArchitectureTest
             yield $room => PHPat::rule()
                 ->classes(self::room($room))
                 ->shouldNotDependOn()
-                ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace("App\\{$room}\\Http"), Selector::inNamespace('Illuminate\Http'), Selector::inNamespace('OpenApi'))
+                ->classes(
+                    Selector::inNamespace('App\Http'),
+                    Selector::inNamespace("App\\{$room}\\Http"),
+                    Selector::inNamespace('Illuminate\Http'),
+                    Selector::inNamespace('OpenApi'),
+                )
                 ->because('the same verbs serve HTTP, the command line and the demo');
         }
     }
@@ -98,7 +145,17 @@ final class ArchitectureTest
         $known = [...self::ROOMS, 'Http', 'Console', 'Policies', 'Providers'];
 
         return PHPat::rule()
-            ->classes(Selector::AllOf(Selector::inNamespace('App'), ...array_map(static fn(string $one): SelectorInterface => Selector::NOT(Selector::inNamespace("App\\{$one}")), $known)))
+            ->classes(
+                Selector::AllOf(
+                    Selector::inNamespace('App'),
+                    ...array_map(
+                        static fn(string $one): SelectorInterface => Selector::NOT(
+                            Selector::inNamespace("App\\{$one}"),
+                        ),
+                        $known,
+                    ),
+                ),
+            )
             ->shouldNotExist()
             ->because('whoever adds a line says whose it is');
     }
@@ -108,7 +165,12 @@ final class ArchitectureTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('App\Http'))
             ->shouldNotDependOn()
-            ->classes(...array_map(static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}"), array_slice(self::ROOMS, (int) array_search('Shelf', self::ROOMS, true))))
+            ->classes(
+                ...array_map(
+                    static fn(string $one): SelectorInterface => Selector::inNamespace("App\\{$one}"),
+                    array_slice(self::ROOMS, (int) array_search('Shelf', self::ROOMS, true)),
+                ),
+            )
             ->because('it is the ground on which the rooms have their doors');
     }
 
@@ -124,6 +186,9 @@ final class ArchitectureTest
     /** A room without its door. */
     private static function room(string $room): SelectorInterface
     {
-        return Selector::AllOf(Selector::inNamespace("App\\{$room}"), Selector::NOT(Selector::inNamespace("App\\{$room}\\Http")));
+        return Selector::AllOf(
+            Selector::inNamespace("App\\{$room}"),
+            Selector::NOT(Selector::inNamespace("App\\{$room}\\Http")),
+        );
     }
 }

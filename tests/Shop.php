@@ -19,7 +19,15 @@ trait Shop
     /** @param list<string> $bottles  roles of the own shelf; all when left out */
     private function shop(?array $bottles = null): void
     {
-        [$owner] = app(FoundWorkspace::class)(['name' => 'Isa Merrick', 'email' => Str::lower(Str::random(8)).'@example.test', 'password' => 'sea-pink-tide'], ['name' => 'Merrick'], starterShelf: false);
+        [$owner] = app(FoundWorkspace::class)(
+            [
+                'name' => 'Isa Merrick',
+                'email' => Str::lower(Str::random(8)) . '@example.test',
+                'password' => 'sea-pink-tide',
+            ],
+            ['name' => 'Merrick'],
+            starterShelf: false,
+        );
         app(Tenancy::class)->leave();
         $this->actingAs($owner);
         foreach ($bottles ?? array_keys(OwnShelf::BOTTLES) as $role) {
@@ -33,7 +41,12 @@ trait Shop
     /** @param array<string, mixed> $facts */
     private function bottle(array $facts): string
     {
-        $made = $this->postJson('/api/v1/products', ['stock_ml' => 5000, 'pack_ml' => 1000, 'price_minor' => 1200, ...$facts]);
+        $made = $this->postJson('/api/v1/products', [
+            'stock_ml' => 5000,
+            'pack_ml' => 1000,
+            'price_minor' => 1200,
+            ...$facts,
+        ]);
         self::assertSame(201, $made->getStatusCode(), (string) $made->getContent());
 
         return (string) $made->json('id');
@@ -42,7 +55,18 @@ trait Shop
     /** @param array<string, mixed> $facts */
     private function site(array $facts = []): string
     {
-        return (string) $this->postJson('/api/v1/sites', ['name' => 'Yard', 'water' => 'tap', 'tds_mg_l' => 300, 'power' => true, 'pressure' => true, 'shade' => true, 'travel_min' => 10, ...$facts])->assertCreated()->json('id');
+        return (string) $this->postJson('/api/v1/sites', [
+            'name' => 'Yard',
+            'water' => 'tap',
+            'tds_mg_l' => 300,
+            'power' => true,
+            'pressure' => true,
+            'shade' => true,
+            'travel_min' => 10,
+            ...$facts,
+        ])
+            ->assertCreated()
+            ->json('id');
     }
 
     /**
@@ -51,13 +75,19 @@ trait Shop
      */
     private function car(array $facts = []): array
     {
-        return $this->postJson('/api/v1/vehicles', ['name' => 'Car', 'body' => 'saloon', 'paint_m2' => 10, ...$facts])->assertCreated()->json();
+        return $this->postJson('/api/v1/vehicles', ['name' => 'Car', 'body' => 'saloon', 'paint_m2' => 10, ...$facts])
+            ->assertCreated()
+            ->json();
     }
 
     /** @param array<string, mixed> $facts */
     private function layer(string $vehicle, array $facts): void
     {
-        $this->postJson("/api/v1/vehicles/{$vehicle}/layers", ['zone' => 'paint', 'kind' => 'base', ...$facts])->assertCreated();
+        $this->postJson("/api/v1/vehicles/{$vehicle}/layers", [
+            'zone' => 'paint',
+            'kind' => 'base',
+            ...$facts,
+        ])->assertCreated();
     }
 
     /**
@@ -69,10 +99,26 @@ trait Shop
      */
     private function sheet(string $vehicle, array $facts = [], array $more = []): array
     {
-        return $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle, 'on' => '2026-11-25', ...$more, 'facts' => [
-            'seen' => ['soil' => 2, 'grit' => false, 'on' => [], ...($facts['seen'] ?? [])], 'place' => ['water' => 'tap', 'tap_tds_mg_l' => 300, 'pressure' => true, 'power' => true, 'shade' => true, ...($facts['place'] ?? [])],
-            'weather' => self::MILD, ...array_diff_key($facts, ['seen' => 1, 'place' => 1]),
-        ]])->assertCreated()->json();
+        return $this->postJson('/api/v1/sheets', [
+            'vehicle_id' => $vehicle,
+            'on' => '2026-11-25',
+            ...$more,
+            'facts' => [
+                'seen' => ['soil' => 2, 'grit' => false, 'on' => [], ...$facts['seen'] ?? []],
+                'place' => [
+                    'water' => 'tap',
+                    'tap_tds_mg_l' => 300,
+                    'pressure' => true,
+                    'power' => true,
+                    'shade' => true,
+                    ...$facts['place'] ?? [],
+                ],
+                'weather' => self::MILD,
+                ...array_diff_key($facts, ['seen' => 1, 'place' => 1]),
+            ],
+        ])
+            ->assertCreated()
+            ->json();
     }
 
     /**
@@ -91,7 +137,9 @@ trait Shop
      */
     private static function steps(array $plan, string $id): array
     {
-        return array_values(array_filter($plan['steps'], static fn(array $step): bool => str_starts_with($step['id'], $id)));
+        return array_values(
+            array_filter($plan['steps'], static fn(array $step): bool => str_starts_with($step['id'], $id)),
+        );
     }
 
     /** @param array<string, mixed> $plan */
@@ -100,7 +148,11 @@ trait Shop
         $starts = [];
         foreach ($ids as $id) {
             $found = self::steps($plan, $id);
-            self::assertNotSame([], $found, "there is a step {$id} among ".implode(', ', array_column($plan['steps'], 'id')));
+            self::assertNotSame(
+                [],
+                $found,
+                "there is a step {$id} among " . implode(', ', array_column($plan['steps'], 'id')),
+            );
             $starts[] = $found[0]['start'];
         }
         $sorted = $starts;
@@ -111,6 +163,18 @@ trait Shop
     /** @param array<string, mixed> $plan */
     private static function said(array $plan): string
     {
-        return implode("\n", array_merge(array_column($plan['steps'], 'name'), ...array_column($plan['steps'], 'how'), ...array_map(static fn(array $step): array => array_column($step['cautions'], 'says'), $plan['steps']), ...[$plan['problems'] ?? [], array_column($plan['remedies'] ?? [], 'says'), array_column($plan['urges'] ?? [], 'says')]));
+        return implode(
+            "\n",
+            array_merge(
+                array_column($plan['steps'], 'name'),
+                ...array_column($plan['steps'], 'how'),
+                ...array_map(static fn(array $step): array => array_column($step['cautions'], 'says'), $plan['steps']),
+                ...[
+                    $plan['problems'] ?? [],
+                    array_column($plan['remedies'] ?? [], 'says'),
+                    array_column($plan['urges'] ?? [], 'says'),
+                ],
+            ),
+        );
     }
 }

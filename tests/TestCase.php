@@ -39,7 +39,11 @@ abstract class TestCase extends FrameworkTestCase
     protected function business(string $name = 'Marram'): array
     {
         [$owner, $workspace] = app(FoundWorkspace::class)(
-            ['name' => "{$name} owner", 'email' => Str::lower(Str::random(8)).'@example.test', 'password' => 'sea-pink-tide'],
+            [
+                'name' => "{$name} owner",
+                'email' => Str::lower(Str::random(8)) . '@example.test',
+                'password' => 'sea-pink-tide',
+            ],
             ['name' => $name],
         );
         app(Tenancy::class)->leave();
@@ -49,8 +53,15 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function technician(Workspace $workspace): User
     {
-        $user = User::query()->create(['name' => 'Tam', 'email' => Str::lower(Str::random(8)).'@example.test', 'password' => 'sea-pink-tide']);
-        $this->inside($workspace, static fn() => Membership::query()->create(['user_id' => $user->id, 'role' => 'technician']));
+        $user = User::query()->create([
+            'name' => 'Tam',
+            'email' => Str::lower(Str::random(8)) . '@example.test',
+            'password' => 'sea-pink-tide',
+        ]);
+        $this->inside(
+            $workspace,
+            static fn() => Membership::query()->create(['user_id' => $user->id, 'role' => 'technician']),
+        );
 
         return $user;
     }
@@ -72,15 +83,33 @@ abstract class TestCase extends FrameworkTestCase
         }
     }
 
-    protected function vehicle(Workspace $workspace, string $family = 'silica-spray', string $since = '2026-10-28', string $name = 'The blue estate'): Vehicle
-    {
-        return $this->inside($workspace, static fn(): Vehicle => app(StartVehicle::class)(['name' => $name, 'body' => 'estate', 'family' => $family, 'since' => $since])->refresh());
+    protected function vehicle(
+        Workspace $workspace,
+        string $family = 'silica-spray',
+        string $since = '2026-10-28',
+        string $name = 'The blue estate',
+    ): Vehicle {
+        return $this->inside(
+            $workspace,
+            static fn(): Vehicle => app(StartVehicle::class)([
+                'name' => $name,
+                'body' => 'estate',
+                'family' => $family,
+                'since' => $since,
+            ])->refresh(),
+        );
     }
 
     protected function product(Workspace $workspace, string $role, ?string $leaves = null): Product
     {
-        return $this->inside($workspace, static fn(): Product => Product::query()->where('role', $role)
-            ->when($leaves !== null, static fn($query) => $query->where('leaves', $leaves))->orderBy('name')->firstOrFail());
+        return $this->inside(
+            $workspace,
+            static fn(): Product => Product::query()
+                ->where('role', $role)
+                ->when($leaves !== null, static fn($query) => $query->where('leaves', $leaves))
+                ->orderBy('name')
+                ->firstOrFail(),
+        );
     }
 
     /**
@@ -91,7 +120,13 @@ abstract class TestCase extends FrameworkTestCase
      */
     protected function turn(array $facts = []): array
     {
-        return ['worked_at' => '2026-11-25T09:00:00Z', 'soil' => 2, 'method' => 'multi-towel', 'water' => 'tap', ...$facts];
+        return [
+            'worked_at' => '2026-11-25T09:00:00Z',
+            'soil' => 2,
+            'method' => 'multi-towel',
+            'water' => 'tap',
+            ...$facts,
+        ];
     }
 
     /**

@@ -10,15 +10,53 @@ final class ArchivedTables
     public const FORMAT = 'vicissa-archive/1';
 
     public const ALL = [
-        'clients', 'sites', 'programmes', 'vehicles', 'products', 'gear', 'gear_events', 'crews', 'crew_days', 'admissions', 'closures', 'deadlines', 'water_readings', 'round_stops',
-        'turns', 'turn_entries', 'turn_products', 'readings', 'layers', 'forecasts_made', 'stock_moves', 'step_times', 'sheets', 'sheet_events', 'photos',
-        'plans', 'planned_visits', 'cancelled_visits', 'proposals', 'prices', 'quotes', 'load_ticks', 'drill_answers', 'changes',
+        'clients',
+        'sites',
+        'programmes',
+        'vehicles',
+        'products',
+        'gear',
+        'gear_events',
+        'crews',
+        'crew_days',
+        'admissions',
+        'closures',
+        'deadlines',
+        'water_readings',
+        'round_stops',
+        'turns',
+        'turn_entries',
+        'turn_products',
+        'readings',
+        'layers',
+        'forecasts_made',
+        'stock_moves',
+        'step_times',
+        'sheets',
+        'sheet_events',
+        'photos',
+        'plans',
+        'planned_visits',
+        'cancelled_visits',
+        'proposals',
+        'prices',
+        'quotes',
+        'load_ticks',
+        'drill_answers',
+        'changes',
     ];
 
     /** What stays: secrets, what belongs to people and not to the business, and what is reckoned anew. */
     public const LEFT = [
-        'forecasts' => 'reckoned anew', 'feeds' => 'addresses with secrets', 'record_links' => 'addresses with secrets', 'personal_access_tokens' => 'secrets', 'invitations' => 'secrets', 'idempotency_keys' => 'passing',
-        'plan_runs' => 'passing', 'memberships' => 'people sign in anew', 'outbox_messages' => 'letters that have gone out',
+        'forecasts' => 'reckoned anew',
+        'feeds' => 'addresses with secrets',
+        'record_links' => 'addresses with secrets',
+        'personal_access_tokens' => 'secrets',
+        'invitations' => 'secrets',
+        'idempotency_keys' => 'passing',
+        'plan_runs' => 'passing',
+        'memberships' => 'people sign in anew',
+        'outbox_messages' => 'letters that have gone out',
     ];
 
     /** Columns that name a person. */

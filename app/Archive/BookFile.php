@@ -16,9 +16,72 @@ final class BookFile
 {
     public const COLUMNS = [
         'clients' => ['name', 'contact', 'phone', 'email', 'note'],
-        'sites' => ['name', 'client', 'address', 'water', 'tds_mg_l', 'treated_tds_mg_l', 'power', 'pressure', 'shade', 'bay', 'latitude', 'longitude', 'surface', 'run_off', 'hours', 'access', 'certificate_expires_on', 'travel_min'],
-        'vehicles' => ['name', 'client', 'site', 'body', 'model', 'plate', 'in_service_on', 'colour', 'tone', 'hardness', 'finish', 'wheel_finish', 'paint_m2', 'material', 'storage', 'road', 'km_per_week', 'salt_months', 'cadence_min', 'cadence_target', 'cadence_max', 'salt_target', 'topper_weeks', 'decon_days', 'base', 'base_since', 'note'],
-        'turns' => ['vehicle', 'worked_at', 'minutes', 'crew', 'soil', 'grit', 'method', 'purpose', 'water', 'water_l', 'panel_c', 'clay', 'looked_over', 'products', 'note'],
+        'sites' => [
+            'name',
+            'client',
+            'address',
+            'water',
+            'tds_mg_l',
+            'treated_tds_mg_l',
+            'power',
+            'pressure',
+            'shade',
+            'bay',
+            'latitude',
+            'longitude',
+            'surface',
+            'run_off',
+            'hours',
+            'access',
+            'certificate_expires_on',
+            'travel_min',
+        ],
+        'vehicles' => [
+            'name',
+            'client',
+            'site',
+            'body',
+            'model',
+            'plate',
+            'in_service_on',
+            'colour',
+            'tone',
+            'hardness',
+            'finish',
+            'wheel_finish',
+            'paint_m2',
+            'material',
+            'storage',
+            'road',
+            'km_per_week',
+            'salt_months',
+            'cadence_min',
+            'cadence_target',
+            'cadence_max',
+            'salt_target',
+            'topper_weeks',
+            'decon_days',
+            'base',
+            'base_since',
+            'note',
+        ],
+        'turns' => [
+            'vehicle',
+            'worked_at',
+            'minutes',
+            'crew',
+            'soil',
+            'grit',
+            'method',
+            'purpose',
+            'water',
+            'water_l',
+            'panel_c',
+            'clay',
+            'looked_over',
+            'products',
+            'note',
+        ],
         'readings' => ['vehicle', 'worked_at', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s'],
     ];
 
@@ -30,7 +93,10 @@ final class BookFile
     public static function rows(string $kind, Workspace $workspace): iterable
     {
         foreach (self::facts($kind, $workspace) as $facts) {
-            yield array_map(static fn(string $column): string => self::cell($facts[$column] ?? null), self::COLUMNS[$kind]);
+            yield array_map(
+                static fn(string $column): string => self::cell($facts[$column] ?? null),
+                self::COLUMNS[$kind],
+            );
         }
     }
 
@@ -45,38 +111,107 @@ final class BookFile
                 break;
             case 'sites':
                 foreach (Site::query()->with('client:id,name')->orderBy('name')->orderBy('id')->lazy() as $site) {
-                    yield [...$site->only(array_diff(self::COLUMNS['sites'], ['client', 'certificate_expires_on'])), 'client' => $site->client?->name, 'certificate_expires_on' => $site->certificate_expires_on?->toDateString()];
+                    yield [
+                        ...$site->only(array_diff(self::COLUMNS['sites'], ['client', 'certificate_expires_on'])),
+                        'client' => $site->client?->name,
+                        'certificate_expires_on' => $site->certificate_expires_on?->toDateString(),
+                    ];
                 }
                 break;
             case 'vehicles':
-                foreach (Vehicle::query()->with(['client:id,name', 'site:id,name', 'layers' => static fn($query) => $query->where('zone', 'paint')->where('kind', 'base')->whereNull('ended_at')])->whereNull('archived_at')->orderBy('name')->orderBy('id')->lazy() as $vehicle) {
+                foreach (
+                    Vehicle::query()
+                        ->with([
+                            'client:id,name',
+                            'site:id,name',
+                            'layers' => static fn($query) => $query
+                                ->where('zone', 'paint')
+                                ->where('kind', 'base')
+                                ->whereNull('ended_at'),
+                        ])
+                        ->whereNull('archived_at')
+                        ->orderBy('name')
+                        ->orderBy('id')
+                        ->lazy()
+                    as $vehicle
+                ) {
                     $base = $vehicle->layers->first();
                     yield [
-                        ...$vehicle->only(array_diff(self::COLUMNS['vehicles'], ['client', 'site', 'base', 'base_since', 'in_service_on'])), 'client' => $vehicle->client?->name, 'site' => $vehicle->site?->name, 'in_service_on' => $vehicle->in_service_on?->toDateString(),
-                        'base' => $base->family ?? ($vehicle->base_unknown ? 'unknown' : 'bare'), 'base_since' => $base === null ? null : $workspace->dateOf($base->on_at),
+                        ...$vehicle->only(
+                            array_diff(self::COLUMNS['vehicles'], [
+                                'client',
+                                'site',
+                                'base',
+                                'base_since',
+                                'in_service_on',
+                            ]),
+                        ),
+                        'client' => $vehicle->client?->name,
+                        'site' => $vehicle->site?->name,
+                        'in_service_on' => $vehicle->in_service_on?->toDateString(),
+                        'base' => $base->family ?? ($vehicle->base_unknown ? 'unknown' : 'bare'),
+                        'base_since' => $base === null ? null : $workspace->dateOf($base->on_at),
                     ];
                 }
                 break;
             case 'turns':
             case 'readings':
-                foreach (Turn::query()->with(['vehicle:id,name', 'current.products.product:id,name', 'current.readings'])->orderBy('worked_at')->orderBy('id')->lazy(200) as $turn) {
-                    $head = ['vehicle' => $turn->vehicle?->name, 'worked_at' => $turn->worked_at->format('Y-m-d\TH:i:s\Z')];
+                foreach (
+                    Turn::query()
+                        ->with(['vehicle:id,name', 'current.products.product:id,name', 'current.readings'])
+                        ->orderBy('worked_at')
+                        ->orderBy('id')
+                        ->lazy(200)
+                    as $turn
+                ) {
+                    $head = [
+                        'vehicle' => $turn->vehicle?->name,
+                        'worked_at' => $turn->worked_at->format('Y-m-d\TH:i:s\Z'),
+                    ];
                     if ($kind === 'readings') {
                         foreach ($turn->current->readings ?? [] as $reading) {
-                            yield [...$head, ...$reading->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s'])];
+                            yield [
+                                ...$head,
+                                ...$reading->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']),
+                            ];
                         }
 
                         continue;
                     }
-                    yield [...$head, ...($turn->current?->only(['minutes', 'crew', 'soil', 'grit', 'method', 'purpose', 'water', 'water_l', 'panel_c', 'clay', 'looked_over', 'note']) ?? []),
-                        'products' => implode('; ', array_map(self::use(...), $turn->current?->products->all() ?? []))];
+                    yield [
+                        ...$head,
+                        ...$turn->current?->only([
+                            'minutes',
+                            'crew',
+                            'soil',
+                            'grit',
+                            'method',
+                            'purpose',
+                            'water',
+                            'water_l',
+                            'panel_c',
+                            'clay',
+                            'looked_over',
+                            'note',
+                        ]) ?? [],
+                        'products' => implode('; ', array_map(self::use(...), $turn->current?->products->all() ?? [])),
+                    ];
                 }
         }
     }
 
     private static function use(TurnProduct $use): string
     {
-        return trim(sprintf('%s @ %s%s', $use->product->name ?? '', $use->zone, $use->quantity_ml === null ? '' : ' = '.rtrim(rtrim(number_format($use->quantity_ml, 1, '.', ''), '0'), '.').' ml'));
+        return trim(
+            sprintf(
+                '%s @ %s%s',
+                $use->product->name ?? '',
+                $use->zone,
+                $use->quantity_ml === null
+                    ? ''
+                    : ' = ' . rtrim(rtrim(number_format($use->quantity_ml, 1, '.', ''), '0'), '.') . ' ml',
+            ),
+        );
     }
 
     /**
@@ -92,17 +227,49 @@ final class BookFile
             };
         }
         if (in_array($column, self::LISTS, true)) {
-            return array_map(static fn(string $one): int|string => ctype_digit($one) ? (int) $one : $one, array_values(array_filter(array_map(trim(...), explode(';', $cell)), static fn(string $one): bool => $one !== '')));
+            return array_map(
+                static fn(string $one): int|string => ctype_digit($one) ? (int) $one : $one,
+                array_values(
+                    array_filter(
+                        array_map(trim(...), explode(';', $cell)),
+                        static fn(string $one): bool => $one !== '',
+                    ),
+                ),
+            );
         }
 
-        return is_numeric($cell) && ! in_array($column, ['name', 'plate', 'phone', 'model', 'note', 'contact', 'address', 'hours', 'access', 'colour', 'vehicle', 'client', 'site'], true) ? $cell + 0 : $cell;
+        return is_numeric($cell) &&
+            !in_array(
+                $column,
+                [
+                    'name',
+                    'plate',
+                    'phone',
+                    'model',
+                    'note',
+                    'contact',
+                    'address',
+                    'hours',
+                    'access',
+                    'colour',
+                    'vehicle',
+                    'client',
+                    'site',
+                ],
+                true,
+            )
+            ? $cell + 0
+            : $cell;
     }
 
     private static function cell(mixed $value): string
     {
         return match (true) {
             is_bool($value) => $value ? 'yes' : 'no',
-            is_array($value) => implode('; ', array_map(static fn(mixed $one): string => is_scalar($one) ? (string) $one : '', $value)),
+            is_array($value) => implode(
+                '; ',
+                array_map(static fn(mixed $one): string => is_scalar($one) ? (string) $one : '', $value),
+            ),
             is_scalar($value) => (string) $value,
             default => '',
         };

@@ -43,17 +43,28 @@ final readonly class ForgetClient
                 $photos[] = $photo->path();
                 $photo->delete();
             }
-            $links = RecordLink::query()->whereIn('vehicle_id', $ids)->delete() + Feed::query()->whereIn('vehicle_id', $ids)->delete();
+            $links =
+                RecordLink::query()->whereIn('vehicle_id', $ids)->delete() +
+                Feed::query()->whereIn('vehicle_id', $ids)->delete();
             Deadline::query()->whereIn('vehicle_id', $ids)->delete();
             // Why a visit was called off may say whose.
-            CancelledVisit::query()->whereIn('vehicle_id', $ids)->update(['why' => null]);
+            CancelledVisit::query()
+                ->whereIn('vehicle_id', $ids)
+                ->update(['why' => null]);
             Closure::query()->whereIn('vehicle_id', $ids)->delete();
             Proposal::query()->where('client_id', $client->id)->delete();
             PlannedVisit::query()->whereIn('vehicle_id', $ids)->delete();
             $sites = Site::query()->where('client_id', $client->id)->get();
             Vehicle::withoutEvents(function () use ($vehicles): void {
                 foreach ($vehicles as $i => $vehicle) {
-                    $vehicle->update(['name' => sprintf('Forgotten %s %d', $vehicle->body, $i + 1), 'plate' => null, 'client_id' => null, 'site_id' => null, 'archived_at' => $vehicle->archived_at ?? $this->clock->now(), 'version' => $vehicle->version + 1]);
+                    $vehicle->update([
+                        'name' => sprintf('Forgotten %s %d', $vehicle->body, $i + 1),
+                        'plate' => null,
+                        'client_id' => null,
+                        'site_id' => null,
+                        'archived_at' => $vehicle->archived_at ?? $this->clock->now(),
+                        'version' => $vehicle->version + 1,
+                    ]);
                 }
             });
             Site::withoutEvents(static fn() => $sites->each(static fn(Site $site) => $site->delete()));
@@ -63,11 +74,27 @@ final readonly class ForgetClient
                 'gone' => [
                     'Name, contact, e-mail, telephone and notes of the client.',
                     sprintf('%d place%s with address and rules.', $sites->count(), $sites->count() === 1 ? '' : 's'),
-                    sprintf('Names and plates of %d vehicle%s, %d photo%s, every remark in their turns.', $vehicles->count(), $vehicles->count() === 1 ? '' : 's', count($photos), count($photos) === 1 ? '' : 's'),
-                    sprintf('%d address%s under which records or calendars could be read, %d letter%s, what was planned and asked.', $links, $links === 1 ? '' : 'es', $letters, $letters === 1 ? '' : 's'),
+                    sprintf(
+                        'Names and plates of %d vehicle%s, %d photo%s, every remark in their turns.',
+                        $vehicles->count(),
+                        $vehicles->count() === 1 ? '' : 's',
+                        count($photos),
+                        count($photos) === 1 ? '' : 's',
+                    ),
+                    sprintf(
+                        '%d address%s under which records or calendars could be read, %d letter%s, what was planned and asked.',
+                        $links,
+                        $links === 1 ? '' : 'es',
+                        $letters,
+                        $letters === 1 ? '' : 's',
+                    ),
                 ],
                 'stays' => [
-                    sprintf('%d turn%s of vehicles without a name: what was used, how long it took, how the water stood. Stock, costs and the lives of products rest on them.', $turns, $turns === 1 ? '' : 's'),
+                    sprintf(
+                        '%d turn%s of vehicles without a name: what was used, how long it took, how the water stood. Stock, costs and the lives of products rest on them.',
+                        $turns,
+                        $turns === 1 ? '' : 's',
+                    ),
                     'That somebody was forgotten, when and by whom; not who.',
                     'Backups made before today, until they are overwritten; see the operator’s pages.',
                 ],

@@ -59,10 +59,17 @@ final class ImportBook
         $table = Tables::read($text, self::MOST[$kind]);
         $columns = BookFile::COLUMNS[$kind];
         if (array_intersect($table['head'], $columns) === []) {
-            throw new UnreadableFile('None of its columns means anything here. The first line names them: '.implode(', ', $columns).'.');
+            throw new UnreadableFile(
+                'None of its columns means anything here. The first line names them: ' . implode(', ', $columns) . '.',
+            );
         }
         $unknown = array_values(array_diff(array_filter($table['head']), $columns));
-        $this->known = ['client' => self::byName(Client::query()->get()), 'site' => self::byName(Site::query()->get()), 'vehicle' => self::byName(Vehicle::query()->get()), 'product' => self::byName(Product::query()->get())];
+        $this->known = [
+            'client' => self::byName(Client::query()->get()),
+            'site' => self::byName(Site::query()->get()),
+            'vehicle' => self::byName(Vehicle::query()->get()),
+            'product' => self::byName(Product::query()->get()),
+        ];
 
         return DB::transaction(function () use ($kind, $table, $unknown, $commit, $by): array {
             $rows = $seen = $work = [];
@@ -81,26 +88,53 @@ final class ImportBook
                 if ($errors === [] && $do !== null) {
                     $work[] = $do;
                 }
-                $rows[] = ['row' => $row, 'name' => trim(($cells['name'] ?? $cells['vehicle'] ?? '').' '.($cells['worked_at'] ?? '')), 'does' => $errors === [] ? $does : 'wrong', 'changes' => $errors === [] ? $changes : [], 'errors' => $errors, 'unknown' => $unknown];
+                $rows[] = [
+                    'row' => $row,
+                    'name' => trim(($cells['name'] ?? ($cells['vehicle'] ?? '')) . ' ' . ($cells['worked_at'] ?? '')),
+                    'does' => $errors === [] ? $does : 'wrong',
+                    'changes' => $errors === [] ? $changes : [],
+                    'errors' => $errors,
+                    'unknown' => $unknown,
+                ];
             }
-            $count = static fn(string $does): int => count(array_filter($rows, static fn(array $one): bool => $one['does'] === $does));
+            $count = static fn(string $does): int => count(
+                array_filter($rows, static fn(array $one): bool => $one['does'] === $does),
+            );
             $done = $commit && $count('wrong') === 0;
             foreach ($done ? $work : [] as $do) {
                 $do();
             }
 
-            return ['rows' => $rows, 'done' => $done, 'new' => $count('new'), 'changed' => $count('change'), 'same' => $count('same'), 'wrong' => $count('wrong')];
+            return [
+                'rows' => $rows,
+                'done' => $done,
+                'new' => $count('new'),
+                'changed' => $count('change'),
+                'same' => $count('same'),
+                'wrong' => $count('wrong'),
+            ];
         });
     }
 
     /** @param array<string, string> $cells */
     private function key(string $kind, array $cells): string
     {
-        return mb_strtolower(match ($kind) {
-            'turns' => ($cells['vehicle'] ?? '').'|'.($cells['worked_at'] ?? ''),
-            'readings' => implode('|', array_map(static fn(string $column): string => $cells[$column] ?? '', ['vehicle', 'worked_at', 'stage', 'zone', 'part'])),
-            default => $cells['name'] ?? '',
-        });
+        return mb_strtolower(
+            match ($kind) {
+                'turns' => ($cells['vehicle'] ?? '') . '|' . ($cells['worked_at'] ?? ''),
+                'readings' => implode(
+                    '|',
+                    array_map(static fn(string $column): string => $cells[$column] ?? '', [
+                        'vehicle',
+                        'worked_at',
+                        'stage',
+                        'zone',
+                        'part',
+                    ]),
+                ),
+                default => $cells['name'] ?? '',
+            },
+        );
     }
 
     /**
@@ -110,8 +144,8 @@ final class ImportBook
     private function weigh(string $kind, array $facts, User $by): array
     {
         return match ($kind) {
-            'clients' => $this->row($facts, 'client', new Client),
-            'sites' => $this->row($facts, 'site', new Site),
+            'clients' => $this->row($facts, 'client', new Client()),
+            'sites' => $this->row($facts, 'site', new Site()),
             'vehicles' => $this->vehicle($facts),
             'turns' => $this->turn($facts, $by),
             default => $this->reading($facts, $by),
@@ -134,12 +168,19 @@ final class ImportBook
         $target = ($has ?? $new)->fill($facts);
         $changes = $has === null ? [] : array_values(array_diff(array_keys($target->getDirty()), ['version']));
 
-        return [$has === null ? 'new' : ($changes === [] ? 'same' : 'change'), $changes, [], $has !== null && $changes === [] ? null : static function () use ($target): void {
-            if ($target->exists) {
-                $target->setAttribute('version', (int) $target->getAttribute('version') + 1);
-            }
-            $target->save();
-        }];
+        return [
+            $has === null ? 'new' : ($changes === [] ? 'same' : 'change'),
+            $changes,
+            [],
+            $has !== null && $changes === []
+                ? null
+                : static function () use ($target): void {
+                    if ($target->exists) {
+                        $target->setAttribute('version', (int) $target->getAttribute('version') + 1);
+                    }
+                    $target->save();
+                },
+        ];
     }
 
     /**
@@ -153,15 +194,28 @@ final class ImportBook
         $facts = array_diff_key($facts, ['base' => 1, 'base_since' => 1]);
         $has = $this->known['vehicle']->get(mb_strtolower(is_string($facts['name'] ?? null) ? $facts['name'] : ''));
         $errors = [...$errors, ...$this->rules->errors('vehicle', $facts, $has === null)];
-        if ($has === null && (! is_string($base) || ($base !== 'unknown' && Family::tryFrom($base) === null))) {
-            $errors['base'] = 'What lies on its paint: '.implode(', ', array_map(static fn(Family $family): string => $family->value, Family::cases())).', or unknown.';
+        if ($has === null && (!is_string($base) || ($base !== 'unknown' && Family::tryFrom($base) === null))) {
+            $errors['base'] =
+                'What lies on its paint: ' .
+                implode(', ', array_map(static fn(Family $family): string => $family->value, Family::cases())) .
+                ', or unknown.';
         }
-        if ($since !== null && (! is_string($since) || preg_match('/^\d{4}-\d\d-\d\d$/', $since) !== 1 || $since > $this->tenancy->workspace()->dateOf($this->clock->now()))) {
+        if (
+            $since !== null &&
+            (!is_string($since) ||
+                preg_match('/^\d{4}-\d\d-\d\d$/', $since) !== 1 ||
+                $since > $this->tenancy->workspace()->dateOf($this->clock->now()))
+        ) {
             $errors['base_since'] = 'A date that has been, as 2026-05-01.';
         }
-        $like = $has instanceof Vehicle ? $has : new Vehicle;
-        $gap = static fn(string $field): int => is_int($facts[$field] ?? null) ? $facts[$field] : (int) $like->getAttribute($field);
-        if ($errors === [] && ($gap('cadence_min') > $gap('cadence_target') || $gap('cadence_target') > $gap('cadence_max'))) {
+        $like = $has instanceof Vehicle ? $has : new Vehicle();
+        $gap = static fn(string $field): int => is_int($facts[$field] ?? null)
+            ? $facts[$field]
+            : (int) $like->getAttribute($field);
+        if (
+            $errors === [] &&
+            ($gap('cadence_min') > $gap('cadence_target') || $gap('cadence_target') > $gap('cadence_max'))
+        ) {
             $errors['cadence_target'] = 'The usual gap between visits must lie between the shortest and the longest.';
         }
         if ($errors !== []) {
@@ -170,19 +224,35 @@ final class ImportBook
         if ($has instanceof Vehicle) {
             $changes = array_values(array_diff(array_keys($has->fill($facts)->getDirty()), ['version']));
 
-            return [$changes === [] ? 'same' : 'change', $changes, [], $changes === [] ? null : function () use ($has): void {
-                $has->version++;
-                $has->save();
-                ($this->rebuildProtection)($has);
-            }];
+            return [
+                $changes === [] ? 'same' : 'change',
+                $changes,
+                [],
+                $changes === []
+                    ? null
+                    : function () use ($has): void {
+                        $has->version++;
+                        $has->save();
+                        ($this->rebuildProtection)($has);
+                    },
+            ];
         }
 
-        return ['new', [], [], function () use ($facts, $base, $since): void {
-            /** @var array{name: string, body: string} $facts */
-            $vehicle = ($this->startVehicle)([...array_intersect_key($facts, array_flip(['name', 'body', 'tone', 'finish', 'hardness'])), 'family' => is_string($base) ? $base : 'unknown', 'since' => is_string($since) ? $since : null])->refresh();
-            $vehicle->fill(array_diff_key($facts, ['name' => 1, 'body' => 1]))->save();
-            ($this->rebuildProtection)($vehicle);
-        }];
+        return [
+            'new',
+            [],
+            [],
+            function () use ($facts, $base, $since): void {
+                /** @var array{name: string, body: string} $facts */
+                $vehicle = ($this->startVehicle)([
+                    ...array_intersect_key($facts, array_flip(['name', 'body', 'tone', 'finish', 'hardness'])),
+                    'family' => is_string($base) ? $base : 'unknown',
+                    'since' => is_string($since) ? $since : null,
+                ])->refresh();
+                $vehicle->fill(array_diff_key($facts, ['name' => 1, 'body' => 1]))->save();
+                ($this->rebuildProtection)($vehicle);
+            },
+        ];
     }
 
     /**
@@ -203,9 +273,14 @@ final class ImportBook
             return ['same', [], [], null];
         }
 
-        return ['new', [], [], function () use ($vehicle, $by, $facts, $at): void {
-            ($this->finishTurn)($vehicle, $by, [...$facts, 'worked_at' => $at->format(DATE_ATOM)]);
-        }];
+        return [
+            'new',
+            [],
+            [],
+            function () use ($vehicle, $by, $facts, $at): void {
+                ($this->finishTurn)($vehicle, $by, [...$facts, 'worked_at' => $at->format(DATE_ATOM)]);
+            },
+        ];
     }
 
     /**
@@ -218,31 +293,100 @@ final class ImportBook
         $at = $this->moment($facts['worked_at'] ?? null, $errors);
         $reading = array_diff_key($facts, ['vehicle' => 1, 'worked_at' => 1]);
         $reading += ['part' => 'whole'];
-        foreach ($this->rules->errors('turn', ['worked_at' => $facts['worked_at'] ?? '', 'soil' => 0, 'method' => 'two-mitts', 'water' => 'tap', 'readings' => [$reading]], true) as $field => $says) {
+        foreach (
+            $this->rules->errors(
+                'turn',
+                [
+                    'worked_at' => $facts['worked_at'] ?? '',
+                    'soil' => 0,
+                    'method' => 'two-mitts',
+                    'water' => 'tap',
+                    'readings' => [$reading],
+                ],
+                true,
+            )
+            as $field => $says
+        ) {
             $errors[str_replace('readings.0.', '', $field)] = $says;
         }
-        $turn = $vehicle === null || $at === null ? null : Turn::query()->with('current.readings')->where('vehicle_id', $vehicle->id)->where('worked_at', $at)->first();
+        $turn =
+            $vehicle === null || $at === null
+                ? null
+                : Turn::query()
+                    ->with('current.readings')
+                    ->where('vehicle_id', $vehicle->id)
+                    ->where('worked_at', $at)
+                    ->first();
         if ($turn === null && $errors === []) {
             $errors['worked_at'] = 'There is no turn of that vehicle at that moment. Read in the turns first.';
         }
         if ($turn === null || $errors !== []) {
             return ['wrong', [], $errors, null];
         }
-        $same = $turn->current?->readings->contains(static fn(Reading $one): bool => $one->stage === $reading['stage'] && $one->zone === $reading['zone'] && $one->part === $reading['part'] && $one->behaviour === $reading['behaviour'] && abs(($one->angle_deg ?? -1.0) - (float) ($reading['angle_deg'] ?? -1.0)) < 0.05);
+        $same = $turn->current?->readings->contains(
+            static fn(Reading $one): bool => $one->stage === $reading['stage'] &&
+                $one->zone === $reading['zone'] &&
+                $one->part === $reading['part'] &&
+                $one->behaviour === $reading['behaviour'] &&
+                abs(($one->angle_deg ?? -1.0) - (float) ($reading['angle_deg'] ?? -1.0)) < 0.05,
+        );
         if ($same === true) {
             return ['same', [], [], null];
         }
 
-        return ['change', ['reading '.Stage::from((string) $reading['stage'])->value], [], function () use ($turn, $reading, $by): void {
-            $now = Turn::query()->with(['current.readings', 'current.products'])->findOrFail($turn->id);
-            $entry = $now->current ?? $now->current()->firstOrFail();
-            $readings = $entry->readings->reject(static fn(Reading $one): bool => $one->stage === $reading['stage'] && $one->zone === $reading['zone'] && $one->part === $reading['part'])
-                ->map(static fn(Reading $one): array => $one->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']))->values()->all();
-            $this->finishTurn->correct($now, $by, [
-                ...$entry->only(['minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note']), 'worked_at' => $now->worked_at->format(DATE_ATOM),
-                'readings' => [...$readings, $reading], 'products' => $entry->products->map->only(['product_id', 'zone', 'quantity_ml', 'batch'])->all(),
-            ], self::REASON, $entry->revision);
-        }];
+        return [
+            'change',
+            ['reading ' . Stage::from((string) $reading['stage'])->value],
+            [],
+            function () use ($turn, $reading, $by): void {
+                $now = Turn::query()
+                    ->with(['current.readings', 'current.products'])
+                    ->findOrFail($turn->id);
+                $entry = $now->current ?? $now->current()->firstOrFail();
+                $readings = $entry->readings
+                    ->reject(
+                        static fn(Reading $one): bool => $one->stage === $reading['stage'] &&
+                            $one->zone === $reading['zone'] &&
+                            $one->part === $reading['part'],
+                    )
+                    ->map(
+                        static fn(Reading $one): array => $one->only([
+                            'stage',
+                            'zone',
+                            'part',
+                            'behaviour',
+                            'angle_deg',
+                            'sheets_s',
+                        ]),
+                    )
+                    ->values()
+                    ->all();
+                $this->finishTurn->correct(
+                    $now,
+                    $by,
+                    [
+                        ...$entry->only([
+                            'minutes',
+                            'soil',
+                            'grit',
+                            'method',
+                            'purpose',
+                            'water',
+                            'panel_c',
+                            'clay',
+                            'note',
+                        ]),
+                        'worked_at' => $now->worked_at->format(DATE_ATOM),
+                        'readings' => [...$readings, $reading],
+                        'products' => $entry->products->map
+                            ->only(['product_id', 'zone', 'quantity_ml', 'batch'])
+                            ->all(),
+                    ],
+                    self::REASON,
+                    $entry->revision,
+                );
+            },
+        ];
     }
 
     /**
@@ -254,7 +398,9 @@ final class ImportBook
         $name = is_scalar($facts['vehicle'] ?? null) ? (string) $facts['vehicle'] : '';
         $vehicle = $this->known['vehicle']->get(mb_strtolower($name));
 
-        return $vehicle instanceof Vehicle ? [$vehicle, []] : [null, ['vehicle' => $name === '' ? 'Which vehicle?' : "There is no vehicle “{$name}” in the book."]];
+        return $vehicle instanceof Vehicle
+            ? [$vehicle, []]
+            : [null, ['vehicle' => $name === '' ? 'Which vehicle?' : "There is no vehicle “{$name}” in the book."]];
     }
 
     /** @param array<string, string> $errors */
@@ -283,19 +429,28 @@ final class ImportBook
     private function products(string $text, array &$errors): array
     {
         $uses = [];
-        foreach (array_filter(array_map(trim(...), explode(';', $text)), static fn(string $one): bool => $one !== '') as $one) {
+        foreach (
+            array_filter(array_map(trim(...), explode(';', $text)), static fn(string $one): bool => $one !== '')
+            as $one
+        ) {
             if (preg_match('/^(.+?)(?:\s*@\s*([a-z]+))?(?:\s*=\s*([\d.]+)\s*(?:ml)?)?$/i', $one, $m) !== 1) {
-                $errors['products'] = "“{$one}” is not a product, its zone and its millilitres, as “Soap @ paint = 30 ml”.";
+                $errors[
+                    'products'
+                ] = "“{$one}” is not a product, its zone and its millilitres, as “Soap @ paint = 30 ml”.";
 
                 continue;
             }
             $product = $this->known['product']->get(mb_strtolower(trim($m[1])));
-            if (! $product instanceof Product) {
+            if (!($product instanceof Product)) {
                 $errors['products'] = "There is no “{$m[1]}” on the shelf.";
 
                 continue;
             }
-            $uses[] = ['product_id' => $product->id, 'zone' => ($m[2] ?? '') === '' ? 'paint' : mb_strtolower($m[2]), ...(($m[3] ?? '') === '' ? [] : ['quantity_ml' => (float) $m[3]])];
+            $uses[] = [
+                'product_id' => $product->id,
+                'zone' => ($m[2] ?? '') === '' ? 'paint' : mb_strtolower($m[2]),
+                ...($m[3] ?? '') === '' ? [] : ['quantity_ml' => (float) $m[3]],
+            ];
         }
 
         return $uses;
@@ -315,7 +470,11 @@ final class ImportBook
             if (isset($facts[$what]) && is_scalar($facts[$what])) {
                 $row = $this->known[$what]->get(mb_strtolower((string) $facts[$what]));
                 if ($row === null) {
-                    $errors[$what] = sprintf('There is no %s “%s” in the book.', $what === 'site' ? 'place' : 'client', $facts[$what]);
+                    $errors[$what] = sprintf(
+                        'There is no %s “%s” in the book.',
+                        $what === 'site' ? 'place' : 'client',
+                        $facts[$what],
+                    );
                 } else {
                     $facts["{$what}_id"] = $row->getKey();
                 }

@@ -32,10 +32,7 @@ final readonly class ReadArchive
 
     private const MOST_BYTES = 400_000_000;
 
-    public function __construct(
-        private Tenancy $tenancy,
-        private ForecastLayers $forecastLayers,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ForecastLayers $forecastLayers) {}
 
     public static function isEmpty(): bool
     {
@@ -49,7 +46,7 @@ final readonly class ReadArchive
      */
     public function fromFile(string $path, User $by): array
     {
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
             throw new BadArchive('This file is no archive: it is not a ZIP file.');
         }
@@ -62,14 +59,14 @@ final readonly class ReadArchive
         } catch (JsonException $e) {
             throw new BadArchive("archive.json can’t be read ({$e->getMessage()}).");
         }
-        if (! is_array($data)) {
+        if (!is_array($data)) {
             throw new BadArchive('archive.json holds no archive.');
         }
         [$rows, $ids] = $this->data($data, $by);
         $photos = 0;
         $old = array_flip($ids);
         foreach (Photo::query()->cursor() as $photo) {
-            $file = ! isset($old[$photo->id]) ? false : $zip->getFromName("photos/{$old[$photo->id]}.jpg");
+            $file = !isset($old[$photo->id]) ? false : $zip->getFromName("photos/{$old[$photo->id]}.jpg");
             // Only pictures are kept as pictures.
             if (is_string($file) && str_starts_with($file, "\xFF\xD8\xFF")) {
                 Storage::disk('photos')->put($photo->path(), $file);
@@ -90,11 +87,17 @@ final readonly class ReadArchive
     public function data(array $data, User $by): array
     {
         if (($data['format'] ?? null) !== ArchivedTables::FORMAT) {
-            throw new BadArchive(sprintf('This is no archive of this kind: its format should be “%s”.', ArchivedTables::FORMAT));
+            throw new BadArchive(
+                sprintf('This is no archive of this kind: its format should be “%s”.', ArchivedTables::FORMAT),
+            );
         }
-        $tables = is_array($data['tables'] ?? null) ? $data['tables'] : throw new BadArchive('The archive has no tables.');
-        if (! self::isEmpty()) {
-            throw new BadArchive('This workspace isn’t empty. An archive is only taken into one without vehicles and clients; found a new business for it.');
+        $tables = is_array($data['tables'] ?? null)
+            ? $data['tables']
+            : throw new BadArchive('The archive has no tables.');
+        if (!self::isEmpty()) {
+            throw new BadArchive(
+                'This workspace isn’t empty. An archive is only taken into one without vehicles and clients; found a new business for it.',
+            );
         }
         $ids = $this->ids($tables);
 
@@ -107,14 +110,23 @@ final readonly class ReadArchive
                 /** @var list<array<string, mixed>> $rows */
                 $rows = $tables[$table] ?? [];
                 foreach (array_chunk($rows, self::CHUNK) as $chunk) {
-                    $this->insert($table, array_map(fn(array $row): array => $this->row($table, $row, $ids, $people, $by), $chunk));
+                    $this->insert(
+                        $table,
+                        array_map(fn(array $row): array => $this->row($table, $row, $ids, $people, $by), $chunk),
+                    );
                     $count += count($chunk);
                 }
             }
             foreach (ArchivedTables::LATER as $table => $column) {
                 foreach ($tables[$table] ?? [] as $row) {
                     if (is_array($row) && is_string($row['id'] ?? null) && is_string($row[$column] ?? null)) {
-                        DB::update("update {$table} set {$column} = ? where id = ?", [$ids[$row[$column]] ?? throw new BadArchive("A row of {$table} refers to something that isn’t in the archive ({$column})."), $ids[$row['id']]]);
+                        DB::update("update {$table} set {$column} = ? where id = ?", [
+                            $ids[$row[$column]] ??
+                            throw new BadArchive(
+                                "A row of {$table} refers to something that isn’t in the archive ({$column}).",
+                            ),
+                            $ids[$row['id']],
+                        ]);
                     }
                 }
             }
@@ -137,12 +149,12 @@ final readonly class ReadArchive
         $old = [];
         foreach (ArchivedTables::ALL as $table) {
             $rows = $tables[$table] ?? [];
-            if (! is_array($rows) || ! array_is_list($rows)) {
+            if (!is_array($rows) || !array_is_list($rows)) {
                 throw new BadArchive("“{$table}” should be a list of rows.");
             }
             foreach ($rows as $i => $row) {
                 $id = is_array($row) ? $row[$table === 'forecasts_made' ? 'layer_id' : 'id'] ?? null : null;
-                if (! is_string($id) || ! Str::isUuid($id)) {
+                if (!is_string($id) || !Str::isUuid($id)) {
                     throw new BadArchive(sprintf('Row %d of %s has no id.', $i + 1, $table));
                 }
                 if ($table !== 'forecasts_made' && isset($old[$id])) {
@@ -164,7 +176,9 @@ final readonly class ReadArchive
     private function clear(): void
     {
         foreach (['gear', 'crews', 'programmes', 'sites', 'products', 'prices'] as $table) {
-            DB::table($table)->where('workspace_id', $this->tenancy->workspace()->id)->delete();
+            DB::table($table)
+                ->where('workspace_id', $this->tenancy->workspace()->id)
+                ->delete();
         }
     }
 
@@ -180,10 +194,17 @@ final readonly class ReadArchive
         foreach ($people as $person) {
             $id = is_array($person) ? $person['id'] ?? null : null;
             $name = is_array($person) ? $person['name'] ?? null : null;
-            if (! is_string($id) || ! Str::isUuid($id) || ! is_string($name) || $name === '') {
+            if (!is_string($id) || !Str::isUuid($id) || !is_string($name) || $name === '') {
                 throw new BadArchive('A person in the archive has no id or no name.');
             }
-            $map[$id] = $name === $by->name ? $by->id : User::query()->create(['name' => mb_substr($name, 0, 120), 'email' => Str::uuid7()->toString().'@archive.invalid', 'password' => Hash::make(Str::random(40))])->id;
+            $map[$id] =
+                $name === $by->name
+                    ? $by->id
+                    : User::query()->create([
+                        'name' => mb_substr($name, 0, 120),
+                        'email' => Str::uuid7()->toString() . '@archive.invalid',
+                        'password' => Hash::make(Str::random(40)),
+                    ])->id;
         }
 
         return $map;
@@ -194,7 +215,10 @@ final readonly class ReadArchive
     {
         $workspace = $this->tenancy->workspace();
         $known = array_intersect_key($settings, array_flip(ArchivedTables::WORKSPACE));
-        if (isset($known['time_zone']) && ! in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)) {
+        if (
+            isset($known['time_zone']) &&
+            !in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)
+        ) {
             throw new BadArchive('The archive’s time zone is unknown here.');
         }
         $workspace->fill($known);
@@ -213,7 +237,9 @@ final readonly class ReadArchive
     {
         foreach ($row as $column => $value) {
             $row[$column] = match (true) {
-                in_array($column, ArchivedTables::PEOPLE, true) => is_string($value) ? $people[$value] ?? $by->id : null,
+                in_array($column, ArchivedTables::PEOPLE, true) => is_string($value)
+                    ? $people[$value] ?? $by->id
+                    : null,
                 // Who signs in is asked anew.
                 $table === 'crews' && $column === 'members' => [],
                 $column === (ArchivedTables::LATER[$table] ?? null) => null,
@@ -221,7 +247,9 @@ final readonly class ReadArchive
                 $column === 'id' || str_ends_with($column, '_id') => match (true) {
                     $value === null => null,
                     is_string($value) && isset($ids[$value]) => $ids[$value],
-                    default => throw new BadArchive("A row of {$table} refers to something that isn’t in the archive ({$column})."),
+                    default => throw new BadArchive(
+                        "A row of {$table} refers to something that isn’t in the archive ({$column}).",
+                    ),
                 },
                 default => $this->replaced($value, $ids),
             };
@@ -234,9 +262,11 @@ final readonly class ReadArchive
     private function replaced(mixed $value, array $ids): mixed
     {
         if (is_string($value)) {
-            return strlen($value) < 36 ? $value : preg_replace_callback(self::UUID, static fn(array $m): string => $ids[$m[0]] ?? $m[0], $value);
+            return strlen($value) < 36
+                ? $value
+                : preg_replace_callback(self::UUID, static fn(array $m): string => $ids[$m[0]] ?? $m[0], $value);
         }
-        if (! is_array($value)) {
+        if (!is_array($value)) {
             return $value;
         }
         $out = [];
@@ -256,11 +286,24 @@ final readonly class ReadArchive
     {
         // What this version doesn't know is left out; what the archive doesn't know takes its default.
         $known = Schema::getColumnListing($table);
-        $columns = implode(', ', array_map(static fn(string $column): string => '"'.$column.'"', array_values(array_intersect($known, array_keys(array_merge([], ...$rows))))));
+        $columns = implode(
+            ', ',
+            array_map(
+                static fn(string $column): string => '"' . $column . '"',
+                array_values(array_intersect($known, array_keys(array_merge([], ...$rows)))),
+            ),
+        );
         try {
-            DB::insert("insert into {$table} ({$columns}) select {$columns} from jsonb_populate_recordset(null::{$table}, ?::jsonb) r", [json_encode($rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)]);
+            DB::insert(
+                "insert into {$table} ({$columns}) select {$columns} from jsonb_populate_recordset(null::{$table}, ?::jsonb) r",
+                [json_encode($rows, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)],
+            );
         } catch (QueryException $e) {
-            throw new BadArchive("Rows of {$table} break a rule of the book: ".Str::limit(Str::before($e->getPrevious()?->getMessage() ?? 'unknown', "\n"), 200), previous: $e);
+            throw new BadArchive(
+                "Rows of {$table} break a rule of the book: " .
+                    Str::limit(Str::before($e->getPrevious()?->getMessage() ?? 'unknown', "\n"), 200),
+                previous: $e,
+            );
         }
     }
 }

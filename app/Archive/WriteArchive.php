@@ -16,20 +16,27 @@ use ZipArchive;
 /** The whole workspace as one file: archive.json by its published schema, and the photos beside it. */
 final readonly class WriteArchive
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     /** @return string path of a file that is the caller's to remove */
     public function __invoke(): string
     {
         $path = tempnam(sys_get_temp_dir(), 'vicissa-archive');
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
             throw new RuntimeException('There is no room for an archive.');
         }
-        $zip->addFromString('archive.json', json_encode($this->data(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR));
+        $zip->addFromString(
+            'archive.json',
+            json_encode(
+                $this->data(),
+                JSON_PRETTY_PRINT |
+                    JSON_UNESCAPED_UNICODE |
+                    JSON_UNESCAPED_SLASHES |
+                    JSON_PRESERVE_ZERO_FRACTION |
+                    JSON_THROW_ON_ERROR,
+            ),
+        );
         foreach (Photo::query()->orderBy('id')->cursor() as $photo) {
             $file = Storage::disk('photos')->get($photo->path());
             if ($file !== null) {
@@ -55,7 +62,14 @@ final readonly class WriteArchive
             $tables = $people = [];
             foreach (ArchivedTables::ALL as $table) {
                 $rows = [];
-                foreach (DB::select("select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by ".($table === 'forecasts_made' ? 'layer_id' : 'id'), [$workspace->id]) as $line) {
+                foreach (
+                    DB::select(
+                        "select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by " .
+                            ($table === 'forecasts_made' ? 'layer_id' : 'id'),
+                        [$workspace->id],
+                    )
+                    as $line
+                ) {
                     /** @var array<string, mixed> $row */
                     $row = json_decode((string) $line->row, true, 512, JSON_THROW_ON_ERROR);
                     foreach (ArchivedTables::PEOPLE as $column) {
@@ -70,9 +84,18 @@ final readonly class WriteArchive
             ksort($people);
 
             return [
-                'format' => ArchivedTables::FORMAT, 'made_at' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
-                'workspace' => array_intersect_key($workspace->only(ArchivedTables::WORKSPACE), array_flip(ArchivedTables::WORKSPACE)),
-                'people' => User::query()->whereIn('id', array_keys($people))->orderBy('id')->get()->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])->all(),
+                'format' => ArchivedTables::FORMAT,
+                'made_at' => $this->clock->now()->format('Y-m-d\TH:i:s\Z'),
+                'workspace' => array_intersect_key(
+                    $workspace->only(ArchivedTables::WORKSPACE),
+                    array_flip(ArchivedTables::WORKSPACE),
+                ),
+                'people' => User::query()
+                    ->whereIn('id', array_keys($people))
+                    ->orderBy('id')
+                    ->get()
+                    ->map(static fn(User $user): array => ['id' => $user->id, 'name' => $user->name])
+                    ->all(),
                 'tables' => $tables,
             ];
         });

@@ -17,28 +17,30 @@ final readonly class AtHand
      * @param list<Bottle> $shelf
      * @param Collection<int, Gear> $gear  with events, newest first
      */
-    public function __construct(
-        public array $shelf,
-        public Collection $gear,
-        public PaceBook $pace,
-    ) {}
+    public function __construct(public array $shelf, public Collection $gear, public PaceBook $pace) {}
 
     /** Whether an air dryer runs from packs that come along. */
     public function blowsFromPacks(): bool
     {
-        return $this->gear->contains('kind', 'blower') && $this->gear->contains(static fn(Gear $one): bool => $one->kind === 'battery' && ($one->fact('count') ?? 0.0) > 0.0);
+        return $this->gear->contains('kind', 'blower') &&
+            $this->gear->contains(
+                static fn(Gear $one): bool => $one->kind === 'battery' && ($one->fact('count') ?? 0.0) > 0.0,
+            );
     }
 
     /** Treated water the van brings, l; null when there is no tank, or nothing in it. */
     public function treatedL(): ?float
     {
         $tank = $this->gear->firstWhere('kind', 'tank');
-        if (! $tank instanceof Gear) {
+        if (!($tank instanceof Gear)) {
             return null;
         }
         $holds = $tank->fact('l') ?? 100.0;
         $level = $tank->events->firstWhere('kind', 'level');
-        $has = $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null) ? min($holds, (float) $level->facts['l']) : $holds;
+        $has =
+            $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null)
+                ? min($holds, (float) $level->facts['l'])
+                : $holds;
 
         return $has > 0.0 ? $has : null;
     }

@@ -32,7 +32,13 @@ class DrillAnswer extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['facts' => 'array', 'given' => 'array', 'right' => 'array', 'level' => 'integer', 'at' => 'immutable_datetime'];
+        return [
+            'facts' => 'array',
+            'given' => 'array',
+            'right' => 'array',
+            'level' => 'integer',
+            'at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<User, $this> */

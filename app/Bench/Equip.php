@@ -38,12 +38,13 @@ final readonly class Equip
     private function tank(Collection $gear, ?Site $site): ?TankAtHand
     {
         $tank = $gear->firstWhere('kind', 'tank');
-        if (! $tank instanceof Gear) {
+        if (!($tank instanceof Gear)) {
             return null;
         }
         $holds = $tank->fact('l') ?? 100.0;
         $level = $tank->events->firstWhere('kind', 'level');
-        $start = $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds;
+        $start =
+            $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds;
         $ro = $gear->firstWhere('kind', 'ro');
         // Where there is a tap the van's treatment runs from it.
         $makes = $site !== null && $site->water !== 'none' ? $ro?->fact('make_l_min') ?? 0.0 : 0.0;

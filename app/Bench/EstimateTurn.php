@@ -29,17 +29,34 @@ final class EstimateTurn
     {
         $atHand = $this->atHand ??= $this->gatherAtHand->withoutPace();
         $roles = $products->pluck('role')->all();
-        $kinds = array_filter([Kind::Wash, in_array(Role::Topper->value, $roles, true) ? Kind::Topper : null, in_array(Role::Iron->value, $roles, true) ? Kind::Decon : null, isset($facts['inspection']) || ($facts['looked_over'] ?? false) ? Kind::Inspection : null]);
+        $kinds = array_filter([
+            Kind::Wash,
+            in_array(Role::Topper->value, $roles, true) ? Kind::Topper : null,
+            in_array(Role::Iron->value, $roles, true) ? Kind::Decon : null,
+            isset($facts['inspection']) || ($facts['looked_over'] ?? false) ? Kind::Inspection : null,
+        ]);
         $method = (string) $facts['method'];
-        $hose = ! in_array($method, ['rinseless', 'waterless'], true);
+        $hose = !in_array($method, ['rinseless', 'waterless'], true);
         try {
-            $visit = ($this->layOrdinary)($vehicle, $atHand, array_values($kinds), (int) ($facts['crew'] ?? 1), (int) $facts['soil'], (bool) ($facts['grit'] ?? false), $facts['scope'] ?? 'usual', $hose ? [] : ['water' => 'none'], $hose ? ['schools' => ['method' => $method]] : []);
+            $visit = ($this->layOrdinary)(
+                $vehicle,
+                $atHand,
+                array_values($kinds),
+                (int) ($facts['crew'] ?? 1),
+                (int) $facts['soil'],
+                (bool) ($facts['grit'] ?? false),
+                $facts['scope'] ?? 'usual',
+                $hose ? [] : ['water' => 'none'],
+                $hose ? ['schools' => ['method' => $method]] : [],
+            );
         } catch (InvalidInput) {
             return null;
         }
 
         // What was worked otherwise than it would be laid out says nothing about minutes.
-        return $visit->totals->minutes === null || $visit->match->method->method()?->value !== $method ? null : (float) $visit->totals->minutes;
+        return $visit->totals->minutes === null || $visit->match->method->method()?->value !== $method
+            ? null
+            : (float) $visit->totals->minutes;
     }
 
     /** What they say of an ordinary visit of it by one person; null where it can't be laid out. */

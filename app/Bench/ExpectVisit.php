@@ -26,10 +26,7 @@ final readonly class ExpectVisit
     /** When the weather of a day is asked and nobody said at what hour. */
     public const USUAL_HOUR = 10;
 
-    public function __construct(
-        private Weather $weather,
-        private Tenancy $tenancy,
-    ) {}
+    public function __construct(private Weather $weather, private Tenancy $tenancy) {}
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
@@ -43,22 +40,58 @@ final readonly class ExpectVisit
         }
         $vehicles = (new EloquentCollection(array_column($visits, 0)))->loadMissing(['site', 'standing.forecast']);
         $days = array_values(array_unique(array_column($visits, 1)));
-        $by = static fn(Collection $rows): Collection => $rows->keyBy(static fn($row): string => "{$row->vehicle_id} {$row->on->toDateString()}");
-        $planned = $by(PlannedVisit::query()->whereIn('vehicle_id', $vehicles->modelKeys())->whereIn('on', $days)->get());
-        $sheets = $laid ? $by(Sheet::query()->whereIn('vehicle_id', $vehicles->modelKeys())->whereIn('on', $days)->whereIn('status', ['laid', 'begun'])->orderBy('created_at')->get()) : new Collection;
+        $by = static fn(Collection $rows): Collection => $rows->keyBy(
+            static fn($row): string => "{$row->vehicle_id} {$row->on->toDateString()}",
+        );
+        $planned = $by(
+            PlannedVisit::query()->whereIn('vehicle_id', $vehicles->modelKeys())->whereIn('on', $days)->get(),
+        );
+        $sheets = $laid
+            ? $by(
+                Sheet::query()
+                    ->whereIn('vehicle_id', $vehicles->modelKeys())
+                    ->whereIn('on', $days)
+                    ->whereIn('status', ['laid', 'begun'])
+                    ->orderBy('created_at')
+                    ->get(),
+            )
+            : new Collection();
         $stops = $by(RoundStop::query()->whereIn('vehicle_id', $vehicles->modelKeys())->whereIn('on', $days)->get());
         $crews = Crew::query()->get()->keyBy('id');
-        $last = TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $vehicles->modelKeys())
-            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil, turn_entries.grit')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->get()->keyBy('of_vehicle');
+        $last = TurnEntry::query()
+            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
+            ->whereIn('turns.vehicle_id', $vehicles->modelKeys())
+            ->selectRaw(
+                'distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil, turn_entries.grit',
+            )
+            ->orderBy('turns.vehicle_id')
+            ->orderByDesc('turns.worked_at')
+            ->get()
+            ->keyBy('of_vehicle');
         $wishes = [];
         foreach ($visits as [$vehicle, $on]) {
             $visit = $planned->get("{$vehicle->id} {$on}");
             $sheet = $sheets->get("{$vehicle->id} {$on}");
             $crew = $visit === null ? null : $crews->get($visit->crew_id);
             $hour = intdiv($stops->get("{$vehicle->id} {$on}")->begins_min ?? 60 * self::USUAL_HOUR, 60);
-            $asked = $visit === null ? ['scope' => $vehicle->scope] : ['kinds' => $visit->kinds, 'scope' => $visit->scope];
-            $facts = $sheet instanceof Sheet ? $sheet->facts : [...$this->facts($vehicle, $on, $hour, $last->get($vehicle->id), $atHand), ...$asked];
-            $wishes[] = ['wish' => new VisitWish($vehicle, $on, $sheet->crew ?? $crew->people ?? 1, $crew->members ?? [], $facts), 'sheet' => $sheet, 'planned' => $visit, 'hour' => $hour];
+            $asked =
+                $visit === null ? ['scope' => $vehicle->scope] : ['kinds' => $visit->kinds, 'scope' => $visit->scope];
+            $facts =
+                $sheet instanceof Sheet
+                    ? $sheet->facts
+                    : [...$this->facts($vehicle, $on, $hour, $last->get($vehicle->id), $atHand), ...$asked];
+            $wishes[] = [
+                'wish' => new VisitWish(
+                    $vehicle,
+                    $on,
+                    $sheet->crew ?? ($crew->people ?? 1),
+                    $crew->members ?? [],
+                    $facts,
+                ),
+                'sheet' => $sheet,
+                'planned' => $visit,
+                'hour' => $hour,
+            ];
         }
 
         return $wishes;
@@ -70,7 +103,10 @@ final readonly class ExpectVisit
         return [
             'seen' => ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []],
             'place' => self::place($vehicle, $atHand),
-            'weather' => $this->sky($vehicle->site, CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0)),
+            'weather' => $this->sky(
+                $vehicle->site,
+                CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0),
+            ),
             'expected' => true,
         ];
     }
@@ -82,9 +118,20 @@ final readonly class ExpectVisit
      */
     public function sky(?Site $site, CarbonImmutable $at): array
     {
-        $sky = $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
+        $sky = $this->weather->hours(
+            $site->latitude ?? Weather::SOMEWHERE[0],
+            $site->longitude ?? Weather::SOMEWHERE[1],
+            $at,
+            1,
+        )[0];
 
-        return ['air_c' => $sky->air->airC, 'rh' => $sky->air->rh, 'wind_m_s' => $sky->air->windMS, 'sun_w_m2' => $sky->air->sunWM2, 'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm];
+        return [
+            'air_c' => $sky->air->airC,
+            'rh' => $sky->air->rh,
+            'wind_m_s' => $sky->air->windMS,
+            'sun_w_m2' => $sky->air->sunWM2,
+            'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm,
+        ];
     }
 
     /** @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for the dryer */
@@ -93,12 +140,29 @@ final readonly class ExpectVisit
         $site = $vehicle?->site;
         $battery = $atHand->blowsFromPacks();
         if ($site === null) {
-            return ['water' => 'tap', 'tap_tds_mg_l' => null, 'treated_tds_mg_l' => null, 'pressure' => true, 'power' => true, 'shade' => false, 'bay' => false, 'run_off' => null, 'battery' => $battery];
+            return [
+                'water' => 'tap',
+                'tap_tds_mg_l' => null,
+                'treated_tds_mg_l' => null,
+                'pressure' => true,
+                'power' => true,
+                'shade' => false,
+                'bay' => false,
+                'run_off' => null,
+                'battery' => $battery,
+            ];
         }
 
         return [
-            'water' => $site->water === 'tap' && $atHand->treatedL() !== null ? 'treated' : $site->water, 'tap_tds_mg_l' => $site->tds_mg_l, 'treated_tds_mg_l' => $site->treated_tds_mg_l,
-            'pressure' => $site->pressure, 'power' => $site->power, 'shade' => $site->shade, 'bay' => $site->bay, 'run_off' => $site->run_off, 'battery' => $battery,
+            'water' => $site->water === 'tap' && $atHand->treatedL() !== null ? 'treated' : $site->water,
+            'tap_tds_mg_l' => $site->tds_mg_l,
+            'treated_tds_mg_l' => $site->treated_tds_mg_l,
+            'pressure' => $site->pressure,
+            'power' => $site->power,
+            'shade' => $site->shade,
+            'bay' => $site->bay,
+            'run_off' => $site->run_off,
+            'battery' => $battery,
         ];
     }
 }

@@ -36,22 +36,45 @@ final readonly class ForeseeVisits
         }
         $standIns = $this->reckonMinutes->standIns($hang, $atHand);
 
-        return array_map(static function (array $one, array $plan, int $i) use ($standIns): array {
-            $facts = $one['wish']->facts;
-            /** @var array{minutes: int|null, nine_in_ten: int|null} $totals */
-            $totals = $plan['totals'];
-            /** @var list<string> $problems */
-            $problems = $plan['problems'];
-            $kinds = is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null;
-            /** @var list<array{fulfils: string|null}> $steps */
-            $steps = $plan['steps'];
+        return array_map(
+            static function (array $one, array $plan, int $i) use ($standIns): array {
+                $facts = $one['wish']->facts;
+                /** @var array{minutes: int|null, nine_in_ten: int|null} $totals */
+                $totals = $plan['totals'];
+                /** @var list<string> $problems */
+                $problems = $plan['problems'];
+                $kinds = is_array($facts['kinds'] ?? null)
+                    ? array_values(array_filter($facts['kinds'], is_string(...)))
+                    : null;
+                /** @var list<array{fulfils: string|null}> $steps */
+                $steps = $plan['steps'];
 
-            return [
-                'plan' => $plan, 'minutes' => $totals['minutes'] ?? $standIns[$i], 'nine_in_ten' => $totals['nine_in_ten'], 'problem' => $totals['minutes'] === null ? $problems[0] ?? 'It can’t be laid out as things stand.' : null,
-                'laid' => $one['sheet'] !== null, 'hour' => $one['hour'], 'kinds' => $kinds, 'scope' => is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual',
-                'visit' => $one['planned']?->id, 'loses' => $steps === [] ? [] : array_values(array_diff($kinds ?? [], [Kind::Wash->value, ...array_filter(array_column($steps, 'fulfils'), is_string(...))])),
-            ];
-        }, $wishes, $plans, array_keys($wishes));
+                return [
+                    'plan' => $plan,
+                    'minutes' => $totals['minutes'] ?? $standIns[$i],
+                    'nine_in_ten' => $totals['nine_in_ten'],
+                    'problem' =>
+                        $totals['minutes'] === null ? $problems[0] ?? 'It can’t be laid out as things stand.' : null,
+                    'laid' => $one['sheet'] !== null,
+                    'hour' => $one['hour'],
+                    'kinds' => $kinds,
+                    'scope' => is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual',
+                    'visit' => $one['planned']?->id,
+                    'loses' =>
+                        $steps === []
+                            ? []
+                            : array_values(
+                                array_diff($kinds ?? [], [
+                                    Kind::Wash->value,
+                                    ...array_filter(array_column($steps, 'fulfils'), is_string(...)),
+                                ]),
+                            ),
+                ];
+            },
+            $wishes,
+            $plans,
+            array_keys($wishes),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -30,7 +30,17 @@ use Vicissa\Core\Protection\Stage;
 /** A drill's case on a vehicle of the book, its choices, and what the rules say of an answer. The same seed is the same case. */
 final readonly class JudgeDrill
 {
-    public const WAYS = ['air-then-towel', 'sheet-then-towel', 'warm-air', 'air-and-blot', 'blot', 'air-only', 'towel', 'at-once', 'none'];
+    public const WAYS = [
+        'air-then-towel',
+        'sheet-then-towel',
+        'warm-air',
+        'air-and-blot',
+        'blot',
+        'air-only',
+        'towel',
+        'at-once',
+        'none',
+    ];
 
     private const SOAPS = [Role::Soap, Role::Foam, Role::Rinseless, Role::Waterless];
 
@@ -40,12 +50,30 @@ final readonly class JudgeDrill
     public function choices(Vehicle $vehicle, CaseDraw $case): array
     {
         [$situation] = $this->scene($vehicle, $case);
-        $soaps = array_values(array_filter($situation->shelf, static fn(Bottle $bottle): bool => in_array($bottle->traits->role, self::SOAPS, true)));
+        $soaps = array_values(
+            array_filter(
+                $situation->shelf,
+                static fn(Bottle $bottle): bool => in_array($bottle->traits->role, self::SOAPS, true),
+            ),
+        );
         $stack = $situation->vehicle->stack(Zone::Paint);
-        $says = array_values(array_filter([
-            $stack->isBare() ? 'Nothing lies on its paint.' : sprintf('On its paint: %s%s.', $stack->topper === null ? '' : "a topper ({$stack->topper->family->value}) over ", $stack->base->family->value ?? 'an unknown base'),
-            sprintf('%s paint, %s%s.', ucfirst($vehicle->hardness), $vehicle->tone, $vehicle->finish === [] ? '' : ', '.implode(', ', $vehicle->finish)),
-        ]));
+        $says = array_values(
+            array_filter([
+                $stack->isBare()
+                    ? 'Nothing lies on its paint.'
+                    : sprintf(
+                        'On its paint: %s%s.',
+                        $stack->topper === null ? '' : "a topper ({$stack->topper->family->value}) over ",
+                        $stack->base->family->value ?? 'an unknown base',
+                    ),
+                sprintf(
+                    '%s paint, %s%s.',
+                    ucfirst($vehicle->hardness),
+                    $vehicle->tone,
+                    $vehicle->finish === [] ? '' : ', ' . implode(', ', $vehicle->finish),
+                ),
+            ]),
+        );
 
         return [$soaps, $says];
     }
@@ -60,9 +88,13 @@ final readonly class JudgeDrill
         $match = TurnMatch::of($situation, $schools);
         $judged = [Judgement::Method->value => $this->method($match, $given['method'] ?? '')];
         $asked = Method::tryFrom($given['method'] ?? '');
-        $may = array_filter($match->method->options, static fn(MethodOption $one): bool => $one->method === $asked && $one->allowed()) !== [];
+        $may =
+            array_filter(
+                $match->method->options,
+                static fn(MethodOption $one): bool => $one->method === $asked && $one->allowed(),
+            ) !== [];
         if ($asked !== null && $may && $asked !== $match->method->method()) {
-            if (! $asked->needsHose()) {
+            if (!$asked->needsHose()) {
                 // Nobody's school; what goes with it is not what this case is about.
                 return $judged;
             }
@@ -71,7 +103,12 @@ final readonly class JudgeDrill
         }
         if ($match->possible()) {
             $judged[Judgement::Soap->value] = $this->soap($match, $given['soap'] ?? '');
-            $judged[Judgement::Drying->value] = ['right' => ($given['drying'] ?? '') === $match->drying->way->value, 'ours' => $match->drying->way->value, 'says' => '', 'why' => trim($match->drying->why.' '.implode(' ', array_slice($match->drying->how, 0, 1)))];
+            $judged[Judgement::Drying->value] = [
+                'right' => ($given['drying'] ?? '') === $match->drying->way->value,
+                'ours' => $match->drying->way->value,
+                'says' => '',
+                'why' => trim($match->drying->why . ' ' . implode(' ', array_slice($match->drying->how, 0, 1))),
+            ];
             $judged[Judgement::Topper->value] = $this->topper($match, $given['topper'] ?? '');
         }
 
@@ -81,13 +118,30 @@ final readonly class JudgeDrill
     /** @return array{Situation, Schools} */
     private function scene(Vehicle $vehicle, CaseDraw $case): array
     {
-        $readings = $case->afterWash === null ? [] : [Zone::Paint->value => [Stage::AfterWash->value => Behaviour::from($case->afterWash)]];
+        $readings =
+            $case->afterWash === null
+                ? []
+                : [Zone::Paint->value => [Stage::AfterWash->value => Behaviour::from($case->afterWash)]];
 
         return ($this->matchTurn)(
             $vehicle,
             new Assessment($case->soil, $case->grit, array_map(Contaminant::from(...), $case->on), readings: $readings),
-            new Place(Water::from($case->place['water']), 280.0, $case->place['water'] === 'treated' ? 8.0 : null, $case->place['pressure'], $case->place['power'], $case->place['shade'], $case->place['bay'], null),
-            new Air($case->weather['air_c'], $case->weather['rh'], $case->weather['wind_m_s'], $case->weather['sun_w_m2']),
+            new Place(
+                Water::from($case->place['water']),
+                280.0,
+                $case->place['water'] === 'treated' ? 8.0 : null,
+                $case->place['pressure'],
+                $case->place['power'],
+                $case->place['shade'],
+                $case->place['bay'],
+                null,
+            ),
+            new Air(
+                $case->weather['air_c'],
+                $case->weather['rh'],
+                $case->weather['wind_m_s'],
+                $case->weather['sun_w_m2'],
+            ),
             null,
             $case->weather['rain'],
             Schools::of([]),
@@ -98,15 +152,32 @@ final readonly class JudgeDrill
     private function method(TurnMatch $match, string $given): array
     {
         $ours = $match->method->method()->value ?? 'none';
-        $option = array_values(array_filter($match->method->options, static fn(MethodOption $one): bool => $one->method->value === $given))[0] ?? null;
+        $option =
+            array_values(
+                array_filter(
+                    $match->method->options,
+                    static fn(MethodOption $one): bool => $one->method->value === $given,
+                ),
+            )[0] ?? null;
         $says = match (true) {
             $given === $ours => '',
             $option === null => $ours === 'none' ? '' : 'Something may be done here.',
-            $option->allowed() => sprintf('%s would be allowed too%s.', Method::from($given)->says(), $match->method->chosen !== null && $option->risk > 1.15 * $match->method->chosen->risk ? ', with more contact risk' : ''),
+            $option->allowed() => sprintf(
+                '%s would be allowed too%s.',
+                Method::from($given)->says(),
+                $match->method->chosen !== null && $option->risk > 1.15 * $match->method->chosen->risk
+                    ? ', with more contact risk'
+                    : '',
+            ),
             default => sprintf('%s is refused: %s', Method::from($given)->says(), implode(' ', $option->refused)),
         };
 
-        return ['right' => $given === $ours || $option?->allowed() === true, 'ours' => $ours, 'says' => $says, 'why' => trim($match->method->why.' '.implode(' ', $match->method->instead))];
+        return [
+            'right' => $given === $ours || $option?->allowed() === true,
+            'ours' => $ours,
+            'says' => $says,
+            'why' => trim($match->method->why . ' ' . implode(' ', $match->method->instead)),
+        ];
     }
 
     /** @return array{right: bool, ours: string, says: string, why: string} */
@@ -115,30 +186,60 @@ final readonly class JudgeDrill
         $role = $match->method->method()?->role() ?? Role::Soap;
         $choice = $match->choice($role, Zone::Paint);
         $ours = $choice?->chosen;
-        $passed = array_values(array_filter($match->passed, static fn(Judged $one): bool => $one->bottle->id === $given && $one->zone === Zone::Paint))[0] ?? null;
-        $right = $given === ($ours->bottle->id ?? 'none') || ($passed !== null && $passed->bottle->traits->role === $role && $passed->verdict->allowed());
+        $passed =
+            array_values(
+                array_filter(
+                    $match->passed,
+                    static fn(Judged $one): bool => $one->bottle->id === $given && $one->zone === Zone::Paint,
+                ),
+            )[0] ?? null;
+        $right =
+            $given === ($ours->bottle->id ?? 'none') ||
+            ($passed !== null && $passed->bottle->traits->role === $role && $passed->verdict->allowed());
         $says = match (true) {
             $given === ($ours->bottle->id ?? 'none') => '',
             $passed === null => 'That one is not for washing this paint by this method.',
-            $passed->bottle->traits->role !== $role => sprintf('%s is not what this method washes with.', $passed->bottle->name),
-            $passed->verdict->allowed() => sprintf('%s would do%s.', $passed->bottle->name, $passed->verdict->remarks === [] ? '; ours ranks higher' : ', though: '.self::remarks($passed)),
+            $passed->bottle->traits->role !== $role => sprintf(
+                '%s is not what this method washes with.',
+                $passed->bottle->name,
+            ),
+            $passed->verdict->allowed() => sprintf(
+                '%s would do%s.',
+                $passed->bottle->name,
+                $passed->verdict->remarks === [] ? '; ours ranks higher' : ', though: ' . self::remarks($passed),
+            ),
             default => sprintf('%s is ruled out: %s', $passed->bottle->name, self::remarks($passed)),
         };
 
-        return ['right' => $right, 'ours' => $ours->bottle->id ?? 'none', 'says' => $says, 'why' => $choice->why ?? 'Nothing on the shelf fits.'];
+        return [
+            'right' => $right,
+            'ours' => $ours->bottle->id ?? 'none',
+            'says' => $says,
+            'why' => $choice->why ?? 'Nothing on the shelf fits.',
+        ];
     }
 
     /** @return array{right: bool, ours: string, says: string, why: string} */
     private function topper(TurnMatch $match, string $given): array
     {
         $ours = $match->topper->decision;
-        $right = $given === $ours->value || ($ours === Decision::Optional && in_array($given, [Decision::Apply->value, Decision::None->value], true));
+        $right =
+            $given === $ours->value ||
+            ($ours === Decision::Optional && in_array($given, [Decision::Apply->value, Decision::None->value], true));
 
-        return ['right' => $right, 'ours' => $ours->value, 'says' => $given === $ours->value || ! $right ? '' : 'Either way is right.', 'why' => $match->topper->why];
+        return [
+            'right' => $right,
+            'ours' => $ours->value,
+            'says' => $given === $ours->value || !$right ? '' : 'Either way is right.',
+            'why' => $match->topper->why,
+        ];
     }
 
     private static function remarks(Judged $judged): string
     {
-        return implode(' ', array_map(static fn(Remark $remark): string => $remark->code->says(), $judged->verdict->remarks));
+        return implode(
+            ' ',
+            array_map(static fn(Remark $remark): string => $remark->code->says(), $judged->verdict->remarks),
+        );
     }
 }

@@ -32,14 +32,40 @@ final readonly class JudgeShelf
     public function table(): array
     {
         $vehicles = $this->vehicles();
-        $used = array_count_values(array_map(static fn(array $one): string => ($one['facts']->stack(Zone::Paint)->fed()->family ?? Family::Bare)->value, $vehicles));
+        $used = array_count_values(
+            array_map(
+                static fn(array $one): string => ($one['facts']->stack(Zone::Paint)->fed()->family ?? Family::Bare)
+                    ->value,
+                $vehicles,
+            ),
+        );
 
         return [
-            'families' => array_map(static fn(Family $family): array => ['family' => $family->value, 'vehicles' => $used[$family->value] ?? 0], Family::cases()),
-            'products' => array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(fn(Product $product): array => [
-                'id' => $product->id, 'name' => $product->name, 'role' => $product->role, 'line' => $product->line, 'zone' => $this->zone($product)->value,
-                'cells' => $this->families($product),
-            ])->all()),
+            'families' => array_map(
+                static fn(Family $family): array => [
+                    'family' => $family->value,
+                    'vehicles' => $used[$family->value] ?? 0,
+                ],
+                Family::cases(),
+            ),
+            'products' => array_values(
+                Product::query()
+                    ->whereNull('archived_at')
+                    ->orderBy('name')
+                    ->orderBy('id')
+                    ->get()
+                    ->map(
+                        fn(Product $product): array => [
+                            'id' => $product->id,
+                            'name' => $product->name,
+                            'role' => $product->role,
+                            'line' => $product->line,
+                            'zone' => $this->zone($product)->value,
+                            'cells' => $this->families($product),
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 
@@ -57,14 +83,21 @@ final readonly class JudgeShelf
             $bare = $vehicle->sidesIn($this->tenancy->workspace())->is(School::BareFace, 'refused');
             $verdict = Verdict::onAll($product->traits(), $facts->surfaces($zone), new Circumstances(bareFace: $bare));
             $row = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'remarks' => $this->remarks($verdict)];
-            if (! $verdict->allowed()) {
+            if (!$verdict->allowed()) {
                 $refused[] = $row;
             } elseif ($verdict->warnings() > 0) {
                 $warned[] = $row;
             }
         }
 
-        return ['zone' => $zone->value, 'cells' => $this->families($product), 'fits' => count($vehicles) - count($refused), 'of' => count($vehicles), 'refused' => $refused, 'warned' => $warned];
+        return [
+            'zone' => $zone->value,
+            'cells' => $this->families($product),
+            'fits' => count($vehicles) - count($refused),
+            'of' => count($vehicles),
+            'refused' => $refused,
+            'warned' => $warned,
+        ];
     }
 
     /** @return list<array{family: string, allowed: bool, remarks: list<array<string, string>>}> */
@@ -73,9 +106,17 @@ final readonly class JudgeShelf
         $bare = $this->tenancy->workspace()->sides()->is(School::BareFace, 'refused');
 
         return array_map(function (Family $family) use ($product, $bare): array {
-            $verdict = Verdict::of($product->traits(), new Surface($this->zone($product), $family), new Circumstances(bareFace: $bare));
+            $verdict = Verdict::of(
+                $product->traits(),
+                new Surface($this->zone($product), $family),
+                new Circumstances(bareFace: $bare),
+            );
 
-            return ['family' => $family->value, 'allowed' => $verdict->allowed(), 'remarks' => $this->remarks($verdict)];
+            return [
+                'family' => $family->value,
+                'allowed' => $verdict->allowed(),
+                'remarks' => $this->remarks($verdict),
+            ];
         }, Family::cases());
     }
 
@@ -84,7 +125,9 @@ final readonly class JudgeShelf
     {
         $traits = $product->traits();
 
-        return in_array($traits->role->usualZone(), $traits->surfaces, true) ? $traits->role->usualZone() : $traits->surfaces[0] ?? $traits->role->usualZone();
+        return in_array($traits->role->usualZone(), $traits->surfaces, true)
+            ? $traits->role->usualZone()
+            : $traits->surfaces[0] ?? $traits->role->usualZone();
     }
 
     /** @return list<array{row: Vehicle, facts: MatchVehicle}> */
@@ -92,13 +135,32 @@ final readonly class JudgeShelf
     {
         $layers = Layer::query()->whereNull('ended_at')->get()->groupBy('vehicle_id');
 
-        return array_values(Vehicle::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()
-            ->map(static fn(Vehicle $vehicle): array => ['row' => $vehicle, 'facts' => VehicleFacts::of($vehicle, $layers[$vehicle->id] ?? new Collection)])->all());
+        return array_values(
+            Vehicle::query()
+                ->whereNull('archived_at')
+                ->orderBy('name')
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn(Vehicle $vehicle): array => [
+                        'row' => $vehicle,
+                        'facts' => VehicleFacts::of($vehicle, $layers[$vehicle->id] ?? new Collection()),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array{code: string, severity: string, says: string}> */
     private function remarks(Verdict $verdict): array
     {
-        return array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value, 'says' => $remark->code->says()], $verdict->remarks);
+        return array_map(
+            static fn(Remark $remark): array => [
+                'code' => $remark->code->value,
+                'severity' => $remark->severity->value,
+                'says' => $remark->code->says(),
+            ],
+            $verdict->remarks,
+        );
     }
 }

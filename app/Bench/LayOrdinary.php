@@ -22,13 +22,35 @@ final readonly class LayOrdinary
      *
      * @throws InvalidInput
      */
-    public function __invoke(Vehicle $vehicle, AtHand $atHand, array $kinds = [Kind::Wash], int $people = 1, int $soil = OrdinaryDay::SOIL, bool $grit = false, ?string $scope = null, array $place = [], array $more = []): Visit
-    {
+    public function __invoke(
+        Vehicle $vehicle,
+        AtHand $atHand,
+        array $kinds = [Kind::Wash],
+        int $people = 1,
+        int $soil = OrdinaryDay::SOIL,
+        bool $grit = false,
+        ?string $scope = null,
+        array $place = [],
+        array $more = [],
+    ): Visit {
         $vehicle->loadMissing(['site', 'standing.forecast']);
 
-        return ($this->layVisit)(new VisitWish($vehicle, '', $people, [], [
-            'seen' => ['soil' => $soil, 'grit' => $grit, 'on' => []], 'place' => [...ExpectVisit::place($vehicle, $atHand), ...$place], 'weather' => OrdinaryDay::WEATHER,
-            'kinds' => array_map(static fn(Kind $kind): string => $kind->value, $kinds), 'scope' => Scope::of($scope ?? $vehicle->scope)->written(), ...$more,
-        ]), $atHand)->visit;
+        return ($this->layVisit)(
+            new VisitWish(
+                $vehicle,
+                '',
+                $people,
+                [],
+                [
+                    'seen' => ['soil' => $soil, 'grit' => $grit, 'on' => []],
+                    'place' => [...ExpectVisit::place($vehicle, $atHand), ...$place],
+                    'weather' => OrdinaryDay::WEATHER,
+                    'kinds' => array_map(static fn(Kind $kind): string => $kind->value, $kinds),
+                    'scope' => Scope::of($scope ?? $vehicle->scope)->written(),
+                    ...$more,
+                ],
+            ),
+            $atHand,
+        )->visit;
     }
 }

@@ -15,10 +15,7 @@ use Vicissa\Core\Visit\Visit;
 /** Lays a visit out: the one way for every place of the program. Raises InvalidInput where its facts make no sense. */
 final readonly class LayVisit
 {
-    public function __construct(
-        private SetScene $setScene,
-        private Equip $equip,
-    ) {}
+    public function __construct(private SetScene $setScene, private Equip $equip) {}
 
     /** @param list<string> $done  steps behind the crew already */
     public function __invoke(VisitWish $wish, AtHand $atHand, array $done = []): LaidVisit
@@ -39,8 +36,21 @@ final readonly class LayVisit
     {
         [$situation, $schools] = ($this->setScene)(new Input($wish->facts), $wish->vehicle, $atHand->shelf);
         $without = $wish->facts['without'] ?? [];
-        $situation = is_array($without) && $without !== [] ? $situation->without(array_values(array_filter($without, is_string(...)))) : $situation;
+        $situation =
+            is_array($without) && $without !== []
+                ? $situation->without(array_values(array_filter($without, is_string(...))))
+                : $situation;
 
-        return [$situation, $schools, ($this->equip)($wish->people, Body::from($wish->vehicle->body), $wish->vehicle->site, $atHand, $atHand->pace->for($wish->vehicle->id, $wish->members))];
+        return [
+            $situation,
+            $schools,
+            ($this->equip)(
+                $wish->people,
+                Body::from($wish->vehicle->body),
+                $wish->vehicle->site,
+                $atHand,
+                $atHand->pace->for($wish->vehicle->id, $wish->members),
+            ),
+        ];
     }
 }

@@ -23,10 +23,7 @@ use Vicissa\Core\Units\Measures;
 /** Gathers what a match needs: the vehicle as it stands in the book or as it was described, the shelf, the schools. */
 final readonly class MatchTurn
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     /**
      * @param Vehicle|MatchVehicle $vehicle  of the book, or described
@@ -34,15 +31,39 @@ final readonly class MatchTurn
      * @param list<Bottle>|null $shelf       as it stands when left out
      * @return array{Situation, Schools}
      */
-    public function __invoke(Vehicle|MatchVehicle $vehicle, Assessment $seen, Place $place, Air $outside, ?float $panelC, bool $rain, Schools $own, ?array $shelf = null, Asked $asked = new Asked): array
-    {
+    public function __invoke(
+        Vehicle|MatchVehicle $vehicle,
+        Assessment $seen,
+        Place $place,
+        Air $outside,
+        ?float $panelC,
+        bool $rain,
+        Schools $own,
+        ?array $shelf = null,
+        Asked $asked = new Asked(),
+    ): array {
         $workspace = $this->tenancy->workspace();
         $schools = $vehicle instanceof Vehicle ? $vehicle->sidesIn($workspace) : $workspace->sides();
-        $subject = $vehicle instanceof Vehicle
-            ? VehicleFacts::of($vehicle, $vehicle->relationLoaded('standing') ? $vehicle->standing : $vehicle->standing()->with('forecast')->get(), $this->clock->now())
-            : $vehicle;
+        $subject =
+            $vehicle instanceof Vehicle
+                ? VehicleFacts::of(
+                    $vehicle,
+                    $vehicle->relationLoaded('standing')
+                        ? $vehicle->standing
+                        : $vehicle->standing()->with('forecast')->get(),
+                    $this->clock->now(),
+                )
+                : $vehicle;
         $rules = $workspace->house()->match;
-        $shelf ??= array_values(Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->map(static fn(Product $product) => $product->bottle())->all());
+        $shelf ??= array_values(
+            Product::query()
+                ->whereNull('archived_at')
+                ->orderBy('name')
+                ->orderBy('id')
+                ->get()
+                ->map(static fn(Product $product) => $product->bottle())
+                ->all(),
+        );
 
         return [
             new Situation(

@@ -12,10 +12,7 @@ final readonly class NameDifferences
     /** What stands at a place, and whether it does where nobody says. */
     private const PLACE = ['pressure' => true, 'power' => true, 'shade' => false, 'bay' => false];
 
-    public function __construct(
-        private ExpectVisit $expectVisit,
-        private LayVisit $layVisit,
-    ) {}
+    public function __construct(private ExpectVisit $expectVisit, private LayVisit $layVisit) {}
 
     /**
      * @param Visit $visit  the wish, laid out
@@ -28,7 +25,17 @@ final readonly class NameDifferences
         foreach (self::sides($expected->facts, $expected->people) as $fact => [$was, $facts]) {
             [$is] = self::sides($wish->facts, $wish->people)[$fact];
             if ($is !== $was) {
-                $differing[$fact] = ['is' => $is, 'was' => $was, 'wish' => new VisitWish($wish->vehicle, $wish->on, $fact === 'crew' ? $expected->people : $wish->people, $fact === 'crew' ? $expected->members : $wish->members, self::put($wish->facts, $facts))];
+                $differing[$fact] = [
+                    'is' => $is,
+                    'was' => $was,
+                    'wish' => new VisitWish(
+                        $wish->vehicle,
+                        $wish->on,
+                        $fact === 'crew' ? $expected->people : $wish->people,
+                        $fact === 'crew' ? $expected->members : $wish->members,
+                        self::put($wish->facts, $facts),
+                    ),
+                ];
             }
         }
         if ($differing === []) {
@@ -37,17 +44,32 @@ final readonly class NameDifferences
         $minutes = fn(VisitWish $one): ?int => ($this->layVisit)($one, $atHand)->visit->totals->minutes;
         $now = $visit->totals->minutes;
 
-        return ['minutes' => $minutes($expected), 'facts' => array_map(static function (string $fact, array $one) use ($minutes, $now): array {
-            $then = $minutes($one['wish']);
+        return [
+            'minutes' => $minutes($expected),
+            'facts' => array_map(
+                static function (string $fact, array $one) use ($minutes, $now): array {
+                    $then = $minutes($one['wish']);
 
-            return ['fact' => $fact, 'is' => $one['is'], 'was' => $one['was'], 'minutes' => $now === null || $then === null ? null : $now - $then];
-        }, array_keys($differing), array_values($differing))];
+                    return [
+                        'fact' => $fact,
+                        'is' => $one['is'],
+                        'was' => $one['was'],
+                        'minutes' => $now === null || $then === null ? null : $now - $then,
+                    ];
+                },
+                array_keys($differing),
+                array_values($differing),
+            ),
+        ];
     }
 
     /** @param array<string, mixed> $of  something as a word, to be compared; empty where nothing of it is set */
     private static function word(array $of): string
     {
-        $set = array_filter($of, static fn(mixed $value): bool => ! in_array($value, [[], null, false, 'maintain'], true));
+        $set = array_filter(
+            $of,
+            static fn(mixed $value): bool => !in_array($value, [[], null, false, 'maintain'], true),
+        );
 
         return $set === [] ? '' : (string) json_encode($set);
     }
@@ -60,7 +82,10 @@ final readonly class NameDifferences
     private static function put(array $facts, array $others): array
     {
         foreach ($others as $name => $value) {
-            $facts[$name] = in_array($name, ['seen', 'place'], true) && is_array($value) ? [...(is_array($facts[$name] ?? null) ? $facts[$name] : []), ...$value] : $value;
+            $facts[$name] =
+                in_array($name, ['seen', 'place'], true) && is_array($value)
+                    ? [...is_array($facts[$name] ?? null) ? $facts[$name] : [], ...$value]
+                    : $value;
         }
 
         return $facts;
@@ -80,10 +105,25 @@ final readonly class NameDifferences
         $rain = (bool) data_get($facts, 'weather.rain', false);
         $air = round((float) data_get($facts, 'weather.air_c', 0.0));
         $sun = round((float) data_get($facts, 'weather.sun_w_m2', 0.0), -2);
-        $stands = array_map(static fn(bool $usual, string $what): bool => (bool) data_get($facts, "place.{$what}", $usual), self::PLACE, array_keys(self::PLACE));
+        $stands = array_map(
+            static fn(bool $usual, string $what): bool => (bool) data_get($facts, "place.{$what}", $usual),
+            self::PLACE,
+            array_keys(self::PLACE),
+        );
         $stands = array_combine(array_keys(self::PLACE), $stands);
-        $found = ['on' => data_get($facts, 'seen.on') ?? [], 'wheel_soil' => data_get($facts, 'seen.wheel_soil'), 'wheel_iron' => (bool) data_get($facts, 'seen.wheel_iron', false), 'loose_edges' => (bool) data_get($facts, 'seen.loose_edges', false), 'purpose' => data_get($facts, 'seen.purpose') ?? 'maintain', 'readings' => array_filter((array) data_get($facts, 'seen.readings', []))];
-        $choices = ['schools' => (array) ($facts['schools'] ?? []), 'taken' => (array) ($facts['taken'] ?? []), 'without' => (array) ($facts['without'] ?? [])];
+        $found = [
+            'on' => data_get($facts, 'seen.on') ?? [],
+            'wheel_soil' => data_get($facts, 'seen.wheel_soil'),
+            'wheel_iron' => (bool) data_get($facts, 'seen.wheel_iron', false),
+            'loose_edges' => (bool) data_get($facts, 'seen.loose_edges', false),
+            'purpose' => data_get($facts, 'seen.purpose') ?? 'maintain',
+            'readings' => array_filter((array) data_get($facts, 'seen.readings', [])),
+        ];
+        $choices = [
+            'schools' => (array) ($facts['schools'] ?? []),
+            'taken' => (array) ($facts['taken'] ?? []),
+            'without' => (array) ($facts['without'] ?? []),
+        ];
         $weather = is_array($facts['weather'] ?? null) ? $facts['weather'] : [];
         $kinds = is_array($facts['kinds'] ?? null) ? array_values(array_filter($facts['kinds'], is_string(...))) : null;
         $scope = is_string($facts['scope'] ?? null) ? $facts['scope'] : 'usual';
@@ -93,7 +133,10 @@ final readonly class NameDifferences
             'grit' => [$grit ? 'yes' : 'no', ['seen' => ['grit' => $grit]]],
             'water' => [$water, ['place' => ['water' => $water]]],
             'weather' => [$rain ? 'rain' : "{$air} {$sun}", ['weather' => $weather]],
-            'panel' => [is_numeric($facts['panel_c'] ?? null) ? (string) round((float) $facts['panel_c']) : '', ['panel_c' => $facts['panel_c'] ?? null]],
+            'panel' => [
+                is_numeric($facts['panel_c'] ?? null) ? (string) round((float) $facts['panel_c']) : '',
+                ['panel_c' => $facts['panel_c'] ?? null],
+            ],
             'place' => [implode(' ', array_keys(array_filter($stands))), ['place' => $stands]],
             'found' => [self::word($found), ['seen' => $found]],
             'choices' => [self::word($choices), $choices],

@@ -23,10 +23,7 @@ use Vicissa\Core\Protection\Family;
 /** The shelf as it stands for one vehicle now: by role, best first, then what was ruled out and why. */
 final readonly class RankShelf
 {
-    public function __construct(
-        private JudgeProduct $judgeProduct,
-        private Tenancy $tenancy,
-    ) {}
+    public function __construct(private JudgeProduct $judgeProduct, private Tenancy $tenancy) {}
 
     /**
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
@@ -34,7 +31,11 @@ final readonly class RankShelf
      */
     public function __invoke(Vehicle $vehicle, array $now, ?Zone $zone = null): array
     {
-        $stack = Layer::query()->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get();
+        $stack = Layer::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->whereNull('ended_at')
+            ->orderByRaw("kind = 'topper' desc")
+            ->get();
         $products = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get()->groupBy('role');
         $shelf = [];
         foreach (Role::cases() as $role) {
@@ -46,9 +47,22 @@ final readonly class RankShelf
                 $ranked[] = $this->judged($product, $vehicle, $where, $stack, $outermost, $base, $now);
             }
             // Ruled out last; then by fit, cost of a use, and name.
-            usort($ranked, static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [$a['allowed'], $a['points'], $b['cost'], $b['name']]);
+            usort(
+                $ranked,
+                static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [
+                    $a['allowed'],
+                    $a['points'],
+                    $b['cost'],
+                    $b['name'],
+                ],
+            );
             if ($ranked !== []) {
-                $shelf[] = ['role' => $role->value, 'zone' => $where->value, 'layer' => ($outermost?->family() ?? Family::Bare)->value, 'products' => $ranked];
+                $shelf[] = [
+                    'role' => $role->value,
+                    'zone' => $where->value,
+                    'layer' => ($outermost?->family() ?? Family::Bare)->value,
+                    'products' => $ranked,
+                ];
             }
         }
 
@@ -60,30 +74,59 @@ final readonly class RankShelf
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
      * @return array<string, mixed>
      */
-    private function judged(Product $product, Vehicle $vehicle, Zone $zone, Collection $stack, ?Layer $outermost, ?Layer $base, array $now): array
-    {
+    private function judged(
+        Product $product,
+        Vehicle $vehicle,
+        Zone $zone,
+        Collection $stack,
+        ?Layer $outermost,
+        ?Layer $base,
+        array $now,
+    ): array {
         $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack, $now);
         // The layer worth feeding is the one that is meant to last.
         $fed = $base ?? $outermost;
-        $fit = Fit::of($verdict, Leaves::from($product->leaves), $product->line, $fed?->family() ?? Family::Bare, $fed?->line);
+        $fit = Fit::of(
+            $verdict,
+            Leaves::from($product->leaves),
+            $product->line,
+            $fed?->family() ?? Family::Bare,
+            $fed?->line,
+        );
 
-        $shine = $product->role === Role::Topper->value && ! $product->bottle()->protects($this->tenancy->workspace()->house()->match);
+        $shine =
+            $product->role === Role::Topper->value &&
+            !$product->bottle()->protects($this->tenancy->workspace()->house()->match);
 
         return [
             'id' => $product->id,
             'name' => $product->name,
             'line' => $product->line,
-            'allowed' => $verdict->allowed() && ! $shine,
+            'allowed' => $verdict->allowed() && !$shine,
             'points' => $fit->points,
             'why' => $fit->why,
-            'cost' => round($product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->house()->match) ?? 0.0, 2),
+            'cost' => round(
+                $product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->house()->match) ?? 0.0,
+                2,
+            ),
             'remarks' => [
-                ...($shine ? [['code' => Reason::ShowShine->value, 'severity' => Severity::Block->value, 'says' => Reason::ShowShine->says()]] : []),
-                ...array_map(static fn(Remark $remark): array => [
-                    'code' => $remark->code->value,
-                    'severity' => $remark->severity->value,
-                    'says' => $remark->code->says(),
-                ], $verdict->remarks),
+                ...$shine
+                    ? [
+                        [
+                            'code' => Reason::ShowShine->value,
+                            'severity' => Severity::Block->value,
+                            'says' => Reason::ShowShine->says(),
+                        ],
+                    ]
+                    : [],
+                ...array_map(
+                    static fn(Remark $remark): array => [
+                        'code' => $remark->code->value,
+                        'severity' => $remark->severity->value,
+                        'says' => $remark->code->says(),
+                    ],
+                    $verdict->remarks,
+                ),
             ],
             'cautions' => $product->cautions,
         ];

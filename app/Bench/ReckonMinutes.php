@@ -21,10 +21,7 @@ final readonly class ReckonMinutes
 {
     private const KEPT_S = 30 * 86400;
 
-    public function __construct(
-        private LayOrdinary $layOrdinary,
-        private Tenancy $tenancy,
-    ) {}
+    public function __construct(private LayOrdinary $layOrdinary, private Tenancy $tenancy) {}
 
     /**
      * @param Collection<int, Vehicle> $vehicles
@@ -35,16 +32,55 @@ final readonly class ReckonMinutes
     public function __invoke(Collection $vehicles, array $crews, AtHand $atHand, ?array $soils = null): array
     {
         $vehicles->loadMissing(['site', 'standing.forecast']);
-        $last = $soils ?? TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $vehicles->modelKeys())
-            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->pluck('soil', 'of_vehicle')->all();
+        $last =
+            $soils ??
+            TurnEntry::query()
+                ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
+                ->whereIn('turns.vehicle_id', $vehicles->modelKeys())
+                ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil')
+                ->orderBy('turns.vehicle_id')
+                ->orderByDesc('turns.worked_at')
+                ->pluck('soil', 'of_vehicle')
+                ->all();
         $workspace = $this->tenancy->workspace();
-        $common = hash('xxh128', serialize([$atHand->shelf, $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(), $workspace->schools, $workspace->numbers, $crews]));
+        $common = hash(
+            'xxh128',
+            serialize([
+                $atHand->shelf,
+                $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(),
+                $workspace->schools,
+                $workspace->numbers,
+                $crews,
+            ]),
+        );
         $keys = [];
         /** @var array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}> $kept */
         $kept = [];
         foreach ($vehicles as $vehicle) {
-            $keys[$vehicle->id] = 'minutes '.hash('xxh128', serialize([$common, $workspace->id, array_diff_key($vehicle->getAttributes(), ['version' => 1, 'updated_at' => 1, 'note' => 1]), $vehicle->site?->getAttributes(), $last[$vehicle->id] ?? null,
-                $vehicle->standing->map(static fn(Layer $layer): array => [$layer->zone, $layer->kind, $layer->family, $layer->line, $layer->designed])->all(), $atHand->pace->for($vehicle->id)]));
+            $keys[$vehicle->id] =
+                'minutes ' .
+                hash(
+                    'xxh128',
+                    serialize([
+                        $common,
+                        $workspace->id,
+                        array_diff_key($vehicle->getAttributes(), ['version' => 1, 'updated_at' => 1, 'note' => 1]),
+                        $vehicle->site?->getAttributes(),
+                        $last[$vehicle->id] ?? null,
+                        $vehicle->standing
+                            ->map(
+                                static fn(Layer $layer): array => [
+                                    $layer->zone,
+                                    $layer->kind,
+                                    $layer->family,
+                                    $layer->line,
+                                    $layer->designed,
+                                ],
+                            )
+                            ->all(),
+                        $atHand->pace->for($vehicle->id),
+                    ]),
+                );
         }
         /** @var array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}|null $value */
         foreach ($keys === [] ? [] : Cache::many(array_values($keys)) as $key => $value) {
@@ -54,7 +90,14 @@ final readonly class ReckonMinutes
         }
         $new = $minutes = [];
         foreach ($vehicles as $vehicle) {
-            $minutes[$vehicle->id] = $kept[$keys[$vehicle->id]] ?? $new[$keys[$vehicle->id]] = $this->of($vehicle, $crews, $last[$vehicle->id] ?? OrdinaryDay::SOIL, $atHand);
+            $minutes[$vehicle->id] =
+                $kept[$keys[$vehicle->id]] ??
+                ($new[$keys[$vehicle->id]] = $this->of(
+                    $vehicle,
+                    $crews,
+                    $last[$vehicle->id] ?? OrdinaryDay::SOIL,
+                    $atHand,
+                ));
         }
         if ($new !== []) {
             Cache::putMany($new, self::KEPT_S);
@@ -74,17 +117,31 @@ final readonly class ReckonMinutes
         if ($wishes === []) {
             return [];
         }
-        $vehicles = (new Collection(array_values(array_map(static fn(VisitWish $wish): Vehicle => $wish->vehicle, $wishes))))->unique('id')->values();
+        $vehicles = (new Collection(
+            array_values(array_map(static fn(VisitWish $wish): Vehicle => $wish->vehicle, $wishes)),
+        ))
+            ->unique('id')
+            ->values();
         $soils = [];
         foreach ($wishes as $wish) {
             $soils[$wish->vehicle->id] = (int) data_get($wish->facts, 'seen.soil', OrdinaryDay::SOIL);
         }
-        $minutes = ($this)($vehicles, array_values(array_unique(array_map(static fn(VisitWish $wish): int => $wish->people, $wishes))), $atHand, $soils);
+        $minutes = $this(
+            $vehicles,
+            array_values(array_unique(array_map(static fn(VisitWish $wish): int => $wish->people, $wishes))),
+            $atHand,
+            $soils,
+        );
 
         return array_map(static function (VisitWish $wish) use ($minutes): int {
             $kinds = is_array($wish->facts['kinds'] ?? null) ? $wish->facts['kinds'] : [Kind::Wash->value];
 
-            return (int) array_sum(array_intersect_key($minutes[$wish->vehicle->id]['by'][$wish->people], array_flip([Kind::Wash->value, ...array_filter($kinds, is_string(...))])));
+            return (int) array_sum(
+                array_intersect_key(
+                    $minutes[$wish->vehicle->id]['by'][$wish->people],
+                    array_flip([Kind::Wash->value, ...array_filter($kinds, is_string(...))]),
+                ),
+            );
         }, $wishes);
     }
 
@@ -98,14 +155,30 @@ final readonly class ReckonMinutes
         $says = null;
         foreach ($crews as $people) {
             $usual = $this->minutes($vehicle, $people, $soil, $vehicle->scope, [Kind::Wash], $atHand, $says);
-            $with = fn(Kind $kind): int => max(0, $this->minutes($vehicle, $people, $soil, $vehicle->scope, [Kind::Wash, $kind], $atHand) - $usual);
+            $with = fn(Kind $kind): int => max(
+                0,
+                $this->minutes($vehicle, $people, $soil, $vehicle->scope, [Kind::Wash, $kind], $atHand) - $usual,
+            );
             $wash = $usual;
             if ($vehicle->full_every !== null && $vehicle->scope !== 'full') {
                 // One in so many is a full one; the search reckons with the mean of them.
-                $wash = (int) round(($usual * ($vehicle->full_every - 1) + $this->minutes($vehicle, $people, $soil, 'full', [Kind::Wash], $atHand)) / $vehicle->full_every);
+                $wash = (int) round(
+                    ($usual * ($vehicle->full_every - 1) +
+                        $this->minutes($vehicle, $people, $soil, 'full', [Kind::Wash], $atHand)) /
+                        $vehicle->full_every,
+                );
             }
-            $base = $vehicle->standing->first(static fn(Layer $layer): bool => $layer->kind === 'base' && $layer->zone === Zone::Paint->value);
-            $by[$people] = ['wash' => $wash, 'topper' => $with(Kind::Topper), 'decon' => $with(Kind::Decon), 'inspection' => $with(Kind::Inspection), 'base' => $base === null ? 0 : $with(Kind::Base), 'recoat' => 0];
+            $base = $vehicle->standing->first(
+                static fn(Layer $layer): bool => $layer->kind === 'base' && $layer->zone === Zone::Paint->value,
+            );
+            $by[$people] = [
+                'wash' => $wash,
+                'topper' => $with(Kind::Topper),
+                'decon' => $with(Kind::Decon),
+                'inspection' => $with(Kind::Inspection),
+                'base' => $base === null ? 0 : $with(Kind::Base),
+                'recoat' => 0,
+            ];
         }
 
         return ['by' => $by, 'says' => $says];
@@ -115,10 +188,20 @@ final readonly class ReckonMinutes
      * @param list<Kind> $kinds
      * @param string|null $says  hears why it can't be worked as it stands
      */
-    private function minutes(Vehicle $vehicle, int $people, int $soil, string $scope, array $kinds, AtHand $atHand, ?string &$says = null): int
-    {
+    private function minutes(
+        Vehicle $vehicle,
+        int $people,
+        int $soil,
+        string $scope,
+        array $kinds,
+        AtHand $atHand,
+        ?string &$says = null,
+    ): int {
         // As it stands; where it can't be worked so, as it would be on a better day: cleaner, then with water.
-        foreach ([[$soil, []], [min($soil, 1), []], [min($soil, 2), ['water' => 'tap', 'pressure' => true, 'shade' => true]]] as $try => [$level, $better]) {
+        foreach (
+            [[$soil, []], [min($soil, 1), []], [min($soil, 2), ['water' => 'tap', 'pressure' => true, 'shade' => true]]]
+            as $try => [$level, $better]
+        ) {
             $visit = ($this->layOrdinary)($vehicle, $atHand, $kinds, $people, $level, scope: $scope, place: $better);
             if ($try === 0 && $visit->problems !== [] && $visit->schedule === null) {
                 $says = $visit->problems[0];

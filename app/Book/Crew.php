@@ -34,7 +34,13 @@ class Crew extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['minutes' => 'array', 'people' => 'integer', 'members' => 'array', 'archived_at' => 'immutable_datetime', 'version' => 'integer'];
+        return [
+            'minutes' => 'array',
+            'people' => 'integer',
+            'members' => 'array',
+            'archived_at' => 'immutable_datetime',
+            'version' => 'integer',
+        ];
     }
 
     /** @return HasMany<CrewDay, $this> */

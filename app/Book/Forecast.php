@@ -51,10 +51,26 @@ class Forecast extends Model
     protected function casts(): array
     {
         return [
-            'from_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'late_at' => 'immutable_datetime', 'computed_at' => 'immutable_datetime',
-            'p10_at' => 'immutable_datetime', 'p30_at' => 'immutable_datetime', 'p50_at' => 'immutable_datetime', 'look_from_at' => 'immutable_datetime', 'look_at' => 'immutable_datetime', 'look_late_at' => 'immutable_datetime',
-            'per_week' => 'float', 'product_life' => 'float', 'worn_known' => 'float', 'p10' => 'float', 'p30' => 'float', 'p50' => 'float', 'p90' => 'float', 'due_wear' => 'float',
-            'evidence_own' => 'integer', 'evidence_others' => 'integer',
+            'from_at' => 'immutable_datetime',
+            'due_at' => 'immutable_datetime',
+            'late_at' => 'immutable_datetime',
+            'computed_at' => 'immutable_datetime',
+            'p10_at' => 'immutable_datetime',
+            'p30_at' => 'immutable_datetime',
+            'p50_at' => 'immutable_datetime',
+            'look_from_at' => 'immutable_datetime',
+            'look_at' => 'immutable_datetime',
+            'look_late_at' => 'immutable_datetime',
+            'per_week' => 'float',
+            'product_life' => 'float',
+            'worn_known' => 'float',
+            'p10' => 'float',
+            'p30' => 'float',
+            'p50' => 'float',
+            'p90' => 'float',
+            'due_wear' => 'float',
+            'evidence_own' => 'integer',
+            'evidence_others' => 'integer',
         ];
     }
 

@@ -26,21 +26,40 @@ final readonly class GateRules
         $expires = $site->certificate_expires_on;
         $hours = self::hours($site->hours);
 
-        return array_values(array_filter([
-            match (true) {
-                $expires === null => null,
-                $expires->toDateString() < $day->toDateString() => ['says' => "The proof of insurance for {$site->name} ran out on {$expires->toDateString()}. Renew it before you drive there.", 'grave' => true],
-                $expires->toDateString() <= $day->addDays(self::SOON_DAYS)->toDateString() => ['says' => "The proof of insurance for {$site->name} runs out on {$expires->toDateString()}.", 'grave' => false],
-                default => null,
-            },
-            match (true) {
-                $site->hours === null => null,
-                $hours !== null && $fromMin !== null && ($fromMin < $hours[0] || $fromMin + ($minutes ?? 0) > $hours[1]) => ['says' => sprintf('Open %s: from %s on, %d minutes of work don’t fit.', $site->hours, self::clock($fromMin), $minutes ?? 0), 'grave' => true],
-                default => ['says' => "Open {$site->hours}.", 'grave' => false],
-            },
-            ...self::register($site, $day->toDateString()),
-            $site->access === null ? null : ['says' => $site->access, 'grave' => false],
-        ]));
+        return array_values(
+            array_filter([
+                match (true) {
+                    $expires === null => null,
+                    $expires->toDateString() < $day->toDateString() => [
+                        'says' => "The proof of insurance for {$site->name} ran out on {$expires->toDateString()}. Renew it before you drive there.",
+                        'grave' => true,
+                    ],
+                    $expires->toDateString() <= $day->addDays(self::SOON_DAYS)->toDateString() => [
+                        'says' => "The proof of insurance for {$site->name} runs out on {$expires->toDateString()}.",
+                        'grave' => false,
+                    ],
+                    default => null,
+                },
+                match (true) {
+                    $site->hours === null => null,
+                    $hours !== null &&
+                        $fromMin !== null &&
+                        ($fromMin < $hours[0] || $fromMin + ($minutes ?? 0) > $hours[1])
+                        => [
+                        'says' => sprintf(
+                            'Open %s: from %s on, %d minutes of work don’t fit.',
+                            $site->hours,
+                            self::clock($fromMin),
+                            $minutes ?? 0,
+                        ),
+                        'grave' => true,
+                    ],
+                    default => ['says' => "Open {$site->hours}.", 'grave' => false],
+                },
+                ...self::register($site, $day->toDateString()),
+                $site->access === null ? null : ['says' => $site->access, 'grave' => false],
+            ]),
+        );
     }
 
     /**
@@ -50,27 +69,66 @@ final readonly class GateRules
      */
     private static function register(Site $site, string $on): array
     {
-        if (! $site->by_register) {
+        if (!$site->by_register) {
             return [];
         }
         $of = [];
         $site->loadMissing('admissions');
         foreach ($site->admissions as $one) {
             $until = $one->valid_until?->toDateString();
-            $of[$one->person] = $until === null || ! array_key_exists($one->person, $of) ? $until : min($of[$one->person] ?? $until, $until);
+            $of[$one->person] =
+                $until === null || !array_key_exists($one->person, $of)
+                    ? $until
+                    : min($of[$one->person] ?? $until, $until);
         }
         $gone = array_filter($of, static fn(?string $until): bool => $until !== null && $until < $on);
         $in = array_diff_key($of, $gone);
-        $says = $in === [] ? [['says' => "Nobody is on the register of {$site->name}. Have yourselves put on it before you drive there.", 'grave' => true]]
-            : [['says' => 'On the register: '.implode(', ', array_map(static fn(string $who, ?string $until): string => $until === null ? $who : "{$who} until {$until}", array_keys($in), array_values($in))).'. Nobody else is let in.', 'grave' => false]];
+        $says =
+            $in === []
+                ? [
+                    [
+                        'says' => "Nobody is on the register of {$site->name}. Have yourselves put on it before you drive there.",
+                        'grave' => true,
+                    ],
+                ]
+                : [
+                    [
+                        'says' =>
+                            'On the register: ' .
+                            implode(
+                                ', ',
+                                array_map(
+                                    static fn(string $who, ?string $until): string => $until === null
+                                        ? $who
+                                        : "{$who} until {$until}",
+                                    array_keys($in),
+                                    array_values($in),
+                                ),
+                            ) .
+                            '. Nobody else is let in.',
+                        'grave' => false,
+                    ],
+                ];
 
-        return [...$says, ...array_map(static fn(string $who, string $until): array => ['says' => "{$who} was on the register of {$site->name} until {$until} and is not let in.", 'grave' => true], array_keys($gone), array_values($gone))];
+        return [
+            ...$says,
+            ...array_map(
+                static fn(string $who, string $until): array => [
+                    'says' => "{$who} was on the register of {$site->name} until {$until} and is not let in.",
+                    'grave' => true,
+                ],
+                array_keys($gone),
+                array_values($gone),
+            ),
+        ];
     }
 
     /** @return array{int, int}|null minutes of the day; null when it isn't written as two times */
     public static function hours(?string $hours): ?array
     {
-        return preg_match('/\b(\d{1,2})[:.](\d{2})\s*(?:–|-|to)\s*(\d{1,2})[:.](\d{2})\b/u', (string) $hours, $m) === 1 ? [60 * (int) $m[1] + (int) $m[2], 60 * (int) $m[3] + (int) $m[4]] : null;
+        return preg_match('/\b(\d{1,2})[:.](\d{2})\s*(?:–|-|to)\s*(\d{1,2})[:.](\d{2})\b/u', (string) $hours, $m) === 1
+            ? [60 * (int) $m[1] + (int) $m[2], 60 * (int) $m[3] + (int) $m[4]]
+            : null;
     }
 
     private static function clock(int $minute): string

@@ -58,8 +58,16 @@ class Layer extends Model
     protected function casts(): array
     {
         return [
-            'on_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'failed_at' => 'immutable_datetime', 'suspect_at' => 'immutable_datetime', 'version' => 'integer',
-            'held' => 'float', 'failed' => 'float', 'lived' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
+            'on_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+            'failed_at' => 'immutable_datetime',
+            'suspect_at' => 'immutable_datetime',
+            'version' => 'integer',
+            'held' => 'float',
+            'failed' => 'float',
+            'lived' => 'float',
+            'label_low_weeks' => 'float',
+            'label_high_weeks' => 'float',
         ];
     }
 
@@ -107,11 +115,22 @@ class Layer extends Model
     /** When it was on, as wear is reckoned from it. */
     public function span(): LayerSpan
     {
-        return new LayerSpan($this->vehicle_id, Zone::from($this->zone), $this->family(), $this->on_at->getTimestamp(), $this->ended_at?->getTimestamp());
+        return new LayerSpan(
+            $this->vehicle_id,
+            Zone::from($this->zone),
+            $this->family(),
+            $this->on_at->getTimestamp(),
+            $this->ended_at?->getTimestamp(),
+        );
     }
 
     public function laid(): LaidLayer
     {
-        return new LaidLayer(LayerKind::from($this->kind), $this->family(), $this->on_at->getTimestamp(), $this->ended_by === EndedBy::Removed->value);
+        return new LaidLayer(
+            LayerKind::from($this->kind),
+            $this->family(),
+            $this->on_at->getTimestamp(),
+            $this->ended_by === EndedBy::Removed->value,
+        );
     }
 }

@@ -37,7 +37,13 @@ class PlannedVisit extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'kinds' => 'array', 'locked' => 'boolean', 'sequence' => 'integer', 'changed_at' => 'immutable_datetime'];
+        return [
+            'on' => 'date:Y-m-d',
+            'kinds' => 'array',
+            'locked' => 'boolean',
+            'sequence' => 'integer',
+            'changed_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Vehicle, $this> */

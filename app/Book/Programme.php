@@ -37,12 +37,32 @@ class Programme extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'full_every' => 'integer', 'topper_washes' => 'integer', 'version' => 'integer'];
+        return [
+            'cadence_min' => 'integer',
+            'cadence_target' => 'integer',
+            'cadence_max' => 'integer',
+            'salt_target' => 'integer',
+            'topper_weeks' => 'integer',
+            'decon_days' => 'integer',
+            'full_every' => 'integer',
+            'topper_washes' => 'integer',
+            'version' => 'integer',
+        ];
     }
 
     /** @return array{cadence_min: int, cadence_target: int, cadence_max: int, salt_target: int|null, topper_weeks: int|null, decon_days: int|null, scope: string, full_every: int|null, topper_washes: int|null} what a vehicle takes over */
     public function rhythm(): array
     {
-        return ['cadence_min' => $this->cadence_min, 'cadence_target' => $this->cadence_target, 'cadence_max' => $this->cadence_max, 'salt_target' => $this->salt_target, 'topper_weeks' => $this->topper_weeks, 'decon_days' => $this->decon_days, 'scope' => $this->scope, 'full_every' => $this->full_every, 'topper_washes' => $this->topper_washes];
+        return [
+            'cadence_min' => $this->cadence_min,
+            'cadence_target' => $this->cadence_target,
+            'cadence_max' => $this->cadence_max,
+            'salt_target' => $this->salt_target,
+            'topper_weeks' => $this->topper_weeks,
+            'decon_days' => $this->decon_days,
+            'scope' => $this->scope,
+            'full_every' => $this->full_every,
+            'topper_washes' => $this->topper_washes,
+        ];
     }
 }

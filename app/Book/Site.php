@@ -47,17 +47,47 @@ class Site extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['version' => 1, 'water' => 'tap', 'power' => true, 'pressure' => true, 'shade' => false, 'bay' => false, 'travel_min' => 0, 'by_register' => false];
+    protected $attributes = [
+        'version' => 1,
+        'water' => 'tap',
+        'power' => true,
+        'pressure' => true,
+        'shade' => false,
+        'bay' => false,
+        'travel_min' => 0,
+        'by_register' => false,
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['tds_mg_l' => 'float', 'treated_tds_mg_l' => 'float', 'latitude' => 'float', 'longitude' => 'float', 'power' => 'boolean', 'pressure' => 'boolean', 'shade' => 'boolean', 'bay' => 'boolean', 'by_register' => 'boolean', 'certificate_expires_on' => 'date:Y-m-d', 'travel_min' => 'integer'];
+        return [
+            'tds_mg_l' => 'float',
+            'treated_tds_mg_l' => 'float',
+            'latitude' => 'float',
+            'longitude' => 'float',
+            'power' => 'boolean',
+            'pressure' => 'boolean',
+            'shade' => 'boolean',
+            'bay' => 'boolean',
+            'by_register' => 'boolean',
+            'certificate_expires_on' => 'date:Y-m-d',
+            'travel_min' => 'integer',
+        ];
     }
 
     public function place(): Place
     {
-        return new Place(Water::from($this->water), $this->tds_mg_l, $this->treated_tds_mg_l, $this->pressure, $this->power, $this->shade, $this->bay, $this->run_off);
+        return new Place(
+            Water::from($this->water),
+            $this->tds_mg_l,
+            $this->treated_tds_mg_l,
+            $this->pressure,
+            $this->power,
+            $this->shade,
+            $this->bay,
+            $this->run_off,
+        );
     }
 
     /** @return BelongsTo<Client, $this> */
@@ -81,6 +111,13 @@ class Site extends Model
     /** As the outside is told of it. */
     public function whereabouts(): Whereabouts
     {
-        return new Whereabouts($this->id, $this->latitude, $this->longitude, $this->travel_min, $this->tds_mg_l, $this->treated_tds_mg_l);
+        return new Whereabouts(
+            $this->id,
+            $this->latitude,
+            $this->longitude,
+            $this->travel_min,
+            $this->tds_mg_l,
+            $this->treated_tds_mg_l,
+        );
     }
 }

@@ -67,22 +67,58 @@ class Vehicle extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'version' => 1, 'tone' => 'mid', 'hardness' => 'medium', 'finish' => '[]', 'wheel_finish' => 'painted', 'storage' => 'outdoors',
-        'road' => 'normal', 'km_per_week' => 200, 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'material' => 'steel', 'base_unknown' => false, 'schools' => '{}', 'salt_months' => '[]', 'scope' => 'usual',
+        'version' => 1,
+        'tone' => 'mid',
+        'hardness' => 'medium',
+        'finish' => '[]',
+        'wheel_finish' => 'painted',
+        'storage' => 'outdoors',
+        'road' => 'normal',
+        'km_per_week' => 200,
+        'cadence_min' => 7,
+        'cadence_target' => 14,
+        'cadence_max' => 28,
+        'material' => 'steel',
+        'base_unknown' => false,
+        'schools' => '{}',
+        'salt_months' => '[]',
+        'scope' => 'usual',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'finish' => 'array', 'schools' => 'array', 'salt_months' => 'array', 'base_unknown' => 'boolean', 'paint_m2' => 'float', 'km_per_week' => 'integer', 'in_service_on' => 'date:Y-m-d', 'archived_at' => 'immutable_datetime',
-            'cadence_min' => 'integer', 'cadence_target' => 'integer', 'cadence_max' => 'integer', 'salt_target' => 'integer', 'topper_weeks' => 'integer', 'decon_days' => 'integer', 'full_every' => 'integer', 'topper_washes' => 'integer', 'own_minutes' => 'integer', 'own_estimate' => 'float', 'version' => 'integer',
+            'finish' => 'array',
+            'schools' => 'array',
+            'salt_months' => 'array',
+            'base_unknown' => 'boolean',
+            'paint_m2' => 'float',
+            'km_per_week' => 'integer',
+            'in_service_on' => 'date:Y-m-d',
+            'archived_at' => 'immutable_datetime',
+            'cadence_min' => 'integer',
+            'cadence_target' => 'integer',
+            'cadence_max' => 'integer',
+            'salt_target' => 'integer',
+            'topper_weeks' => 'integer',
+            'decon_days' => 'integer',
+            'full_every' => 'integer',
+            'topper_washes' => 'integer',
+            'own_minutes' => 'integer',
+            'own_estimate' => 'float',
+            'version' => 'integer',
         ];
     }
 
     public function habits(): Habits
     {
-        return Habits::of(Storage::from($this->storage), Road::from($this->road), (float) $this->km_per_week, $this->salt_months);
+        return Habits::of(
+            Storage::from($this->storage),
+            Road::from($this->road),
+            (float) $this->km_per_week,
+            $this->salt_months,
+        );
     }
 
     public function sides(): Schools
@@ -102,7 +138,7 @@ class Vehicle extends Model
         /** @var list<string> $flags */
         $flags = $this->finish;
         $finishes = array_map(Finish::from(...), $flags);
-        if ($this->hardness === 'soft' && ! in_array(Finish::Soft, $finishes, true)) {
+        if ($this->hardness === 'soft' && !in_array(Finish::Soft, $finishes, true)) {
             $finishes[] = Finish::Soft;
         }
 

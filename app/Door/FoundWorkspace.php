@@ -15,10 +15,7 @@ use Illuminate\Support\Str;
 /** A new business: its owner, its settings, and a shelf of plain unbranded bottles to begin with. */
 final readonly class FoundWorkspace
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private StockStarterShelf $stockStarterShelf,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private StockStarterShelf $stockStarterShelf) {}
 
     /**
      * @param array{name: string, email: string, password: string} $owner
@@ -33,7 +30,11 @@ final readonly class FoundWorkspace
             $this->tenancy->actAs($user->id);
             $this->tenancy->found($id);
             Workspace::query()->create(['id' => $id, ...$workspace]);
-            $membership = Membership::query()->create(['workspace_id' => $id, 'user_id' => $user->id, 'role' => 'owner']);
+            $membership = Membership::query()->create([
+                'workspace_id' => $id,
+                'user_id' => $user->id,
+                'role' => 'owner',
+            ]);
             $entered = $this->tenancy->enter($id, $membership);
             if ($starterShelf) {
                 ($this->stockStarterShelf)();

@@ -35,11 +35,19 @@ final readonly class InvitePerson
             Invitation::query()->where('email', $email)->whereNull('accepted_at')->delete();
             $days = config()->integer('vicissa.invitation_days');
             $invitation = Invitation::query()->create([
-                'email' => $email, 'role' => $role, 'token_hash' => hash('sha256', $token), 'invited_by' => $inviter->id,
+                'email' => $email,
+                'role' => $role,
+                'token_hash' => hash('sha256', $token),
+                'invited_by' => $inviter->id,
                 'expires_at' => $this->clock->now()->modify("+{$days} days"),
             ]);
-            $link = url('/join?'.http_build_query(['token' => $token]));
-            $this->messenger->send($email, sprintf('%s invites you to %s', $inviter->name, $workspace->name), "You are invited to work in {$workspace->name} as {$role}.\n\nJoin within {$days} days:\n{$link}", $workspace->id);
+            $link = url('/join?' . http_build_query(['token' => $token]));
+            $this->messenger->send(
+                $email,
+                sprintf('%s invites you to %s', $inviter->name, $workspace->name),
+                "You are invited to work in {$workspace->name} as {$role}.\n\nJoin within {$days} days:\n{$link}",
+                $workspace->id,
+            );
 
             return $invitation;
         });
@@ -75,7 +83,10 @@ final readonly class InvitePerson
                 throw Problem::field('token', 'This invitation has been used. Sign in instead.');
             }
             $user = $known ?? User::query()->create([...$person, 'email' => $invitation->email]);
-            Membership::query()->firstOrCreate(['workspace_id' => $invitation->workspace_id, 'user_id' => $user->id], ['role' => $invitation->role]);
+            Membership::query()->firstOrCreate(
+                ['workspace_id' => $invitation->workspace_id, 'user_id' => $user->id],
+                ['role' => $invitation->role],
+            );
             $locked->update(['accepted_at' => $this->clock->now()]);
 
             return $user;

@@ -40,11 +40,27 @@ final readonly class DeclareLayer
         if (isset($facts['on'])) {
             $layer->on_at = $this->tenancy->workspace()->noon($facts['on']);
         }
-        $layer->fill(array_intersect_key($facts, array_flip(['zone', 'kind', 'family', 'product_id', 'name', 'line', 'designed', 'label_low_weeks', 'label_high_weeks'])));
+        $layer->fill(
+            array_intersect_key(
+                $facts,
+                array_flip([
+                    'zone',
+                    'kind',
+                    'family',
+                    'product_id',
+                    'name',
+                    'line',
+                    'designed',
+                    'label_low_weeks',
+                    'label_high_weeks',
+                ]),
+            ),
+        );
         if (isset($facts['product_id'])) {
             $product = Product::query()->whereKey($facts['product_id'])->firstOrFail();
             $layer->fill([
-                'name' => $facts['name'] ?? $product->name, 'line' => $facts['line'] ?? $product->line,
+                'name' => $facts['name'] ?? $product->name,
+                'line' => $facts['line'] ?? $product->line,
                 'label_low_weeks' => $facts['label_low_weeks'] ?? $product->label_low_weeks,
                 'label_high_weeks' => $facts['label_high_weeks'] ?? $product->label_high_weeks,
             ]);

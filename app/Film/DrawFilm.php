@@ -37,10 +37,7 @@ final class DrawFilm
 
     private DateTimeZone $zone;
 
-    public function __construct(
-        private readonly Tenancy $tenancy,
-        private readonly ClockInterface $clock,
-    ) {}
+    public function __construct(private readonly Tenancy $tenancy, private readonly ClockInterface $clock) {}
 
     /**
      * @param string|null $vehicleId  only this one, with every zone
@@ -52,9 +49,16 @@ final class DrawFilm
         $this->now = $this->clock->now()->getTimestamp();
         $this->from = $this->now - self::PAST_DAYS * self::DAY;
         $this->zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
-        $vehicles = Vehicle::query()->with(['client:id,name', 'site:id,name'])
-            ->when($vehicleId !== null, static fn($query) => $query->whereKey($vehicleId), static fn($query) => $query->whereNull('archived_at'))
-            ->orderBy('name')->orderBy('id')->get();
+        $vehicles = Vehicle::query()
+            ->with(['client:id,name', 'site:id,name'])
+            ->when(
+                $vehicleId !== null,
+                static fn($query) => $query->whereKey($vehicleId),
+                static fn($query) => $query->whereNull('archived_at'),
+            )
+            ->orderBy('name')
+            ->orderBy('id')
+            ->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $layers = FilmLayers::of($ids, $this->from);
@@ -63,14 +67,27 @@ final class DrawFilm
         foreach ($vehicles as $vehicle) {
             $habits = $vehicle->habits();
             foreach ($vehicleId === null ? [Zone::Paint] : Zone::cases() as $zone) {
-                $stack = array_values(array_filter($layers[$vehicle->id] ?? [], static fn(FilmLayer $layer): bool => $layer->span->zone === $zone));
+                $stack = array_values(
+                    array_filter(
+                        $layers[$vehicle->id] ?? [],
+                        static fn(FilmLayer $layer): bool => $layer->span->zone === $zone,
+                    ),
+                );
                 if ($zone === Zone::Paint || $stack !== []) {
                     $ribbons[] = $this->ribbon($vehicle, $habits, $zone, $stack, $log);
                 }
             }
         }
         // Most urgent first; what nothing is known about comes last, not first.
-        usort($ribbons, static fn(array $a, array $b): int => [$a['due_at'] === null, $a['due_at'], $a['name'], $a['zone']] <=> [$b['due_at'] === null, $b['due_at'], $b['name'], $b['zone']]);
+        usort(
+            $ribbons,
+            static fn(array $a, array $b): int => [$a['due_at'] === null, $a['due_at'], $a['name'], $a['zone']] <=> [
+                $b['due_at'] === null,
+                $b['due_at'],
+                $b['name'],
+                $b['zone'],
+            ],
+        );
 
         return [
             'today' => $this->moment($this->now),
@@ -89,14 +106,22 @@ final class DrawFilm
         $toppers = array_values(array_filter($stack, static fn(FilmLayer $layer): bool => $layer->kind === 'topper'));
         $bases = array_values(array_filter($stack, static fn(FilmLayer $layer): bool => $layer->kind === 'base'));
         $base = $bases === [] ? null : $bases[count($bases) - 1];
-        $on = array_values(array_filter([...$bases, ...$toppers], static fn(FilmLayer $layer): bool => $layer->span->end === null));
+        $on = array_values(
+            array_filter([...$bases, ...$toppers], static fn(FilmLayer $layer): bool => $layer->span->end === null),
+        );
         $outermost = $on === [] ? null : $on[count($on) - 1];
         $forecast = $outermost?->forecast;
         // Above a base the ribbon is the toppers; without any it is the base itself.
-        $paths = array_map(static fn(FilmLayer $layer) => $log->path($habits, $layer->span), $shown = $toppers === [] ? $bases : $toppers);
-        $turns = array_values(array_filter($log->turns($vehicle->id), fn(LoggedTurn $turn): bool => $turn->at >= $this->from));
+        $paths = array_map(
+            static fn(FilmLayer $layer) => $log->path($habits, $layer->span),
+            $shown = $toppers === [] ? $bases : $toppers,
+        );
+        $turns = array_values(
+            array_filter($log->turns($vehicle->id), fn(LoggedTurn $turn): bool => $turn->at >= $this->from),
+        );
         $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
-        $worn = $outermost === null ? 0.0 : $log->path($habits, $outermost->span)->at($outermost->span->day($this->now));
+        $worn =
+            $outermost === null ? 0.0 : $log->path($habits, $outermost->span)->at($outermost->span->day($this->now));
 
         return [
             'vehicle_id' => $vehicle->id,
@@ -106,8 +131,23 @@ final class DrawFilm
             'client' => $vehicle->client?->name,
             'site' => $vehicle->site?->name,
             'zone' => $zone->value,
-            'base' => $base === null ? null : ['family' => $base->span->family->value, 'name' => $base->name, 'on_at' => $this->moment($base->span->on)],
-            'outermost' => $outermost === null ? null : ['id' => $outermost->id, 'kind' => $outermost->kind, 'family' => $outermost->span->family->value, 'name' => $outermost->name],
+            'base' =>
+                $base === null
+                    ? null
+                    : [
+                        'family' => $base->span->family->value,
+                        'name' => $base->name,
+                        'on_at' => $this->moment($base->span->on),
+                    ],
+            'outermost' =>
+                $outermost === null
+                    ? null
+                    : [
+                        'id' => $outermost->id,
+                        'kind' => $outermost->kind,
+                        'family' => $outermost->span->family->value,
+                        'name' => $outermost->name,
+                    ],
             'designed' => $outermost->designed ?? 'beads',
             'state' => $this->state($outermost),
             'from_at' => $this->momentOrNull($forecast?->from),
@@ -116,10 +156,17 @@ final class DrawFilm
             'why' => $forecast?->why,
             'left' => $forecast === null ? null : round(max(0.0, 1.0 - $worn / $forecast->p50), 4),
             'spread' => $forecast === null ? null : $this->spread($forecast),
-            'segments' => array_map(fn(FilmLayer $layer, $path): array => $this->segment($layer, $path), $shown, $paths),
+            'segments' => array_map(
+                fn(FilmLayer $layer, $path): array => $this->segment($layer, $path),
+                $shown,
+                $paths,
+            ),
             'washes' => array_map(fn(LoggedTurn $turn): string => $this->moment($turn->at), $turns),
             'readings' => $this->readings($turns, $zone),
-            'account' => $this->single && $outermost !== null ? LayerAccount::of($habits, $outermost->span, $outermost->life, $this->now, $log, $this->zone) : null,
+            'account' =>
+                $this->single && $outermost !== null
+                    ? LayerAccount::of($habits, $outermost->span, $outermost->life, $this->now, $log, $this->zone)
+                    : null,
             'last_wash_on' => $last === null ? null : $this->date($last),
             'next_wash_on' => $last === null ? null : $this->date($last + $vehicle->cadence_target * self::DAY),
         ];
@@ -169,7 +216,13 @@ final class DrawFilm
         }
         $points[] = ['at' => $moment($end), 'left' => $left($path->at($end))];
 
-        return ['layer_id' => $layer->id, 'kind' => $layer->kind, 'family' => $layer->span->family->value, 'name' => $layer->name, 'points' => $points];
+        return [
+            'layer_id' => $layer->id,
+            'kind' => $layer->kind,
+            'family' => $layer->span->family->value,
+            'name' => $layer->name,
+            'points' => $points,
+        ];
     }
 
     /**
@@ -185,7 +238,12 @@ final class DrawFilm
                 $read = $turn->reading($zone, $stage);
                 if ($read !== null) {
                     $parts = $turn->readings[$zone->value][$stage->value];
-                    $readings[] = ['at' => $this->moment($turn->at), 'stage' => $stage->value, 'behaviour' => $read->value, 'angle_deg' => $parts['whole']['angle_deg'] ?? null];
+                    $readings[] = [
+                        'at' => $this->moment($turn->at),
+                        'stage' => $stage->value,
+                        'behaviour' => $read->value,
+                        'angle_deg' => $parts['whole']['angle_deg'] ?? null,
+                    ];
                     break;
                 }
             }
@@ -206,6 +264,6 @@ final class DrawFilm
 
     private function date(int $seconds): string
     {
-        return (new DateTimeImmutable('@'.$seconds))->setTimezone($this->zone)->format('Y-m-d');
+        return (new DateTimeImmutable('@' . $seconds))->setTimezone($this->zone)->format('Y-m-d');
     }
 }

@@ -25,10 +25,7 @@ final readonly class ForecastLayers
     /** Layers that ended within so many days still stand on ribbons. */
     private const DRAWN_DAYS = 150;
 
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     /**
      * @param list<string> $vehicleIds
@@ -41,22 +38,42 @@ final readonly class ForecastLayers
         }
         $now = CarbonImmutable::instance($this->clock->now());
         $workspace = $this->tenancy->workspace();
-        $layers = Layer::query()->with('vehicle')->whereIn('vehicle_id', $vehicleIds)
-            ->where(static fn($query) => $query->whereNull('ended_at')->when($past, static fn($or) => $or->orWhere('ended_at', '>', $now->subDays(self::DRAWN_DAYS))))
-            ->orderBy('id')->get();
+        $layers = Layer::query()
+            ->with('vehicle')
+            ->whereIn('vehicle_id', $vehicleIds)
+            ->where(
+                static fn($query) => $query
+                    ->whereNull('ended_at')
+                    ->when($past, static fn($or) => $or->orWhere('ended_at', '>', $now->subDays(self::DRAWN_DAYS))),
+            )
+            ->orderBy('id')
+            ->get();
         $log = TurnLog::of($vehicleIds);
-        $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all()))));
+        $evidence = EvidenceBook::forProducts(
+            array_values(
+                array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all())),
+            ),
+        );
         $on = $layers->whereNull('ended_at');
         $rows = [];
         foreach ($on as $layer) {
             $vehicle = $layer->vehicle ?? throw new LogicException('A layer without its vehicle.');
             $outlook = Outlook::of($layer, $vehicle, $log, $evidence);
             if ($outlook !== null) {
-                $rows[] = $this->row($layer, $outlook, $vehicle->sidesIn($workspace), $log->lookedOver($layer->vehicle_id), $now);
+                $rows[] = $this->row(
+                    $layer,
+                    $outlook,
+                    $vehicle->sidesIn($workspace),
+                    $log->lookedOver($layer->vehicle_id),
+                    $now,
+                );
             }
         }
-        Forecast::query()->whereIn('vehicle_id', $vehicleIds)->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))
-            ->whereNotIn('layer_id', array_column($rows, 'layer_id'))->delete();
+        Forecast::query()
+            ->whereIn('vehicle_id', $vehicleIds)
+            ->whereIn('layer_id', Layer::query()->select('id')->whereNull('ended_at'))
+            ->whereNotIn('layer_id', array_column($rows, 'layer_id'))
+            ->delete();
         $this->keepFirst($rows);
         foreach (array_chunk($rows, 100) as $chunk) {
             Forecast::query()->upsert($chunk, ['layer_id']);
@@ -72,9 +89,17 @@ final readonly class ForecastLayers
     private function settlePast(Collection $ended, TurnLog $log, EvidenceBook $evidence): void
     {
         foreach ($ended as $layer) {
-            $lived = Outlook::of($layer, $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'), $log, $evidence)?->lived();
+            $lived = Outlook::of(
+                $layer,
+                $layer->vehicle ?? throw new LogicException('A layer without its vehicle.'),
+                $log,
+                $evidence,
+            )?->lived();
             if ($lived !== null && ($layer->lived === null || abs($lived - $layer->lived) > 0.005 * $lived)) {
-                Layer::query()->whereKey($layer->id)->toBase()->update(['lived' => $lived]);
+                Layer::query()
+                    ->whereKey($layer->id)
+                    ->toBase()
+                    ->update(['lived' => $lived]);
             }
         }
     }
@@ -88,7 +113,12 @@ final readonly class ForecastLayers
     {
         $made = [];
         foreach ($rows as $i => $row) {
-            $made[] = ['layer_id' => $row['layer_id'], 'workspace_id' => $row['workspace_id'], 'made_at' => $row['computed_at'], 'quantiles' => json_encode($row['quantiles'], JSON_THROW_ON_ERROR)];
+            $made[] = [
+                'layer_id' => $row['layer_id'],
+                'workspace_id' => $row['workspace_id'],
+                'made_at' => $row['computed_at'],
+                'quantiles' => json_encode($row['quantiles'], JSON_THROW_ON_ERROR),
+            ];
             unset($rows[$i]['quantiles']);
         }
         foreach (array_chunk($made, 200) as $chunk) {
@@ -100,17 +130,26 @@ final readonly class ForecastLayers
      * @param int|null $lookedOver  when the base was last looked over, seconds since 1970
      * @return array<string, mixed>
      */
-    private function row(Layer $layer, Outlook $outlook, Schools $schools, ?int $lookedOver, CarbonImmutable $now): array
-    {
+    private function row(
+        Layer $layer,
+        Outlook $outlook,
+        Schools $schools,
+        ?int $lookedOver,
+        CarbonImmutable $now,
+    ): array {
         $at = $now->getTimestamp();
         $life = $outlook->life;
         $window = RenewalWindow::atRisk($schools->risk());
-        $carbon = static fn(?int $moment): ?CarbonImmutable => $moment === null ? null : CarbonImmutable::createFromTimestampUTC($moment);
+        $carbon = static fn(?int $moment): ?CarbonImmutable => $moment === null
+            ? null
+            : CarbonImmutable::createFromTimestampUTC($moment);
         $moment = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->moment($risk, $at));
         $failed = $layer->failed_at;
         $from = $failed ?? $moment($window->from);
-        $look = $layer->kind === 'base' && $layer->family()->isLasting()
-            ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp()) : null;
+        $look =
+            $layer->kind === 'base' && $layer->family()->isLasting()
+                ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp())
+                : null;
 
         return [
             'layer_id' => $layer->id,
@@ -134,7 +173,10 @@ final readonly class ForecastLayers
             'look_from_at' => $carbon($look?->from),
             'look_at' => $carbon($look?->due),
             'look_late_at' => $carbon($look?->late),
-            'quantiles' => array_combine(self::TENTHS, array_map(static fn(int $percent): float => round($life->quantile($percent / 100), 6), self::TENTHS)),
+            'quantiles' => array_combine(
+                self::TENTHS,
+                array_map(static fn(int $percent): float => round($life->quantile($percent / 100), 6), self::TENTHS),
+            ),
             'evidence_own' => $outlook->own,
             'evidence_others' => $outlook->others,
             'why' => $this->why($layer, $outlook, $schools, $at),
@@ -146,15 +188,41 @@ final readonly class ForecastLayers
     {
         [$own, $others, $label] = [$outlook->own, $outlook->others, $outlook->label];
         $known = match (true) {
-            $own + $others === 0 => sprintf('No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).', $this->plain($label[0]), $this->plain($label[1])),
-            $own === 0 => sprintf('Rests on the label and on %d layer%s of it on other vehicles.', $others, $others === 1 ? '' : 's'),
-            $others === 0 => sprintf('Rests on the label and on %d earlier layer%s of it on this vehicle.', $own, $own === 1 ? '' : 's'),
-            default => sprintf('Rests on %d earlier layer%s on this vehicle, %d on others, and the label.', $own, $own === 1 ? '' : 's', $others),
+            $own + $others === 0 => sprintf(
+                'No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).',
+                $this->plain($label[0]),
+                $this->plain($label[1]),
+            ),
+            $own === 0 => sprintf(
+                'Rests on the label and on %d layer%s of it on other vehicles.',
+                $others,
+                $others === 1 ? '' : 's',
+            ),
+            $others === 0 => sprintf(
+                'Rests on the label and on %d earlier layer%s of it on this vehicle.',
+                $own,
+                $own === 1 ? '' : 's',
+            ),
+            default => sprintf(
+                'Rests on %d earlier layer%s on this vehicle, %d on others, and the label.',
+                $own,
+                $own === 1 ? '' : 's',
+                $others,
+            ),
         };
         $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
-        $failed = $layer->suspect_at === null ? $failed : ' The last clean reading failed, and it may only be clogged: decontaminate, and read again.';
+        $failed =
+            $layer->suspect_at === null
+                ? $failed
+                : ' The last clean reading failed, and it may only be clogged: decontaminate, and read again.';
 
-        return sprintf('%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.', $known, $failed, $this->plain(round($outlook->perWeek($now), 2)), round(100.0 * $schools->risk()));
+        return sprintf(
+            '%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.',
+            $known,
+            $failed,
+            $this->plain(round($outlook->perWeek($now), 2)),
+            round(100.0 * $schools->risk()),
+        );
     }
 
     private function plain(float $value): string

@@ -58,7 +58,8 @@ final readonly class Outlook
             $label,
             count($own),
             $others->layers,
-            7.0 / $vehicle->cadence_target * $log->during($span)->usualWash($span->zone, $span->family, $log->factors),
+            (7.0 / $vehicle->cadence_target) *
+                $log->during($span)->usualWash($span->zone, $span->family, $log->factors),
         );
     }
 
@@ -73,7 +74,10 @@ final readonly class Outlook
     {
         $days = $this->span->day($to) - $this->span->day($from);
 
-        return max(self::LEAST * $days / 7.0, $this->path->idle($this->span->day($from), $this->span->day($to)) + $this->washesPerWeek * $days / 7.0);
+        return max(
+            (self::LEAST * $days) / 7.0,
+            $this->path->idle($this->span->day($from), $this->span->day($to)) + ($this->washesPerWeek * $days) / 7.0,
+        );
     }
 
     /** When so many in 100 such layers would have failed; null beyond the horizon. */

@@ -22,10 +22,7 @@ final class RebuildForProduct implements ShouldQueue
 
     public int $tries = 3;
 
-    public function __construct(
-        private readonly string $workspaceId,
-        private readonly string $productId,
-    ) {}
+    public function __construct(private readonly string $workspaceId, private readonly string $productId) {}
 
     /** Queued where a change of the product asks for it. */
     public static function after(ProductChanged $changed): void
@@ -38,7 +35,16 @@ final class RebuildForProduct implements ShouldQueue
     public function handle(Tenancy $tenancy, RebuildProtection $rebuildProtection, ForecastLayers $forecastLayers): void
     {
         $tenancy->within($this->workspaceId, function () use ($rebuildProtection, $forecastLayers): void {
-            $vehicles = Vehicle::query()->whereIn('id', DB::table('turn_products as u')->join('turns as t', 't.current_entry_id', '=', 'u.entry_id')->where('u.product_id', $this->productId)->select('t.vehicle_id'))->orderBy('id')->get();
+            $vehicles = Vehicle::query()
+                ->whereIn(
+                    'id',
+                    DB::table('turn_products as u')
+                        ->join('turns as t', 't.current_entry_id', '=', 'u.entry_id')
+                        ->where('u.product_id', $this->productId)
+                        ->select('t.vehicle_id'),
+                )
+                ->orderBy('id')
+                ->get();
             $products = [$this->productId];
             foreach ($vehicles as $vehicle) {
                 $products = [...$products, ...$rebuildProtection($vehicle)];

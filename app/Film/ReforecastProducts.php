@@ -29,9 +29,17 @@ final class ReforecastProducts implements ShouldQueue
     {
         $tenancy->within($this->workspaceId, function () use ($forecastLayers): void {
             /** @var list<string> $vehicles */
-            $vehicles = Layer::query()->whereIn('product_id', $this->productIds)->whereNull('ended_at')
-                ->when($this->exceptVehicleId !== null, fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId))
-                ->distinct()->orderBy('vehicle_id')->pluck('vehicle_id')->all();
+            $vehicles = Layer::query()
+                ->whereIn('product_id', $this->productIds)
+                ->whereNull('ended_at')
+                ->when(
+                    $this->exceptVehicleId !== null,
+                    fn($query) => $query->where('vehicle_id', '!=', $this->exceptVehicleId),
+                )
+                ->distinct()
+                ->orderBy('vehicle_id')
+                ->pluck('vehicle_id')
+                ->all();
             $forecastLayers($vehicles, past: false);
         });
     }

@@ -19,10 +19,14 @@ final class RenameOnShelf
     {
         return DB::transaction(static function () use ($what, $from, $to): int {
             if ($what === 'line') {
-                Layer::query()->where('line', $from)->update(['line' => $to]);
+                Layer::query()
+                    ->where('line', $from)
+                    ->update(['line' => $to]);
             }
 
-            return Product::query()->where($what, $from)->update([$what => $to, 'version' => DB::raw('version + 1')]);
+            return Product::query()
+                ->where($what, $from)
+                ->update([$what => $to, 'version' => DB::raw('version + 1')]);
         });
     }
 }

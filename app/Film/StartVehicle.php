@@ -50,18 +50,28 @@ final readonly class StartVehicle
     private function layer(Vehicle $vehicle, Family $family, array $answers): void
     {
         $product = isset($answers['product_id']) ? Product::query()->find($answers['product_id']) : null;
-        $label = $product?->label_low_weeks !== null && $product->label_high_weeks !== null
-            ? [$product->label_low_weeks, $product->label_high_weeks]
-            : $family->typicalLabelWeeks() ?? [4.0, 10.0];
+        $label =
+            $product?->label_low_weeks !== null && $product->label_high_weeks !== null
+                ? [$product->label_low_weeks, $product->label_high_weeks]
+                : $family->typicalLabelWeeks() ?? [4.0, 10.0];
         $workspace = $this->tenancy->workspace();
         // Not known since when: somewhere in the middle of such a layer's life is the least wrong.
         $onAt = isset($answers['since'])
             ? $workspace->noon($answers['since'])
-            : CarbonImmutable::instance($this->clock->now())->subDays((int) round(7 * 0.4 * sqrt($label[0] * $label[1])));
+            : CarbonImmutable::instance($this->clock->now())->subDays(
+                (int) round(7 * 0.4 * sqrt($label[0] * $label[1])),
+            );
         Layer::query()->create([
-            'vehicle_id' => $vehicle->id, 'zone' => 'paint', 'kind' => 'base', 'family' => $family->value,
-            'product_id' => $product?->id, 'name' => $product->name ?? $answers['layer_name'] ?? null, 'line' => $product?->line,
-            'label_low_weeks' => $label[0], 'label_high_weeks' => $label[1], 'on_at' => $onAt,
+            'vehicle_id' => $vehicle->id,
+            'zone' => 'paint',
+            'kind' => 'base',
+            'family' => $family->value,
+            'product_id' => $product?->id,
+            'name' => $product->name ?? ($answers['layer_name'] ?? null),
+            'line' => $product?->line,
+            'label_low_weeks' => $label[0],
+            'label_high_weeks' => $label[1],
+            'on_at' => $onAt,
         ]);
     }
 }

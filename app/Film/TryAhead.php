@@ -33,10 +33,7 @@ final class TryAhead
 
     private TurnLog $log;
 
-    public function __construct(
-        private readonly Tenancy $tenancy,
-        private readonly ClockInterface $clock,
-    ) {}
+    public function __construct(private readonly Tenancy $tenancy, private readonly ClockInterface $clock) {}
 
     /**
      * @param list<string>|null $washes                        dates; the vehicle's rhythm when left out
@@ -49,22 +46,36 @@ final class TryAhead
         $this->now = $this->clock->now()->getTimestamp();
         [$this->vehicle, $this->schools] = [$vehicle, $vehicle->sidesIn($workspace)];
         $this->log = TurnLog::of([$vehicle->id]);
-        $on = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
+        $on = Layer::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->where('zone', Zone::Paint->value)
+            ->whereNull('ended_at')
+            ->orderByRaw("kind = 'topper' desc")
+            ->first();
         $products = Product::query()->findMany(array_column($toppers, 'product_id'))->keyBy('id');
-        $evidence = EvidenceBook::forProducts(array_values(array_unique(array_filter([$on?->product_id, ...array_column($toppers, 'product_id')]))));
+        $evidence = EvidenceBook::forProducts(
+            array_values(array_unique(array_filter([$on?->product_id, ...array_column($toppers, 'product_id')]))),
+        );
         $rhythm = $this->rhythm();
-        $days = $washes === null ? $rhythm : array_map(static fn(string $date): int => $workspace->noon($date)->getTimestamp(), $washes);
+        $days =
+            $washes === null
+                ? $rhythm
+                : array_map(static fn(string $date): int => $workspace->noon($date)->getTimestamp(), $washes);
         sort($days);
         $fresh = [];
         foreach ($toppers as $topper) {
-            $fresh[$workspace->noon($topper['on'])->getTimestamp()] = $products[$topper['product_id']] ?? throw new ModelNotFoundException;
+            $fresh[$workspace->noon($topper['on'])->getTimestamp()] =
+                $products[$topper['product_id']] ?? throw new ModelNotFoundException();
         }
         ksort($fresh);
         $stands = $this->course($on, $rhythm, [], $evidence);
         $tried = $this->course($on, $days, $fresh, $evidence);
 
         return [
-            'rhythm' => array_map(fn(int $at): string => $workspace->dateOf(CarbonImmutable::createFromTimestampUTC($at)), $rhythm),
+            'rhythm' => array_map(
+                fn(int $at): string => $workspace->dateOf(CarbonImmutable::createFromTimestampUTC($at)),
+                $rhythm,
+            ),
             'stands' => $stands,
             'tried' => $tried,
             'says' => $this->says($stands, $tried, $days, array_keys($fresh)),
@@ -97,13 +108,32 @@ final class TryAhead
         $spent = null;
         $outlook = $on === null ? null : Outlook::of($on, $this->vehicle, $this->log, $evidence);
         if ($on !== null && $outlook !== null) {
-            $before = array_values(array_filter($washes, static fn(int $at): bool => $topperAt === null || $at <= $topperAt));
-            $path = WearPath::of($this->vehicle->habits(), [...$this->log->washes($outlook->span), ...$this->washes($outlook, $before)], $this->log->factors, onAt: $outlook->span->on);
+            $before = array_values(
+                array_filter($washes, static fn(int $at): bool => $topperAt === null || $at <= $topperAt),
+            );
+            $path = WearPath::of(
+                $this->vehicle->habits(),
+                [...$this->log->washes($outlook->span), ...$this->washes($outlook, $before)],
+                $this->log->factors,
+                onAt: $outlook->span->on,
+            );
             $until = min($end, $topperAt ?? $end);
             $failed = $on->failed_at !== null;
-            $layers[] = ['name' => $on->name, 'family' => $on->family, 'kind' => $on->kind, 'fresh' => false, 'points' => $this->points($outlook, $path, $this->now, $until), ...$this->dates($outlook, $path, $end, $failed ? $on->failed_at : null)];
+            $layers[] = [
+                'name' => $on->name,
+                'family' => $on->family,
+                'kind' => $on->kind,
+                'fresh' => false,
+                'points' => $this->points($outlook, $path, $this->now, $until),
+                ...$this->dates($outlook, $path, $end, $failed ? $on->failed_at : null),
+            ];
             $below += $this->below($outlook, $path, $this->now, $until, $failed);
-            $spent = $topperAt === null ? null : ($failed ? 1.0 : round($outlook->life->risk($path->at($outlook->span->day($topperAt))), 4));
+            $spent =
+                $topperAt === null
+                    ? null
+                    : ($failed
+                        ? 1.0
+                        : round($outlook->life->risk($path->at($outlook->span->day($topperAt))), 4));
         } else {
             $below += (int) round((min($end, $topperAt ?? $end) - $this->now) / self::DAY);
         }
@@ -112,8 +142,25 @@ final class TryAhead
             $fresh = $this->fresh($toppers[$at], $at);
             $outlook = Outlook::of($fresh, $this->vehicle, $this->log, $evidence);
             if ($outlook !== null) {
-                $path = WearPath::of($this->vehicle->habits(), $this->washes($outlook, array_values(array_filter($washes, static fn(int $wash): bool => $wash > $at && $wash <= $until))), $this->log->factors, onAt: $at);
-                $layers[] = ['name' => $fresh->name, 'family' => $fresh->family, 'kind' => 'topper', 'fresh' => true, 'points' => $this->points($outlook, $path, $at, $until), ...$this->dates($outlook, $path, $end, null)];
+                $path = WearPath::of(
+                    $this->vehicle->habits(),
+                    $this->washes(
+                        $outlook,
+                        array_values(
+                            array_filter($washes, static fn(int $wash): bool => $wash > $at && $wash <= $until),
+                        ),
+                    ),
+                    $this->log->factors,
+                    onAt: $at,
+                );
+                $layers[] = [
+                    'name' => $fresh->name,
+                    'family' => $fresh->family,
+                    'kind' => 'topper',
+                    'fresh' => true,
+                    'points' => $this->points($outlook, $path, $at, $until),
+                    ...$this->dates($outlook, $path, $end, null),
+                ];
                 $below += $this->below($outlook, $path, $at, $until, false);
             }
         }
@@ -124,8 +171,15 @@ final class TryAhead
     private function fresh(Product $product, int $at): Layer
     {
         $layer = new Layer([
-            'vehicle_id' => $this->vehicle->id, 'product_id' => $product->id, 'zone' => Zone::Paint->value, 'kind' => 'topper', 'family' => $product->layerFamily()->value, 'name' => $product->name,
-            'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks, 'on_at' => CarbonImmutable::createFromTimestampUTC($at),
+            'vehicle_id' => $this->vehicle->id,
+            'product_id' => $product->id,
+            'zone' => Zone::Paint->value,
+            'kind' => 'topper',
+            'family' => $product->layerFamily()->value,
+            'name' => $product->name,
+            'label_low_weeks' => $product->label_low_weeks,
+            'label_high_weeks' => $product->label_high_weeks,
+            'on_at' => CarbonImmutable::createFromTimestampUTC($at),
         ]);
         $layer->setRelation('vehicle', $this->vehicle);
 
@@ -142,18 +196,28 @@ final class TryAhead
     {
         $usual = array_slice($this->log->turns($this->vehicle->id), -1)[0] ?? null;
 
-        return array_map(static fn(int $moment): Wash => new Wash(
-            $outlook->span->day($moment),
-            $usual === null ? [] : [$usual->method->wear()],
-            $usual !== null && $usual->dryingAidFor($outlook->span->zone, $outlook->span->family),
-        ), $at);
+        return array_map(
+            static fn(int $moment): Wash => new Wash(
+                $outlook->span->day($moment),
+                $usual === null ? [] : [$usual->method->wear()],
+                $usual !== null && $usual->dryingAidFor($outlook->span->zone, $outlook->span->family),
+            ),
+            $at,
+        );
     }
 
     /** @return list<array{at: string, low: float, mid: float, high: float}> what is left, if its life is short, middling or long */
     private function points(Outlook $outlook, WearPath $path, int $from, int $to): array
     {
-        $lives = ['low' => $outlook->life->quantile(0.1), 'mid' => $outlook->life->quantile(0.5), 'high' => $outlook->life->quantile(0.9)];
-        $point = static fn(int $at, float $wear): array => ['at' => gmdate('Y-m-d\TH:i:s\Z', $at), ...array_map(static fn(float $life): float => round(max(0.0, 1.0 - $wear / $life), 4), $lives)];
+        $lives = [
+            'low' => $outlook->life->quantile(0.1),
+            'mid' => $outlook->life->quantile(0.5),
+            'high' => $outlook->life->quantile(0.9),
+        ];
+        $point = static fn(int $at, float $wear): array => [
+            'at' => gmdate('Y-m-d\TH:i:s\Z', $at),
+            ...array_map(static fn(float $life): float => round(max(0.0, 1.0 - $wear / $life), 4), $lives),
+        ];
         $points = [$point($from, $path->at($outlook->span->day($from)))];
         foreach ($path->steps() as $step) {
             $at = $outlook->span->moment($step['day']);
@@ -172,8 +236,17 @@ final class TryAhead
     {
         $window = RenewalWindow::atRisk($this->schools->risk());
         $date = function (float $risk) use ($outlook, $path, $end, $failed): ?string {
-            $day = $path->reaches($outlook->life->quantile($risk), $outlook->span->day($end), $outlook->washesPerWeek, 0.02);
-            $at = $failed ?? ($day === null || $day > $outlook->span->day($end) + 3650 ? null : CarbonImmutable::createFromTimestampUTC($outlook->span->moment($day)));
+            $day = $path->reaches(
+                $outlook->life->quantile($risk),
+                $outlook->span->day($end),
+                $outlook->washesPerWeek,
+                0.02,
+            );
+            $at =
+                $failed ??
+                ($day === null || $day > $outlook->span->day($end) + 3650
+                    ? null
+                    : CarbonImmutable::createFromTimestampUTC($outlook->span->moment($day)));
 
             return $at === null ? null : $this->tenancy->workspace()->dateOf($at);
         };
@@ -186,7 +259,8 @@ final class TryAhead
     {
         $days = 0;
         for ($at = $from; $at < $to; $at += self::DAY) {
-            $days += (int) ($failed || $outlook->life->risk($path->at($outlook->span->day($at))) > $this->schools->risk());
+            $days +=
+                (int) ($failed || $outlook->life->risk($path->at($outlook->span->day($at))) > $this->schools->risk());
         }
 
         return $days;
@@ -203,14 +277,27 @@ final class TryAhead
     {
         $says = [];
         if ($tried['spent_before'] !== null) {
-            $says[] = sprintf('By then %d in 100 such layers would be spent; you accept %d.', round(100.0 * $tried['spent_before']), round(100.0 * $this->schools->risk()));
+            $says[] = sprintf(
+                'By then %d in 100 such layers would be spent; you accept %d.',
+                round(100.0 * $tried['spent_before']),
+                round(100.0 * $this->schools->risk()),
+            );
         }
         if (array_diff($toppers, $washes) !== []) {
             $says[] = 'The topper needs a wash on its day; none is there. It is reckoned without.';
         }
         $says[] = match (true) {
-            $tried['below_days'] === $stands['below_days'] => sprintf('On %d of the next %d days the risk is more than you accept, as without the change.', $tried['below_days'], self::AHEAD_DAYS),
-            default => sprintf('On %d of the next %d days the risk is more than you accept, instead of on %d.', $tried['below_days'], self::AHEAD_DAYS, $stands['below_days']),
+            $tried['below_days'] === $stands['below_days'] => sprintf(
+                'On %d of the next %d days the risk is more than you accept, as without the change.',
+                $tried['below_days'],
+                self::AHEAD_DAYS,
+            ),
+            default => sprintf(
+                'On %d of the next %d days the risk is more than you accept, instead of on %d.',
+                $tried['below_days'],
+                self::AHEAD_DAYS,
+                $stands['below_days'],
+            ),
         };
         $last = array_slice($this->log->turns($this->vehicle->id), -1)[0]->at ?? null;
         $gaps = [];
@@ -221,10 +308,18 @@ final class TryAhead
             }
         }
         if ($gaps !== [] && max($gaps) > $this->vehicle->cadence_max) {
-            $says[] = sprintf('A gap of %d days; its rhythm allows %d at most.', max($gaps), $this->vehicle->cadence_max);
+            $says[] = sprintf(
+                'A gap of %d days; its rhythm allows %d at most.',
+                max($gaps),
+                $this->vehicle->cadence_max,
+            );
         }
         if ($gaps !== [] && min($gaps) < $this->vehicle->cadence_min) {
-            $says[] = sprintf('Two washes %d days apart; its rhythm asks for at least %d between.', min($gaps), $this->vehicle->cadence_min);
+            $says[] = sprintf(
+                'Two washes %d days apart; its rhythm asks for at least %d between.',
+                min($gaps),
+                $this->vehicle->cadence_min,
+            );
         }
 
         return $says;

@@ -16,12 +16,21 @@ final class FirstFault extends Validator
     public function passes()
     {
         $request = request();
-        $first = ! $request->attributes->has(self::LOOKED);
+        $first = !$request->attributes->has(self::LOOKED);
         $request->attributes->set(self::LOOKED, true);
-        if ($first && $request->isJson() && in_array($request->method(), ['POST', 'PUT', 'PATCH'], true) && $this->getData() === $request->all()) {
+        if (
+            $first &&
+            $request->isJson() &&
+            in_array($request->method(), ['POST', 'PUT', 'PATCH'], true) &&
+            $this->getData() === $request->all()
+        ) {
             $body = $request->json()->all();
             foreach (self::unknown($body, $this->initialRules) as $field) {
-                $this->after(static fn(Validator $validator) => $validator->errors()->add($field, 'There is no such field; nothing was saved.'));
+                $this->after(
+                    static fn(Validator $validator) => $validator
+                        ->errors()
+                        ->add($field, 'There is no such field; nothing was saved.'),
+                );
             }
         }
 
@@ -58,6 +67,7 @@ final class FirstFault extends Validator
 
     protected function shouldStopValidating($attribute)
     {
-        return $this->messages->has($this->replacePlaceholderInString($attribute)) || parent::shouldStopValidating($attribute);
+        return $this->messages->has($this->replacePlaceholderInString($attribute)) ||
+            parent::shouldStopValidating($attribute);
     }
 }

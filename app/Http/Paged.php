@@ -23,7 +23,10 @@ trait Paged
      */
     private function page(CursorPaginator $page, string $as): JsonResponse
     {
-        return new JsonResponse(['data' => $as::collection($page->items()), 'next_cursor' => $page->nextCursor()?->encode()]);
+        return new JsonResponse([
+            'data' => $as::collection($page->items()),
+            'next_cursor' => $page->nextCursor()?->encode(),
+        ]);
     }
 
     private function search(Request $request): string
@@ -36,6 +39,6 @@ trait Paged
     /** A search text as a LIKE pattern that means only itself. */
     private function like(string $text): string
     {
-        return '%'.addcslashes($text, '\\%_').'%';
+        return '%' . addcslashes($text, '\\%_') . '%';
     }
 }

@@ -21,23 +21,64 @@ final class ProblemRenderer
 {
     public function render(Throwable $e, Request $request): ?JsonResponse
     {
-        if (! $request->is('api/*') && ! $request->expectsJson()) {
+        if (!$request->is('api/*') && !$request->expectsJson()) {
             return null;
         }
 
         return match (true) {
-            $e instanceof Problem => $this->json($e->status, $e->kind, $e->title, $e->getMessage(), $e->errors, $e->more),
+            $e instanceof Problem => $this->json(
+                $e->status,
+                $e->kind,
+                $e->title,
+                $e->getMessage(),
+                $e->errors,
+                $e->more,
+            ),
             $e instanceof ValidationException => $this->invalid($e),
-            $e instanceof InvalidInput => $this->json(422, 'invalid', 'Something needs another look', $e->getMessage(), [['pointer' => Problem::pointer($e->field), 'detail' => $e->getMessage()]]),
-            $e instanceof AuthenticationException => $this->json(401, 'signed-out', 'Please sign in', 'You are not signed in, or have been away too long. What you typed is still on this page.'),
-            $e instanceof AuthorizationException => $this->json(403, 'refused', 'Not yours to do', 'Only the owner of the workspace can do that.'),
-            $e instanceof ModelNotFoundException => $this->json(404, 'not-found', 'Not here', 'There is no such thing in this workspace.'),
-            $e instanceof TokenMismatchException => $this->json(419, 'stale-page', 'This page is too old', 'Reload the page and try again; nothing was saved.'),
+            $e instanceof InvalidInput => $this->json(
+                422,
+                'invalid',
+                'Something needs another look',
+                $e->getMessage(),
+                [['pointer' => Problem::pointer($e->field), 'detail' => $e->getMessage()]],
+            ),
+            $e instanceof AuthenticationException => $this->json(
+                401,
+                'signed-out',
+                'Please sign in',
+                'You are not signed in, or have been away too long. What you typed is still on this page.',
+            ),
+            $e instanceof AuthorizationException => $this->json(
+                403,
+                'refused',
+                'Not yours to do',
+                'Only the owner of the workspace can do that.',
+            ),
+            $e instanceof ModelNotFoundException => $this->json(
+                404,
+                'not-found',
+                'Not here',
+                'There is no such thing in this workspace.',
+            ),
+            $e instanceof TokenMismatchException => $this->json(
+                419,
+                'stale-page',
+                'This page is too old',
+                'Reload the page and try again; nothing was saved.',
+            ),
             // The framework wraps these two before they get here.
             $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof ModelNotFoundException,
-            $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof AuthorizationException => $this->render($e->getPrevious(), $request),
+            $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof AuthorizationException
+                => $this->render($e->getPrevious(), $request),
             $e instanceof HttpExceptionInterface => $this->http($e),
-            default => $this->json(500, 'broken', 'That did not work', config('app.debug') ? $e->getMessage() : 'Something broke on our side. Nothing was half-saved; try again in a moment.'),
+            default => $this->json(
+                500,
+                'broken',
+                'That did not work',
+                config('app.debug')
+                    ? $e->getMessage()
+                    : 'Something broke on our side. Nothing was half-saved; try again in a moment.',
+            ),
         };
     }
 
@@ -50,7 +91,13 @@ final class ProblemRenderer
             }
         }
 
-        return $this->json(422, 'invalid', 'Something needs another look', $errors[0]['detail'] ?? 'Some of that can’t be saved.', $errors);
+        return $this->json(
+            422,
+            'invalid',
+            'Something needs another look',
+            $errors[0]['detail'] ?? 'Some of that can’t be saved.',
+            $errors,
+        );
     }
 
     private function http(HttpExceptionInterface $e): JsonResponse
@@ -61,9 +108,20 @@ final class ProblemRenderer
             405 => ['not-allowed', 'Not that way', 'This address does not take that kind of request.'],
             413 => ['too-large', 'Too large', 'That is more than can be sent at once.'],
             419 => ['stale-page', 'This page is too old', 'Reload the page and try again; nothing was saved.'],
-            429 => ['slow-down', 'Too many tries', sprintf('That was too often in a short time. Wait %d seconds, then try again.', (int) ($e->getHeaders()['Retry-After'] ?? 60))],
+            429 => [
+                'slow-down',
+                'Too many tries',
+                sprintf(
+                    'That was too often in a short time. Wait %d seconds, then try again.',
+                    (int) ($e->getHeaders()['Retry-After'] ?? 60),
+                ),
+            ],
             503 => ['closed', 'Back soon', 'Vicissa is being looked after. Try again in a few minutes.'],
-            default => ['refused', 'That did not work', $e->getMessage() !== '' ? $e->getMessage() : 'The request was refused.'],
+            default => [
+                'refused',
+                'That did not work',
+                $e->getMessage() !== '' ? $e->getMessage() : 'The request was refused.',
+            ],
         };
 
         return $this->json($status, $kind, $title, $detail)->withHeaders($e->getHeaders());
@@ -73,10 +131,23 @@ final class ProblemRenderer
      * @param list<array{pointer: string, detail: string}> $errors
      * @param array<string, mixed> $more
      */
-    private function json(int $status, string $kind, string $title, string $detail, array $errors = [], array $more = []): JsonResponse
-    {
+    private function json(
+        int $status,
+        string $kind,
+        string $title,
+        string $detail,
+        array $errors = [],
+        array $more = [],
+    ): JsonResponse {
         return new JsonResponse(
-            ['type' => '/problems/'.$kind, 'title' => $title, 'status' => $status, 'detail' => $detail, ...($errors === [] ? [] : ['errors' => $errors]), ...$more],
+            [
+                'type' => '/problems/' . $kind,
+                'title' => $title,
+                'status' => $status,
+                'detail' => $detail,
+                ...$errors === [] ? [] : ['errors' => $errors],
+                ...$more,
+            ],
             $status,
             ['Content-Type' => 'application/problem+json'],
         );

@@ -12,7 +12,7 @@ final class StatefulDomains
     {
         $host = parse_url($url, PHP_URL_HOST);
         $port = parse_url($url, PHP_URL_PORT);
-        $own = is_string($host) ? [$host.(is_int($port) ? ":{$port}" : '')] : [];
+        $own = is_string($host) ? [$host . (is_int($port) ? ":{$port}" : '')] : [];
 
         return array_values(array_unique(['localhost', '127.0.0.1', ...$own]));
     }

@@ -16,6 +16,9 @@ final class TableFile
      */
     public static function of(string $name, array $head, iterable $rows): Response
     {
-        return new Response(Tables::write($head, $rows), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.$name.'"']);
+        return new Response(Tables::write($head, $rows), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="' . $name . '"',
+        ]);
     }
 }

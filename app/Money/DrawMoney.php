@@ -47,9 +47,31 @@ final readonly class DrawMoney
         }
 
         return [
-            'currency' => $workspace->rates()->currency, 'since' => $workspace->dateOf($since),
-            'vehicles' => array_values($vehicles->filter(static fn(Vehicle $vehicle): bool => isset($by[$vehicle->id]))->map(static fn(Vehicle $vehicle): array => ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'client' => $vehicle->client->name ?? null, 'programme' => $vehicle->programme_id === null ? null : $programmes[$vehicle->programme_id] ?? null, ...self::sum($by[$vehicle->id])])->all()),
-            'programmes' => array_map(static fn(string $id, array $some): array => ['programme' => $id === '' ? null : (string) $programmes[$id], ...self::sum($some)], array_keys($of), array_values($of)),
+            'currency' => $workspace->rates()->currency,
+            'since' => $workspace->dateOf($since),
+            'vehicles' => array_values(
+                $vehicles
+                    ->filter(static fn(Vehicle $vehicle): bool => isset($by[$vehicle->id]))
+                    ->map(
+                        static fn(Vehicle $vehicle): array => [
+                            'vehicle_id' => $vehicle->id,
+                            'name' => $vehicle->name,
+                            'client' => $vehicle->client->name ?? null,
+                            'programme' =>
+                                $vehicle->programme_id === null ? null : $programmes[$vehicle->programme_id] ?? null,
+                            ...self::sum($by[$vehicle->id]),
+                        ],
+                    )
+                    ->all(),
+            ),
+            'programmes' => array_map(
+                static fn(string $id, array $some): array => [
+                    'programme' => $id === '' ? null : (string) $programmes[$id],
+                    ...self::sum($some),
+                ],
+                array_keys($of),
+                array_values($of),
+            ),
             'toppers' => $this->toppers($book),
             'total' => self::sum(array_values($book->turns)),
             'ahead' => $this->ahead(),
@@ -69,23 +91,51 @@ final readonly class DrawMoney
             }
         }
         $minutes = $this->minutes($book);
-        $found = Forecast::query()->join('layers', 'layers.id', '=', 'forecasts.layer_id')->whereIn('layers.product_id', array_keys($used))->selectRaw('layers.product_id as product_id, avg(product_life) as life, max(evidence_own + evidence_others) as evidence')->groupBy('layers.product_id')->get()->keyBy('product_id');
+        $found = Forecast::query()
+            ->join('layers', 'layers.id', '=', 'forecasts.layer_id')
+            ->whereIn('layers.product_id', array_keys($used))
+            ->selectRaw(
+                'layers.product_id as product_id, avg(product_life) as life, max(evidence_own + evidence_others) as evidence',
+            )
+            ->groupBy('layers.product_id')
+            ->get()
+            ->keyBy('product_id');
         $rows = [];
         foreach (Product::query()->whereIn('id', array_keys($used))->orderBy('name')->get() as $product) {
             $life = $found->get($product->id)?->getAttributes();
-            if ($life === null || ! is_numeric($life['life'])) {
+            if ($life === null || !is_numeric($life['life'])) {
                 continue;
             }
             $doses = array_column($used[$product->id], 'minor');
-            $label = $product->label_low_weeks === null || $product->label_high_weeks === null ? null : [$product->label_low_weeks, $product->label_high_weeks];
-            $week = ProtectedWeek::of(array_sum($doses) / count($doses), $minutes, (float) $life['life'], $label, $rates);
+            $label =
+                $product->label_low_weeks === null || $product->label_high_weeks === null
+                    ? null
+                    : [$product->label_low_weeks, $product->label_high_weeks];
+            $week = ProtectedWeek::of(
+                array_sum($doses) / count($doses),
+                $minutes,
+                (float) $life['life'],
+                $label,
+                $rates,
+            );
             $rows[] = [
-                'product_id' => $product->id, 'name' => $product->name, 'times' => count($doses), 'ml' => round(array_sum(array_column($used[$product->id], 'ml')) / count($doses), 1), 'minutes' => round($minutes, 1),
-                'each_minor' => (int) round($week->eachMinor), 'found_weeks' => round((float) $life['life'], 1), 'label_weeks' => $label === null ? null : round(sqrt($label[0] * $label[1]), 1), 'evidence' => (int) $life['evidence'],
-                'found_minor' => (int) round($week->foundMinor), 'label_minor' => $week->labelMinor === null ? null : (int) round($week->labelMinor),
+                'product_id' => $product->id,
+                'name' => $product->name,
+                'times' => count($doses),
+                'ml' => round(array_sum(array_column($used[$product->id], 'ml')) / count($doses), 1),
+                'minutes' => round($minutes, 1),
+                'each_minor' => (int) round($week->eachMinor),
+                'found_weeks' => round((float) $life['life'], 1),
+                'label_weeks' => $label === null ? null : round(sqrt($label[0] * $label[1]), 1),
+                'evidence' => (int) $life['evidence'],
+                'found_minor' => (int) round($week->foundMinor),
+                'label_minor' => $week->labelMinor === null ? null : (int) round($week->labelMinor),
             ];
         }
-        usort($rows, static fn(array $a, array $b): int => [$a['found_minor'], $a['name']] <=> [$b['found_minor'], $b['name']]);
+        usort(
+            $rows,
+            static fn(array $a, array $b): int => [$a['found_minor'], $a['name']] <=> [$b['found_minor'], $b['name']],
+        );
 
         return $rows;
     }
@@ -99,8 +149,26 @@ final readonly class DrawMoney
     {
         $today = CarbonImmutable::parse($this->tenancy->workspace()->dateOf($this->clock->now()));
         [$from, $to] = [$today->addDay()->toDateString(), $today->addDays(7)->toDateString()];
-        $visits = PlannedVisit::query()->with(['vehicle' => ['site', 'standing.forecast']])->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('id')->get()->filter(static fn(PlannedVisit $visit): bool => $visit->vehicle !== null)->values();
-        $brief = ($this->briefVisits)(array_values($visits->map(static fn(PlannedVisit $visit): array => [$visit->vehicle ?? throw new LogicException('A visit has a vehicle.'), $visit->on->toDateString()])->all()));
+        $visits = PlannedVisit::query()
+            ->with(['vehicle' => ['site', 'standing.forecast']])
+            ->whereBetween('on', [$from, $to])
+            ->orderBy('on')
+            ->orderBy('id')
+            ->get()
+            ->filter(static fn(PlannedVisit $visit): bool => $visit->vehicle !== null)
+            ->values();
+        $brief = ($this->briefVisits)(
+            array_values(
+                $visits
+                    ->map(
+                        static fn(PlannedVisit $visit): array => [
+                            $visit->vehicle ?? throw new LogicException('A visit has a vehicle.'),
+                            $visit->on->toDateString(),
+                        ],
+                    )
+                    ->all(),
+            ),
+        );
         $prices = PriceList::read();
         $people = Crew::query()->pluck('people', 'id');
         [$minor, $unlisted, $minutes] = [0, 0, 0];
@@ -110,19 +178,38 @@ final readonly class DrawMoney
                 $minor += $of[$kind] ?? 0;
                 $unlisted += isset($of[$kind]) ? 0 : 1;
             }
-            $minutes += ($brief["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ?? 0) * (int) ($people[$visit->crew_id] ?? 1);
+            $minutes +=
+                ($brief["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ?? 0) *
+                (int) ($people[$visit->crew_id] ?? 1);
         }
 
-        return ['from' => $from, 'to' => $to, 'visits' => $visits->count(), 'hours' => round($minutes / 60.0, 1), 'listed_minor' => $minor, 'unlisted' => $unlisted];
+        return [
+            'from' => $from,
+            'to' => $to,
+            'visits' => $visits->count(),
+            'hours' => round($minutes / 60.0, 1),
+            'listed_minor' => $minor,
+            'unlisted' => $unlisted,
+        ];
     }
 
     /** Minutes a topper adds to a visit, as the plan reckons it: the middle of the vehicles that had one. */
     private function minutes(CostBook $book): float
     {
-        $ids = array_unique(array_column(array_filter($book->turns, static fn(array $turn): bool => $turn['toppers'] !== []), 'vehicle_id'));
-        $vehicles = Vehicle::query()->with(['site', 'standing.forecast'])->whereIn('id', $ids)->get();
+        $ids = array_unique(
+            array_column(
+                array_filter($book->turns, static fn(array $turn): bool => $turn['toppers'] !== []),
+                'vehicle_id',
+            ),
+        );
+        $vehicles = Vehicle::query()
+            ->with(['site', 'standing.forecast'])
+            ->whereIn('id', $ids)
+            ->get();
 
-        return (float) (new Collection(($this->reckonMinutes)($vehicles, [1], ($this->gatherAtHand)())))->map(static fn(array $one): int => $one['by'][1]['topper'])->median();
+        return (float) (new Collection(($this->reckonMinutes)($vehicles, [1], ($this->gatherAtHand)())))
+            ->map(static fn(array $one): int => $one['by'][1]['topper'])
+            ->median();
     }
 
     /**
@@ -131,11 +218,19 @@ final readonly class DrawMoney
      */
     private static function sum(array $some): array
     {
-        $cost = array_reduce($some, static fn(TurnCost $sum, array $one): TurnCost => $sum->plus($one['cost']), new TurnCost);
+        $cost = array_reduce(
+            $some,
+            static fn(TurnCost $sum, array $one): TurnCost => $sum->plus($one['cost']),
+            new TurnCost(),
+        );
 
         return [
-            'turns' => count($some), 'untimed' => count(array_filter($some, static fn(array $one): bool => $one['minutes'] === null)), 'unpriced' => CostBook::unpriced($some),
-            'hours' => round(array_sum(array_column($some, 'minutes')) / 60.0, 1), 'cost' => $cost->rounded(), 'each_minor' => $some === [] ? 0 : (int) round($cost->total / count($some)),
+            'turns' => count($some),
+            'untimed' => count(array_filter($some, static fn(array $one): bool => $one['minutes'] === null)),
+            'unpriced' => CostBook::unpriced($some),
+            'hours' => round(array_sum(array_column($some, 'minutes')) / 60.0, 1),
+            'cost' => $cost->rounded(),
+            'each_minor' => $some === [] ? 0 : (int) round($cost->total / count($some)),
         ];
     }
 }

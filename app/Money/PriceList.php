@@ -25,7 +25,9 @@ final readonly class PriceList
         $of = [];
         foreach (self::KINDS as $kind) {
             $here = $this->prices->where('body', $body)->where('kind', $kind);
-            $of[$kind] = ($here->firstWhere('programme_id', $programme) ?? $here->firstWhere('programme_id', null))?->minor;
+            $of[$kind] = (
+                $here->firstWhere('programme_id', $programme) ?? $here->firstWhere('programme_id', null)
+            )?->minor;
         }
 
         return $of;

@@ -41,7 +41,9 @@ class Quote extends Model
      */
     public function told(): array
     {
-        return isset($this->answer['inside']) ? $this->answer : [...$this->answer, 'assumes' => [], 'inside' => $this->answer['assumes'] ?? []];
+        return isset($this->answer['inside'])
+            ? $this->answer
+            : [...$this->answer, 'assumes' => [], 'inside' => $this->answer['assumes'] ?? []];
     }
 
     /** @return BelongsTo<Client, $this> */

@@ -62,9 +62,15 @@ final readonly class QuoteYear
         }
         $now = CarbonImmutable::instance($this->clock->now());
         $book = CostBook::since($workspace, $now->subYear(), array_values(array_unique($ids)));
-        $iron = TurnProduct::query()->join('products', 'products.id', '=', 'turn_products.product_id')->where('turn_products.role', 'iron')->where('zone', 'paint')->where('pack_ml', '>', 0)->selectRaw('avg(quantity_ml * price_minor / pack_ml) as minor')->value('minor');
+        $iron = TurnProduct::query()
+            ->join('products', 'products.id', '=', 'turn_products.product_id')
+            ->where('turn_products.role', 'iron')
+            ->where('zone', 'paint')
+            ->where('pack_ml', '>', 0)
+            ->selectRaw('avg(quantity_ml * price_minor / pack_ml) as minor')
+            ->value('minor');
         $lines = $says = [];
-        $sum = ['price_minor' => 0, 'cost' => new TurnCost, 'hours' => 0.0, 'visits' => 0, 'toppers' => 0];
+        $sum = ['price_minor' => 0, 'cost' => new TurnCost(), 'hours' => 0.0, 'visits' => 0, 'toppers' => 0];
         foreach ($facts['vehicles'] as $asked) {
             $vehicle = $vehicles[$asked['vehicle_id']] ?? null;
             $plan = $planned[$asked['vehicle_id']] ?? null;
@@ -73,17 +79,59 @@ final readonly class QuoteYear
             }
             $programme = isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null;
             $rhythm = $programme ?? $vehicle;
-            $weeks = ($asked['topper'] ?? true) ? $rhythm->topper_weeks ?? self::weeks($plan->topper) ?? ($plan->topper === null ? null : self::TOPPER_WEEKS) : null;
-            $as = $vehicle->replicate(['version'])->forceFill(['id' => $vehicle->id, 'scope' => $rhythm->scope, 'full_every' => $rhythm->full_every])->setRelations($vehicle->getRelations());
+            $weeks =
+                $asked['topper'] ?? true
+                    ? $rhythm->topper_weeks ??
+                        (self::weeks($plan->topper) ?? ($plan->topper === null ? null : self::TOPPER_WEEKS))
+                    : null;
+            $as = $vehicle
+                ->replicate(['version'])
+                ->forceFill(['id' => $vehicle->id, 'scope' => $rhythm->scope, 'full_every' => $rhythm->full_every])
+                ->setRelations($vehicle->getRelations());
             $costs = $this->costs($as, $plan, $book, is_numeric($iron) ? (float) $iron : null, $atHand);
-            $year = YearQuote::of($rhythm->cadence_target, $rhythm->salt_target, count($vehicle->salt_months), $weeks, $rhythm->decon_days, $plan->inspection !== null, $plan->base?->repeat, $costs['each'], $costs['minutes'], $prices->of($programme?->id, $vehicle->body), $rates);
+            $year = YearQuote::of(
+                $rhythm->cadence_target,
+                $rhythm->salt_target,
+                count($vehicle->salt_months),
+                $weeks,
+                $rhythm->decon_days,
+                $plan->inspection !== null,
+                $plan->base?->repeat,
+                $costs['each'],
+                $costs['minutes'],
+                $prices->of($programme?->id, $vehicle->body),
+                $rates,
+            );
             $lines[] = [
-                'vehicle_id' => $vehicle->id, 'vehicle' => $vehicle->name, 'programme' => $programme?->name, 'every_days' => $rhythm->cadence_target, 'salt_every_days' => $rhythm->salt_target, 'topper_weeks' => $weeks === null ? null : round($weeks, 1), 'decon_days' => $rhythm->decon_days,
-                'lines' => array_map(static fn(string $kind, array $line): array => ['kind' => $kind, ...$line, 'listed' => ! in_array($kind, $year->priceless, true)], array_keys($year->lines), array_values($year->lines)),
-                'hours' => round($year->hours, 1), 'cost' => $year->cost->rounded(), 'price_minor' => $year->priceMinor, 'margin_minor' => $year->marginMinor,
+                'vehicle_id' => $vehicle->id,
+                'vehicle' => $vehicle->name,
+                'programme' => $programme?->name,
+                'every_days' => $rhythm->cadence_target,
+                'salt_every_days' => $rhythm->salt_target,
+                'topper_weeks' => $weeks === null ? null : round($weeks, 1),
+                'decon_days' => $rhythm->decon_days,
+                'lines' => array_map(
+                    static fn(string $kind, array $line): array => [
+                        'kind' => $kind,
+                        ...$line,
+                        'listed' => !in_array($kind, $year->priceless, true),
+                    ],
+                    array_keys($year->lines),
+                    array_values($year->lines),
+                ),
+                'hours' => round($year->hours, 1),
+                'cost' => $year->cost->rounded(),
+                'price_minor' => $year->priceMinor,
+                'margin_minor' => $year->marginMinor,
             ];
             // By line, not by name: a client may be forgotten, and a sentence is kept as it is.
-            $says = [...$says, ...array_map(static fn(string $one): string => sprintf('Line %d: %s', count($lines), $one), $costs['says'])];
+            $says = [
+                ...$says,
+                ...array_map(
+                    static fn(string $one): string => sprintf('Line %d: %s', count($lines), $one),
+                    $costs['says'],
+                ),
+            ];
             $sum['price_minor'] += $year->priceMinor;
             $sum['cost'] = $sum['cost']->plus($year->cost);
             $sum['hours'] += $year->hours;
@@ -92,11 +140,26 @@ final readonly class QuoteYear
         }
         $cost = $sum['cost']->rounded();
         $answer = [
-            'vehicles' => $lines, 'visits' => $sum['visits'], 'toppers' => $sum['toppers'], 'hours' => round($sum['hours'], 1), 'cost' => $cost, 'price_minor' => $sum['price_minor'], 'margin_minor' => $sum['price_minor'] - $cost['total'],
-            'currency' => $rates->currency, 'assumes' => self::ASSUMES, 'inside' => [...$this->inside($lines), ...$says],
+            'vehicles' => $lines,
+            'visits' => $sum['visits'],
+            'toppers' => $sum['toppers'],
+            'hours' => round($sum['hours'], 1),
+            'cost' => $cost,
+            'price_minor' => $sum['price_minor'],
+            'margin_minor' => $sum['price_minor'] - $cost['total'],
+            'currency' => $rates->currency,
+            'assumes' => self::ASSUMES,
+            'inside' => [...$this->inside($lines), ...$says],
         ];
 
-        return Quote::query()->create(['client_id' => $facts['client_id'] ?? null, 'title' => $facts['title'], 'facts' => ['vehicles' => $facts['vehicles'], 'rates' => $rates->named()], 'answer' => $answer, 'made_at' => $now, 'made_by' => $by->id]);
+        return Quote::query()->create([
+            'client_id' => $facts['client_id'] ?? null,
+            'title' => $facts['title'],
+            'facts' => ['vehicles' => $facts['vehicles'], 'rates' => $rates->named()],
+            'answer' => $answer,
+            'made_at' => $now,
+            'made_by' => $by->id,
+        ]);
     }
 
     private static function weeks(?Cycle $topper): ?float
@@ -116,7 +179,11 @@ final readonly class QuoteYear
         $turns = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id);
         $plain = array_filter($turns, static fn(array $turn): bool => $turn['toppers'] === []);
         $use = $plain === [] ? $turns : $plain;
-        $sum = array_reduce($use, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
+        $sum = array_reduce(
+            $use,
+            static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']),
+            new TurnCost(),
+        );
         $mean = $use === [] ? $sum : $sum->times(1.0 / count($use));
         $toppers = array_merge([], ...array_column($turns, 'toppers'));
         /** @var array<string, string> $unpriced */
@@ -125,23 +192,47 @@ final readonly class QuoteYear
             return $this->materials($vehicle, array_values([Kind::Wash, ...$kinds]), $atHand, $rates, $unpriced);
         };
         $wash = $laid();
-        $dose = $toppers === [] ? max(0.0, $laid(Kind::Topper) - $wash) : array_sum(array_column($toppers, 'minor')) / count($toppers);
-        $time = static fn(int $minutes): float => $minutes / 60.0 * $rates->labourMinorH;
+        $dose =
+            $toppers === []
+                ? max(0.0, $laid(Kind::Topper) - $wash)
+                : array_sum(array_column($toppers, 'minor')) / count($toppers);
+        $time = static fn(int $minutes): float => ($minutes / 60.0) * $rates->labourMinorH;
         $minutes = ($this->reckonMinutes)(new EloquentCollection([$vehicle]), [1], $atHand)[$vehicle->id]['by'][1];
         $minutes = $plan->each === 0 ? $minutes : [...$minutes, 'wash' => $minutes['wash'] + $minutes['topper']];
 
         return [
             'each' => [
                 // The time of a wash is what it takes alone.
-                'wash' => new TurnCost($use === [] ? $wash : $mean->products, $mean->towels, $mean->water, $mean->resin, $time($minutes['wash']), $mean->travel),
-                'topper' => new TurnCost(products: $dose, time: $time($minutes['topper'])), 'decon' => new TurnCost(products: $iron ?? max(0.0, $laid(Kind::Decon) - $wash), time: $time($minutes['decon'])), 'inspection' => new TurnCost(time: $time($minutes['inspection'])),
-                'base' => new TurnCost(products: $plan->base === null ? 0.0 : max(0.0, $laid(Kind::Base) - $wash), time: $time($minutes['base'])),
+                'wash' => new TurnCost(
+                    $use === [] ? $wash : $mean->products,
+                    $mean->towels,
+                    $mean->water,
+                    $mean->resin,
+                    $time($minutes['wash']),
+                    $mean->travel,
+                ),
+                'topper' => new TurnCost(products: $dose, time: $time($minutes['topper'])),
+                'decon' => new TurnCost(
+                    products: $iron ?? max(0.0, $laid(Kind::Decon) - $wash),
+                    time: $time($minutes['decon']),
+                ),
+                'inspection' => new TurnCost(time: $time($minutes['inspection'])),
+                'base' => new TurnCost(
+                    products: $plan->base === null ? 0.0 : max(0.0, $laid(Kind::Base) - $wash),
+                    time: $time($minutes['base']),
+                ),
             ],
             'minutes' => array_map(floatval(...), $minutes),
-            'says' => array_values(array_filter([
-                $use === [] ? 'nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.' : null,
-                $unpriced === [] ? null : sprintf('no price is known of %s: not in the cost, and not free.', implode(', ', $unpriced)),
-            ])),
+            'says' => array_values(
+                array_filter([
+                    $use === []
+                        ? 'nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.'
+                        : null,
+                    $unpriced === []
+                        ? null
+                        : sprintf('no price is known of %s: not in the cost, and not free.', implode(', ', $unpriced)),
+                ]),
+            ),
         ];
     }
 
@@ -154,13 +245,36 @@ final readonly class QuoteYear
     private function materials(Vehicle $vehicle, array $kinds, AtHand $atHand, Rates $rates, array &$unpriced): float
     {
         $ml = ($this->layOrdinary)($vehicle, $atHand, $kinds)->totals->productMl;
-        $products = Product::query()->whereIn('id', array_keys($ml))->get(['id', 'name', 'pack_ml', 'price_minor']);
+        $products = Product::query()
+            ->whereIn('id', array_keys($ml))
+            ->get(['id', 'name', 'pack_ml', 'price_minor']);
         foreach ($products as $one) {
             // Unpriced is not free.
             $unpriced += $one->pack_ml === null || $one->price_minor === null ? [$one->id => $one->name] : [];
         }
 
-        return TurnCost::of($rates, array_values($products->map(static fn(Product $one): array => ['ml' => $ml[$one->id], 'pack_ml' => $one->pack_ml, 'price_minor' => $one->price_minor])->all()), [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products;
+        return TurnCost::of(
+            $rates,
+            array_values(
+                $products
+                    ->map(
+                        static fn(Product $one): array => [
+                            'ml' => $ml[$one->id],
+                            'pack_ml' => $one->pack_ml,
+                            'price_minor' => $one->price_minor,
+                        ],
+                    )
+                    ->all(),
+            ),
+            [],
+            0.0,
+            null,
+            1.0,
+            0.0,
+            0.0,
+            1,
+            0.0,
+        )->products;
     }
 
     /**
@@ -172,13 +286,28 @@ final readonly class QuoteYear
     private function inside(array $lines): array
     {
         $rates = $this->tenancy->workspace()->rates();
-        $money = static fn(float $minor): string => trim($rates->currency.' '.number_format($minor / 100.0, 2));
-        $unlisted = array_filter($lines, static fn(array $line): bool => is_array($line['lines']) && in_array(false, array_column($line['lines'], 'listed'), true));
+        $money = static fn(float $minor): string => trim($rates->currency . ' ' . number_format($minor / 100.0, 2));
+        $unlisted = array_filter(
+            $lines,
+            static fn(array $line): bool => is_array($line['lines']) &&
+                in_array(false, array_column($line['lines'], 'listed'), true),
+        );
 
-        return array_values(array_filter([
-            sprintf('An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.', $money($rates->labourMinorH), $money($rates->travelMinorMin)),
-            'Who shares a trip shares its cost, as it was in the last year.',
-            $unlisted === [] ? null : sprintf('What is not in the price list is asked for at cost and %s %%.', number_format($rates->marginPercent)),
-        ]));
+        return array_values(
+            array_filter([
+                sprintf(
+                    'An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.',
+                    $money($rates->labourMinorH),
+                    $money($rates->travelMinorMin),
+                ),
+                'Who shares a trip shares its cost, as it was in the last year.',
+                $unlisted === []
+                    ? null
+                    : sprintf(
+                        'What is not in the price list is asked for at cost and %s %%.',
+                        number_format($rates->marginPercent),
+                    ),
+            ]),
+        );
     }
 }

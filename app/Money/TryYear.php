@@ -74,7 +74,9 @@ final class TryYear
             $this->atHand,
             $kinds,
             soil: min(OrdinaryDay::SOIL, $this->tenancy->workspace()->house()->match->ceiling($method)),
-            place: $hose ? ['water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true] : ['water' => 'none'],
+            place: $hose
+                ? ['water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true]
+                : ['water' => 'none'],
             more: $hose ? ['schools' => ['method' => $method->value]] : [],
         );
     }
@@ -88,12 +90,24 @@ final class TryYear
     {
         $workspace = $this->tenancy->workspace();
         $now = CarbonImmutable::instance($this->clock->now());
-        $vehicles = Vehicle::query()->with(['site', 'standing.forecast'])->whereNull('archived_at')->when($vehicleIds !== null, static fn($query) => $query->whereIn('id', $vehicleIds ?? []))->orderBy('name')->orderBy('id')->get();
+        $vehicles = Vehicle::query()
+            ->with(['site', 'standing.forecast'])
+            ->whereNull('archived_at')
+            ->when($vehicleIds !== null, static fn($query) => $query->whereIn('id', $vehicleIds ?? []))
+            ->orderBy('name')
+            ->orderBy('id')
+            ->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
         $log = TurnLog::of($ids);
         $book = CostBook::since($workspace, $now->subYear(), $ids);
-        $layers = Layer::query()->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->where('kind', 'topper')->orderBy('on_at')->get()->groupBy('vehicle_id');
+        $layers = Layer::query()
+            ->whereIn('vehicle_id', $ids)
+            ->where('zone', Zone::Paint->value)
+            ->where('kind', 'topper')
+            ->orderBy('on_at')
+            ->get()
+            ->groupBy('vehicle_id');
         $programmes = Programme::query()->get()->keyBy('id');
         $used = [];
         foreach ($vehicles as $vehicle) {
@@ -117,7 +131,14 @@ final class TryYear
                 $unpriced[$product->id] = $product->name;
             }
             foreach ($regimes as $i => $asked) {
-                $outcome = YearAhead::of($subject, $this->regime($asked, $vehicle, $product, $programmes, $book), $seed, $trials, $log->factors, $workspace->house()->match);
+                $outcome = YearAhead::of(
+                    $subject,
+                    $this->regime($asked, $vehicle, $product, $programmes, $book),
+                    $seed,
+                    $trials,
+                    $log->factors,
+                    $workspace->house()->match,
+                );
                 $done[$i][$vehicle->id] = $outcome;
                 foreach ($outcome->figures as $name => $spread) {
                     $sums[$i][$name][] = $spread;
@@ -127,20 +148,33 @@ final class TryYear
         $single = count($done[0] ?? []) === 1 ? array_key_first($done[0]) : null;
 
         return [
-            'vehicles' => count($done[0] ?? []), 'left_out' => $left, 'trials' => $trials, 'seed' => $seed, 'currency' => $workspace->rates()->currency, 'today' => $now->utc()->format('Y-m-d\TH:i:s\Z'),
-            'regimes' => array_map(fn(int $i, array $asked): array => [
-                'name' => $asked['name'],
-                'figures' => (object) array_map(self::together(...), $sums[$i] ?? []),
-                'band' => $single === null ? [] : $done[$i][$single]->band,
-                'typical' => $single === null ? [] : $done[$i][$single]->typical,
-            ], array_keys($regimes), array_values($regimes)),
+            'vehicles' => count($done[0] ?? []),
+            'left_out' => $left,
+            'trials' => $trials,
+            'seed' => $seed,
+            'currency' => $workspace->rates()->currency,
+            'today' => $now->utc()->format('Y-m-d\TH:i:s\Z'),
+            'regimes' => array_map(
+                fn(int $i, array $asked): array => [
+                    'name' => $asked['name'],
+                    'figures' => (object) array_map(self::together(...), $sums[$i] ?? []),
+                    'band' => $single === null ? [] : $done[$i][$single]->band,
+                    'typical' => $single === null ? [] : $done[$i][$single]->typical,
+                ],
+                array_keys($regimes),
+                array_values($regimes),
+            ),
             'assumes' => [
-                ...($unpriced === [] ? [] : [sprintf('No price is known of %s: not in the money, and not free.', implode(', ', $unpriced))]),
+                ...$unpriced === []
+                    ? []
+                    : [sprintf('No price is known of %s: not in the money, and not free.', implode(', ', $unpriced))],
                 'Life of toppers: as found for this product on this vehicle, and what is not known of it; each layer draws anew.',
                 'A visit in eight is put off by weather for up to five days, twice as many while roads are salted; a week’s weather makes it half to one and a half times as dirty.',
                 'Beyond the method’s limit the dirt is taken off with pre-wash and many towels; it counts as refused.',
                 'Contact risk is relative: it compares ways of keeping this vehicle, nothing else.',
-                $single === null ? 'Sums over the book: spreads are added as if the vehicles’ luck were independent.' : 'Materials and litres as in its turns of the last year, where they were written down.',
+                $single === null
+                    ? 'Sums over the book: spreads are added as if the vehicles’ luck were independent.'
+                    : 'Materials and litres as in its turns of the last year, where they were written down.',
             ],
         ];
     }
@@ -162,7 +196,10 @@ final class TryYear
 
     private function fitting(Vehicle $vehicle): ?string
     {
-        foreach (($this->rankShelf)($vehicle, ['water' => Water::Tap, 'purpose' => Purpose::Maintain, 'panel_c' => null]) as $role) {
+        foreach (
+            ($this->rankShelf)($vehicle, ['water' => Water::Tap, 'purpose' => Purpose::Maintain, 'panel_c' => null])
+            as $role
+        ) {
             if ($role['role'] === Role::Topper->value && $role['zone'] === Zone::Paint->value) {
                 foreach ($role['products'] as $product) {
                     if ($product['allowed']) {
@@ -175,18 +212,35 @@ final class TryYear
         return null;
     }
 
-    private function subject(Vehicle $vehicle, ?Layer $last, Product $product, TurnLog $log, EvidenceBook $evidence, CarbonImmutable $now): ?Subject
-    {
+    private function subject(
+        Vehicle $vehicle,
+        ?Layer $last,
+        Product $product,
+        TurnLog $log,
+        EvidenceBook $evidence,
+        CarbonImmutable $now,
+    ): ?Subject {
         $fresh = new Layer([
-            'vehicle_id' => $vehicle->id, 'product_id' => $product->id, 'zone' => Zone::Paint->value, 'kind' => 'topper', 'family' => $product->layerFamily()->value, 'name' => $product->name,
-            'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks, 'on_at' => $now,
+            'vehicle_id' => $vehicle->id,
+            'product_id' => $product->id,
+            'zone' => Zone::Paint->value,
+            'kind' => 'topper',
+            'family' => $product->layerFamily()->value,
+            'name' => $product->name,
+            'label_low_weeks' => $product->label_low_weeks,
+            'label_high_weeks' => $product->label_high_weeks,
+            'on_at' => $now,
         ]);
         $fresh->setRelation('vehicle', $vehicle);
         $outlook = Outlook::of($fresh, $vehicle, $log, $evidence);
         if ($outlook === null) {
             return null;
         }
-        [$low, $middle, $high] = [$outlook->life->quantile(0.1), $outlook->life->quantile(0.5), $outlook->life->quantile(0.9)];
+        [$low, $middle, $high] = [
+            $outlook->life->quantile(0.1),
+            $outlook->life->quantile(0.5),
+            $outlook->life->quantile(0.9),
+        ];
         $spread = log($high / max(1e-6, $low)) / (2.0 * self::Z);
         $habits = $vehicle->habits();
         $factors = $log->factors;
@@ -194,7 +248,11 @@ final class TryYear
         $salt = $factors->idle($habits->onSalt()) / 7.0;
         $idle = $salted = [];
         for ($day = 0; $day < YearAhead::DAYS; $day++) {
-            $salted[] = $is = in_array((int) gmdate('n', $now->getTimestamp() + $day * self::DAY), $vehicle->salt_months, true);
+            $salted[] = $is = in_array(
+                (int) gmdate('n', $now->getTimestamp() + $day * self::DAY),
+                $vehicle->salt_months,
+                true,
+            );
             $idle[] = $is ? $salt : $usual;
         }
         $worn = INF;
@@ -203,29 +261,70 @@ final class TryYear
             $worn = $on === null ? INF : $on->path->at($on->span->day($now->getTimestamp()));
         }
         $turns = $log->turns($vehicle->id);
-        $since = $turns === [] ? $vehicle->cadence_target : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
+        $since =
+            $turns === []
+                ? $vehicle->cadence_target
+                : (int) floor(($now->getTimestamp() - $turns[count($turns) - 1]->at) / self::DAY);
 
-        return new Subject($middle, sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)), self::EACH, $idle, $salted, $worn, SoilRate::perDay($habits, factors: $factors), $this->tenancy->workspace()->house()->match->softness[$vehicle->hardness] ?? 1.0, max(0, min(60, $since)), $last === null || $last->ended_at !== null ? 3650 : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)));
+        return new Subject(
+            $middle,
+            sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)),
+            self::EACH,
+            $idle,
+            $salted,
+            $worn,
+            SoilRate::perDay($habits, factors: $factors),
+            $this->tenancy->workspace()->house()->match->softness[$vehicle->hardness] ?? 1.0,
+            max(0, min(60, $since)),
+            $last === null || $last->ended_at !== null
+                ? 3650
+                : max(0, (int) floor(($now->getTimestamp() - $last->on_at->getTimestamp()) / self::DAY)),
+        );
     }
 
     /**
      * @param array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null, topper: string, topper_weeks?: int|null, method: string} $asked
      * @param Collection<array-key, Programme> $programmes
      */
-    private function regime(array $asked, Vehicle $vehicle, Product $product, Collection $programmes, CostBook $book): Regime
-    {
+    private function regime(
+        array $asked,
+        Vehicle $vehicle,
+        Product $product,
+        Collection $programmes,
+        CostBook $book,
+    ): Regime {
         $rhythm = (isset($asked['programme_id']) ? $programmes->get($asked['programme_id']) : null) ?? $vehicle;
         $method = Method::from($asked['method']);
         $rules = $this->tenancy->workspace()->house()->match;
         $factors = $this->tenancy->workspace()->house()->wear;
-        $own = array_filter($book->turns, static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === []);
-        $sum = array_reduce($own, static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']), new TurnCost);
+        $own = array_filter(
+            $book->turns,
+            static fn(array $turn): bool => $turn['vehicle_id'] === $vehicle->id && $turn['toppers'] === [],
+        );
+        $sum = array_reduce(
+            $own,
+            static fn(TurnCost $sum, array $turn): TurnCost => $sum->plus($turn['cost']),
+            new TurnCost(),
+        );
         $wash = $own === [] ? 0.0 : ($sum->products + $sum->towels + $sum->water + $sum->resin) / count($own);
         $plain = $this->visit($vehicle, $method, [Kind::Wash])->totals;
         $topped = $this->visit($vehicle, $method, [Kind::Wash, Kind::Topper])->totals;
         $topperMl = max(0.0, ($topped->productMl[$product->id] ?? 0.0) - ($plain->productMl[$product->id] ?? 0.0));
-        $doses = array_merge([], ...array_values(array_map(static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [], $book->turns)));
-        $dose = $doses === [] ? ($product->pack_ml > 0.0 && $product->price_minor !== null ? $topperMl * $product->price_minor / $product->pack_ml : 0.0) : array_sum(array_column($doses, 'minor')) / count($doses);
+        $doses = array_merge(
+            [],
+            ...array_values(
+                array_map(
+                    static fn(array $turn): array => $turn['vehicle_id'] === $vehicle->id ? $turn['toppers'] : [],
+                    $book->turns,
+                ),
+            ),
+        );
+        $dose =
+            $doses === []
+                ? ($product->pack_ml > 0.0 && $product->price_minor !== null
+                    ? ($topperMl * $product->price_minor) / $product->pack_ml
+                    : 0.0)
+                : array_sum(array_column($doses, 'minor')) / count($doses);
         $litres = static fn(Totals $of): float => $of->tapL + $of->treatedL + $of->mixL;
         $schools = $vehicle->sidesIn($this->tenancy->workspace());
 
@@ -234,13 +333,16 @@ final class TryYear
             $asked['every_days'] ?? $rhythm->cadence_target,
             $asked['salt_every_days'] ?? (isset($asked['every_days']) ? null : $rhythm->salt_target),
             TopperRule::from($asked['topper']),
-            (float) ($asked['topper_weeks'] ?? $rhythm->topper_weeks ?? 8),
+            (float) ($asked['topper_weeks'] ?? ($rhythm->topper_weeks ?? 8)),
             $schools->risk(),
             $factors->washFactor([$method->wear()]),
             false,
             $rules->medium($method),
             $rules->ceiling($method),
-            ['wash' => (float) ($plain->minutes ?? 0), 'topper' => (float) max(0, ($topped->minutes ?? 0) - ($plain->minutes ?? 0))],
+            [
+                'wash' => (float) ($plain->minutes ?? 0),
+                'topper' => (float) max(0, ($topped->minutes ?? 0) - ($plain->minutes ?? 0)),
+            ],
             ['wash' => $litres($plain), 'topper' => max(0.0, $litres($topped) - $litres($plain))],
             ['wash' => $wash, 'topper' => $dose],
         );

@@ -26,7 +26,9 @@ final class Problem extends RuntimeException
 
     public static function field(string $field, string $detail): self
     {
-        return new self(422, 'invalid', 'Something needs another look', $detail, [['pointer' => self::pointer($field), 'detail' => $detail]]);
+        return new self(422, 'invalid', 'Something needs another look', $detail, [
+            ['pointer' => self::pointer($field), 'detail' => $detail],
+        ]);
     }
 
     public static function refused(string $detail): self
@@ -46,23 +48,49 @@ final class Problem extends RuntimeException
 
     public static function unversioned(): self
     {
-        return new self(428, 'version-needed', 'Which version was that?', 'Send If-Match with the ETag you last read, so that nobody’s work is overwritten.');
+        return new self(
+            428,
+            'version-needed',
+            'Which version was that?',
+            'Send If-Match with the ETag you last read, so that nobody’s work is overwritten.',
+        );
     }
 
     /** @param array<string, mixed> $current */
     public static function outdated(array $current): self
     {
-        return new self(412, 'outdated', 'Someone else was faster', 'This was changed by someone else while you were editing. Your text is still here; compare it with what is saved now, then save again.', [], ['current' => $current]);
+        return new self(
+            412,
+            'outdated',
+            'Someone else was faster',
+            'This was changed by someone else while you were editing. Your text is still here; compare it with what is saved now, then save again.',
+            [],
+            ['current' => $current],
+        );
     }
 
     public static function repeatedDifferently(): self
     {
-        return new self(409, 'key-reused', 'That key was used for something else', 'This Idempotency-Key has already been used for a different request. Use a new key for a new request.');
+        return new self(
+            409,
+            'key-reused',
+            'That key was used for something else',
+            'This Idempotency-Key has already been used for a different request. Use a new key for a new request.',
+        );
     }
 
     /** "products.0.zone" as the JSON pointer "/products/0/zone". */
     public static function pointer(string $field): string
     {
-        return $field === '' ? '' : '/'.implode('/', array_map(static fn(string $part): string => strtr($part, ['~' => '~0', '/' => '~1']), explode('.', $field)));
+        return $field === ''
+            ? ''
+            : '/' .
+                    implode(
+                        '/',
+                        array_map(
+                            static fn(string $part): string => strtr($part, ['~' => '~0', '/' => '~1']),
+                            explode('.', $field),
+                        ),
+                    );
     }
 }

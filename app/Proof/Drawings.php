@@ -12,7 +12,7 @@ final readonly class Drawings
     /** A drop on its panel with its contact angle: a circular segment of 42 units base. */
     public static function drop(string $behaviour, ?float $angle): string
     {
-        $degrees = max(8.0, min(150.0, $angle ?? self::ANGLES[$behaviour] ?? 90.0));
+        $degrees = max(8.0, min(150.0, $angle ?? (self::ANGLES[$behaviour] ?? 90.0)));
         $half = $degrees > 90.0 ? 16.0 : 21.0;
         $radius = $half / sin(deg2rad($degrees));
         $large = $degrees > 90.0 ? 1 : 0;
@@ -35,7 +35,7 @@ final readonly class Drawings
     {
         [$w, $h, $floor, $tall] = [700.0, 92.0, 66.0, 50.0];
         [$start, $end] = [(float) strtotime($from), (float) strtotime($to)];
-        $x = static fn(string $at): float => $w * ((float) strtotime($at) - $start) / max(1.0, $end - $start);
+        $x = static fn(string $at): float => ($w * ((float) strtotime($at) - $start)) / max(1.0, $end - $start);
         $y = static fn(float $left): float => $floor - $tall * max(0.0, min(1.0, $left));
         $now = $x($today);
         $parts = [];
@@ -49,35 +49,72 @@ final readonly class Drawings
             }
             if ($line !== '') {
                 $first = max(0.0, $x($points[0]['at']));
-                $parts[] = sprintf('<path d="%sL%s %.1FL%.1F %.1Fz" fill="#176e6a" fill-opacity="0.85"/>', $line, $last, $floor, $first, $floor);
+                $parts[] = sprintf(
+                    '<path d="%sL%s %.1FL%.1F %.1Fz" fill="#176e6a" fill-opacity="0.85"/>',
+                    $line,
+                    $last,
+                    $floor,
+                    $first,
+                    $floor,
+                );
             }
         }
         $spread = $ribbon['spread'] ?? null;
         if (is_array($spread) && is_numeric($ribbon['left'] ?? null)) {
             foreach (['p90' => 0.16, 'p50' => 0.3, 'p10' => 0.5] as $name => $opacity) {
                 $until = is_string($spread[$name] ?? null) ? min($w, $x($spread[$name])) : $w;
-                $parts[] = sprintf('<path d="M%1$.1F %2$.1FL%1$.1F %3$.1FL%4$.1F %2$.1Fz" fill="#176e6a" fill-opacity="%5$.2F"/>', $now, $floor, $y((float) $ribbon['left']), $until, $opacity);
+                $parts[] = sprintf(
+                    '<path d="M%1$.1F %2$.1FL%1$.1F %3$.1FL%4$.1F %2$.1Fz" fill="#176e6a" fill-opacity="%5$.2F"/>',
+                    $now,
+                    $floor,
+                    $y((float) $ribbon['left']),
+                    $until,
+                    $opacity,
+                );
             }
         }
         foreach (is_array($ribbon['washes'] ?? null) ? $ribbon['washes'] : [] as $wash) {
             $px = $x((string) $wash);
             if ($px >= 0.0 && $px <= $w) {
-                $parts[] = sprintf('<path d="M%.1F %.1Fl-3 7h6z" fill="#ffffff" stroke="#15201f" stroke-width="0.8"/>', $px, $floor - 7.0);
+                $parts[] = sprintf(
+                    '<path d="M%.1F %.1Fl-3 7h6z" fill="#ffffff" stroke="#15201f" stroke-width="0.8"/>',
+                    $px,
+                    $floor - 7.0,
+                );
             }
         }
         foreach (is_array($ribbon['readings'] ?? null) ? $ribbon['readings'] : [] as $reading) {
             $px = $x((string) $reading['at']);
             if ($px >= 0.0 && $px <= $w) {
-                $parts[] = sprintf('<circle cx="%.1F" cy="10" r="3.4" fill="%s" stroke="#15201f" stroke-width="1"/>', $px, in_array($reading['behaviour'] ?? '', ['tight', 'good'], true) ? '#dbe9e7' : '#ffffff');
+                $parts[] = sprintf(
+                    '<circle cx="%.1F" cy="10" r="3.4" fill="%s" stroke="#15201f" stroke-width="1"/>',
+                    $px,
+                    in_array($reading['behaviour'] ?? '', ['tight', 'good'], true) ? '#dbe9e7' : '#ffffff',
+                );
             }
         }
         $due = $ribbon['due_at'] ?? null;
         if (is_string($due)) {
             $at = static fn(mixed $moment) => max(1.0, min($w - 1.0, $x(is_string($moment) ? $moment : $due)));
-            $parts[] = sprintf('<path d="M%.1F 70V75H%.1FV70" fill="none" stroke="#8f4a12" stroke-width="1.6"/><path d="M%.1F 75l-4.5 8h9z" fill="#8f4a12"/>', $at($ribbon['from_at'] ?? null), $at($ribbon['late_at'] ?? null), $at($due));
+            $parts[] = sprintf(
+                '<path d="M%.1F 70V75H%.1FV70" fill="none" stroke="#8f4a12" stroke-width="1.6"/><path d="M%.1F 75l-4.5 8h9z" fill="#8f4a12"/>',
+                $at($ribbon['from_at'] ?? null),
+                $at($ribbon['late_at'] ?? null),
+                $at($due),
+            );
         }
-        $parts[] = sprintf('<path d="M0 %1$.1FH%2$.1F" stroke="#6f7f8c" stroke-width="3.4"/><path d="M%3$.1F 2V88" stroke="#15201f" stroke-width="1" stroke-dasharray="3 3"/>', $floor + 1.6, $w, $now);
+        $parts[] = sprintf(
+            '<path d="M0 %1$.1FH%2$.1F" stroke="#6f7f8c" stroke-width="3.4"/><path d="M%3$.1F 2V88" stroke="#15201f" stroke-width="1" stroke-dasharray="3 3"/>',
+            $floor + 1.6,
+            $w,
+            $now,
+        );
 
-        return sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>', $w, $h, implode('', $parts));
+        return sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>',
+            $w,
+            $h,
+            implode('', $parts),
+        );
     }
 }

@@ -37,7 +37,13 @@ class RecordLink extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['from_on' => 'immutable_date', 'to_on' => 'immutable_date', 'made_at' => 'immutable_datetime', 'revoked_at' => 'immutable_datetime', 'read_at' => 'immutable_datetime'];
+        return [
+            'from_on' => 'immutable_date',
+            'to_on' => 'immutable_date',
+            'made_at' => 'immutable_datetime',
+            'revoked_at' => 'immutable_datetime',
+            'read_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Vehicle, $this> */

@@ -38,12 +38,20 @@ final class WashedLives
             if ($layer->product_id === null || $turns === []) {
                 continue;
             }
-            $path = $log->path(($layer->vehicle ?? throw new LogicException('A layer without its vehicle.'))->habits(), $span);
+            $path = $log->path(
+                ($layer->vehicle ?? throw new LogicException('A layer without its vehicle.'))->habits(),
+                $span,
+            );
             $end = $span->day($turns[count($turns) - 1]->at);
-            $idle = static fn(?float $wear): ?float => $wear === null ? null : $path->idle(0.0, $path->reaches($wear, $end, 0.0, 0.02) ?? $end);
+            $idle = static fn(?float $wear): ?float => $wear === null
+                ? null
+                : $path->idle(0.0, $path->reaches($wear, $end, 0.0, 0.02) ?? $end);
             $held = $idle($layer->held) ?? 0.0;
             $failed = $idle($layer->failed);
-            $lives[$layer->product_id][$layer->id] = FailureInterval::of($held, $failed === null ? null : max($failed, $held + 1e-6));
+            $lives[$layer->product_id][$layer->id] = FailureInterval::of(
+                $held,
+                $failed === null ? null : max($failed, $held + 1e-6),
+            );
             $washed[$layer->id] = self::answers($turns, $span);
         }
         $by = [];
@@ -54,7 +62,10 @@ final class WashedLives
             }
             foreach ($ofProduct as $id => $life) {
                 foreach ($washed[$id] as $question => $answer) {
-                    $by[$question][$answer][] = FailureInterval::of($life->held / $middle, $life->failed === null ? null : $life->failed / $middle);
+                    $by[$question][$answer][] = FailureInterval::of(
+                        $life->held / $middle,
+                        $life->failed === null ? null : $life->failed / $middle,
+                    );
                 }
             }
         }
@@ -74,8 +85,21 @@ final class WashedLives
 
         return [
             'method' => (string) array_key_first($methods),
-            'drying-aid' => $share(static fn(LoggedTurn $turn): bool => $turn->dryingAidFor($span->zone, $span->family)) >= self::MOSTLY ? 'mostly' : 'seldom',
-            'prewash' => $share(static fn(LoggedTurn $turn): bool => in_array(WashTrait::AlkalinePrewash, $turn->traits($span->zone), true)) >= self::OFTEN ? 'strong' : 'gentle',
+            'drying-aid' =>
+                $share(static fn(LoggedTurn $turn): bool => $turn->dryingAidFor($span->zone, $span->family)) >=
+                self::MOSTLY
+                    ? 'mostly'
+                    : 'seldom',
+            'prewash' =>
+                $share(
+                    static fn(LoggedTurn $turn): bool => in_array(
+                        WashTrait::AlkalinePrewash,
+                        $turn->traits($span->zone),
+                        true,
+                    ),
+                ) >= self::OFTEN
+                    ? 'strong'
+                    : 'gentle',
         ];
     }
 }

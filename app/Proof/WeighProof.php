@@ -32,10 +32,7 @@ final readonly class WeighProof
 
     private const NOTICED_EFFECT = 0.08;
 
-    public function __construct(
-        private Tenancy $tenancy,
-        private Repository $cache,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private Repository $cache) {}
 
     /**
      * Weighed once for each state of the evidence: what it rests on names the answer that is kept, so that none is stale.
@@ -44,8 +41,10 @@ final readonly class WeighProof
      */
     public function __invoke(): array
     {
-        $rests = DB::selectOne('select (select count(*) || \'/\' || max(updated_at) || \'/\' || coalesce(sum(held), 0) || \'/\' || coalesce(sum(failed), 0) from layers) as layers, (select max(updated_at) from products) as products, (select max(updated_at) from vehicles) as vehicles, (select max(id::text) from turn_entries) as turns');
-        $key = 'proof/2/'.$this->tenancy->workspace()->id.'/'.hash('sha256', (string) json_encode($rests));
+        $rests = DB::selectOne(
+            'select (select count(*) || \'/\' || max(updated_at) || \'/\' || coalesce(sum(held), 0) || \'/\' || coalesce(sum(failed), 0) from layers) as layers, (select max(updated_at) from products) as products, (select max(updated_at) from vehicles) as vehicles, (select max(id::text) from turn_entries) as turns',
+        );
+        $key = 'proof/2/' . $this->tenancy->workspace()->id . '/' . hash('sha256', (string) json_encode($rests));
 
         /** @var array<string, mixed> */
         return $this->cache->remember($key, 86_400, $this->weigh(...));
@@ -54,32 +53,89 @@ final readonly class WeighProof
     /** @return array<string, mixed> */
     private function weigh(): array
     {
-        $rows = DB::table('layers as l')->leftJoin('forecasts_made as f', 'f.layer_id', '=', 'l.id')
-            ->whereNotNull('l.product_id')->where(static fn($query) => $query->whereNotNull('l.held')->orWhereNotNull('l.failed'))
-            ->orderBy('l.on_at')->orderBy('l.id')->get(['l.id', 'l.product_id', 'l.vehicle_id', 'l.zone', 'l.family', 'l.held', 'l.failed', 'l.label_low_weeks', 'l.label_high_weeks', 'f.quantiles', DB::raw("(select b.family from layers b where b.vehicle_id = l.vehicle_id and b.zone = l.zone and b.kind = 'base' and b.on_at <= l.on_at and (b.ended_at is null or b.ended_at > l.on_at) limit 1) as under")]);
-        $products = Product::query()->whereIn('id', $rows->pluck('product_id')->unique()->all())->orderBy('name')->get()->keyBy('id');
-        $uses = DB::table('turn_products as u')->join('turns as t', 't.current_entry_id', '=', 'u.entry_id')->where('u.role', 'topper')->groupBy('u.product_id', 'u.zone')
-            ->selectRaw('u.product_id, u.zone, avg(u.quantity_ml) as ml')->get()->keyBy(static fn(stdClass $row): string => $row->product_id.' '.$row->zone);
+        $rows = DB::table('layers as l')
+            ->leftJoin('forecasts_made as f', 'f.layer_id', '=', 'l.id')
+            ->whereNotNull('l.product_id')
+            ->where(static fn($query) => $query->whereNotNull('l.held')->orWhereNotNull('l.failed'))
+            ->orderBy('l.on_at')
+            ->orderBy('l.id')
+            ->get([
+                'l.id',
+                'l.product_id',
+                'l.vehicle_id',
+                'l.zone',
+                'l.family',
+                'l.held',
+                'l.failed',
+                'l.label_low_weeks',
+                'l.label_high_weeks',
+                'f.quantiles',
+                DB::raw(
+                    "(select b.family from layers b where b.vehicle_id = l.vehicle_id and b.zone = l.zone and b.kind = 'base' and b.on_at <= l.on_at and (b.ended_at is null or b.ended_at > l.on_at) limit 1) as under",
+                ),
+            ]);
+        $products = Product::query()
+            ->whereIn('id', $rows->pluck('product_id')->unique()->all())
+            ->orderBy('name')
+            ->get()
+            ->keyBy('id');
+        $uses = DB::table('turn_products as u')
+            ->join('turns as t', 't.current_entry_id', '=', 'u.entry_id')
+            ->where('u.role', 'topper')
+            ->groupBy('u.product_id', 'u.zone')
+            ->selectRaw('u.product_id, u.zone, avg(u.quantity_ml) as ml')
+            ->get()
+            ->keyBy(static fn(stdClass $row): string => $row->product_id . ' ' . $row->zone);
         $weighed = $effects = [];
-        foreach ($rows->groupBy(static fn(stdClass $row): string => $row->product_id.' '.$row->zone) as $key => $layers) {
+        foreach (
+            $rows->groupBy(static fn(stdClass $row): string => $row->product_id . ' ' . $row->zone)
+            as $key => $layers
+        ) {
             [$productId, $zone] = explode(' ', (string) $key);
             $product = $products[$productId] ?? null;
-            $label = $product?->label_low_weeks === null || $product->label_high_weeks === null ? null : [$product->label_low_weeks, $product->label_high_weeks];
+            $label =
+                $product?->label_low_weeks === null || $product->label_high_weeks === null
+                    ? null
+                    : [$product->label_low_weeks, $product->label_high_weeks];
             if ($product === null || $label === null) {
                 continue;
             }
             $model = new LifeModel(...$label);
-            $byVehicle = $layers->groupBy('vehicle_id')->map(static fn($own): array => array_values($own->map(self::life(...))->all()));
+            $byVehicle = $layers
+                ->groupBy('vehicle_id')
+                ->map(static fn($own): array => array_values($own->map(self::life(...))->all()));
             $curves = $byVehicle->map(static fn(array $own): array => $model->vehicleEvidence($own))->all();
             $sum = LifeModel::together(array_values($curves));
             $forecast = $model->forecast($sum, [], 0.0);
             $curve = SurvivalCurve::of(array_values($layers->map(self::life(...))->all()));
             $weighed[] = [
-                'product_id' => $product->id, 'name' => $product->name, 'zone' => $zone, 'applied' => $product->applied, 'label_low_weeks' => $label[0], 'label_high_weeks' => $label[1],
-                'life' => round($forecast->productLife, 3), 'p10' => round($forecast->quantile(0.1), 3), 'p90' => round($forecast->quantile(0.9), 3),
+                'product_id' => $product->id,
+                'name' => $product->name,
+                'zone' => $zone,
+                'applied' => $product->applied,
+                'label_low_weeks' => $label[0],
+                'label_high_weeks' => $label[1],
+                'life' => round($forecast->productLife, 3),
+                'p10' => round($forecast->quantile(0.1), 3),
+                'p90' => round($forecast->quantile(0.9), 3),
                 'cost_minor_week' => $this->cost($product, $uses[(string) $key]->ml ?? null, $forecast->productLife),
-                ...self::curve($curve), 'model' => $this->modelled($forecast, $curve),
-                'under' => array_values($layers->whereNotNull('under')->groupBy('under')->map(static fn($some, $family): array => ['family' => (string) $family, ...self::curve(SurvivalCurve::of(array_values($some->map(self::life(...))->all()), band: false))])->sortBy('family')->all()),
+                ...self::curve($curve),
+                'model' => $this->modelled($forecast, $curve),
+                'under' => array_values(
+                    $layers
+                        ->whereNotNull('under')
+                        ->groupBy('under')
+                        ->map(
+                            static fn($some, $family): array => [
+                                'family' => (string) $family,
+                                ...self::curve(
+                                    SurvivalCurve::of(array_values($some->map(self::life(...))->all()), band: false),
+                                ),
+                            ],
+                        )
+                        ->sortBy('family')
+                        ->all(),
+                ),
             ];
             foreach ($byVehicle as $id => $own) {
                 $others = array_map(static fn(float $all, float $one): float => $all - $one, $sum, $curves[$id]);
@@ -87,7 +143,12 @@ final readonly class WeighProof
             }
         }
 
-        return ['products' => $weighed, 'groups' => [...$this->groups($rows->all(), $products), ...$this->washed()], 'vehicles' => $this->vehicles($effects), 'calibration' => $this->calibration($rows->whereNotNull('quantiles')->all())];
+        return [
+            'products' => $weighed,
+            'groups' => [...$this->groups($rows->all(), $products), ...$this->washed()],
+            'vehicles' => $this->vehicles($effects),
+            'calibration' => $this->calibration($rows->whereNotNull('quantiles')->all()),
+        ];
     }
 
     /**
@@ -114,8 +175,13 @@ final readonly class WeighProof
     /** @return list<array<string, mixed>> layers by how they were washed */
     private function washed(): array
     {
-        $layers = Layer::query()->with('vehicle')->whereNotNull('product_id')->where('zone', Zone::Paint->value)
-            ->where(static fn($query) => $query->whereNotNull('held')->orWhereNotNull('failed'))->orderBy('id')->get();
+        $layers = Layer::query()
+            ->with('vehicle')
+            ->whereNotNull('product_id')
+            ->where('zone', Zone::Paint->value)
+            ->where(static fn($query) => $query->whereNotNull('held')->orWhereNotNull('failed'))
+            ->orderBy('id')
+            ->get();
         /** @var list<string> $vehicles */
         $vehicles = $layers->pluck('vehicle_id')->unique()->values()->all();
 
@@ -132,7 +198,12 @@ final readonly class WeighProof
         foreach ($lives as $kind => $answers) {
             ksort($answers);
             foreach ($answers as $answer => $some) {
-                $groups[] = ['kind' => $kind, 'answer' => $answer, 'unit' => $unit, ...self::curve(SurvivalCurve::of($some))];
+                $groups[] = [
+                    'kind' => $kind,
+                    'answer' => $answer,
+                    'unit' => $unit,
+                    ...self::curve(SurvivalCurve::of($some)),
+                ];
             }
         }
 
@@ -148,8 +219,14 @@ final readonly class WeighProof
     private static function curve(SurvivalCurve $curve): array
     {
         return [
-            'layers' => $curve->layers, 'failed' => $curve->failed, 'too_few' => $curve->isTooFew(), 'median' => $curve->median() === null ? null : round($curve->median(), 3),
-            'points' => array_map(static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point), $curve->points),
+            'layers' => $curve->layers,
+            'failed' => $curve->failed,
+            'too_few' => $curve->isTooFew(),
+            'median' => $curve->median() === null ? null : round($curve->median(), 3),
+            'points' => array_map(
+                static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point),
+                $curve->points,
+            ),
         ];
     }
 
@@ -158,13 +235,24 @@ final readonly class WeighProof
     {
         $to = max($forecast->quantile(0.95), ...array_column($curve->points, 'wear'));
 
-        return array_map(static fn(int $i): array => ['wear' => round($to * $i / self::POINTS, 3), 'holds' => round(1.0 - $forecast->risk($to * $i / self::POINTS), 4)], range(0, self::POINTS));
+        return array_map(
+            static fn(int $i): array => [
+                'wear' => round(($to * $i) / self::POINTS, 3),
+                'holds' => round(1.0 - $forecast->risk(($to * $i) / self::POINTS), 4),
+            ],
+            range(0, self::POINTS),
+        );
     }
 
     /** Minor units for each week of wear it protects; null where price or amount are not known. */
     private function cost(Product $product, mixed $ml, float $life): ?float
     {
-        return $product->price_minor === null || $product->pack_ml === null || $product->pack_ml <= 0.0 || ! is_numeric($ml) ? null : round((float) $ml * $product->price_minor / $product->pack_ml / $life, 2);
+        return $product->price_minor === null ||
+            $product->pack_ml === null ||
+            $product->pack_ml <= 0.0 ||
+            !is_numeric($ml)
+            ? null
+            : round(((float) $ml * $product->price_minor) / $product->pack_ml / $life, 2);
     }
 
     /**
@@ -181,7 +269,12 @@ final readonly class WeighProof
             $layers = array_sum(array_column($parts, 0));
             $effect = array_sum(array_map(static fn(array $part): float => $part[0] * $part[1], $parts)) / $layers;
             if ($layers >= self::NOTICED_LAYERS && abs($effect) >= self::NOTICED_EFFECT) {
-                $noticed[] = ['vehicle_id' => $id, 'name' => $names[$id] ?? '', 'layers' => $layers, 'share' => round(exp($effect), 3)];
+                $noticed[] = [
+                    'vehicle_id' => $id,
+                    'name' => $names[$id] ?? '',
+                    'layers' => $layers,
+                    'share' => round(exp($effect), 3),
+                ];
             }
         }
         usort($noticed, static fn(array $a, array $b): int => [$a['share'], $a['name']] <=> [$b['share'], $b['name']]);
@@ -195,13 +288,25 @@ final readonly class WeighProof
      */
     private function calibration(array $rows): array
     {
-        $calibration = Calibration::of(array_values(array_map(static function (stdClass $row): Foretold {
-            /** @var array<int, float> $quantiles */
-            $quantiles = json_decode($row->quantiles, true, 4, JSON_THROW_ON_ERROR);
+        $calibration = Calibration::of(
+            array_values(
+                array_map(static function (stdClass $row): Foretold {
+                    /** @var array<int, float> $quantiles */
+                    $quantiles = json_decode($row->quantiles, true, 4, JSON_THROW_ON_ERROR);
 
-            return new Foretold($quantiles, self::life($row));
-        }, $rows)));
+                    return new Foretold($quantiles, self::life($row));
+                }, $rows),
+            ),
+        );
 
-        return ['layers' => $calibration->layers, 'off_by' => round($calibration->offBy, 1), 'says' => $calibration->says, 'points' => array_map(static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point), $calibration->points)];
+        return [
+            'layers' => $calibration->layers,
+            'off_by' => round($calibration->offBy, 1),
+            'says' => $calibration->says,
+            'points' => array_map(
+                static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point),
+                $calibration->points,
+            ),
+        ];
     }
 }

@@ -71,38 +71,86 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
-        $this->app->bind(Messenger::class, static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')));
+        $this->app->bind(
+            Messenger::class,
+            static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')),
+        );
         $this->app->bind(TdsPen::class, static fn($app): TdsPen => $app->make(config()->string('vicissa.pen')));
-        $this->app->bind(InfraredThermometer::class, static fn($app): InfraredThermometer => $app->make(config()->string('vicissa.thermometer')));
-        $this->app->bind(TravelTimes::class, static fn($app): TravelTimes => $app->make(config()->string('vicissa.travel')));
+        $this->app->bind(
+            InfraredThermometer::class,
+            static fn($app): InfraredThermometer => $app->make(config()->string('vicissa.thermometer')),
+        );
+        $this->app->bind(
+            TravelTimes::class,
+            static fn($app): TravelTimes => $app->make(config()->string('vicissa.travel')),
+        );
         $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
-        $this->app->singleton(Reckoning::class, static fn(): Reckoning => new Reckoning([
-            new RatioModel, new WearModel, new DueModel, new BeadModel, new DiagnoseModel, new VerdictModel,
-            new WindowModel, new SpotsModel, new TowelsModel, new MatchModel, new VisitModel,
-            new LanceModel, new TankModel, new ResinModel, new CurveModel, new SheetModel, new PlanModel, new AreaModel, new GaugeModel,
-        ]));
+        $this->app->singleton(
+            Reckoning::class,
+            static fn(): Reckoning => new Reckoning([
+                new RatioModel(),
+                new WearModel(),
+                new DueModel(),
+                new BeadModel(),
+                new DiagnoseModel(),
+                new VerdictModel(),
+                new WindowModel(),
+                new SpotsModel(),
+                new TowelsModel(),
+                new MatchModel(),
+                new VisitModel(),
+                new LanceModel(),
+                new TankModel(),
+                new ResinModel(),
+                new CurveModel(),
+                new SheetModel(),
+                new PlanModel(),
+                new AreaModel(),
+                new GaugeModel(),
+            ]),
+        );
     }
 
     public function boot(): void
     {
         // Links in messages name the address we were given, never the one a request claims; files are fetched from wherever the page was.
         URL::forceRootUrl(config()->string('app.url'));
-        Vite::createAssetPathsUsing(static fn(string $path): string => '/'.$path);
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
+        Model::shouldBeStrict(!$this->app->isProduction());
         Relation::morphMap(['person' => User::class]);
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
         Password::defaults(static fn(): Password => Password::min(10)->letters());
-        foreach ([Client::class, Site::class, Vehicle::class, Product::class, Gear::class, Sheet::class, Photo::class] as $model) {
+        foreach (
+            [Client::class, Site::class, Vehicle::class, Product::class, Gear::class, Sheet::class, Photo::class]
+            as $model
+        ) {
             Gate::policy($model, RowPolicy::class);
         }
         Event::listen(static fn(ProductChanged $changed) => RebuildForProduct::after($changed));
         Gate::policy(Workspace::class, WorkspacePolicy::class);
-        ValidatorFactory::resolver(static fn(Translator $translator, array $data, array $rules, array $messages, array $attributes): FirstFault => new FirstFault($translator, $data, $rules, $messages, $attributes));
-        RateLimiter::for('api', static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))
-            ->by($request->user()?->getAuthIdentifier() ?? $request->ip()));
-        RateLimiter::for('sign-in', static fn(Request $request): array => [
-            Limit::perMinute(config()->integer('vicissa.limits.sign_in'))->by('who '.mb_strtolower((string) $request->input('email')).' '.$request->ip()),
-            Limit::perMinute(10 * config()->integer('vicissa.limits.sign_in'))->by('from '.$request->ip()),
-        ]);
+        ValidatorFactory::resolver(
+            static fn(
+                Translator $translator,
+                array $data,
+                array $rules,
+                array $messages,
+                array $attributes,
+            ): FirstFault => new FirstFault($translator, $data, $rules, $messages, $attributes),
+        );
+        RateLimiter::for(
+            'api',
+            static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))->by(
+                $request->user()?->getAuthIdentifier() ?? $request->ip(),
+            ),
+        );
+        RateLimiter::for(
+            'sign-in',
+            static fn(Request $request): array => [
+                Limit::perMinute(config()->integer('vicissa.limits.sign_in'))->by(
+                    'who ' . mb_strtolower((string) $request->input('email')) . ' ' . $request->ip(),
+                ),
+                Limit::perMinute(10 * config()->integer('vicissa.limits.sign_in'))->by('from ' . $request->ip()),
+            ],
+        );
     }
 }

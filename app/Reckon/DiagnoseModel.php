@@ -32,12 +32,14 @@ final readonly class DiagnoseModel implements Model
             }
         }
 
-        return TalkAnswer::of(WaterTalk::over(
-            new PartReadings($read),
-            $input->choice('designed', Designed::class),
-            $input->flag('topper', true),
-            $input->numberOrNull('sheets_s'),
-            $input->numberOrNull('sheeted_before_s'),
-        ));
+        return TalkAnswer::of(
+            WaterTalk::over(
+                new PartReadings($read),
+                $input->choice('designed', Designed::class),
+                $input->flag('topper', true),
+                $input->numberOrNull('sheets_s'),
+                $input->numberOrNull('sheeted_before_s'),
+            ),
+        );
     }
 }

@@ -19,11 +19,22 @@ final readonly class GaugeModel implements Model
     public function reckon(Input $input): array
     {
         $marking = $input->numberOrNull('marking_px') ?? 1.5;
-        $reading = GaugeReading::of(array_map(static fn(Input $drop): MarkedDrop => self::marked($drop, $marking), $input->objects('drops')));
+        $reading = GaugeReading::of(
+            array_map(static fn(Input $drop): MarkedDrop => self::marked($drop, $marking), $input->objects('drops')),
+        );
 
         return [
-            'angle_deg' => $reading->angleDeg, 'uncertainty_deg' => $reading->uncertaintyDeg, 'behaviour' => $reading->behaviour->value, 'or_else' => $reading->orElse?->value,
-            'drops' => array_map(static fn(MarkedDrop $drop): array => ['angle_deg' => $drop->angleDeg, 'uncertainty_deg' => $drop->uncertaintyDeg], $reading->drops),
+            'angle_deg' => $reading->angleDeg,
+            'uncertainty_deg' => $reading->uncertaintyDeg,
+            'behaviour' => $reading->behaviour->value,
+            'or_else' => $reading->orElse?->value,
+            'drops' => array_map(
+                static fn(MarkedDrop $drop): array => [
+                    'angle_deg' => $drop->angleDeg,
+                    'uncertainty_deg' => $drop->uncertaintyDeg,
+                ],
+                $reading->drops,
+            ),
         ];
     }
 
@@ -31,9 +42,16 @@ final readonly class GaugeModel implements Model
     private static function marked(Input $drop, float $marking): MarkedDrop
     {
         try {
-            return MarkedDrop::at(self::point($drop, 'left'), self::point($drop, 'right'), self::point($drop, 'top'), $marking);
+            return MarkedDrop::at(
+                self::point($drop, 'left'),
+                self::point($drop, 'right'),
+                self::point($drop, 'top'),
+                $marking,
+            );
         } catch (InvalidInput $e) {
-            throw in_array($e->field, ['right', 'top'], true) ? InvalidInput::at($drop->at($e->field), $e->getMessage()) : $e;
+            throw in_array($e->field, ['right', 'top'], true)
+                ? InvalidInput::at($drop->at($e->field), $e->getMessage())
+                : $e;
         }
     }
 
@@ -42,7 +60,7 @@ final readonly class GaugeModel implements Model
     {
         $point = $drop->items($field);
         foreach ([0, 1] as $i) {
-            if (! isset($point[$i]) || (! is_int($point[$i]) && ! is_float($point[$i]))) {
+            if (!isset($point[$i]) || (!is_int($point[$i]) && !is_float($point[$i]))) {
                 throw $drop->wrong($field, 'must be two numbers, across and down');
             }
         }

@@ -11,10 +11,7 @@ use Vicissa\Core\InvalidInput;
 final readonly class Input
 {
     /** @param array<array-key, mixed> $data */
-    public function __construct(
-        private array $data,
-        private string $path = '',
-    ) {}
+    public function __construct(private array $data, private string $path = '') {}
 
     public function has(string $field): bool
     {
@@ -41,7 +38,9 @@ final readonly class Input
     {
         $value = $this->number($field);
 
-        return floor($value) === $value && abs($value) < 1e9 ? (int) $value : throw $this->wrong($field, 'must be a whole number');
+        return floor($value) === $value && abs($value) < 1e9
+            ? (int) $value
+            : throw $this->wrong($field, 'must be a whole number');
     }
 
     public function text(string $field): string
@@ -59,7 +58,12 @@ final readonly class Input
     {
         $value = $this->data[$field] ?? $default;
 
-        return is_bool($value) ? $value : throw $this->wrong($field, $value === null ? 'is missing; true or false is needed' : 'must be true or false');
+        return is_bool($value)
+            ? $value
+            : throw $this->wrong(
+                $field,
+                $value === null ? 'is missing; true or false is needed' : 'must be true or false',
+            );
     }
 
     /**
@@ -70,7 +74,8 @@ final readonly class Input
      */
     public function choice(string $field, string $enum): BackedEnum
     {
-        return $this->choiceOrNull($field, $enum) ?? throw $this->wrong($field, 'is missing; one of '.$this->spelled($enum).' is needed');
+        return $this->choiceOrNull($field, $enum) ??
+            throw $this->wrong($field, 'is missing; one of ' . $this->spelled($enum) . ' is needed');
     }
 
     /**
@@ -86,7 +91,8 @@ final readonly class Input
             return null;
         }
 
-        return (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'must be one of '.$this->spelled($enum));
+        return (is_string($value) ? $enum::tryFrom($value) : null) ??
+            throw $this->wrong($field, 'must be one of ' . $this->spelled($enum));
     }
 
     /**
@@ -98,7 +104,8 @@ final readonly class Input
     public function choices(string $field, string $enum): array
     {
         return array_map(
-            fn(mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ?? throw $this->wrong($field, 'may hold only '.$this->spelled($enum)),
+            fn(mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ??
+                throw $this->wrong($field, 'may hold only ' . $this->spelled($enum)),
             $this->items($field),
         );
     }
@@ -106,17 +113,17 @@ final readonly class Input
     public function object(string $field): self
     {
         $value = $this->data[$field] ?? null;
-        if (! is_array($value) || ($value !== [] && array_is_list($value))) {
+        if (!is_array($value) || ($value !== [] && array_is_list($value))) {
             throw $this->wrong($field, $value === null ? 'is missing; an object is needed' : 'must be an object');
         }
 
-        return new self($value, $this->at($field).'.');
+        return new self($value, $this->at($field) . '.');
     }
 
     /** A missing object reads as one without fields. */
     public function objectOrEmpty(string $field): self
     {
-        return isset($this->data[$field]) ? $this->object($field) : new self([], $this->at($field).'.');
+        return isset($this->data[$field]) ? $this->object($field) : new self([], $this->at($field) . '.');
     }
 
     /** @return list<mixed> */
@@ -124,7 +131,9 @@ final readonly class Input
     {
         $value = $this->data[$field] ?? null;
 
-        return is_array($value) && array_is_list($value) ? $value : throw $this->wrong($field, $value === null ? 'is missing; a list is needed' : 'must be a list');
+        return is_array($value) && array_is_list($value)
+            ? $value
+            : throw $this->wrong($field, $value === null ? 'is missing; a list is needed' : 'must be a list');
     }
 
     /** @return list<self> */
@@ -132,7 +141,7 @@ final readonly class Input
     {
         $objects = [];
         foreach ($this->items($field) as $i => $item) {
-            if (! is_array($item) || ($item !== [] && array_is_list($item))) {
+            if (!is_array($item) || ($item !== [] && array_is_list($item))) {
                 throw $this->wrong("{$field}.{$i}", 'must be an object');
             }
             $objects[] = new self($item, $this->at("{$field}.{$i}."));
@@ -160,7 +169,7 @@ final readonly class Input
 
     public function at(string $field): string
     {
-        return $this->path.$field;
+        return $this->path . $field;
     }
 
     public function wrong(string $field, string $what): InvalidInput

@@ -18,16 +18,22 @@ final readonly class LanceModel implements Model
 
     public function reckon(Input $input): array
     {
-        if (! $input->has('washer_l_min') && ! $input->has('bottle_ml') && ! $input->has('empties_s')) {
+        if (!$input->has('washer_l_min') && !$input->has('bottle_ml') && !$input->has('empties_s')) {
             return $this->span($input);
         }
-        $lance = Lance::calibrated($input->number('washer_l_min'), $input->number('bottle_ml'), $input->number('empties_s'));
+        $lance = Lance::calibrated(
+            $input->number('washer_l_min'),
+            $input->number('bottle_ml'),
+            $input->number('empties_s'),
+        );
         $fill = $input->numberOrNull('fill_ml') ?? $lance->bottleMl;
         InvalidInput::unlessBetween('fill_ml', $fill, 0.1, 100000, 'ml');
         if ($input->has('target_share') === $input->has('bottle_share')) {
             throw $input->wrong('target_share', 'or bottle_share is needed, one of them');
         }
-        $mix = $input->has('target_share') ? $lance->forPanel($input->number('target_share')) : $lance->forBottle($input->number('bottle_share'));
+        $mix = $input->has('target_share')
+            ? $lance->forPanel($input->number('target_share'))
+            : $lance->forBottle($input->number('bottle_share'));
 
         return [
             'draw_l_min' => $lance->drawLMin,
@@ -35,7 +41,7 @@ final readonly class LanceModel implements Model
             'bottle_share' => $mix->bottleShare,
             'panel_share' => $mix->panelShare,
             'reachable' => $mix->reachable(),
-            ...($mix->fill($fill) ?? ['max_panel_share' => $lance->carry]),
+            ...$mix->fill($fill) ?? ['max_panel_share' => $lance->carry],
         ];
     }
 
@@ -46,7 +52,7 @@ final readonly class LanceModel implements Model
      */
     private function span(Input $input): array
     {
-        $range = new LanceRange;
+        $range = new LanceRange();
         if ($input->has('bottle_share')) {
             $span = $range->panelFrom($input->number('bottle_share'));
 

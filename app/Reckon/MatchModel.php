@@ -54,7 +54,13 @@ final readonly class MatchModel implements Model
             $vehicle,
             self::seen($input->object('seen')),
             $place,
-            Conditions::at(self::air($input->object('weather')), $vehicle, $place, $input->numberOrNull('panel_c'), $input->object('weather')->flag('rain', false)),
+            Conditions::at(
+                self::air($input->object('weather')),
+                $vehicle,
+                $place,
+                $input->numberOrNull('panel_c'),
+                $input->object('weather')->flag('rain', false),
+            ),
             array_map(static fn(Input $product): Bottle => ShelfReading::bottle($product), $input->objects('shelf')),
             measures: $input->choiceOrNull('units', Measures::class) ?? Measures::Metric,
             asked: self::asked($input),
@@ -63,7 +69,14 @@ final readonly class MatchModel implements Model
 
         return [
             ...MatchAnswer::of(Laying::of($situation, $schools, $outfit), $schools),
-            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
+            ...$input->flag('compare', false)
+                ? [
+                    'otherwise' => MatchAnswer::otherwise([
+                        ...WhatIf::otherwise($situation, $schools, $outfit),
+                        ...WhatIf::elsewhere($situation, $schools, $outfit),
+                    ]),
+                ]
+                : [],
         ];
     }
 
@@ -73,12 +86,21 @@ final readonly class MatchModel implements Model
         $taken = array_values(array_filter($input->has('taken') ? $input->items('taken') : [], is_string(...)));
         $scope = $input->textOrNull('scope');
 
-        return new Asked($input->has('kinds') ? $input->choices('kinds', Kind::class) : null, $scope === null ? Scope::usual() : Scope::of($scope), $taken);
+        return new Asked(
+            $input->has('kinds') ? $input->choices('kinds', Kind::class) : null,
+            $scope === null ? Scope::usual() : Scope::of($scope),
+            $taken,
+        );
     }
 
     public static function air(Input $weather): Air
     {
-        return new Air($weather->number('air_c'), $weather->number('rh'), $weather->number('wind_m_s'), $weather->number('sun_w_m2'));
+        return new Air(
+            $weather->number('air_c'),
+            $weather->number('rh'),
+            $weather->number('wind_m_s'),
+            $weather->number('sun_w_m2'),
+        );
     }
 
     public static function place(Input $place): Place
@@ -107,7 +129,10 @@ final readonly class MatchModel implements Model
             $stages = $zones->object((string) $zone);
             foreach ($stages->keys() as $stage) {
                 if (Stage::tryFrom((string) $stage) === null) {
-                    throw $stages->wrong((string) $stage, 'is no stage: arrival, after_wash, after_decon, after_topper');
+                    throw $stages->wrong(
+                        (string) $stage,
+                        'is no stage: arrival, after_wash, after_decon, after_topper',
+                    );
                 }
                 $readings[(string) $zone][(string) $stage] = $stages->choice((string) $stage, Behaviour::class);
             }
@@ -166,7 +191,12 @@ final readonly class MatchModel implements Model
 
     private static function coat(Input $coat): Coat
     {
-        return new Coat($coat->choice('family', Family::class), $coat->textOrNull('line'), $coat->textOrNull('name'), $coat->choiceOrNull('designed', Designed::class) ?? Designed::Beads);
+        return new Coat(
+            $coat->choice('family', Family::class),
+            $coat->textOrNull('line'),
+            $coat->textOrNull('name'),
+            $coat->choiceOrNull('designed', Designed::class) ?? Designed::Beads,
+        );
     }
 
     private static function renewal(Input $renewal): Renewal

@@ -31,13 +31,17 @@ final readonly class PlanModel implements Model
         $instance = self::instance($input);
         $before = self::before($input, $instance);
 
-        return self::answer($before === null ? Planner::plan($instance) : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY));
+        return self::answer(
+            $before === null
+                ? Planner::plan($instance)
+                : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY),
+        );
     }
 
     /** @return list<PlacedVisit>|null the standing plan; null where none is given */
     private static function before(Input $input, Instance $instance): ?array
     {
-        if (! $input->has('before')) {
+        if (!$input->has('before')) {
             return null;
         }
         [$vehicles, $crews] = [$instance->byId(), $instance->crewsById()];
@@ -46,21 +50,55 @@ final readonly class PlanModel implements Model
             [$vehicle, $crew] = [$visit->text('vehicle'), $visit->text('crew')];
 
             return new PlacedVisit(
-                isset($vehicles[$vehicle]) ? $vehicle : throw $visit->wrong('vehicle', sprintf('names none of the vehicles: “%s”', $vehicle)),
+                isset($vehicles[$vehicle])
+                    ? $vehicle
+                    : throw $visit->wrong('vehicle', sprintf('names none of the vehicles: “%s”', $vehicle)),
                 self::day($visit, 'date'),
-                isset($crews[$crew]) ? $crew : throw $visit->wrong('crew', sprintf('names none of the crews: “%s”', $crew)),
-                array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($visit->choices('kinds', Kind::class), SORT_REGULAR))),
+                isset($crews[$crew])
+                    ? $crew
+                    : throw $visit->wrong('crew', sprintf('names none of the crews: “%s”', $crew)),
+                array_sum(
+                    array_map(
+                        static fn(Kind $kind): int => $kind->bit(),
+                        array_unique($visit->choices('kinds', Kind::class), SORT_REGULAR),
+                    ),
+                ),
             );
         }, $input->objects('before'));
     }
 
     public static function instance(Input $input): Instance
     {
-        $crews = array_map(static fn(Input $crew): PlanCrew => new PlanCrew($crew->text('id'), self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)), $crew->has('people') ? max(1, $crew->whole('people')) : 1), $input->objects('crews'));
+        $crews = array_map(
+            static fn(Input $crew): PlanCrew => new PlanCrew(
+                $crew->text('id'),
+                self::byDay($crew->object('minutes'), static fn(Input $of, string $date): int => $of->whole($date)),
+                $crew->has('people') ? max(1, $crew->whole('people')) : 1,
+            ),
+            $input->objects('crews'),
+        );
         $sky = self::byDay($input->objectOrEmpty('weather'), self::sky(...));
-        $sites = array_map(static fn(Input $site): PlanSite => new PlanSite($site->text('id'), $site->whole('hop_min'), self::days($site, 'closed'), self::barred($site), $site->has('papers_until') ? self::day($site, 'papers_until') : null, $site->flag('bay', false)), $input->objects('sites'));
+        $sites = array_map(
+            static fn(Input $site): PlanSite => new PlanSite(
+                $site->text('id'),
+                $site->whole('hop_min'),
+                self::days($site, 'closed'),
+                self::barred($site),
+                $site->has('papers_until') ? self::day($site, 'papers_until') : null,
+                $site->flag('bay', false),
+            ),
+            $input->objects('sites'),
+        );
 
-        return new Instance(self::day($input, 'start'), $input->whole('days'), $crews, $sky, $sites, array_map(self::vehicle(...), $input->objects('vehicles')), self::rules($input->objectOrEmpty('rules')));
+        return new Instance(
+            self::day($input, 'start'),
+            $input->whole('days'),
+            $crews,
+            $sky,
+            $sites,
+            array_map(self::vehicle(...), $input->objects('vehicles')),
+            self::rules($input->objectOrEmpty('rules')),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -70,12 +108,29 @@ final readonly class PlanModel implements Model
         $plain = static fn(float $value): float => round($value, 6);
 
         return [
-            'visits' => array_map(static fn(PlacedVisit $visit): array => [
-                'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
-            ], $plan->visits),
-            'unmet' => array_map(static fn(Unmet $one): array => ['vehicle' => $one->vehicle, 'what' => $one->what, 'why' => $one->why], $plan->unmet),
+            'visits' => array_map(
+                static fn(PlacedVisit $visit): array => [
+                    'vehicle' => $visit->vehicle,
+                    'date' => Day::date($visit->day),
+                    'crew' => $visit->crew,
+                    'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
+                ],
+                $plan->visits,
+            ),
+            'unmet' => array_map(
+                static fn(Unmet $one): array => ['vehicle' => $one->vehicle, 'what' => $one->what, 'why' => $one->why],
+                $plan->unmet,
+            ),
             'cost' => $plain($cost->total),
-            'breakdown' => ['cadence' => $plain($cost->cadence), 'topper' => $plain($cost->topper), 'decon' => $plain($cost->decon), 'weather' => $plain($cost->weather), 'travel' => $plain($cost->travel), 'overtime' => $plain($cost->overtime), 'base' => $plain($cost->base)],
+            'breakdown' => [
+                'cadence' => $plain($cost->cadence),
+                'topper' => $plain($cost->topper),
+                'decon' => $plain($cost->decon),
+                'weather' => $plain($cost->weather),
+                'travel' => $plain($cost->travel),
+                'overtime' => $plain($cost->overtime),
+                'base' => $plain($cost->base),
+            ],
             'bound' => $plain($plan->bound),
         ];
     }
@@ -84,32 +139,98 @@ final readonly class PlanModel implements Model
     public static function written(Instance $instance): array
     {
         $dates = static fn(array $days): array => array_map(Day::date(...), array_keys($days));
-        $cycle = static fn(?Cycle $cycle): ?array => $cycle === null ? null : ['from' => Day::date($cycle->from), 'due' => Day::date($cycle->due), 'late' => $cycle->late === null ? null : Day::date($cycle->late), 'repeat_days' => $cycle->repeat];
+        $cycle = static fn(?Cycle $cycle): ?array => $cycle === null
+            ? null
+            : [
+                'from' => Day::date($cycle->from),
+                'due' => Day::date($cycle->due),
+                'late' => $cycle->late === null ? null : Day::date($cycle->late),
+                'repeat_days' => $cycle->repeat,
+            ];
         $weather = [];
         foreach ($instance->sky as $day => $sky) {
-            $weather[Day::date($day)] = ['wash' => $sky->wash ? ($sky->poor ? 'poor' : 'ok') : 'no', 'topper' => $sky->topper ? 'ok' : 'no'];
+            $weather[Day::date($day)] = [
+                'wash' => $sky->wash ? ($sky->poor ? 'poor' : 'ok') : 'no',
+                'topper' => $sky->topper ? 'ok' : 'no',
+            ];
         }
 
         return [
-            'start' => Day::date($instance->start), 'days' => $instance->days,
-            'crews' => array_map(static fn(PlanCrew $crew): array => ['id' => $crew->id, 'people' => $crew->people, 'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes))], $instance->crews),
+            'start' => Day::date($instance->start),
+            'days' => $instance->days,
+            'crews' => array_map(
+                static fn(PlanCrew $crew): array => [
+                    'id' => $crew->id,
+                    'people' => $crew->people,
+                    'minutes' => (object) array_combine($dates($crew->minutes), array_values($crew->minutes)),
+                ],
+                $instance->crews,
+            ),
             'weather' => (object) $weather,
             'rules' => self::ruled($instance->rules),
-            'sites' => array_map(static fn(PlanSite $site): array => ['id' => $site->id, 'hop_min' => $site->hopMin, 'closed' => $dates($site->closed), 'barred' => array_map(static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)], array_keys($site->barred), array_values($site->barred)), 'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil), 'bay' => $site->bay], array_values($instance->sites)),
-            'vehicles' => array_map(static fn(PlanVehicle $v): array => [
-                'id' => $v->id, 'site' => $v->site, 'minutes' => $v->minutes, 'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max], 'last_wash' => Day::date($v->lastWash),
-                'topper' => $cycle($v->topper), 'decon' => $cycle($v->decon), 'inspection' => $cycle($v->inspection), 'base' => $cycle($v->base), 'each' => self::named($v->each), 'minutes_together' => (object) $v->together, 'may_stay' => $v->mayStay, 'closed' => $dates($v->closed),
-                'deadlines' => array_map(static fn(array $window): array => ['date' => Day::date($window[1]), 'within' => $window[1] - $window[0]], $v->deadlines),
-                'locks' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => ['wash', ...self::named($bits)]], array_keys($v->locks), array_values($v->locks)),
-                'without' => array_map(static fn(int $day, int $bits): array => ['date' => Day::date($day), 'kinds' => self::named($bits)], array_keys($v->without), array_values($v->without)),
-            ], $instance->vehicles),
+            'sites' => array_map(
+                static fn(PlanSite $site): array => [
+                    'id' => $site->id,
+                    'hop_min' => $site->hopMin,
+                    'closed' => $dates($site->closed),
+                    'barred' => array_map(
+                        static fn(string $crew, array $days): array => ['crew' => $crew, 'dates' => $dates($days)],
+                        array_keys($site->barred),
+                        array_values($site->barred),
+                    ),
+                    'papers_until' => $site->papersUntil === null ? null : Day::date($site->papersUntil),
+                    'bay' => $site->bay,
+                ],
+                array_values($instance->sites),
+            ),
+            'vehicles' => array_map(
+                static fn(PlanVehicle $v): array => [
+                    'id' => $v->id,
+                    'site' => $v->site,
+                    'minutes' => $v->minutes,
+                    'cadence' => ['min' => $v->min, 'target' => $v->target, 'max' => $v->max],
+                    'last_wash' => Day::date($v->lastWash),
+                    'topper' => $cycle($v->topper),
+                    'decon' => $cycle($v->decon),
+                    'inspection' => $cycle($v->inspection),
+                    'base' => $cycle($v->base),
+                    'each' => self::named($v->each),
+                    'minutes_together' => (object) $v->together,
+                    'may_stay' => $v->mayStay,
+                    'closed' => $dates($v->closed),
+                    'deadlines' => array_map(
+                        static fn(array $window): array => [
+                            'date' => Day::date($window[1]),
+                            'within' => $window[1] - $window[0],
+                        ],
+                        $v->deadlines,
+                    ),
+                    'locks' => array_map(
+                        static fn(int $day, int $bits): array => [
+                            'date' => Day::date($day),
+                            'kinds' => ['wash', ...self::named($bits)],
+                        ],
+                        array_keys($v->locks),
+                        array_values($v->locks),
+                    ),
+                    'without' => array_map(
+                        static fn(int $day, int $bits): array => [
+                            'date' => Day::date($day),
+                            'kinds' => self::named($bits),
+                        ],
+                        array_keys($v->without),
+                        array_values($v->without),
+                    ),
+                ],
+                $instance->vehicles,
+            ),
         ];
     }
 
     /** Points other than the domain's; what is left out is as there. */
     private static function rules(Input $of): PlanRules
     {
-        $plain = new PlanRules;
+        $plain = new PlanRules();
         $number = static fn(string $field, float $default): float => $of->numberOrNull($field) ?? $default;
 
         return new PlanRules(
@@ -129,8 +250,18 @@ final readonly class PlanModel implements Model
     private static function ruled(PlanRules $rules): array
     {
         return [
-            'off_target' => $rules->offTarget, 'beyond_max' => $rules->beyondMax, 'topper_late' => $rules->topper[0], 'topper_early' => $rules->topper[1], 'decon_late' => $rules->decon[0], 'decon_early' => $rules->decon[1], 'base_late' => $rules->base[0], 'base_early' => $rules->base[1],
-            'poor_weather' => $rules->poorWeather, 'travel' => $rules->travel, 'overtime' => $rules->overtime, 'overtime_most' => $rules->overtimeMost,
+            'off_target' => $rules->offTarget,
+            'beyond_max' => $rules->beyondMax,
+            'topper_late' => $rules->topper[0],
+            'topper_early' => $rules->topper[1],
+            'decon_late' => $rules->decon[0],
+            'decon_early' => $rules->decon[1],
+            'base_late' => $rules->base[0],
+            'base_early' => $rules->base[1],
+            'poor_weather' => $rules->poorWeather,
+            'travel' => $rules->travel,
+            'overtime' => $rules->overtime,
+            'overtime_most' => $rules->overtimeMost,
         ];
     }
 
@@ -175,7 +306,12 @@ final readonly class PlanModel implements Model
 
     private static function bits(Input $of, string $field): int
     {
-        return array_sum(array_map(static fn(Kind $kind): int => $kind->bit(), array_unique($of->choices($field, Kind::class), SORT_REGULAR)));
+        return array_sum(
+            array_map(
+                static fn(Kind $kind): int => $kind->bit(),
+                array_unique($of->choices($field, Kind::class), SORT_REGULAR),
+            ),
+        );
     }
 
     /** @return array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int} */
@@ -183,7 +319,14 @@ final readonly class PlanModel implements Model
     {
         $of = static fn(string $kind): int => $minutes->has($kind) ? $minutes->whole($kind) : 0;
 
-        return ['wash' => $minutes->whole('wash'), 'topper' => $of('topper'), 'decon' => $of('decon'), 'inspection' => $of('inspection'), 'base' => $of('base'), 'recoat' => $of('recoat')];
+        return [
+            'wash' => $minutes->whole('wash'),
+            'topper' => $of('topper'),
+            'decon' => $of('decon'),
+            'inspection' => $of('inspection'),
+            'base' => $of('base'),
+            'recoat' => $of('recoat'),
+        ];
     }
 
     /** @return array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}> by how many work at it */
@@ -217,12 +360,17 @@ final readonly class PlanModel implements Model
 
     private static function cycle(Input $vehicle, string $field): ?Cycle
     {
-        if (! $vehicle->has($field)) {
+        if (!$vehicle->has($field)) {
             return null;
         }
         $cycle = $vehicle->object($field);
 
-        return new Cycle(self::day($cycle, 'from'), self::day($cycle, 'due'), $cycle->has('late') ? self::day($cycle, 'late') : null, $cycle->whole('repeat_days'));
+        return new Cycle(
+            self::day($cycle, 'from'),
+            self::day($cycle, 'due'),
+            $cycle->has('late') ? self::day($cycle, 'late') : null,
+            $cycle->whole('repeat_days'),
+        );
     }
 
     private static function sky(Input $weather, string $date): Sky
@@ -230,10 +378,10 @@ final readonly class PlanModel implements Model
         $of = $weather->object($date);
         $wash = $of->textOrNull('wash') ?? 'ok';
         $topper = $of->textOrNull('topper') ?? 'ok';
-        if (! in_array($wash, ['ok', 'poor', 'no'], true)) {
+        if (!in_array($wash, ['ok', 'poor', 'no'], true)) {
             throw $of->wrong('wash', 'must be ok, poor or no');
         }
-        if (! in_array($topper, ['ok', 'no'], true)) {
+        if (!in_array($topper, ['ok', 'no'], true)) {
             throw $of->wrong('topper', 'must be ok or no');
         }
 

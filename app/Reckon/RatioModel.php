@@ -20,7 +20,11 @@ final readonly class RatioModel implements Model
 
     public function reckon(Input $input): array
     {
-        $reader = new DilutionReader($input->numberOrNull('cap_ml'), $input->numberOrNull('pump_ml'), $input->choiceOrNull('in_means', InMeans::class));
+        $reader = new DilutionReader(
+            $input->numberOrNull('cap_ml'),
+            $input->numberOrNull('pump_ml'),
+            $input->choiceOrNull('in_means', InMeans::class),
+        );
         $fill = $input->numberOrNull('fill_ml');
         if ($fill !== null) {
             InvalidInput::unlessBetween('fill_ml', $fill, 0.1, 1e7, 'ml');
@@ -33,6 +37,10 @@ final readonly class RatioModel implements Model
             return ['error' => 'invalid', 'field' => 'text', 'message' => $e->getMessage()];
         }
 
-        return ['share' => $dilution->share, ...($fill === null ? [] : $dilution->fill($fill)), 'read_as' => $dilution->readAs];
+        return [
+            'share' => $dilution->share,
+            ...$fill === null ? [] : $dilution->fill($fill),
+            'read_as' => $dilution->readAs,
+        ];
     }
 }

@@ -15,7 +15,11 @@ final readonly class Reckoning
     /** @param list<Model> $models */
     public function __construct(array $models)
     {
-        $this->models = array_column(array_map(static fn(Model $model): array => [$model->name(), $model], $models), 1, 0);
+        $this->models = array_column(
+            array_map(static fn(Model $model): array => [$model->name(), $model], $models),
+            1,
+            0,
+        );
     }
 
     /** @return list<string> */
@@ -37,7 +41,7 @@ final readonly class Reckoning
      */
     public function one(string $model, mixed $item): array
     {
-        if (! is_array($item) || ($item !== [] && array_is_list($item))) {
+        if (!is_array($item) || ($item !== [] && array_is_list($item))) {
             throw InvalidInput::at('', 'Each item must be a JSON object.');
         }
 
@@ -58,7 +62,7 @@ final readonly class Reckoning
             } catch (InvalidInput $e) {
                 $result = ['error' => 'invalid', 'field' => $e->field, 'message' => $e->getMessage()];
             }
-            $clean = $clean && ! isset($result['error']);
+            $clean = $clean && !isset($result['error']);
             $results[] = $result;
         }
 

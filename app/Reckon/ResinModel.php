@@ -19,6 +19,10 @@ final readonly class ResinModel implements Model
         $resin = new Resin($input->number('resin_l'), $input->number('capacity_g_per_l'));
         $used = $input->numberOrNull('used_g') ?? 0.0;
 
-        return ['litres_left' => $resin->litresLeft($input->number('tds_mg_l'), $used), 'share_left' => $resin->shareLeft($used), 'warns' => $resin->warns($used)];
+        return [
+            'litres_left' => $resin->litresLeft($input->number('tds_mg_l'), $used),
+            'share_left' => $resin->shareLeft($used),
+            'warns' => $resin->warns($used),
+        ];
     }
 }

@@ -32,7 +32,7 @@ final readonly class SheetModel implements Model
     {
         $after = $step->has('after') ? $step->items('after') : [];
         foreach ($after as $i => $id) {
-            if (! is_string($id)) {
+            if (!is_string($id)) {
                 throw $step->wrong("after.{$i}", 'must be the id of a step');
             }
         }
@@ -44,7 +44,13 @@ final readonly class SheetModel implements Model
             $step->whole('minutes'),
             $step->has('people') ? $step->whole('people') : 1,
             $after,
-            $dwell === null ? null : new Dwell($dwell->text('of'), $dwell->has('min') ? $dwell->whole('min') : 0, $dwell->has('max') ? $dwell->whole('max') : null),
+            $dwell === null
+                ? null
+                : new Dwell(
+                    $dwell->text('of'),
+                    $dwell->has('min') ? $dwell->whole('min') : 0,
+                    $dwell->has('max') ? $dwell->whole('max') : null,
+                ),
         );
     }
 
@@ -53,9 +59,19 @@ final readonly class SheetModel implements Model
     {
         $steps = [];
         foreach ($schedule->start as $id => $start) {
-            $steps[] = ['id' => (string) $id, 'start' => $start, 'end' => $schedule->end[$id], 'who' => $schedule->who[$id]];
+            $steps[] = [
+                'id' => (string) $id,
+                'start' => $start,
+                'end' => $schedule->end[$id],
+                'who' => $schedule->who[$id],
+            ];
         }
 
-        return ['finish' => $schedule->finish, 'steps' => $steps, 'slack' => $schedule->slack, 'bound' => $schedule->bound];
+        return [
+            'finish' => $schedule->finish,
+            'steps' => $steps,
+            'slack' => $schedule->slack,
+            'bound' => $schedule->bound,
+        ];
     }
 }

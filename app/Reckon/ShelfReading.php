@@ -84,7 +84,9 @@ final readonly class ShelfReading
             labelHighWeeks: $product->numberOrNull('label_high_weeks'),
             applied: $product->textOrNull('applied'),
             dwellMaxS: $product->numberOrNull('dwell_max_s'),
-            cautions: array_values(array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...))),
+            cautions: array_values(
+                array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...)),
+            ),
             paste: $product->flag('paste', false),
             unknown: $label->unknown(),
         );
@@ -94,7 +96,9 @@ final readonly class ShelfReading
     private static function share(Input $labels, string $way): float
     {
         try {
-            return (new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total))->read($labels->text($way))->share;
+            return (new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total))->read(
+                $labels->text($way),
+            )->share;
         } catch (InvalidInput $e) {
             throw $e;
         } catch (DomainException $e) {

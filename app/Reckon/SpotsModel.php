@@ -16,7 +16,11 @@ final readonly class SpotsModel implements Model
 
     public function reckon(Input $input): array
     {
-        $residue = Residue::of($input->number('tds_mg_l'), $input->number('film_kg_m2'), $input->flag('light_paint', false));
+        $residue = Residue::of(
+            $input->number('tds_mg_l'),
+            $input->number('film_kg_m2'),
+            $input->flag('light_paint', false),
+        );
 
         return ['residue_mg_m2' => $residue->mgM2, 'visibility' => $residue->spots->value];
     }

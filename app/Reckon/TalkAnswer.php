@@ -15,9 +15,18 @@ final class TalkAnswer
     public static function of(WaterTalk $talk): array
     {
         return [
-            'verdict' => $talk->diagnosis->verdict->value, 'next' => $talk->diagnosis->next->value,
-            'says' => $talk->says, 'now' => $talk->now, 'next_time' => $talk->nextTime,
-            'parts' => array_map(static fn(array $odd): array => array_map(static fn(Part|Cause|string $value): string => is_string($value) ? $value : $value->value, $odd), $talk->parts),
+            'verdict' => $talk->diagnosis->verdict->value,
+            'next' => $talk->diagnosis->next->value,
+            'says' => $talk->says,
+            'now' => $talk->now,
+            'next_time' => $talk->nextTime,
+            'parts' => array_map(
+                static fn(array $odd): array => array_map(
+                    static fn(Part|Cause|string $value): string => is_string($value) ? $value : $value->value,
+                    $odd,
+                ),
+                $talk->parts,
+            ),
         ];
     }
 }

@@ -38,11 +38,19 @@ final class TalkTable
             foreach (['-', ...array_keys($stands)] as $w) {
                 foreach (['-', ...array_keys($stands)] as $d) {
                     foreach (['-', ...array_keys($stands)] as $t) {
-                        if ($a.$w.$d.$t === '----') {
+                        if ($a . $w . $d . $t === '----') {
                             continue;
                         }
                         $read = [];
-                        foreach ([Stage::Arrival->value => $a, Stage::AfterWash->value => $w, Stage::AfterDecon->value => $d, Stage::AfterTopper->value => $t] as $stage => $letter) {
+                        foreach (
+                            [
+                                Stage::Arrival->value => $a,
+                                Stage::AfterWash->value => $w,
+                                Stage::AfterDecon->value => $d,
+                                Stage::AfterTopper->value => $t,
+                            ]
+                            as $stage => $letter
+                        ) {
                             if ($letter !== '-') {
                                 $read[$stage] = [Part::Whole->value => $stands[$letter]];
                             }
@@ -53,12 +61,18 @@ final class TalkTable
                             $answers[] = $answer;
                             $known = count($answers) - 1;
                         }
-                        $by[$a.$w.$d.$t] = (int) $known;
+                        $by[$a . $w . $d . $t] = (int) $known;
                     }
                 }
             }
         }
 
-        return ['designed' => $designed->value, 'topper' => $topper, 'of' => $letters, 'answers' => $answers, 'by' => $by];
+        return [
+            'designed' => $designed->value,
+            'topper' => $topper,
+            'of' => $letters,
+            'answers' => $answers,
+            'by' => $by,
+        ];
     }
 }

@@ -17,17 +17,34 @@ final readonly class TankModel implements Model
 
     public function reckon(Input $input): array
     {
-        $tank = new Tank($input->number('tank_l'), $input->number('on_below_l'), $input->number('make_l_min'), $input->number('recovery'));
+        $tank = new Tank(
+            $input->number('tank_l'),
+            $input->number('on_below_l'),
+            $input->number('make_l_min'),
+            $input->number('recovery'),
+        );
         $run = $tank->run(
             $input->number('start_l'),
-            array_map(static fn(Input $draw): Draw => new Draw($draw->number('start_min'), $draw->number('minutes'), $draw->number('l_min')), $input->objects('draws')),
+            array_map(
+                static fn(Input $draw): Draw => new Draw(
+                    $draw->number('start_min'),
+                    $draw->number('minutes'),
+                    $draw->number('l_min'),
+                ),
+                $input->objects('draws'),
+            ),
             $input->number('horizon_min'),
         );
 
         return [
-            'min_l' => $run->minL, 'min_at' => $run->minAt, 'empty_at' => $run->emptyAt, 'short_l' => $run->shortL,
-            'end_l' => $run->endL, 'made_l' => $run->madeL, 'feed_l' => $run->feedL,
-            ...($input->flag('points', false) ? ['points' => $run->points] : []),
+            'min_l' => $run->minL,
+            'min_at' => $run->minAt,
+            'empty_at' => $run->emptyAt,
+            'short_l' => $run->shortL,
+            'end_l' => $run->endL,
+            'made_l' => $run->madeL,
+            'feed_l' => $run->feedL,
+            ...$input->flag('points', false) ? ['points' => $run->points] : [],
         ];
     }
 }

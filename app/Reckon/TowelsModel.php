@@ -16,7 +16,12 @@ final readonly class TowelsModel implements Model
 
     public function reckon(Input $input): array
     {
-        $count = TowelCount::of($input->number('area_m2'), $input->whole('soil'), $input->flag('prerinsed'), $input->whole('sides_per_towel'));
+        $count = TowelCount::of(
+            $input->number('area_m2'),
+            $input->whole('soil'),
+            $input->flag('prerinsed'),
+            $input->whole('sides_per_towel'),
+        );
 
         return ['sides' => $count->sides, 'towels' => $count->towels];
     }

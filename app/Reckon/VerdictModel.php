@@ -47,7 +47,13 @@ final readonly class VerdictModel implements Model
 
         return [
             'allowed' => $verdict->allowed(),
-            'codes' => array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks),
+            'codes' => array_map(
+                static fn(Remark $remark): array => [
+                    'code' => $remark->code->value,
+                    'severity' => $remark->severity->value,
+                ],
+                $verdict->remarks,
+            ),
         ];
     }
 }

@@ -33,33 +33,74 @@ final readonly class VisitAnswer
      * @param list<string> $done   steps that are done already and stay where they were
      * @return array<string, mixed>
      */
-    public static function of(Visit $visit, Situation $situation, Body $body, array $remedies, Pace $pace, array $done = []): array
-    {
+    public static function of(
+        Visit $visit,
+        Situation $situation,
+        Body $body,
+        array $remedies,
+        Pace $pace,
+        array $done = [],
+    ): array {
         return [
             'possible' => $visit->match->possible(),
             'finish' => $visit->schedule?->finish,
             'proven' => $visit->schedule?->isProven() ?? false,
             'problems' => $visit->problems,
             'clash' => $visit->clash,
-            'remedies' => array_map(static fn(Remedy $remedy): array => ['kind' => $remedy->kind, 'says' => $remedy->says, 'finish' => $remedy->finish, 'without' => $remedy->without], $remedies),
+            'remedies' => array_map(
+                static fn(Remedy $remedy): array => [
+                    'kind' => $remedy->kind,
+                    'says' => $remedy->says,
+                    'finish' => $remedy->finish,
+                    'without' => $remedy->without,
+                ],
+                $remedies,
+            ),
             'method' => $visit->match->method->method()?->value,
             'why' => $visit->match->method->why,
-            'topper' => ['decision' => $visit->match->topper->decision->value, 'says' => $visit->match->topper->decision->says(), 'why' => $visit->match->topper->why],
+            'topper' => [
+                'decision' => $visit->match->topper->decision->value,
+                'says' => $visit->match->topper->decision->says(),
+                'why' => $visit->match->topper->why,
+            ],
             'water' => $visit->match->finalRinse->water->value,
             'water_why' => $visit->match->finalRinse->why,
             'drying' => $visit->match->drying->way->value,
             'scope' => $situation->asked->scope->written(),
-            'kinds' => $situation->asked->kinds === null ? null : array_map(static fn(Kind $kind): string => $kind->value, $situation->asked->kinds),
+            'kinds' =>
+                $situation->asked->kinds === null
+                    ? null
+                    : array_map(static fn(Kind $kind): string => $kind->value, $situation->asked->kinds),
             'totals' => self::totals($visit->totals),
-            'offered' => array_map(static fn(Judged $judged): array => ['id' => $judged->bottle->id, 'name' => $judged->bottle->name, 'zone' => $judged->zone->value], $visit->laying->offered()),
+            'offered' => array_map(
+                static fn(Judged $judged): array => [
+                    'id' => $judged->bottle->id,
+                    'name' => $judged->bottle->name,
+                    'zone' => $judged->zone->value,
+                ],
+                $visit->laying->offered(),
+            ),
             'assumed' => $visit->match->doubts->assumed,
-            'missing' => array_map(static fn(Missing $missing): string => $missing->says, $visit->match->doubts->missing),
+            'missing' => array_map(
+                static fn(Missing $missing): string => $missing->says,
+                $visit->match->doubts->missing,
+            ),
             'refused' => self::refused($visit),
             'fills' => self::fills($visit->doses),
             'steps' => array_map(static fn(VisitStep $step): array => self::step($step, $visit, $pace), $visit->steps),
             'done' => $done,
-            'panels' => array_map(static fn(BodyPanel $panel): array => ['id' => $panel->id, 'name' => $panel->name, 'share' => round($panel->share, 4)], Panels::of($body)->all),
-            'now' => ['panel_c' => round($visit->laying->situation->now->panelC, 1), 'sun_w_m2' => round($situation->now->air->sunWM2)],
+            'panels' => array_map(
+                static fn(BodyPanel $panel): array => [
+                    'id' => $panel->id,
+                    'name' => $panel->name,
+                    'share' => round($panel->share, 4),
+                ],
+                Panels::of($body)->all,
+            ),
+            'now' => [
+                'panel_c' => round($visit->laying->situation->now->panelC, 1),
+                'sun_w_m2' => round($situation->now->air->sunWM2),
+            ],
         ];
     }
 
@@ -67,8 +108,17 @@ final readonly class VisitAnswer
     public static function totals(Totals $totals): array
     {
         return [
-            'minutes' => $totals->minutes, 'nine_in_ten' => $totals->nineInTen, 'people' => $totals->people, 'tap_l' => round($totals->tapL, 1), 'treated_l' => round($totals->treatedL, 1), 'mix_l' => round($totals->mixL, 1),
-            'textiles' => (object) $totals->textiles, 'pools' => (object) $totals->pools, 'product_ml' => (object) array_map(self::ml(...), $totals->productMl), 'maybe_ml' => (object) array_map(self::ml(...), $totals->maybeMl), 'blows_min' => round($totals->blowsMin, 1),
+            'minutes' => $totals->minutes,
+            'nine_in_ten' => $totals->nineInTen,
+            'people' => $totals->people,
+            'tap_l' => round($totals->tapL, 1),
+            'treated_l' => round($totals->treatedL, 1),
+            'mix_l' => round($totals->mixL, 1),
+            'textiles' => (object) $totals->textiles,
+            'pools' => (object) $totals->pools,
+            'product_ml' => (object) array_map(self::ml(...), $totals->productMl),
+            'maybe_ml' => (object) array_map(self::ml(...), $totals->maybeMl),
+            'blows_min' => round($totals->blowsMin, 1),
         ];
     }
 
@@ -84,7 +134,12 @@ final readonly class VisitAnswer
             if ($step->wait?->film instanceof Film) {
                 $films[$step->wait->film->value] ??= array_map(
                     static fn(array $row): array => array_map(static fn(float $s): float => round($s), $row),
-                    WindowTable::of($visit->laying->situation->now->air, $situation->vehicle->tone->absorptance(), $situation->vehicle->material->heat(), $step->wait->film)->workingS,
+                    WindowTable::of(
+                        $visit->laying->situation->now->air,
+                        $situation->vehicle->tone->absorptance(),
+                        $situation->vehicle->material->heat(),
+                        $step->wait->film,
+                    )->workingS,
                 );
             }
         }
@@ -95,12 +150,24 @@ final readonly class VisitAnswer
     /** @return list<array<string, mixed>> */
     public static function fills(DosePlan $plan): array
     {
-        return array_map(static fn(Fill $fill): array => [
-            'kind' => $fill->kind->value, 'vessel' => $fill->vessel, 'vessel_ml' => $fill->vesselMl, 'product_id' => $fill->productId, 'product' => $fill->product, 'for' => $fill->for,
-            'mix_ml' => round($fill->mixMl, 1), 'product_ml' => self::ml($fill->productMl), 'water_ml' => self::ml($fill->waterMl()),
-            'product_low_ml' => self::ml($fill->productSpan['low'] ?? null), 'product_high_ml' => self::ml($fill->productSpan['high'] ?? null),
-            'times' => $fill->times, 'says' => $fill->says,
-        ], $plan->fills);
+        return array_map(
+            static fn(Fill $fill): array => [
+                'kind' => $fill->kind->value,
+                'vessel' => $fill->vessel,
+                'vessel_ml' => $fill->vesselMl,
+                'product_id' => $fill->productId,
+                'product' => $fill->product,
+                'for' => $fill->for,
+                'mix_ml' => round($fill->mixMl, 1),
+                'product_ml' => self::ml($fill->productMl),
+                'water_ml' => self::ml($fill->waterMl()),
+                'product_low_ml' => self::ml($fill->productSpan['low'] ?? null),
+                'product_high_ml' => self::ml($fill->productSpan['high'] ?? null),
+                'times' => $fill->times,
+                'says' => $fill->says,
+            ],
+            $plan->fills,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -109,22 +176,58 @@ final readonly class VisitAnswer
         $schedule = $visit->schedule;
 
         return [
-            'id' => $step->id, 'kind' => $step->kind, 'group' => $step->of->value, 'name' => $step->name,
-            'minutes' => $step->minutes, 'estimate_min' => round($step->estimate, 2), 'pace_from' => $pace->from[$step->kind] ?? 0,
-            'people' => $step->people, 'after' => $step->after,
-            'wait' => $step->wait === null ? null : [
-                'of' => $step->wait->of, 'min_s' => round($step->wait->minS), 'max_s' => $step->wait->maxS === null ? null : round($step->wait->maxS),
-                'label_max_s' => $step->wait->labelMaxS, 'on_s' => round($step->wait->onS), 'film' => $step->wait->film?->value,
-            ],
-            'portions' => array_map(static fn(Portion $portion): array => [
-                'product_id' => $portion->productId, 'name' => $portion->name, 'role' => $portion->role->value, 'zone' => $portion->zone->value, 'ml' => self::ml($portion->ml), 'why' => $portion->why, 'paste' => $portion->paste,
-            ], $step->portions),
-            'panels' => $step->panels, 'how' => $step->how,
-            'cautions' => array_map(static fn(Caution $caution): array => ['says' => $caution->says, 'grave' => $caution->grave, 'hazard' => $caution->hazard], $step->cautions),
-            'textiles' => (object) $step->textiles, 'only_if' => $step->onlyIf, 'water_l' => round($step->waterL, 1), 'looks' => $step->looks,
-            'fulfils' => $step->fulfils?->value, 'reads' => $step->reads?->value,
-            'start' => $schedule?->start[$step->id] ?? null, 'end' => $schedule?->end[$step->id] ?? null,
-            'slack' => $schedule?->slack[$step->id] ?? null, 'who' => $schedule?->who[$step->id] ?? [1],
+            'id' => $step->id,
+            'kind' => $step->kind,
+            'group' => $step->of->value,
+            'name' => $step->name,
+            'minutes' => $step->minutes,
+            'estimate_min' => round($step->estimate, 2),
+            'pace_from' => $pace->from[$step->kind] ?? 0,
+            'people' => $step->people,
+            'after' => $step->after,
+            'wait' =>
+                $step->wait === null
+                    ? null
+                    : [
+                        'of' => $step->wait->of,
+                        'min_s' => round($step->wait->minS),
+                        'max_s' => $step->wait->maxS === null ? null : round($step->wait->maxS),
+                        'label_max_s' => $step->wait->labelMaxS,
+                        'on_s' => round($step->wait->onS),
+                        'film' => $step->wait->film?->value,
+                    ],
+            'portions' => array_map(
+                static fn(Portion $portion): array => [
+                    'product_id' => $portion->productId,
+                    'name' => $portion->name,
+                    'role' => $portion->role->value,
+                    'zone' => $portion->zone->value,
+                    'ml' => self::ml($portion->ml),
+                    'why' => $portion->why,
+                    'paste' => $portion->paste,
+                ],
+                $step->portions,
+            ),
+            'panels' => $step->panels,
+            'how' => $step->how,
+            'cautions' => array_map(
+                static fn(Caution $caution): array => [
+                    'says' => $caution->says,
+                    'grave' => $caution->grave,
+                    'hazard' => $caution->hazard,
+                ],
+                $step->cautions,
+            ),
+            'textiles' => (object) $step->textiles,
+            'only_if' => $step->onlyIf,
+            'water_l' => round($step->waterL, 1),
+            'looks' => $step->looks,
+            'fulfils' => $step->fulfils?->value,
+            'reads' => $step->reads?->value,
+            'start' => $schedule?->start[$step->id] ?? null,
+            'end' => $schedule?->end[$step->id] ?? null,
+            'slack' => $schedule?->slack[$step->id] ?? null,
+            'who' => $schedule?->who[$step->id] ?? [1],
         ];
     }
 
@@ -137,14 +240,20 @@ final readonly class VisitAnswer
     {
         $refused = [];
         foreach ($visit->match->method->options as $option) {
-            if (! $option->allowed() && ! $option->lacksProduct) {
+            if (!$option->allowed() && !$option->lacksProduct) {
                 $refused[] = ['what' => $option->method->says(), 'why' => implode(' ', $option->refused)];
             }
         }
         foreach ($visit->match->passed as $judged) {
-            if (! $judged->verdict->allowed()) {
-                $why = array_filter($judged->verdict->remarks, static fn(Remark $remark): bool => $remark->severity === Severity::Block);
-                $refused[] = ['what' => "{$judged->bottle->name} on {$judged->zone->value}", 'why' => implode(' ', array_map(static fn(Remark $remark): string => $remark->code->says(), $why))];
+            if (!$judged->verdict->allowed()) {
+                $why = array_filter(
+                    $judged->verdict->remarks,
+                    static fn(Remark $remark): bool => $remark->severity === Severity::Block,
+                );
+                $refused[] = [
+                    'what' => "{$judged->bottle->name} on {$judged->zone->value}",
+                    'why' => implode(' ', array_map(static fn(Remark $remark): string => $remark->code->says(), $why)),
+                ];
             }
         }
 

@@ -40,7 +40,13 @@ final readonly class VisitModel implements Model
             $vehicle,
             MatchModel::seen($input->object('seen')),
             $place,
-            Conditions::at(MatchModel::air($weather), $vehicle, $place, $input->numberOrNull('panel_c'), $weather->flag('rain', false)),
+            Conditions::at(
+                MatchModel::air($weather),
+                $vehicle,
+                $place,
+                $input->numberOrNull('panel_c'),
+                $weather->flag('rain', false),
+            ),
             array_map(static fn(Input $product): Bottle => ShelfReading::bottle($product), $input->objects('shelf')),
             measures: $input->choiceOrNull('units', Measures::class) ?? Measures::Metric,
             asked: MatchModel::asked($input),
@@ -50,8 +56,24 @@ final readonly class VisitModel implements Model
         $visit = Visit::of($situation, $schools, $outfit, $done);
 
         return [
-            ...VisitAnswer::of($visit, $situation, $outfit->body, Remedies::for($visit, $situation, $schools, $outfit), $outfit->pace, $done),
-            'urges' => array_map(static fn(Urge $urge): array => ['kind' => $urge->kind, 'says' => $urge->says, 'hour' => $urge->hour], Urge::for($visit->laying, $situation, $schools, self::hours($input), $input->has('hour') ? $input->whole('hour') : null)),
+            ...VisitAnswer::of(
+                $visit,
+                $situation,
+                $outfit->body,
+                Remedies::for($visit, $situation, $schools, $outfit),
+                $outfit->pace,
+                $done,
+            ),
+            'urges' => array_map(
+                static fn(Urge $urge): array => ['kind' => $urge->kind, 'says' => $urge->says, 'hour' => $urge->hour],
+                Urge::for(
+                    $visit->laying,
+                    $situation,
+                    $schools,
+                    self::hours($input),
+                    $input->has('hour') ? $input->whole('hour') : null,
+                ),
+            ),
         ];
     }
 
@@ -63,16 +85,44 @@ final readonly class VisitModel implements Model
         $tank = $input->has('tank') ? $input->object('tank') : null;
         $pace = [];
         foreach ($input->has('pace') ? $input->objects('pace') : [] as $one) {
-            $pace[] = ['kind' => $one->textOrNull('kind'), 'person' => $one->textOrNull('person'), 'vehicle' => $one->textOrNull('vehicle') ?? 'this', 'estimated' => $one->number('estimated'), 'took' => $one->number('took')];
+            $pace[] = [
+                'kind' => $one->textOrNull('kind'),
+                'person' => $one->textOrNull('person'),
+                'vehicle' => $one->textOrNull('vehicle') ?? 'this',
+                'estimated' => $one->number('estimated'),
+                'took' => $one->number('took'),
+            ];
         }
 
         return new Outfit(
             $crew,
             $input->choiceOrNull('body', Body::class) ?? Body::Saloon,
-            array_map(static fn(Input $vessel): Vessel => new Vessel($vessel->text('name'), $vessel->choice('kind', VesselKind::class), $vessel->number('ml')), $input->has('vessels') ? $input->objects('vessels') : []),
-            $lance === null ? null : Lance::calibrated($lance->number('washer_l_min'), $lance->number('bottle_ml'), $lance->number('empties_s')),
-            $tank === null ? null : new TankAtHand($tank->number('holds_l'), $tank->number('start_l'), $tank->numberOrNull('make_l_min') ?? 0.0),
-            PaceBook::of($pace)->for('this', array_values(array_filter($input->has('people') ? $input->items('people') : [], is_string(...)))),
+            array_map(
+                static fn(Input $vessel): Vessel => new Vessel(
+                    $vessel->text('name'),
+                    $vessel->choice('kind', VesselKind::class),
+                    $vessel->number('ml'),
+                ),
+                $input->has('vessels') ? $input->objects('vessels') : [],
+            ),
+            $lance === null
+                ? null
+                : Lance::calibrated(
+                    $lance->number('washer_l_min'),
+                    $lance->number('bottle_ml'),
+                    $lance->number('empties_s'),
+                ),
+            $tank === null
+                ? null
+                : new TankAtHand(
+                    $tank->number('holds_l'),
+                    $tank->number('start_l'),
+                    $tank->numberOrNull('make_l_min') ?? 0.0,
+                ),
+            PaceBook::of($pace)->for(
+                'this',
+                array_values(array_filter($input->has('people') ? $input->items('people') : [], is_string(...))),
+            ),
         );
     }
 

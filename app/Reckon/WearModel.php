@@ -26,8 +26,12 @@ final readonly class WearModel implements Model
 
     public function reckon(Input $input): array
     {
-        $factors = new WearFactors;
-        $habits = Habits::of($input->choice('storage', Storage::class), $input->choice('road', Road::class), $input->number('km_per_week'));
+        $factors = new WearFactors();
+        $habits = Habits::of(
+            $input->choice('storage', Storage::class),
+            $input->choice('road', Road::class),
+            $input->number('km_per_week'),
+        );
         $factor = $factors->washFactor($input->has('wash') ? $input->choices('wash', WashTrait::class) : []);
         $result = [
             'idle_per_week' => $factors->idle($habits),
@@ -41,8 +45,14 @@ final readonly class WearModel implements Model
         InvalidInput::unlessBetween('days', $days, 0, 36525, 'days');
         $washes = [];
         foreach ($input->has('washes') ? $input->items('washes') : [] as $i => $item) {
-            $wash = is_array($item) ? new Input($item, "washes.{$i}.") : throw $input->wrong("washes.{$i}", 'must be an object');
-            $washes[] = new Wash($wash->number('day'), $wash->has('traits') ? $wash->choices('traits', WashTrait::class) : [], $wash->flag('drying_aid', false));
+            $wash = is_array($item)
+                ? new Input($item, "washes.{$i}.")
+                : throw $input->wrong("washes.{$i}", 'must be an object');
+            $washes[] = new Wash(
+                $wash->number('day'),
+                $wash->has('traits') ? $wash->choices('traits', WashTrait::class) : [],
+                $wash->flag('drying_aid', false),
+            );
         }
 
         return [...$result, 'worn' => WearPath::of($habits, $washes, $factors)->at($days)];

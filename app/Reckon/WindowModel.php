@@ -19,7 +19,12 @@ final readonly class WindowModel implements Model
     public function reckon(Input $input): array
     {
         $window = WorkingWindow::of(
-            new Air($input->number('air_c'), $input->number('rh'), $input->number('wind_m_s'), $input->number('sun_w_m2')),
+            new Air(
+                $input->number('air_c'),
+                $input->number('rh'),
+                $input->number('wind_m_s'),
+                $input->number('sun_w_m2'),
+            ),
             new Panel($input->number('absorptance'), $input->number('panel_heat_j_m2k'), $input->number('panel_c')),
             $input->number('film_kg_m2'),
         );

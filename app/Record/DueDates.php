@@ -22,17 +22,27 @@ final readonly class DueDates
         $workspace = $this->tenancy->workspace();
         $date = static fn(?DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
 
-        return array_values(Forecast::query()->with('layer')->where('vehicle_id', $vehicle->id)
-            ->whereHas('layer', static fn($query) => $query->whereNull('ended_at'))->get()
-            ->map(static fn(Forecast $forecast): array => [
-                'layer_id' => $forecast->layer_id,
-                'zone' => $forecast->layer->zone ?? '',
-                'kind' => $forecast->layer->kind ?? '',
-                'name' => $forecast->layer->name ?? $forecast->layer->family ?? '',
-                'from' => $date($forecast->from_at),
-                'due' => $date($forecast->due_at),
-                'late' => $date($forecast->late_at),
-                'look' => $date($forecast->look_at),
-            ])->sortByDesc('kind')->values()->all());
+        return array_values(
+            Forecast::query()
+                ->with('layer')
+                ->where('vehicle_id', $vehicle->id)
+                ->whereHas('layer', static fn($query) => $query->whereNull('ended_at'))
+                ->get()
+                ->map(
+                    static fn(Forecast $forecast): array => [
+                        'layer_id' => $forecast->layer_id,
+                        'zone' => $forecast->layer->zone ?? '',
+                        'kind' => $forecast->layer->kind ?? '',
+                        'name' => $forecast->layer->name ?? ($forecast->layer->family ?? ''),
+                        'from' => $date($forecast->from_at),
+                        'due' => $date($forecast->due_at),
+                        'late' => $date($forecast->late_at),
+                        'look' => $date($forecast->look_at),
+                    ],
+                )
+                ->sortByDesc('kind')
+                ->values()
+                ->all(),
+        );
     }
 }

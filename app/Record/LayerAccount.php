@@ -20,19 +20,40 @@ final class LayerAccount
     private const NAMED = 4;
 
     /** @return array<string, mixed> wear-weeks */
-    public static function of(Habits $habits, LayerSpan $span, float $life, int $until, TurnLog $log, DateTimeZone $zone): array
-    {
+    public static function of(
+        Habits $habits,
+        LayerSpan $span,
+        float $life,
+        int $until,
+        TurnLog $log,
+        DateTimeZone $zone,
+    ): array {
         $account = WearAccount::of($habits, $log->washes($span), $span->day($until), $log->factors, $span->on);
-        $hard = array_values(array_filter($account->washes, static fn(array $wash): bool => $wash['share'] > self::HARD_WASH));
-        $date = static fn(float $day): string => (new DateTimeImmutable('@'.$span->moment($day)))->setTimezone($zone)->format('Y-m-d');
+        $hard = array_values(
+            array_filter($account->washes, static fn(array $wash): bool => $wash['share'] > self::HARD_WASH),
+        );
+        $date = static fn(float $day): string => (new DateTimeImmutable('@' . $span->moment($day)))
+            ->setTimezone($zone)
+            ->format('Y-m-d');
 
         return [
-            'worn' => round($account->worn, 3), 'life' => round($life, 3), 'days' => (int) floor($span->day($until)),
-            'standing' => round($account->standing, 3), 'driving' => round($account->driving, 3), 'salt' => round($account->salt, 3), 'washing' => round($account->washing(), 3), 'given_back' => round($account->givenBack, 3),
+            'worn' => round($account->worn, 3),
+            'life' => round($life, 3),
+            'days' => (int) floor($span->day($until)),
+            'standing' => round($account->standing, 3),
+            'driving' => round($account->driving, 3),
+            'salt' => round($account->salt, 3),
+            'washing' => round($account->washing(), 3),
+            'given_back' => round($account->givenBack, 3),
             'washes' => count($account->washes),
-            'hard' => array_map(static fn(array $wash): array => [
-                'on' => $date($wash['day']), 'share' => round($wash['share'], 3), 'traits' => array_map(static fn(WashTrait $trait): string => $trait->value, $wash['traits']),
-            ], array_slice($hard, 0, self::NAMED)),
+            'hard' => array_map(
+                static fn(array $wash): array => [
+                    'on' => $date($wash['day']),
+                    'share' => round($wash['share'], 3),
+                    'traits' => array_map(static fn(WashTrait $trait): string => $trait->value, $wash['traits']),
+                ],
+                array_slice($hard, 0, self::NAMED),
+            ),
         ];
     }
 }

@@ -34,7 +34,10 @@ final class RebuildProtection
         $before = Layer::query()->where('vehicle_id', $vehicle->id)->orderBy('on_at')->orderBy('id')->get();
         $layers = $this->withToppers($vehicle, $log, $before);
         foreach (Zone::cases() as $zone) {
-            $stack = $layers->where('zone', $zone->value)->sortBy([['on_at', 'asc'], ['id', 'asc']])->values();
+            $stack = $layers
+                ->where('zone', $zone->value)
+                ->sortBy([['on_at', 'asc'], ['id', 'asc']])
+                ->values();
             $this->end($stack, $log->turns($vehicle->id), $zone);
             foreach ($stack as $layer) {
                 $this->read($vehicle, $layer, $stack, $log);
@@ -44,7 +47,13 @@ final class RebuildProtection
         $changed->each(static fn(Layer $layer) => $layer->save());
 
         /** @var list<string> */
-        return $changed->pluck('product_id')->merge($before->diff($layers)->pluck('product_id'))->filter()->unique()->values()->all();
+        return $changed
+            ->pluck('product_id')
+            ->merge($before->diff($layers)->pluck('product_id'))
+            ->filter()
+            ->unique()
+            ->values()
+            ->all();
     }
 
     /**
@@ -67,7 +76,9 @@ final class RebuildProtection
         $fromTurns = $known->whereNotNull('turn_id');
         $declared = $known->whereNull('turn_id');
         $layers = collect($declared->all());
-        $byKey = $fromTurns->keyBy(static fn(Layer $layer): string => "{$layer->turn_id} {$layer->zone} {$layer->kind}");
+        $byKey = $fromTurns->keyBy(
+            static fn(Layer $layer): string => "{$layer->turn_id} {$layer->zone} {$layer->kind}",
+        );
         $byKey->diffKeys($wanted)->each(static fn(Layer $layer) => $layer->delete());
         foreach ($wanted as $key => [$turn, $zone, $productId, $kind]) {
             $product = $products[$productId] ?? null;
@@ -76,12 +87,24 @@ final class RebuildProtection
 
                 continue;
             }
-            $layer = $byKey->get($key) ?? new Layer(['turn_id' => $turn->id, 'vehicle_id' => $vehicle->id, 'zone' => $zone->value, 'kind' => $kind]);
+            $layer =
+                $byKey->get($key) ??
+                new Layer([
+                    'turn_id' => $turn->id,
+                    'vehicle_id' => $vehicle->id,
+                    'zone' => $zone->value,
+                    'kind' => $kind,
+                ]);
             $base = $layers->where('zone', $zone->value)->where('kind', 'base')->sortBy('on_at')->last();
             $layer->fill([
-                'product_id' => $product->id, 'family' => $product->layerFamily()->value, 'name' => $product->name, 'line' => $product->line,
-                'designed' => $base->designed ?? Designed::Beads->value, 'on_at' => CarbonImmutable::createFromTimestampUTC($turn->at),
-                'label_low_weeks' => $product->label_low_weeks, 'label_high_weeks' => $product->label_high_weeks,
+                'product_id' => $product->id,
+                'family' => $product->layerFamily()->value,
+                'name' => $product->name,
+                'line' => $product->line,
+                'designed' => $base->designed ?? Designed::Beads->value,
+                'on_at' => CarbonImmutable::createFromTimestampUTC($turn->at),
+                'label_low_weeks' => $product->label_low_weeks,
+                'label_high_weeks' => $product->label_high_weeks,
             ]);
             $layers->push($layer);
         }
@@ -98,7 +121,7 @@ final class RebuildProtection
         $laid = array_values($stack->map(static fn(Layer $layer): LaidLayer => $layer->laid())->all());
         $ends = LayerEnd::ofStack($laid, $turns, $zone);
         foreach ($stack->values() as $i => $layer) {
-            if (! $laid[$i]->removed) {
+            if (!$laid[$i]->removed) {
                 $layer->fill(['ended_at' => self::moment($ends[$i]?->at), 'ended_by' => $ends[$i]?->by->value]);
             }
         }
@@ -108,7 +131,12 @@ final class RebuildProtection
     private function read(Vehicle $vehicle, Layer $layer, Collection $stack, TurnLog $log): void
     {
         $known = Endurance::of($this->seen($vehicle, $layer, $stack, $log), $layer->designedFor());
-        $layer->fill(['held' => $known->held, 'failed' => $known->failed, 'failed_at' => self::moment($known->failedAt), 'suspect_at' => self::moment($known->suspectAt())]);
+        $layer->fill([
+            'held' => $known->held,
+            'failed' => $known->failed,
+            'failed_at' => self::moment($known->failedAt),
+            'suspect_at' => self::moment($known->suspectAt()),
+        ]);
     }
 
     /**
@@ -121,7 +149,12 @@ final class RebuildProtection
     {
         [$span, $zone] = [$layer->span(), Zone::from($layer->zone)];
         $steps = $log->path($vehicle->habits(), $span)->steps();
-        $covers = $layer->kind === LayerKind::Topper->value ? [] : $stack->where('kind', LayerKind::Topper->value)->map(static fn(Layer $above): LayerSpan => $above->span());
+        $covers =
+            $layer->kind === LayerKind::Topper->value
+                ? []
+                : $stack
+                    ->where('kind', LayerKind::Topper->value)
+                    ->map(static fn(Layer $above): LayerSpan => $above->span());
         foreach ($log->during($span)->turns as $i => $turn) {
             $behaviour = $turn->cleanReading($zone);
             foreach ($covers as $above) {
@@ -129,7 +162,12 @@ final class RebuildProtection
             }
             if ($behaviour !== null) {
                 // As many digits as come back from the database, so that nothing looks changed that is not.
-                yield new SeenClean($turn->at, round($steps[$i]['washed'], 9), $behaviour, $turn->reading($zone, Stage::AfterDecon) !== null);
+                yield new SeenClean(
+                    $turn->at,
+                    round($steps[$i]['washed'], 9),
+                    $behaviour,
+                    $turn->reading($zone, Stage::AfterDecon) !== null,
+                );
             }
         }
     }

@@ -41,7 +41,15 @@ class Sheet extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'crew' => 'integer', 'facts' => 'array', 'plan' => 'array', 'begun_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime', 'version' => 'integer'];
+        return [
+            'on' => 'date:Y-m-d',
+            'crew' => 'integer',
+            'facts' => 'array',
+            'plan' => 'array',
+            'begun_at' => 'immutable_datetime',
+            'finished_at' => 'immutable_datetime',
+            'version' => 'integer',
+        ];
     }
 
     /** @return BelongsTo<Vehicle, $this> */

@@ -29,7 +29,23 @@ class SheetEvent extends Model
     use OfWorkspace;
 
     /** What can happen. */
-    public const KINDS = ['begin', 'start', 'end', 'skip', 'undo', 'ack', 'reading', 'found', 'count', 'note', 'pause', 'resume', 'hand-over', 'sun', 'finish'];
+    public const KINDS = [
+        'begin',
+        'start',
+        'end',
+        'skip',
+        'undo',
+        'ack',
+        'reading',
+        'found',
+        'count',
+        'note',
+        'pause',
+        'resume',
+        'hand-over',
+        'sun',
+        'finish',
+    ];
 
     public $timestamps = false;
 
@@ -38,7 +54,12 @@ class SheetEvent extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['facts' => 'array', 'at' => 'immutable_datetime', 'received_at' => 'immutable_datetime', 'seq' => 'integer'];
+        return [
+            'facts' => 'array',
+            'at' => 'immutable_datetime',
+            'received_at' => 'immutable_datetime',
+            'seq' => 'integer',
+        ];
     }
 
     /** @return BelongsTo<User, $this> */

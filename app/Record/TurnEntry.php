@@ -62,9 +62,29 @@ class TurnEntry extends Model
     protected function casts(): array
     {
         return [
-            'worked_at' => 'immutable_datetime', 'written_at' => 'immutable_datetime', 'grit' => 'boolean', 'clay' => 'boolean', 'looked_over' => 'boolean', 'panel_c' => 'float',
-            'diagnoses' => 'array', 'refused' => 'array', 'textiles' => 'array', 'steps' => 'array', 'water_l' => 'float', 'crew' => 'integer', 'next_on' => 'date:Y-m-d', 'next_kinds' => 'array', 'due_before' => 'array', 'due_after' => 'array',
-            'kinds' => 'array', 'left_out' => 'array', 'inspection' => 'array', 'estimate_min' => 'float', 'soil' => 'integer', 'minutes' => 'integer', 'revision' => 'integer',
+            'worked_at' => 'immutable_datetime',
+            'written_at' => 'immutable_datetime',
+            'grit' => 'boolean',
+            'clay' => 'boolean',
+            'looked_over' => 'boolean',
+            'panel_c' => 'float',
+            'diagnoses' => 'array',
+            'refused' => 'array',
+            'textiles' => 'array',
+            'steps' => 'array',
+            'water_l' => 'float',
+            'crew' => 'integer',
+            'next_on' => 'date:Y-m-d',
+            'next_kinds' => 'array',
+            'due_before' => 'array',
+            'due_after' => 'array',
+            'kinds' => 'array',
+            'left_out' => 'array',
+            'inspection' => 'array',
+            'estimate_min' => 'float',
+            'soil' => 'integer',
+            'minutes' => 'integer',
+            'revision' => 'integer',
         ];
     }
 

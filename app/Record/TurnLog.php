@@ -26,10 +26,7 @@ use Vicissa\Core\Record\WearingTurns;
 final readonly class TurnLog
 {
     /** @param array<string, list<LoggedTurn>> $turns  by vehicle, oldest first */
-    private function __construct(
-        private array $turns,
-        public WearFactors $factors,
-    ) {}
+    private function __construct(private array $turns, public WearFactors $factors) {}
 
     /**
      * @param list<string> $vehicleIds
@@ -38,19 +35,43 @@ final readonly class TurnLog
     public static function of(array $vehicleIds, ?int $readingsSince = null): self
     {
         /** @var list<stdClass> $entries */
-        $entries = DB::table('turns')->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
-            ->whereIn('turns.vehicle_id', $vehicleIds)->orderBy('turns.worked_at')->orderBy('turns.id')
-            ->get(['turns.id', 'turns.vehicle_id', DB::raw('extract(epoch from turns.worked_at)::bigint as at'), 'e.id as entry_id', 'e.method', 'e.purpose', 'e.clay', 'e.looked_over'])->all();
-        $vehicles = static fn($query) => $query->select('current_entry_id')->from('turns')->whereIn('vehicle_id', $vehicleIds);
+        $entries = DB::table('turns')
+            ->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
+            ->whereIn('turns.vehicle_id', $vehicleIds)
+            ->orderBy('turns.worked_at')
+            ->orderBy('turns.id')
+            ->get([
+                'turns.id',
+                'turns.vehicle_id',
+                DB::raw('extract(epoch from turns.worked_at)::bigint as at'),
+                'e.id as entry_id',
+                'e.method',
+                'e.purpose',
+                'e.clay',
+                'e.looked_over',
+            ])
+            ->all();
+        $vehicles = static fn($query) => $query
+            ->select('current_entry_id')
+            ->from('turns')
+            ->whereIn('vehicle_id', $vehicleIds);
         $uses = $readings = [];
         // A shelf is short: read once, rather than joined to every use.
-        $products = DB::table('products')->get(['id', 'ph', 'strips', 'leaves'])->keyBy('id');
+        $products = DB::table('products')
+            ->get(['id', 'ph', 'strips', 'leaves'])
+            ->keyBy('id');
         $strong = $products->where('strips', 'strong')->keys()->all();
-        $wearing = DB::table('turn_products')->whereIn('entry_id', $vehicles)
-            ->where(static fn($query) => $query->whereIn('role', ['topper', 'base', 'drying-aid', 'iron', 'prewash'])->orWhereIn('product_id', $strong))
+        $wearing = DB::table('turn_products')
+            ->whereIn('entry_id', $vehicles)
+            ->where(
+                static fn($query) => $query
+                    ->whereIn('role', ['topper', 'base', 'drying-aid', 'iron', 'prewash'])
+                    ->orWhereIn('product_id', $strong),
+            )
             ->get(['entry_id', 'product_id', 'zone', 'role', 'as_base']);
         foreach ($wearing as $row) {
-            $product = $products[$row->product_id] ?? throw new LogicException('A product that was used is never deleted.');
+            $product =
+                $products[$row->product_id] ?? throw new LogicException('A product that was used is never deleted.');
             $uses[$row->entry_id][] = new Used(
                 $row->product_id,
                 Zone::from($row->zone),
@@ -61,10 +82,20 @@ final readonly class TurnLog
                 (bool) $row->as_base,
             );
         }
-        $read = $readingsSince === null ? $vehicles : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
-        foreach (DB::table('readings')->whereIn('entry_id', $read)->get(['entry_id', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']) as $row) {
+        $read =
+            $readingsSince === null
+                ? $vehicles
+                : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
+        foreach (
+            DB::table('readings')
+                ->whereIn('entry_id', $read)
+                ->get(['entry_id', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s'])
+            as $row
+        ) {
             $readings[$row->entry_id][$row->zone][$row->stage][$row->part] = [
-                'behaviour' => $row->behaviour, 'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg, 'sheets_s' => $row->sheets_s === null ? null : (float) $row->sheets_s,
+                'behaviour' => $row->behaviour,
+                'angle_deg' => $row->angle_deg === null ? null : (float) $row->angle_deg,
+                'sheets_s' => $row->sheets_s === null ? null : (float) $row->sheets_s,
             ];
         }
         $turns = [];
@@ -105,7 +136,14 @@ final readonly class TurnLog
     /** Turns that wore a layer: after it went on, until it ended (the turn that renewed it washed it first). */
     public function during(LayerSpan $layer): WearingTurns
     {
-        return new WearingTurns(array_values(array_filter($this->turns($layer->vehicleId), static fn(LoggedTurn $turn): bool => $layer->wasOnWhen($turn->at))));
+        return new WearingTurns(
+            array_values(
+                array_filter(
+                    $this->turns($layer->vehicleId),
+                    static fn(LoggedTurn $turn): bool => $layer->wasOnWhen($turn->at),
+                ),
+            ),
+        );
     }
 
     public function path(Habits $habits, LayerSpan $layer): WearPath
@@ -117,7 +155,11 @@ final readonly class TurnLog
     public function washes(LayerSpan $layer): array
     {
         return array_map(
-            static fn(LoggedTurn $turn): Wash => new Wash($layer->day($turn->at), $turn->traits($layer->zone), $turn->dryingAidFor($layer->zone, $layer->family)),
+            static fn(LoggedTurn $turn): Wash => new Wash(
+                $layer->day($turn->at),
+                $turn->traits($layer->zone),
+                $turn->dryingAidFor($layer->zone, $layer->family),
+            ),
             $this->during($layer)->turns,
         );
     }

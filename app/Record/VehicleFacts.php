@@ -55,7 +55,9 @@ final readonly class VehicleFacts
         $base = self::on($layers, $zone, 'base')?->coat();
         $topper = self::on($layers, $zone, 'topper')?->coat();
 
-        return $base === null && $zone === Zone::Paint && $vehicle->base_unknown ? Stack::unknown($topper) : Stack::of($base, $topper);
+        return $base === null && $zone === Zone::Paint && $vehicle->base_unknown
+            ? Stack::unknown($topper)
+            : Stack::of($base, $topper);
     }
 
     /** @param Collection<int, Layer> $layers */
@@ -68,12 +70,24 @@ final readonly class VehicleFacts
     private static function renewal(Layer $layer, ?Forecast $forecast, DateTimeInterface $now, ?int $weeks): Renewal
     {
         $days = [];
-        foreach (['10' => $forecast?->p10_at, '30' => $forecast?->p30_at, '50' => $forecast?->p50_at] as $caution => $moment) {
+        foreach (
+            ['10' => $forecast?->p10_at, '30' => $forecast?->p30_at, '50' => $forecast?->p50_at]
+            as $caution => $moment
+        ) {
             if ($moment !== null) {
                 $days[$caution] = ($moment->getTimestamp() - $now->getTimestamp()) / 86400.0;
             }
         }
 
-        return new Renewal($days, $layer->failed_at !== null, $layer->suspect_at !== null, $weeks === null ? null : ($layer->kind === 'topper' ? 7.0 * $weeks + ($layer->on_at->getTimestamp() - $now->getTimestamp()) / 86400.0 : 0.0));
+        return new Renewal(
+            $days,
+            $layer->failed_at !== null,
+            $layer->suspect_at !== null,
+            $weeks === null
+                ? null
+                : ($layer->kind === 'topper'
+                    ? 7.0 * $weeks + ($layer->on_at->getTimestamp() - $now->getTimestamp()) / 86400.0
+                    : 0.0),
+        );
     }
 }

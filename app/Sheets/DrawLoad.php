@@ -63,19 +63,41 @@ final readonly class DrawLoad
             $power += $visit['power'] ? 0.0 : $totals['blows_min'];
             foreach ($plan['fills'] as $fill) {
                 $key = implode('|', [$fill['kind'], $fill['vessel'], $fill['product']]);
-                $fills[$key] ??= [...array_intersect_key($fill, ['kind' => 1, 'vessel' => 1, 'product' => 1, 'product_id' => 1]), 'mix_ml' => 0.0, 'product_ml' => 0.0, 'times' => 0];
+                $fills[$key] ??= [
+                    ...array_intersect_key($fill, ['kind' => 1, 'vessel' => 1, 'product' => 1, 'product_id' => 1]),
+                    'mix_ml' => 0.0,
+                    'product_ml' => 0.0,
+                    'times' => 0,
+                ];
                 $fills[$key]['mix_ml'] += $fill['mix_ml'] * $fill['times'];
-                $fills[$key]['product_ml'] += ($fill['product_ml'] ?? sqrt(($fill['product_low_ml'] ?? 0.0) * ($fill['product_high_ml'] ?? 0.0))) * $fill['times'];
+                $fills[$key]['product_ml'] +=
+                    ($fill['product_ml'] ??
+                        sqrt(($fill['product_low_ml'] ?? 0.0) * ($fill['product_high_ml'] ?? 0.0))) *
+                    $fill['times'];
                 $fills[$key]['times'] += $fill['times'];
             }
         }
         $products = $this->products($need, $maybe, $ticked, $to);
 
         return [
-            'from' => $from, 'to' => $to, 'margin' => $this->margin(),
-            'visits' => array_map(static fn(array $visit): array => array_diff_key($visit, ['plan' => 1, 'power' => 1]), $visits),
+            'from' => $from,
+            'to' => $to,
+            'margin' => $this->margin(),
+            'visits' => array_map(
+                static fn(array $visit): array => array_diff_key($visit, ['plan' => 1, 'power' => 1]),
+                $visits,
+            ),
             'products' => $products,
-            'fills' => array_values(array_map(static fn(array $fill): array => [...$fill, 'mix_ml' => round($fill['mix_ml'], 1), 'product_ml' => round($fill['product_ml'], 1)], $fills)),
+            'fills' => array_values(
+                array_map(
+                    static fn(array $fill): array => [
+                        ...$fill,
+                        'mix_ml' => round($fill['mix_ml'], 1),
+                        'product_ml' => round($fill['product_ml'], 1),
+                    ],
+                    $fills,
+                ),
+            ),
             'towels' => $this->towels($towels, $gear, $ticked),
             'water' => $this->water($treated, $gear, $ticked),
             'power' => $this->power($power, $gear, $ticked),
@@ -92,23 +114,61 @@ final readonly class DrawLoad
     /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int, plan: array<string, mixed>}> */
     private function visits(string $from, string $to, AtHand $atHand): array
     {
-        $stops = RoundStop::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('position')->get(['on', 'vehicle_id'])->map(static fn(RoundStop $stop): array => [$stop->on->toDateString(), $stop->vehicle_id]);
-        $planned = PlannedVisit::query()->whereBetween('on', [$from, $to])->orderBy('on')->orderBy('id')->get(['on', 'vehicle_id'])->map(static fn(PlannedVisit $visit): array => [$visit->on->toDateString(), $visit->vehicle_id]);
-        $all = $stops->concat($planned)->unique(static fn(array $one): string => implode(' ', $one))->sortBy(static fn(array $one): string => $one[0])->values();
-        $vehicles = Vehicle::query()->with('site')->whereIn('id', $all->pluck(1)->unique()->all())->whereNull('archived_at')->get()->keyBy('id');
-        $sheets = Sheet::query()->whereBetween('on', [$from, $to])->where('status', '!=', 'dropped')->orderBy('created_at')->get(['vehicle_id', 'on', 'status'])->keyBy(static fn(Sheet $sheet): string => $sheet->on->toDateString().' '.$sheet->vehicle_id);
+        $stops = RoundStop::query()
+            ->whereBetween('on', [$from, $to])
+            ->orderBy('on')
+            ->orderBy('position')
+            ->get(['on', 'vehicle_id'])
+            ->map(static fn(RoundStop $stop): array => [$stop->on->toDateString(), $stop->vehicle_id]);
+        $planned = PlannedVisit::query()
+            ->whereBetween('on', [$from, $to])
+            ->orderBy('on')
+            ->orderBy('id')
+            ->get(['on', 'vehicle_id'])
+            ->map(static fn(PlannedVisit $visit): array => [$visit->on->toDateString(), $visit->vehicle_id]);
+        $all = $stops
+            ->concat($planned)
+            ->unique(static fn(array $one): string => implode(' ', $one))
+            ->sortBy(static fn(array $one): string => $one[0])
+            ->values();
+        $vehicles = Vehicle::query()
+            ->with('site')
+            ->whereIn('id', $all->pluck(1)->unique()->all())
+            ->whereNull('archived_at')
+            ->get()
+            ->keyBy('id');
+        $sheets = Sheet::query()
+            ->whereBetween('on', [$from, $to])
+            ->where('status', '!=', 'dropped')
+            ->orderBy('created_at')
+            ->get(['vehicle_id', 'on', 'status'])
+            ->keyBy(static fn(Sheet $sheet): string => $sheet->on->toDateString() . ' ' . $sheet->vehicle_id);
         $visits = $wanted = [];
         foreach ($all as [$on, $id]) {
             $vehicle = $vehicles->get($id);
             $sheet = $sheets->get("{$on} {$id}");
             if ($vehicle !== null && $sheet?->status !== 'finished') {
-                $visits[] = ['on' => $on, 'vehicle_id' => $id, 'name' => $vehicle->name, 'sheet' => $sheet !== null, 'power' => $vehicle->site->power ?? true];
+                $visits[] = [
+                    'on' => $on,
+                    'vehicle_id' => $id,
+                    'name' => $vehicle->name,
+                    'sheet' => $sheet !== null,
+                    'power' => $vehicle->site->power ?? true,
+                ];
                 $wanted[] = [$vehicle, $on];
             }
         }
         $foreseen = ($this->foreseeVisits)($wanted, $atHand);
 
-        return array_map(static fn(array $visit, array $one): array => [...$visit, 'minutes' => $one['minutes'], 'plan' => $one['plan']], $visits, $foreseen);
+        return array_map(
+            static fn(array $visit, array $one): array => [
+                ...$visit,
+                'minutes' => $one['minutes'],
+                'plan' => $one['plan'],
+            ],
+            $visits,
+            $foreseen,
+        );
     }
 
     /**
@@ -128,9 +188,22 @@ final readonly class DrawLoad
             $of = Shortage::of($doses, $product->stock_ml, $product->reorder_ml, $product->pack_ml, $this->margin());
             $batches = $book->batches($product);
             $rows[] = [
-                'line' => "product:{$product->id}", 'ticked' => $ticked("product:{$product->id}"), 'product_id' => $product->id, 'name' => $product->name, 'role' => $product->role, 'supplier' => $product->supplier ?? $product->maker,
-                'need_ml' => round($need[$product->id] ?? 0.0, 1), 'maybe_ml' => round($maybe[$product->id] ?? 0.0, 1), 'take_ml' => round($of->takeMl, 1), 'stock_ml' => $product->stock_ml, 'missing_ml' => round($of->missingMl, 1),
-                'packs' => $of->packs, 'pack_ml' => $product->pack_ml, 'buy_ml' => round($of->buyMl, 1), 'price_minor' => $product->price_minor, 'batch' => $batches->inUse(),
+                'line' => "product:{$product->id}",
+                'ticked' => $ticked("product:{$product->id}"),
+                'product_id' => $product->id,
+                'name' => $product->name,
+                'role' => $product->role,
+                'supplier' => $product->supplier ?? $product->maker,
+                'need_ml' => round($need[$product->id] ?? 0.0, 1),
+                'maybe_ml' => round($maybe[$product->id] ?? 0.0, 1),
+                'take_ml' => round($of->takeMl, 1),
+                'stock_ml' => $product->stock_ml,
+                'missing_ml' => round($of->missingMl, 1),
+                'packs' => $of->packs,
+                'pack_ml' => $product->pack_ml,
+                'buy_ml' => round($of->buyMl, 1),
+                'price_minor' => $product->price_minor,
+                'batch' => $batches->inUse(),
                 'expires' => $batches->expiring($soon)[0]['expires'] ?? null,
             ];
         }
@@ -151,7 +224,9 @@ final readonly class DrawLoad
         foreach ($towels as $use => $days) {
             // A mitt is rinsed and goes on to the next car; towels don't.
             $mitt = str_ends_with($use, 'mitt');
-            $pools = $gear->filter(static fn(Gear $one): bool => $one->kind === 'towel' && ($one->facts['use'] ?? null) === $use);
+            $pools = $gear->filter(
+                static fn(Gear $one): bool => $one->kind === 'towel' && ($one->facts['use'] ?? null) === $use,
+            );
             $count = (int) $pools->sum(static fn(Gear $one): float => $one->fact('count') ?? 0.0);
             $dirty = (int) $pools->sum(static fn(Gear $one): int => $one->dirty());
             $most = max([0, ...array_values($days)]);
@@ -159,9 +234,18 @@ final readonly class DrawLoad
             $laundry = $count === 0 ? null : Laundry::of($count, $dirty, $mitt ? [] : $days);
             $pool = $pools->first();
             $rows[] = [
-                'line' => "towels:{$use}", 'ticked' => $ticked("towels:{$use}"), 'use' => $use, 'pool' => $pool?->name, 'colour' => is_string($pool?->facts['colour'] ?? null) ? $pool->facts['colour'] : null,
-                'need' => $mitt ? $most : array_sum($days), 'take' => $take, 'clean' => $count - $dirty, 'dirty' => $dirty, 'known' => $count > 0,
-                'short' => $laundry->short ?? 0, 'washes' => $laundry->washes ?? [],
+                'line' => "towels:{$use}",
+                'ticked' => $ticked("towels:{$use}"),
+                'use' => $use,
+                'pool' => $pool?->name,
+                'colour' => is_string($pool?->facts['colour'] ?? null) ? $pool->facts['colour'] : null,
+                'need' => $mitt ? $most : array_sum($days),
+                'take' => $take,
+                'clean' => $count - $dirty,
+                'dirty' => $dirty,
+                'known' => $count > 0,
+                'short' => $laundry->short ?? 0,
+                'washes' => $laundry->washes ?? [],
             ];
         }
 
@@ -178,9 +262,17 @@ final readonly class DrawLoad
         $tank = $gear->firstWhere('kind', 'tank');
         $level = $tank?->events->firstWhere('kind', 'level');
         $holds = $tank?->fact('l') ?? 0.0;
-        $has = $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds;
+        $has =
+            $level instanceof GearEvent && is_numeric($level->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds;
 
-        return ['line' => 'water', 'ticked' => $ticked('water'), 'treated_l' => round($litres, 1), 'tank_l' => $tank === null ? null : round(min($has, $holds), 1), 'holds_l' => $tank === null ? null : $holds, 'fills' => $holds > 0.0 ? (int) max(0, ceil(($litres - $has) / $holds - 1e-9)) : 0];
+        return [
+            'line' => 'water',
+            'ticked' => $ticked('water'),
+            'treated_l' => round($litres, 1),
+            'tank_l' => $tank === null ? null : round(min($has, $holds), 1),
+            'holds_l' => $tank === null ? null : $holds,
+            'fills' => $holds > 0.0 ? (int) max(0, ceil(($litres - $has) / $holds - 1e-9)) : 0,
+        ];
     }
 
     /**
@@ -190,13 +282,25 @@ final readonly class DrawLoad
      */
     private function power(float $minutes, Collection $gear, callable $ticked): array
     {
-        $watts = (float) ($gear->where('kind', 'blower')->map(static fn(Gear $one): float => $one->fact('w') ?? 0.0)->max() ?? 0.0);
+        $watts =
+            (float) ($gear
+                ->where('kind', 'blower')
+                ->map(static fn(Gear $one): float => $one->fact('w') ?? 0.0)
+                ->max() ?? 0.0);
         $packs = $gear->where('kind', 'battery');
-        $wh = $watts * $minutes / 60.0;
+        $wh = ($watts * $minutes) / 60.0;
         $each = (float) ($packs->map(static fn(Gear $one): float => $one->fact('wh') ?? 0.0)->max() ?? 0.0);
-        $take = $each > 0.0 ? (int) ceil((1.0 + $this->margin()) * $wh / $each - 1e-9) : 0;
+        $take = $each > 0.0 ? (int) ceil(((1.0 + $this->margin()) * $wh) / $each - 1e-9) : 0;
 
-        return ['line' => 'power', 'ticked' => $ticked('power'), 'minutes' => round($minutes), 'wh' => round($wh), 'packs' => $take, 'has' => (int) $packs->sum(static fn(Gear $one): float => $one->fact('count') ?? 0.0), 'known' => $watts > 0.0 && $each > 0.0];
+        return [
+            'line' => 'power',
+            'ticked' => $ticked('power'),
+            'minutes' => round($minutes),
+            'wh' => round($wh),
+            'packs' => $take,
+            'has' => (int) $packs->sum(static fn(Gear $one): float => $one->fact('count') ?? 0.0),
+            'known' => $watts > 0.0 && $each > 0.0,
+        ];
     }
 
     /**
@@ -208,22 +312,53 @@ final readonly class DrawLoad
         $by = [];
         // What is low for other reasons is bought on the same way.
         $seen = array_column($products, 'product_id');
-        $low = Product::query()->whereNull('archived_at')->whereNotIn('id', $seen)->where('reorder_ml', '>', 0)->whereColumn('stock_ml', '<=', 'reorder_ml')->orderBy('name')->get();
+        $low = Product::query()
+            ->whereNull('archived_at')
+            ->whereNotIn('id', $seen)
+            ->where('reorder_ml', '>', 0)
+            ->whereColumn('stock_ml', '<=', 'reorder_ml')
+            ->orderBy('name')
+            ->get();
         foreach ($low as $product) {
             $of = Shortage::of(0.0, $product->stock_ml, $product->reorder_ml, $product->pack_ml);
-            $products[] = ['name' => $product->name, 'supplier' => $product->supplier ?? $product->maker, 'packs' => max($product->pack_ml === null ? 0 : 1, $of->packs), 'pack_ml' => $product->pack_ml, 'buy_ml' => $of->buyMl > 0.0 ? $of->buyMl : (float) $product->reorder_ml, 'price_minor' => $product->price_minor, 'missing_ml' => 0.0];
+            $products[] = [
+                'name' => $product->name,
+                'supplier' => $product->supplier ?? $product->maker,
+                'packs' => max($product->pack_ml === null ? 0 : 1, $of->packs),
+                'pack_ml' => $product->pack_ml,
+                'buy_ml' => $of->buyMl > 0.0 ? $of->buyMl : (float) $product->reorder_ml,
+                'price_minor' => $product->price_minor,
+                'missing_ml' => 0.0,
+            ];
         }
         foreach ($products as $row) {
             if ($row['packs'] > 0 || $row['buy_ml'] > 0.0) {
                 $supplier = is_string($row['supplier']) ? $row['supplier'] : '';
-                $by[$supplier][] = ['name' => $row['name'], 'packs' => (int) $row['packs'], 'pack_ml' => $row['pack_ml'], 'buy_ml' => $row['buy_ml'], 'price_minor' => $row['price_minor'], 'urgent' => $row['missing_ml'] > 0.0];
+                $by[$supplier][] = [
+                    'name' => $row['name'],
+                    'packs' => (int) $row['packs'],
+                    'pack_ml' => $row['pack_ml'],
+                    'buy_ml' => $row['buy_ml'],
+                    'price_minor' => $row['price_minor'],
+                    'urgent' => $row['missing_ml'] > 0.0,
+                ];
             }
         }
         ksort($by);
 
-        return array_map(static fn(string $supplier, array $lines): array => [
-            'supplier' => $supplier === '' ? null : $supplier, 'lines' => $lines,
-            'total_minor' => array_sum(array_map(static fn(array $line): int => max(1, $line['packs']) * (int) $line['price_minor'], $lines)),
-        ], array_keys($by), array_values($by));
+        return array_map(
+            static fn(string $supplier, array $lines): array => [
+                'supplier' => $supplier === '' ? null : $supplier,
+                'lines' => $lines,
+                'total_minor' => array_sum(
+                    array_map(
+                        static fn(array $line): int => max(1, $line['packs']) * (int) $line['price_minor'],
+                        $lines,
+                    ),
+                ),
+            ],
+            array_keys($by),
+            array_values($by),
+        );
     }
 }

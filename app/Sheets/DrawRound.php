@@ -55,7 +55,12 @@ final readonly class DrawRound
     /** @return array<string, mixed> */
     public function __invoke(string $on): array
     {
-        $stops = RoundStop::query()->with('vehicle.site.admissions')->where('on', $on)->orderBy('position')->orderBy('id')->get();
+        $stops = RoundStop::query()
+            ->with('vehicle.site.admissions')
+            ->where('on', $on)
+            ->orderBy('position')
+            ->orderBy('id')
+            ->get();
         $vehicles = Vehicle::query()->with('site')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
@@ -65,7 +70,19 @@ final readonly class DrawRound
         $going = $stops->pluck('vehicle_id')->all();
         $there = $stops->filter(static fn(RoundStop $stop): bool => $stop->vehicle !== null)->values();
         $atHand = ($this->gatherAtHand)();
-        $foreseen = ($this->foreseeVisits)(array_values($there->map(static fn(RoundStop $stop): array => [$stop->vehicle ?? throw new LogicException('A stop has a vehicle.'), $on])->all()), $atHand);
+        $foreseen = ($this->foreseeVisits)(
+            array_values(
+                $there
+                    ->map(
+                        static fn(RoundStop $stop): array => [
+                            $stop->vehicle ?? throw new LogicException('A stop has a vehicle.'),
+                            $on,
+                        ],
+                    )
+                    ->all(),
+            ),
+            $atHand,
+        );
         $rained = $this->tenancy->workspace()->house()->sky->wetMm;
         $hours = [];
         $rows = $draws = [];
@@ -76,7 +93,12 @@ final readonly class DrawRound
             $plan = $foreseen[$i]['plan'];
             $totals = $plan['totals'];
             $site = $vehicle->site;
-            $weather = $hours[$site->id ?? ''] ??= $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], $day->setTime(self::FROM_HOUR, 0), self::HOURS);
+            $weather = $hours[$site->id ?? ''] ??= $this->weather->hours(
+                $site->latitude ?? Weather::SOMEWHERE[0],
+                $site->longitude ?? Weather::SOMEWHERE[1],
+                $day->setTime(self::FROM_HOUR, 0),
+                self::HOURS,
+            );
             $minutes = (float) $foreseen[$i]['minutes'];
             $leg = $this->travel->minutes($before?->whereabouts(), $site?->whereabouts());
             $before = $site;
@@ -87,11 +109,40 @@ final readonly class DrawRound
                 $draws[] = ['vehicle_id' => $vehicle->id, 'draw' => new Draw($minute + $from, $takes, $l / $takes)];
             }
             $rows[] = [
-                'vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'tone' => $vehicle->tone,
-                'site' => $site === null ? null : ['id' => $site->id, 'name' => $site->name, 'hours' => $site->hours, 'access' => $site->access, 'water' => $site->water, 'shade' => $site->shade, 'travel_min' => $site->travel_min],
-                'minutes' => $minutes, 'nine_in_ten' => $foreseen[$i]['nine_in_ten'], 'people' => (int) $totals['people'], 'kinds' => $foreseen[$i]['kinds'], 'scope' => $foreseen[$i]['scope'], 'laid' => $foreseen[$i]['laid'], 'visit_id' => $foreseen[$i]['visit'], 'loses' => $foreseen[$i]['loses'],
-                'method' => $plan['method'], 'water' => $plan['water'], 'tap_l' => $totals['tap_l'], 'problem' => $foreseen[$i]['problem'], 'starts_min' => round($minute), 'begins_min' => (int) (OrderRound::LEAVES + round($minute)), 'leg_min' => $leg, 'begins' => $this->wallTime($minute), 'ends' => $this->wallTime($minute + $minutes),
-                'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes), 'treated_l' => round($litres, 1),
+                'vehicle_id' => $vehicle->id,
+                'name' => $vehicle->name,
+                'tone' => $vehicle->tone,
+                'site' =>
+                    $site === null
+                        ? null
+                        : [
+                            'id' => $site->id,
+                            'name' => $site->name,
+                            'hours' => $site->hours,
+                            'access' => $site->access,
+                            'water' => $site->water,
+                            'shade' => $site->shade,
+                            'travel_min' => $site->travel_min,
+                        ],
+                'minutes' => $minutes,
+                'nine_in_ten' => $foreseen[$i]['nine_in_ten'],
+                'people' => (int) $totals['people'],
+                'kinds' => $foreseen[$i]['kinds'],
+                'scope' => $foreseen[$i]['scope'],
+                'laid' => $foreseen[$i]['laid'],
+                'visit_id' => $foreseen[$i]['visit'],
+                'loses' => $foreseen[$i]['loses'],
+                'method' => $plan['method'],
+                'water' => $plan['water'],
+                'tap_l' => $totals['tap_l'],
+                'problem' => $foreseen[$i]['problem'],
+                'starts_min' => round($minute),
+                'begins_min' => (int) (OrderRound::LEAVES + round($minute)),
+                'leg_min' => $leg,
+                'begins' => $this->wallTime($minute),
+                'ends' => $this->wallTime($minute + $minutes),
+                'gate' => GateRules::for($site, $day, (int) (OrderRound::LEAVES + $minute), (int) $minutes),
+                'treated_l' => round($litres, 1),
                 'hours' => $this->curve($vehicle, $site, $weather, $rained),
             ];
             $minute += $minutes;
@@ -106,7 +157,12 @@ final readonly class DrawRound
             'tank' => $this->tank($draws, $minute),
             'planned' => $planned,
             // Who is planned for the day is named once.
-            'suggested' => $this->suggested($vehicles, [...$going, ...array_column($planned, 'vehicle_id')], $log, $day),
+            'suggested' => $this->suggested(
+                $vehicles,
+                [...$going, ...array_column($planned, 'vehicle_id')],
+                $log,
+                $day,
+            ),
         ];
     }
 
@@ -118,20 +174,35 @@ final readonly class DrawRound
     {
         $frost = $this->tenancy->workspace()->house()->match->frostC;
         $exposure = ($site->shade ?? false) || ($site->bay ?? false) ? Exposure::Shade : Exposure::Flat;
-        $curve = DayCurve::of(array_map(static fn(WeatherHour $hour): Air => $hour->air, $weather), Tone::from($vehicle->tone), Material::from($vehicle->material), Film::BeadedRinse, $exposure);
+        $curve = DayCurve::of(
+            array_map(static fn(WeatherHour $hour): Air => $hour->air, $weather),
+            Tone::from($vehicle->tone),
+            Material::from($vehicle->material),
+            Film::BeadedRinse,
+            $exposure,
+        );
 
         $zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
 
-        return array_map(static fn(WeatherHour $hour, array $one): array => [
-            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'hour' => (int) $hour->at->setTimezone($zone)->format('G'), 'air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'sureness' => $hour->sureness,
-            'panel_c' => round($one['panel_c'], 1), 'working_s' => $one['working_s'] === null ? null : round($one['working_s']),
-            'avoid' => match (true) {
-                ! $one['suits'] => 'dries-too-fast',
-                $hour->air->airC < $frost => 'frost',
-                $hour->rainMm >= $rained && ! ($site->bay ?? false) => 'rain',
-                default => null,
-            },
-        ], $weather, $curve->hours);
+        return array_map(
+            static fn(WeatherHour $hour, array $one): array => [
+                'at' => $hour->at->format('Y-m-d\TH:i:s\Z'),
+                'hour' => (int) $hour->at->setTimezone($zone)->format('G'),
+                'air_c' => $hour->air->airC,
+                'rain_mm' => $hour->rainMm,
+                'sureness' => $hour->sureness,
+                'panel_c' => round($one['panel_c'], 1),
+                'working_s' => $one['working_s'] === null ? null : round($one['working_s']),
+                'avoid' => match (true) {
+                    !$one['suits'] => 'dries-too-fast',
+                    $hour->air->airC < $frost => 'frost',
+                    $hour->rainMm >= $rained && !($site->bay ?? false) => 'rain',
+                    default => null,
+                },
+            ],
+            $weather,
+            $curve->hours,
+        );
     }
 
     /**
@@ -142,9 +213,21 @@ final readonly class DrawRound
      */
     private static function rinses(array $steps, float $minutes): array
     {
-        $rinses = array_filter($steps, static fn(array $step): bool => Totals::isLast($step['kind']) && $step['water_l'] > 0.0);
+        $rinses = array_filter(
+            $steps,
+            static fn(array $step): bool => Totals::isLast($step['kind']) && $step['water_l'] > 0.0,
+        );
 
-        return array_values(array_map(static fn(array $step): array => [(float) ($step['start'] ?? $minutes), max(0.5, (float) $step['minutes']), (float) $step['water_l']], $rinses));
+        return array_values(
+            array_map(
+                static fn(array $step): array => [
+                    (float) ($step['start'] ?? $minutes),
+                    max(0.5, (float) $step['minutes']),
+                    (float) $step['water_l'],
+                ],
+                $rinses,
+            ),
+        );
     }
 
     /**
@@ -153,12 +236,21 @@ final readonly class DrawRound
      */
     private function tank(array $draws, float $minutes): ?array
     {
-        $gear = Gear::query()->whereNull('archived_at')->whereIn('kind', ['tank', 'ro'])->orderBy('name')->get();
+        $gear = Gear::query()
+            ->whereNull('archived_at')
+            ->whereIn('kind', ['tank', 'ro'])
+            ->orderBy('name')
+            ->get();
         $tank = $gear->firstWhere('kind', 'tank');
         if ($tank === null) {
             return null;
         }
-        $level = GearEvent::query()->where('gear_id', $tank->id)->where('kind', 'level')->orderByDesc('at')->orderByDesc('id')->first();
+        $level = GearEvent::query()
+            ->where('gear_id', $tank->id)
+            ->where('kind', 'level')
+            ->orderByDesc('at')
+            ->orderByDesc('id')
+            ->first();
         $holds = $tank->fact('l') ?? 100.0;
         $start = min($holds, is_numeric($level?->facts['l'] ?? null) ? (float) $level->facts['l'] : $holds);
         // On the road nothing is made: the membrane stands in the unit.
@@ -172,9 +264,18 @@ final readonly class DrawRound
         }
 
         return [
-            'name' => $tank->name, 'holds_l' => $holds, 'start_l' => $start, 'end_l' => round($run->endL, 1), 'short_l' => round($run->shortL, 1),
-            'empty_at_min' => $run->emptyAt === null ? null : round($run->emptyAt), 'dry_at_vehicle' => $dry, 'minutes' => round($minutes),
-            'points' => array_map(static fn(array $point): array => ['min' => round($point['min'], 1), 'l' => round($point['l'], 1)], $run->points),
+            'name' => $tank->name,
+            'holds_l' => $holds,
+            'start_l' => $start,
+            'end_l' => round($run->endL, 1),
+            'short_l' => round($run->shortL, 1),
+            'empty_at_min' => $run->emptyAt === null ? null : round($run->emptyAt),
+            'dry_at_vehicle' => $dry,
+            'minutes' => round($minutes),
+            'points' => array_map(
+                static fn(array $point): array => ['min' => round($point['min'], 1), 'l' => round($point['l'], 1)],
+                $run->points,
+            ),
         ];
     }
 
@@ -186,8 +287,23 @@ final readonly class DrawRound
      */
     private function planned(string $on, array $going): array
     {
-        return array_values(PlannedVisit::query()->with('vehicle:id,name')->where('on', $on)->whereNotIn('vehicle_id', $going)->orderBy('crew_id')->orderBy('id')->get()
-            ->map(static fn(PlannedVisit $visit): array => ['vehicle_id' => $visit->vehicle_id, 'name' => $visit->vehicle->name ?? '', 'kinds' => $visit->kinds])->all());
+        return array_values(
+            PlannedVisit::query()
+                ->with('vehicle:id,name')
+                ->where('on', $on)
+                ->whereNotIn('vehicle_id', $going)
+                ->orderBy('crew_id')
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn(PlannedVisit $visit): array => [
+                        'vehicle_id' => $visit->vehicle_id,
+                        'name' => $visit->vehicle->name ?? '',
+                        'kinds' => $visit->kinds,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     private function wallTime(float $minutes): string
@@ -207,19 +323,38 @@ final readonly class DrawRound
     private function suggested(Collection $vehicles, array $going, TurnLog $log, CarbonImmutable $day): array
     {
         $due = [];
-        $planned = PlannedVisit::query()->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))->selectRaw('vehicle_id, min("on") as next')->groupBy('vehicle_id')->pluck('next', 'vehicle_id');
+        $planned = PlannedVisit::query()
+            ->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))
+            ->selectRaw('vehicle_id, min("on") as next')
+            ->groupBy('vehicle_id')
+            ->pluck('next', 'vehicle_id');
         foreach ($vehicles as $vehicle) {
             $next = $planned[$vehicle->id] ?? null;
             if (is_string($next) && $next <= $day->toDateString()) {
                 continue;
             }
             $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
-            $over = $last === null ? null : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
-            if (($over ?? 0) >= 0 && ! in_array($vehicle->id, $going, true)) {
-                $due[] = ['vehicle_id' => $vehicle->id, 'name' => $vehicle->name, 'site' => $vehicle->site?->name, 'days_over' => $over, 'planned_on' => is_string($next) ? $next : null];
+            $over =
+                $last === null
+                    ? null
+                    : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
+            if (($over ?? 0) >= 0 && !in_array($vehicle->id, $going, true)) {
+                $due[] = [
+                    'vehicle_id' => $vehicle->id,
+                    'name' => $vehicle->name,
+                    'site' => $vehicle->site?->name,
+                    'days_over' => $over,
+                    'planned_on' => is_string($next) ? $next : null,
+                ];
             }
         }
-        usort($due, static fn(array $a, array $b): int => [$b['days_over'] ?? 0, $a['name']] <=> [$a['days_over'] ?? 0, $b['name']]);
+        usort(
+            $due,
+            static fn(array $a, array $b): int => [$b['days_over'] ?? 0, $a['name']] <=> [
+                $a['days_over'] ?? 0,
+                $b['name'],
+            ],
+        );
 
         return $due;
     }

@@ -47,13 +47,34 @@ final readonly class FinishSheet
 
                 return ['turn' => $closed, 'twice' => true];
             }
-            $turn = ($this->finishTurn)($vehicle, $writer, [...$facts, 'crew' => $facts['crew'] ?? $sheet->crew, 'scope' => $facts['scope'] ?? $sheet->facts['scope'] ?? 'usual', 'kinds' => $facts['kinds'] ?? $sheet->facts['kinds'] ?? null]);
+            $turn = ($this->finishTurn)($vehicle, $writer, [
+                ...$facts,
+                'crew' => $facts['crew'] ?? $sheet->crew,
+                'scope' => $facts['scope'] ?? ($sheet->facts['scope'] ?? 'usual'),
+                'kinds' => $facts['kinds'] ?? ($sheet->facts['kinds'] ?? null),
+            ]);
             $at = CarbonImmutable::instance($this->clock->now());
-            Photo::query()->where('sheet_id', $sheet->id)->whereNull('turn_id')->update(['turn_id' => $turn->id]);
+            Photo::query()
+                ->where('sheet_id', $sheet->id)
+                ->whereNull('turn_id')
+                ->update(['turn_id' => $turn->id]);
             $this->times($turn, $facts['steps'] ?? []);
             $this->towels($facts['textiles'] ?? [], $writer, $at);
-            $this->tank($sheet, min((float) ($facts['water_l'] ?? 0.0), $this->rinsed($sheet, $facts['steps'] ?? [])), $writer, $at);
-            $sheet->fill(['status' => 'finished', 'turn_id' => $turn->id, 'finished_at' => $at, 'begun_at' => $sheet->begun_at ?? $turn->worked_at, 'version' => $sheet->version + 1])->save();
+            $this->tank(
+                $sheet,
+                min((float) ($facts['water_l'] ?? 0.0), $this->rinsed($sheet, $facts['steps'] ?? [])),
+                $writer,
+                $at,
+            );
+            $sheet
+                ->fill([
+                    'status' => 'finished',
+                    'turn_id' => $turn->id,
+                    'finished_at' => $at,
+                    'begun_at' => $sheet->begun_at ?? $turn->worked_at,
+                    'version' => $sheet->version + 1,
+                ])
+                ->save();
 
             return ['turn' => $turn, 'twice' => false];
         });
@@ -63,8 +84,16 @@ final readonly class FinishSheet
     private function keepBeside(Sheet $sheet, User $writer, array $facts): void
     {
         SheetEvent::query()->create([
-            'id' => Str::uuid7()->toString(), 'sheet_id' => $sheet->id, 'device' => Str::uuid7()->toString(), 'seq' => 0, 'kind' => 'finish', 'facts' => $facts, 'at' => $this->clock->now(),
-            'written_by' => $writer->id, 'received_at' => $this->clock->now(), 'conflict' => 'The turn had been closed already; this version is kept beside it.',
+            'id' => Str::uuid7()->toString(),
+            'sheet_id' => $sheet->id,
+            'device' => Str::uuid7()->toString(),
+            'seq' => 0,
+            'kind' => 'finish',
+            'facts' => $facts,
+            'at' => $this->clock->now(),
+            'written_by' => $writer->id,
+            'received_at' => $this->clock->now(),
+            'conflict' => 'The turn had been closed already; this version is kept beside it.',
         ]);
     }
 
@@ -72,8 +101,14 @@ final readonly class FinishSheet
     private function times(Turn $turn, array $steps): void
     {
         foreach ($steps as $step) {
-            if (! $step['skipped'] && $step['took_s'] !== null && ($step['estimate_min'] ?? 0.0) > 0.0) {
-                StepTime::query()->create(['turn_id' => $turn->id, 'kind' => $step['kind'], 'estimated_min' => $step['estimate_min'], 'took_min' => $step['took_s'] / 60.0, 'at' => $turn->worked_at]);
+            if (!$step['skipped'] && $step['took_s'] !== null && ($step['estimate_min'] ?? 0.0) > 0.0) {
+                StepTime::query()->create([
+                    'turn_id' => $turn->id,
+                    'kind' => $step['kind'],
+                    'estimated_min' => $step['estimate_min'],
+                    'took_min' => $step['took_s'] / 60.0,
+                    'at' => $turn->worked_at,
+                ]);
             }
         }
     }
@@ -83,10 +118,22 @@ final readonly class FinishSheet
     {
         $pools = Gear::query()->where('kind', 'towel')->whereNull('archived_at')->orderBy('name')->get();
         // Mitts are rinsed and hung up.
-        foreach (array_diff_key(Totals::pools($textiles, $this->tenancy->workspace()->house()->match->sidesPerTowel), ['upper-mitt' => 1, 'lower-mitt' => 1]) as $use => $count) {
+        foreach (
+            array_diff_key(Totals::pools($textiles, $this->tenancy->workspace()->house()->match->sidesPerTowel), [
+                'upper-mitt' => 1,
+                'lower-mitt' => 1,
+            ])
+            as $use => $count
+        ) {
             $pool = $pools->first(static fn(Gear $gear): bool => ($gear->facts['use'] ?? null) === $use);
             if ($pool instanceof Gear && $count > 0) {
-                GearEvent::query()->create(['gear_id' => $pool->id, 'kind' => 'used', 'facts' => ['count' => $count], 'at' => $at, 'written_by' => $writer->id]);
+                GearEvent::query()->create([
+                    'gear_id' => $pool->id,
+                    'kind' => 'used',
+                    'facts' => ['count' => $count],
+                    'at' => $at,
+                    'written_by' => $writer->id,
+                ]);
             }
         }
     }
@@ -102,17 +149,40 @@ final readonly class FinishSheet
         /** @var list<array{id: string, kind: string, water_l: float}> $laid */
         $laid = is_array($sheet->plan['steps'] ?? null) ? $sheet->plan['steps'] : [];
 
-        return array_sum(array_map(static fn(array $step): float => Totals::isLast($step['kind']) && ! in_array($step['id'], $left, true) ? (float) $step['water_l'] : 0.0, $laid));
+        return array_sum(
+            array_map(
+                static fn(array $step): float => Totals::isLast($step['kind']) && !in_array($step['id'], $left, true)
+                    ? (float) $step['water_l']
+                    : 0.0,
+                $laid,
+            ),
+        );
     }
 
     /** Treated water came out of the tank: its level is what was last read, less what went on the vehicle. */
     private function tank(Sheet $sheet, float $litres, User $writer, CarbonImmutable $at): void
     {
-        $tank = Gear::query()->with('events')->where('kind', 'tank')->whereNull('archived_at')->orderBy('name')->first();
+        $tank = Gear::query()
+            ->with('events')
+            ->where('kind', 'tank')
+            ->whereNull('archived_at')
+            ->orderBy('name')
+            ->first();
         $level = $tank?->events->firstWhere('kind', 'level');
-        if ($tank === null || $litres <= 0.0 || ($sheet->plan['water'] ?? null) !== 'treated' || ! $level instanceof GearEvent) {
+        if (
+            $tank === null ||
+            $litres <= 0.0 ||
+            ($sheet->plan['water'] ?? null) !== 'treated' ||
+            !($level instanceof GearEvent)
+        ) {
             return;
         }
-        GearEvent::query()->create(['gear_id' => $tank->id, 'kind' => 'level', 'facts' => ['l' => max(0.0, round((float) ($level->facts['l'] ?? 0) - $litres, 1))], 'at' => $at, 'written_by' => $writer->id]);
+        GearEvent::query()->create([
+            'gear_id' => $tank->id,
+            'kind' => 'level',
+            'facts' => ['l' => max(0.0, round((float) ($level->facts['l'] ?? 0) - $litres, 1))],
+            'at' => $at,
+            'written_by' => $writer->id,
+        ]);
     }
 }

@@ -48,23 +48,49 @@ final readonly class LaySheet
      * @param array<string, mixed>|null $facts  as BenchInput; null for what is to be expected
      * @param string|null $scope  when somebody wants another than the plan
      */
-    public function __invoke(Vehicle $vehicle, string $on, ?int $crew = null, ?array $facts = null, ?string $id = null, ?string $scope = null): Sheet
-    {
+    public function __invoke(
+        Vehicle $vehicle,
+        string $on,
+        ?int $crew = null,
+        ?array $facts = null,
+        ?string $id = null,
+        ?string $scope = null,
+    ): Sheet {
         $atHand = ($this->gatherAtHand)();
         ['wish' => $wish] = ($this->expectVisit)([[$vehicle, $on]], $atHand, laid: false)[0];
         // What was seen replaces what was expected; what is planned stays.
-        $facts = [...($facts ?? $wish->facts), ...($facts === null ? [] : array_diff_key(array_intersect_key($wish->facts, ['kinds' => 1, 'scope' => 1]), $facts)), ...($scope === null ? [] : ['scope' => $scope])];
+        $facts = [
+            ...$facts ?? $wish->facts,
+            ...$facts === null
+                ? []
+                : array_diff_key(array_intersect_key($wish->facts, ['kinds' => 1, 'scope' => 1]), $facts),
+            ...$scope === null ? [] : ['scope' => $scope],
+        ];
         $wish = new VisitWish($vehicle, $on, $crew ?? $wish->people, $wish->members, $facts);
 
         $plan = $this->plan($wish, $atHand);
 
         return DB::transaction(static function () use ($vehicle, $on, $id, $wish, $facts, $plan): Sheet {
             // Two who lay it at once come one after the other.
-            Vehicle::query()->whereKey($vehicle->id)->lockForUpdate()->first(['id']);
+            Vehicle::query()
+                ->whereKey($vehicle->id)
+                ->lockForUpdate()
+                ->first(['id']);
             // One visit has one sheet: an earlier one that nobody has begun makes way.
-            Sheet::query()->where('vehicle_id', $vehicle->id)->where('on', $on)->where('status', 'laid')->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
+            Sheet::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->where('on', $on)
+                ->where('status', 'laid')
+                ->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
 
-            return Sheet::query()->create([...($id === null ? [] : ['id' => $id]), 'vehicle_id' => $vehicle->id, 'on' => $on, 'crew' => $wish->people, 'facts' => $facts, 'plan' => $plan]);
+            return Sheet::query()->create([
+                ...$id === null ? [] : ['id' => $id],
+                'vehicle_id' => $vehicle->id,
+                'on' => $on,
+                'crew' => $wish->people,
+                'facts' => $facts,
+                'plan' => $plan,
+            ]);
         });
     }
 
@@ -85,7 +111,10 @@ final readonly class LaySheet
             // Once it has begun, what was expected is behind it.
             'expected' => $done === [] ? ($this->nameDifferences)($wish, $laid->visit, $atHand) : null,
             'windows' => VisitAnswer::windows($laid->visit, $laid->situation),
-            'talk' => TalkTable::of(($paint = $laid->situation->vehicle->stack(Zone::Paint))->designed(), $paint->topper !== null),
+            'talk' => TalkTable::of(
+                ($paint = $laid->situation->vehicle->stack(Zone::Paint))->designed(),
+                $paint->topper !== null,
+            ),
         ];
     }
 
@@ -93,7 +122,11 @@ final readonly class LaySheet
     public function wishOf(Sheet $sheet, ?AtHand $atHand = null): VisitWish
     {
         $vehicle = $sheet->vehicle ?? throw new LogicException('A sheet has a vehicle.');
-        $members = ($this->expectVisit)([[$vehicle, $sheet->on->toDateString()]], $atHand ?? ($this->gatherAtHand)(), laid: false)[0]['wish']->members;
+        $members = ($this->expectVisit)(
+            [[$vehicle, $sheet->on->toDateString()]],
+            $atHand ?? ($this->gatherAtHand)(),
+            laid: false,
+        )[0]['wish']->members;
 
         return new VisitWish($vehicle, $sheet->on->toDateString(), $sheet->crew, $members, $sheet->facts);
     }
@@ -111,7 +144,13 @@ final readonly class LaySheet
         $wish->vehicle->loadMissing('standing.forecast');
         $plans = [];
         foreach ($this->variations($sheet->facts) as $name => $facts) {
-            $plans[$name] = $this->told(($this->layVisit)(new VisitWish($wish->vehicle, $wish->on, $wish->people, $wish->members, $facts), $atHand), []);
+            $plans[$name] = $this->told(
+                ($this->layVisit)(
+                    new VisitWish($wish->vehicle, $wish->on, $wish->people, $wish->members, $facts),
+                    $atHand,
+                ),
+                [],
+            );
         }
 
         return $plans;
@@ -123,7 +162,14 @@ final readonly class LaySheet
      */
     private function told(LaidVisit $laid, array $done): array
     {
-        return VisitAnswer::of($laid->visit, $laid->situation, $laid->outfit->body, Remedies::for($laid->visit, $laid->situation, $laid->schools, $laid->outfit), $laid->outfit->pace, $done);
+        return VisitAnswer::of(
+            $laid->visit,
+            $laid->situation,
+            $laid->outfit->body,
+            Remedies::for($laid->visit, $laid->situation, $laid->schools, $laid->outfit),
+            $laid->outfit->pace,
+            $done,
+        );
     }
 
     /**
@@ -136,11 +182,27 @@ final readonly class LaySheet
         $site = $wish->vehicle->site;
         $zone = $this->tenancy->workspace()->time_zone;
         $hours = [];
-        foreach ($laid->situation->later->air->sunWM2 < 200.0 && $laid->situation->later->panelC < 30.0 ? [] : $this->weather->hours($site->latitude ?? Weather::SOMEWHERE[0], $site->longitude ?? Weather::SOMEWHERE[1], CarbonImmutable::parse($wish->on, $zone)->setTime(self::FIRST_HOUR, 0), self::HOURS) as $hour) {
-            $hours[(int) CarbonImmutable::instance($hour->at)->setTimezone($zone)->format('G')] = ['air' => $hour->air, 'rain' => $hour->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm];
+        foreach (
+            $laid->situation->later->air->sunWM2 < 200.0 && $laid->situation->later->panelC < 30.0
+                ? []
+                : $this->weather->hours(
+                    $site->latitude ?? Weather::SOMEWHERE[0],
+                    $site->longitude ?? Weather::SOMEWHERE[1],
+                    CarbonImmutable::parse($wish->on, $zone)->setTime(self::FIRST_HOUR, 0),
+                    self::HOURS,
+                )
+            as $hour
+        ) {
+            $hours[(int) CarbonImmutable::instance($hour->at)->setTimezone($zone)->format('G')] = [
+                'air' => $hour->air,
+                'rain' => $hour->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm,
+            ];
         }
 
-        return array_map(static fn(Urge $urge): array => ['kind' => $urge->kind, 'says' => $urge->says, 'hour' => $urge->hour], Urge::for($laid->visit->laying, $laid->situation, $laid->schools, $hours, ExpectVisit::USUAL_HOUR));
+        return array_map(
+            static fn(Urge $urge): array => ['kind' => $urge->kind, 'says' => $urge->says, 'hour' => $urge->hour],
+            Urge::for($laid->visit->laying, $laid->situation, $laid->schools, $hours, ExpectVisit::USUAL_HOUR),
+        );
     }
 
     /**
@@ -161,7 +223,7 @@ final readonly class LaySheet
             $all['grit'] = [...$facts, 'seen' => [...$seen, 'grit' => true]];
         }
         foreach (Contaminant::cases() as $one) {
-            if (! in_array($one->value, $on, true)) {
+            if (!in_array($one->value, $on, true)) {
                 $all["on:{$one->value}"] = [...$facts, 'seen' => [...$seen, 'on' => [...$on, $one->value]]];
             }
         }
@@ -169,7 +231,10 @@ final readonly class LaySheet
         $readings = is_array($seen['readings'] ?? null) ? $seen['readings'] : [];
         $paint = is_array($readings['paint'] ?? null) ? $readings['paint'] : [];
         foreach (Behaviour::cases() as $one) {
-            $all["read:{$one->value}"] = [...$facts, 'seen' => [...$seen, 'readings' => [...$readings, 'paint' => [...$paint, 'after_wash' => $one->value]]]];
+            $all["read:{$one->value}"] = [
+                ...$facts,
+                'seen' => [...$seen, 'readings' => [...$readings, 'paint' => [...$paint, 'after_wash' => $one->value]]],
+            ];
         }
         foreach (['quick', 'usual', 'full'] as $scope) {
             if ($scope !== ($facts['scope'] ?? 'usual')) {

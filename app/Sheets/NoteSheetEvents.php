@@ -24,14 +24,24 @@ final readonly class NoteSheetEvents
         return DB::transaction(function () use ($sheet, $writer, $events): Sheet {
             $sheet = Sheet::query()->whereKey($sheet->id)->lockForUpdate()->firstOrFail();
             // Laid aside for another while a phone without a signal had begun it: the work counts.
-            $waits = $sheet->status === 'laid' || ($sheet->status === 'dropped' && ! $sheet->events()->exists());
-            usort($events, static fn(array $a, array $b): int => [$a['device'], $a['seq']] <=> [$b['device'], $b['seq']]);
+            $waits = $sheet->status === 'laid' || ($sheet->status === 'dropped' && !$sheet->events()->exists());
+            usort(
+                $events,
+                static fn(array $a, array $b): int => [$a['device'], $a['seq']] <=> [$b['device'], $b['seq']],
+            );
             foreach ($events as $event) {
                 $this->note($sheet, $writer, $event);
             }
             $first = $sheet->events()->first();
             if ($waits && $first instanceof SheetEvent) {
-                $sheet->fill(['status' => 'begun', 'begun_at' => $first->at, 'holder_id' => $writer->id, 'version' => $sheet->version + 1])->save();
+                $sheet
+                    ->fill([
+                        'status' => 'begun',
+                        'begun_at' => $first->at,
+                        'holder_id' => $writer->id,
+                        'version' => $sheet->version + 1,
+                    ])
+                    ->save();
             }
 
             return $sheet;
@@ -45,12 +55,26 @@ final readonly class NoteSheetEvents
             return;
         }
         SheetEvent::query()->create([
-            'id' => $event['id'], 'sheet_id' => $sheet->id, 'device' => $event['device'], 'seq' => $event['seq'], 'kind' => $event['kind'], 'step' => $event['step'] ?? null,
-            'facts' => $event['facts'] ?? [], 'at' => CarbonImmutable::parse($event['at']), 'written_by' => $writer->id, 'received_at' => $this->clock->now(),
+            'id' => $event['id'],
+            'sheet_id' => $sheet->id,
+            'device' => $event['device'],
+            'seq' => $event['seq'],
+            'kind' => $event['kind'],
+            'step' => $event['step'] ?? null,
+            'facts' => $event['facts'] ?? [],
+            'at' => CarbonImmutable::parse($event['at']),
+            'written_by' => $writer->id,
+            'received_at' => $this->clock->now(),
             'conflict' => $this->conflict($sheet, $event),
         ]);
         if ($event['kind'] === 'hand-over' && is_string($event['facts']['to'] ?? null)) {
-            $to = User::query()->whereKey($event['facts']['to'])->whereIn('id', DB::table('memberships')->where('workspace_id', $sheet->workspace_id)->select('user_id'))->value('id');
+            $to = User::query()
+                ->whereKey($event['facts']['to'])
+                ->whereIn(
+                    'id',
+                    DB::table('memberships')->where('workspace_id', $sheet->workspace_id)->select('user_id'),
+                )
+                ->value('id');
             $sheet->fill(['holder_id' => $to ?? $sheet->holder_id, 'version' => $sheet->version + 1])->save();
         }
     }
@@ -61,11 +85,24 @@ final readonly class NoteSheetEvents
         if ($sheet->status === 'finished') {
             return 'It came in after the turn had been closed.';
         }
-        if (! in_array($event['kind'], ['end', 'skip'], true)) {
+        if (!in_array($event['kind'], ['end', 'skip'], true)) {
             return null;
         }
-        $other = $sheet->events()->with('writer')->where('step', $event['step'] ?? null)->whereIn('kind', ['end', 'skip'])->where('device', '!=', $event['device'])->first();
+        $other = $sheet
+            ->events()
+            ->with('writer')
+            ->where('step', $event['step'] ?? null)
+            ->whereIn('kind', ['end', 'skip'])
+            ->where('device', '!=', $event['device'])
+            ->first();
 
-        return $other instanceof SheetEvent ? sprintf('%s had %s this step already, at %s.', $other->writer->name ?? 'Someone', $other->kind === 'end' ? 'ended' : 'left out', $other->at->setTimezone($sheet->workspace->time_zone ?? 'UTC')->format('H:i')) : null;
+        return $other instanceof SheetEvent
+            ? sprintf(
+                '%s had %s this step already, at %s.',
+                $other->writer->name ?? 'Someone',
+                $other->kind === 'end' ? 'ended' : 'left out',
+                $other->at->setTimezone($sheet->workspace->time_zone ?? 'UTC')->format('H:i'),
+            )
+            : null;
     }
 }

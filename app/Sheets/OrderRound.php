@@ -19,10 +19,7 @@ final readonly class OrderRound
     /** Minutes after midnight at which one leaves. */
     public const LEAVES = 480;
 
-    public function __construct(
-        private LayRound $layRound,
-        private TravelTimes $travel,
-    ) {}
+    public function __construct(private LayRound $layRound, private TravelTimes $travel) {}
 
     /** @return array<string, mixed> the day as it then stands */
     public function __invoke(string $on): array
@@ -31,11 +28,21 @@ final readonly class OrderRound
             /** @var list<string> $going */
             $going = RoundStop::query()->where('on', $on)->orderBy('position')->pluck('vehicle_id')->all();
             /** @var list<string> $planned */
-            $planned = PlannedVisit::query()->where('on', $on)->orderBy('crew_id')->orderBy('vehicle_id')->pluck('vehicle_id')->all();
+            $planned = PlannedVisit::query()
+                ->where('on', $on)
+                ->orderBy('crew_id')
+                ->orderBy('vehicle_id')
+                ->pluck('vehicle_id')
+                ->all();
             $ids = array_values(array_unique([...$going, ...$planned]));
             // The day is drawn with all of them in it, so that each has its curve and its minutes.
             $drawn = ($this->layRound)($on, $ids);
-            $sites = Vehicle::query()->with('site')->whereIn('id', $ids)->get()->mapWithKeys(static fn(Vehicle $vehicle): array => [$vehicle->id => $vehicle->site])->all();
+            $sites = Vehicle::query()
+                ->with('site')
+                ->whereIn('id', $ids)
+                ->get()
+                ->mapWithKeys(static fn(Vehicle $vehicle): array => [$vehicle->id => $vehicle->site])
+                ->all();
             $stops = $places = [];
             foreach ($drawn['stops'] as $stop) {
                 $site = $sites[$stop['vehicle_id']] ?? null;
@@ -44,7 +51,12 @@ final readonly class OrderRound
                 foreach ($stop['hours'] as $hour) {
                     $hot[(int) $hour['hour']] = $hour['avoid'] !== null;
                 }
-                $stops[] = ['minutes' => (int) $stop['minutes'], 'opens' => $hours[0], 'closes' => $hours[1], 'hot' => $hot];
+                $stops[] = [
+                    'minutes' => (int) $stop['minutes'],
+                    'opens' => $hours[0],
+                    'closes' => $hours[1],
+                    'hot' => $hot,
+                ];
                 $places[] = [$stop['vehicle_id'], $site];
             }
             $order = DayOrder::of($stops, $this->legs(array_column($places, 1)), self::LEAVES);
@@ -61,6 +73,12 @@ final readonly class OrderRound
     {
         $all = [null, ...$sites];
 
-        return array_map(fn(?Site $from): array => array_map(fn(?Site $to): int => $this->travel->minutes($from?->whereabouts(), $to?->whereabouts()), $all), $all);
+        return array_map(
+            fn(?Site $from): array => array_map(
+                fn(?Site $to): int => $this->travel->minutes($from?->whereabouts(), $to?->whereabouts()),
+                $all,
+            ),
+            $all,
+        );
     }
 }

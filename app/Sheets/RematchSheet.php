@@ -24,7 +24,12 @@ final readonly class RematchSheet
             // What is planned stays planned, whatever was found.
             $facts += array_intersect_key($sheet->facts, ['kinds' => 1, 'scope' => 1, 'taken' => 1]);
             $sheet->fill(['facts' => $facts, 'crew' => $crew]);
-            $sheet->fill(['plan' => $this->laySheet->plan($this->laySheet->wishOf($sheet), done: $done), 'version' => $sheet->version + 1])->save();
+            $sheet
+                ->fill([
+                    'plan' => $this->laySheet->plan($this->laySheet->wishOf($sheet), done: $done),
+                    'version' => $sheet->version + 1,
+                ])
+                ->save();
 
             return $sheet;
         });

@@ -62,7 +62,13 @@ class Gear extends Model
     {
         $event = $this->events->firstWhere('kind', 'calibration');
 
-        return $event instanceof GearEvent ? Lance::calibrated((float) ($event->facts['washer_l_min'] ?? 0), (float) ($event->facts['bottle_ml'] ?? 0), (float) ($event->facts['empties_s'] ?? 0)) : null;
+        return $event instanceof GearEvent
+            ? Lance::calibrated(
+                (float) ($event->facts['washer_l_min'] ?? 0),
+                (float) ($event->facts['bottle_ml'] ?? 0),
+                (float) ($event->facts['empties_s'] ?? 0),
+            )
+            : null;
     }
 
     /** Of towels: how many lie in the dirty pool. */
@@ -79,7 +85,9 @@ class Gear extends Model
 
     private function pieces(string $kind): int
     {
-        return (int) $this->events->where('kind', $kind)->sum(static fn(GearEvent $event): float => (float) ($event->facts['count'] ?? 0));
+        return (int) $this->events
+            ->where('kind', $kind)
+            ->sum(static fn(GearEvent $event): float => (float) ($event->facts['count'] ?? 0));
     }
 
     /** @return HasMany<GearEvent, $this> newest first */

@@ -26,7 +26,19 @@ final class GearRules
     public const OPTIONAL = ['towel' => ['cycles' => [1, 1000], 'price_minor' => [0, 1000000]]];
 
     /** What towels are for; each pool has one use. */
-    public const USES = ['wash', 'upper-mitt', 'lower-mitt', 'large', 'medium', 'catch', 'sills', 'wheels', 'jambs', 'glass', 'topper'];
+    public const USES = [
+        'wash',
+        'upper-mitt',
+        'lower-mitt',
+        'large',
+        'medium',
+        'catch',
+        'sills',
+        'wheels',
+        'jambs',
+        'glass',
+        'topper',
+    ];
 
     /**
      * @param array<array-key, mixed> $facts
@@ -37,7 +49,7 @@ final class GearRules
         $errors = [];
         foreach (self::FACTS[$kind] ?? [] as $field => [$low, $high]) {
             $value = $facts[$field] ?? null;
-            if (! is_int($value) && ! is_float($value)) {
+            if (!is_int($value) && !is_float($value)) {
                 $errors["facts.{$field}"] = 'A number is needed here.';
             } elseif ($value < $low || $value > $high) {
                 $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
@@ -45,17 +57,29 @@ final class GearRules
         }
         foreach (self::OPTIONAL[$kind] ?? [] as $field => [$low, $high]) {
             $value = $facts[$field] ?? null;
-            if ($value !== null && (! is_int($value) && ! is_float($value) || $value < $low || $value > $high)) {
+            if ($value !== null && ((!is_int($value) && !is_float($value)) || $value < $low || $value > $high)) {
                 $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
             }
         }
-        if ($kind === 'towel' && isset($facts['colour']) && (! is_string($facts['colour']) || mb_strlen($facts['colour']) > 24)) {
+        if (
+            $kind === 'towel' &&
+            isset($facts['colour']) &&
+            (!is_string($facts['colour']) || mb_strlen($facts['colour']) > 24)
+        ) {
             $errors['facts.colour'] = 'A colour has a short name.';
         }
-        if ($kind === 'towel' && isset($facts['use']) && ! in_array($facts['use'], self::USES, true)) {
-            $errors['facts.use'] = 'Towels are for '.implode(', ', self::USES).'.';
+        if ($kind === 'towel' && isset($facts['use']) && !in_array($facts['use'], self::USES, true)) {
+            $errors['facts.use'] = 'Towels are for ' . implode(', ', self::USES) . '.';
         }
-        foreach (array_diff(array_keys($facts), array_keys(self::FACTS[$kind] ?? []), array_keys(self::OPTIONAL[$kind] ?? []), $kind === 'towel' ? ['use', 'colour'] : []) as $field) {
+        foreach (
+            array_diff(
+                array_keys($facts),
+                array_keys(self::FACTS[$kind] ?? []),
+                array_keys(self::OPTIONAL[$kind] ?? []),
+                $kind === 'towel' ? ['use', 'colour'] : [],
+            )
+            as $field
+        ) {
             $errors["facts.{$field}"] = 'There is no such figure for this kind of gear.';
         }
         if ($kind === 'tank' && $errors === [] && $facts['on_below_l'] > $facts['l']) {

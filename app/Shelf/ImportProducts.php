@@ -29,7 +29,12 @@ final readonly class ImportProducts
         $read = ProductFile::read($text, self::MOST);
 
         return DB::transaction(function () use ($read, $commit): array {
-            $known = Product::query()->lockForUpdate()->orderBy('name')->orderBy('id')->get()->keyBy(static fn(Product $product): string => mb_strtolower($product->name));
+            $known = Product::query()
+                ->lockForUpdate()
+                ->orderBy('name')
+                ->orderBy('id')
+                ->get()
+                ->keyBy(static fn(Product $product): string => mb_strtolower($product->name));
             $seen = $rows = $writes = [];
             foreach ($read as ['row' => $row, 'facts' => $facts, 'unknown' => $unknown]) {
                 $name = is_string($facts['name'] ?? null) ? trim($facts['name']) : '';
@@ -39,17 +44,24 @@ final readonly class ImportProducts
                     $errors['name'] = sprintf('The same name already stands in row %d.', $seen[mb_strtolower($name)]);
                 }
                 $seen[mb_strtolower($name)] ??= $row;
-                $target = ($product ?? new Product)->fill($errors === [] ? $facts : []);
+                $target = ($product ?? new Product())->fill($errors === [] ? $facts : []);
                 $changes = $product === null ? [] : array_keys($target->getDirty());
                 if ($errors === []) {
                     $writes[] = $target;
                 }
                 $rows[] = [
-                    'row' => $row, 'name' => $name, 'does' => $errors !== [] ? 'wrong' : ($product === null ? 'new' : ($changes === [] ? 'same' : 'change')),
-                    'changes' => $changes, 'errors' => $errors, 'unknown' => $unknown,
+                    'row' => $row,
+                    'name' => $name,
+                    'does' =>
+                        $errors !== [] ? 'wrong' : ($product === null ? 'new' : ($changes === [] ? 'same' : 'change')),
+                    'changes' => $changes,
+                    'errors' => $errors,
+                    'unknown' => $unknown,
                 ];
             }
-            $count = static fn(string $does): int => count(array_filter($rows, static fn(array $row): bool => $row['does'] === $does));
+            $count = static fn(string $does): int => count(
+                array_filter($rows, static fn(array $row): bool => $row['does'] === $does),
+            );
             $done = $commit && $count('wrong') === 0;
             if ($done) {
                 foreach ($writes as $product) {
@@ -61,7 +73,14 @@ final readonly class ImportProducts
                 }
             }
 
-            return ['rows' => $rows, 'done' => $done, 'new' => $count('new'), 'changed' => $count('change'), 'same' => $count('same'), 'wrong' => $count('wrong')];
+            return [
+                'rows' => $rows,
+                'done' => $done,
+                'new' => $count('new'),
+                'changed' => $count('change'),
+                'same' => $count('same'),
+                'wrong' => $count('wrong'),
+            ];
         });
     }
 
@@ -71,12 +90,16 @@ final readonly class ImportProducts
      */
     private function errors(array $facts, ?Product $product): array
     {
-        $validator = $this->validation->make($facts, ProductRules::fields($product === null), ProductRules::sentences());
+        $validator = $this->validation->make(
+            $facts,
+            ProductRules::fields($product === null),
+            ProductRules::sentences(),
+        );
         $errors = [];
         foreach ($validator->errors()->toArray() as $field => $sentences) {
             $errors[(string) $field] = (string) $sentences[0];
         }
 
-        return $errors === [] ? ProductRules::against($facts, $product ?? new Product) : $errors;
+        return $errors === [] ? ProductRules::against($facts, $product ?? new Product()) : $errors;
     }
 }

@@ -42,7 +42,12 @@ final class LabelSheet
     private function fitting(string $size, array $label): float
     {
         $points = self::SIZES[$size][2];
-        for ($try = 0; $try < self::TRIES && $this->rendered($size, $this->label($label, $points))->getCanvas()->get_page_count() > 1; $try++) {
+        for (
+            $try = 0;
+            $try < self::TRIES &&
+            $this->rendered($size, $this->label($label, $points))->getCanvas()->get_page_count() > 1;
+            $try++
+        ) {
             $points *= self::SMALLER;
         }
 
@@ -59,15 +64,25 @@ final class LabelSheet
             e($label['dilution']),
             0.66 * $points,
             e($label['mixed_on']),
-            ($label['caution'] ?? '') === '' ? '' : '! '.e($label['caution'] ?? ''),
+            ($label['caution'] ?? '') === '' ? '' : '! ' . e($label['caution'] ?? ''),
         );
     }
 
     private function rendered(string $size, string $pages): Dompdf
     {
         [$width, $height] = self::SIZES[$size];
-        $pdf = new Dompdf(new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'isJavascriptEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'tempDir' => sys_get_temp_dir(), 'fontCache' => sys_get_temp_dir()]));
-        $pdf->loadHtml(<<<HTML
+        $pdf = new Dompdf(
+            new Options([
+                'isRemoteEnabled' => false,
+                'isPhpEnabled' => false,
+                'isJavascriptEnabled' => false,
+                'defaultFont' => 'DejaVu Sans',
+                'tempDir' => sys_get_temp_dir(),
+                'fontCache' => sys_get_temp_dir(),
+            ]),
+        );
+        $pdf->loadHtml(
+            <<<HTML
             <html><head><meta charset="utf-8"><style>
             @page { margin: 1.5mm 2.5mm; }
             body { font-family: "DejaVu Sans"; margin: 0; color: #111; }
@@ -76,7 +91,9 @@ final class LabelSheet
             p { line-height: 1.15; margin: 0 0 0.6mm; }
             .mix { font-weight: bold; }
             </style></head><body>{$pages}</body></html>
-            HTML);
+            HTML
+            ,
+        );
         $pdf->setPaper([0, 0, $width * self::POINTS_PER_MM, $height * self::POINTS_PER_MM]);
         $pdf->render();
 

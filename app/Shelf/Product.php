@@ -63,18 +63,42 @@ class Product extends Model
     protected $guarded = [];
 
     protected $attributes = [
-        'version' => 1, 'leaves' => 'nothing', 'strips' => 'none', 'solvent' => false, 'dilutions' => '{}', 'dwell_min_s' => 0,
-        'paste' => false, 'stock_ml' => 0, 'reorder_ml' => 0, 'cautions' => '[]',
+        'version' => 1,
+        'leaves' => 'nothing',
+        'strips' => 'none',
+        'solvent' => false,
+        'dilutions' => '{}',
+        'dwell_min_s' => 0,
+        'paste' => false,
+        'stock_ml' => 0,
+        'reorder_ml' => 0,
+        'cautions' => '[]',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'surfaces' => 'array', 'dilutions' => 'array', 'cautions' => 'array', 'solvent' => 'boolean', 'may_dry' => 'boolean', 'rinse' => 'boolean', 'paste' => 'boolean',
-            'ph' => 'float', 'min_c' => 'float', 'max_c' => 'float', 'label_low_weeks' => 'float', 'label_high_weeks' => 'float',
-            'pack_ml' => 'float', 'stock_ml' => 'float', 'reorder_ml' => 'float', 'dwell_min_s' => 'integer', 'dwell_max_s' => 'integer',
-            'price_minor' => 'integer', 'archived_at' => 'immutable_datetime', 'version' => 'integer',
+            'surfaces' => 'array',
+            'dilutions' => 'array',
+            'cautions' => 'array',
+            'solvent' => 'boolean',
+            'may_dry' => 'boolean',
+            'rinse' => 'boolean',
+            'paste' => 'boolean',
+            'ph' => 'float',
+            'min_c' => 'float',
+            'max_c' => 'float',
+            'label_low_weeks' => 'float',
+            'label_high_weeks' => 'float',
+            'pack_ml' => 'float',
+            'stock_ml' => 'float',
+            'reorder_ml' => 'float',
+            'dwell_min_s' => 'integer',
+            'dwell_max_s' => 'integer',
+            'price_minor' => 'integer',
+            'archived_at' => 'immutable_datetime',
+            'version' => 'integer',
         ];
     }
 
@@ -129,7 +153,9 @@ class Product extends Model
             $this->traits(),
             $shares,
             $labels,
-            $this->price_minor !== null && $this->pack_ml !== null && $this->pack_ml > 0.0 ? $this->price_minor / $this->pack_ml : null,
+            $this->price_minor !== null && $this->pack_ml !== null && $this->pack_ml > 0.0
+                ? $this->price_minor / $this->pack_ml
+                : null,
             $this->stock_ml > 0.0,
             $this->label_high_weeks,
             $this->applied,
@@ -143,11 +169,13 @@ class Product extends Model
     /** The family of the layer it makes, from its own word or from what it leaves. */
     public function layerFamily(): Family
     {
-        return $this->family !== null ? Family::from($this->family) : match (Leaves::from($this->leaves)) {
-            Leaves::Wax => Family::Wax,
-            Leaves::Polymer => Family::Polymer,
-            Leaves::Silica => Family::SilicaSpray,
-            Leaves::Oils, Leaves::Nothing => Family::Bare,
-        };
+        return $this->family !== null
+            ? Family::from($this->family)
+            : match (Leaves::from($this->leaves)) {
+                Leaves::Wax => Family::Wax,
+                Leaves::Polymer => Family::Polymer,
+                Leaves::Silica => Family::SilicaSpray,
+                Leaves::Oils, Leaves::Nothing => Family::Bare,
+            };
     }
 }

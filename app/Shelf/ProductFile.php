@@ -19,7 +19,19 @@ final class ProductFile
 
     private const TEXTS = ['name', 'line', 'maker', 'supplier', 'role', 'leaves', 'strips', 'family', 'applied'];
 
-    private const NUMBERS = ['ph', 'dwell_min_s', 'dwell_max_s', 'min_c', 'max_c', 'label_low_weeks', 'label_high_weeks', 'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml'];
+    private const NUMBERS = [
+        'ph',
+        'dwell_min_s',
+        'dwell_max_s',
+        'min_c',
+        'max_c',
+        'label_low_weeks',
+        'label_high_weeks',
+        'pack_ml',
+        'price_minor',
+        'stock_ml',
+        'reorder_ml',
+    ];
 
     private const FLAGS = ['solvent', 'may_dry', 'rinse'];
 
@@ -29,10 +41,32 @@ final class ProductFile
     public static function columns(): array
     {
         return [
-            'name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent',
-            ...array_map(static fn(string $way): string => 'dilution_'.$way, ProductRules::WAYS),
-            'dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse', 'family', 'label_low_weeks', 'label_high_weeks', 'applied',
-            'pack_ml', 'price_minor', 'stock_ml', 'reorder_ml', 'cautions',
+            'name',
+            'line',
+            'maker',
+            'supplier',
+            'role',
+            'surfaces',
+            'ph',
+            'leaves',
+            'strips',
+            'solvent',
+            ...array_map(static fn(string $way): string => 'dilution_' . $way, ProductRules::WAYS),
+            'dwell_min_s',
+            'dwell_max_s',
+            'may_dry',
+            'min_c',
+            'max_c',
+            'rinse',
+            'family',
+            'label_low_weeks',
+            'label_high_weeks',
+            'applied',
+            'pack_ml',
+            'price_minor',
+            'stock_ml',
+            'reorder_ml',
+            'cautions',
         ];
     }
 
@@ -41,33 +75,47 @@ final class ProductFile
     {
         $facts = $product->only([...self::TEXTS, ...self::NUMBERS, ...self::FLAGS, ...self::LISTS]);
 
-        return [...array_filter($facts, static fn(mixed $value): bool => $value !== null), 'dilutions' => (object) $product->dilutions];
+        return [
+            ...array_filter($facts, static fn(mixed $value): bool => $value !== null),
+            'dilutions' => (object) $product->dilutions,
+        ];
     }
 
     /** @param Collection<int, Product> $products */
     public static function json(Collection $products): string
     {
-        return json_encode(['format' => self::SCHEMA, 'products' => $products->map(self::facts(...))->values()], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            ['format' => self::SCHEMA, 'products' => $products->map(self::facts(...))->values()],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        ) . "\n";
     }
 
     /** @param Collection<int, Product> $products */
     public static function csv(Collection $products): string
     {
-        return Tables::write(self::columns(), $products->map(static function (Product $product): array {
-            $facts = self::facts($product);
-            $labels = (array) $facts['dilutions'];
+        return Tables::write(
+            self::columns(),
+            $products->map(static function (Product $product): array {
+                $facts = self::facts($product);
+                $labels = (array) $facts['dilutions'];
 
-            return array_map(static function (string $column) use ($facts, $labels): string {
-                $value = str_starts_with($column, 'dilution_') ? $labels[substr($column, 9)] ?? '' : $facts[$column] ?? '';
+                return array_map(static function (string $column) use ($facts, $labels): string {
+                    $value = str_starts_with($column, 'dilution_')
+                        ? $labels[substr($column, 9)] ?? ''
+                        : $facts[$column] ?? '';
 
-                return match (true) {
-                    is_array($value) => implode($column === 'cautions' ? ' | ' : '; ', array_map(strval(...), $value)),
-                    is_bool($value) => $value ? 'yes' : 'no',
-                    is_scalar($value) => (string) $value,
-                    default => '',
-                };
-            }, self::columns());
-        }));
+                    return match (true) {
+                        is_array($value) => implode(
+                            $column === 'cautions' ? ' | ' : '; ',
+                            array_map(strval(...), $value),
+                        ),
+                        is_bool($value) => $value ? 'yes' : 'no',
+                        is_scalar($value) => (string) $value,
+                        default => '',
+                    };
+                }, self::columns());
+            }),
+        );
     }
 
     /**
@@ -77,7 +125,10 @@ final class ProductFile
      */
     public static function read(string $text, int $most): array
     {
-        $text = trim(preg_replace('/^\x{FEFF}/u', '', $text) ?? throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.'));
+        $text = trim(
+            preg_replace('/^\x{FEFF}/u', '', $text) ??
+                throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.'),
+        );
         if ($text === '') {
             throw new UnreadableFile('The file is empty.');
         }
@@ -94,8 +145,10 @@ final class ProductFile
             throw new UnreadableFile("The file is not valid JSON ({$e->getMessage()}).");
         }
         $products = is_array($data) && array_is_list($data) ? $data : $data['products'] ?? null;
-        if (! is_array($products) || ! array_is_list($products)) {
-            throw new UnreadableFile('There is no list of products in the file: {"format": "'.self::SCHEMA.'", "products": […]}.');
+        if (!is_array($products) || !array_is_list($products)) {
+            throw new UnreadableFile(
+                'There is no list of products in the file: {"format": "' . self::SCHEMA . '", "products": […]}.',
+            );
         }
         if (count($products) > $most) {
             throw new UnreadableFile(sprintf('At most %d products at a time.', $most));
@@ -104,7 +157,13 @@ final class ProductFile
         $rows = [];
         foreach ($products as $i => $product) {
             $facts = is_array($product) ? $product : [];
-            $rows[] = ['row' => $i + 1, 'facts' => array_intersect_key($facts, array_flip($known)), 'unknown' => array_values(array_map(strval(...), array_diff(array_keys($facts), [...$known, 'id', 'version', 'archived'])))];
+            $rows[] = [
+                'row' => $i + 1,
+                'facts' => array_intersect_key($facts, array_flip($known)),
+                'unknown' => array_values(
+                    array_map(strval(...), array_diff(array_keys($facts), [...$known, 'id', 'version', 'archived'])),
+                ),
+            ];
         }
 
         return $rows;
@@ -114,8 +173,10 @@ final class ProductFile
     private static function readCsv(string $text, int $most): array
     {
         ['head' => $head, 'rows' => $read] = Tables::read($text, $most);
-        if (! in_array('name', $head, true) || ! in_array('role', $head, true)) {
-            throw new UnreadableFile('The first line has to name the columns; name and role are needed. Export the shelf to see all of them.');
+        if (!in_array('name', $head, true) || !in_array('role', $head, true)) {
+            throw new UnreadableFile(
+                'The first line has to name the columns; name and role are needed. Export the shelf to see all of them.',
+            );
         }
         $unknown = array_values(array_filter(array_diff($head, self::columns())));
         $rows = [];
@@ -138,7 +199,12 @@ final class ProductFile
     private static function cell(string $column, string $cell): mixed
     {
         if (in_array($column, self::LISTS, true)) {
-            return array_values(array_filter(array_map(trim(...), preg_split($column === 'surfaces' ? '/[;,|]/' : '/\|/', $cell) ?: []), static fn(string $item): bool => $item !== ''));
+            return array_values(
+                array_filter(
+                    array_map(trim(...), preg_split($column === 'surfaces' ? '/[;,|]/' : '/\|/', $cell) ?: []),
+                    static fn(string $item): bool => $item !== '',
+                ),
+            );
         }
         if (in_array($column, self::FLAGS, true)) {
             return match (strtolower($cell)) {

@@ -39,7 +39,7 @@ final class ProductRules
             'leaves' => ['sometimes', self::oneOf(Leaves::class)],
             'strips' => ['sometimes', self::oneOf(Strips::class)],
             'solvent' => ['sometimes', 'boolean'],
-            'dilutions' => ['sometimes', 'array:'.implode(',', self::WAYS)],
+            'dilutions' => ['sometimes', 'array:' . implode(',', self::WAYS)],
             'dilutions.*' => ['string', 'max:80'],
             'dwell_min_s' => ['sometimes', 'integer', 'between:0,86400'],
             'dwell_max_s' => ['sometimes', 'nullable', 'integer', 'between:0,86400'],
@@ -48,10 +48,22 @@ final class ProductRules
             'max_c' => ['sometimes', 'nullable', 'numeric', 'between:-40,90'],
             'rinse' => ['sometimes', 'nullable', 'boolean'],
             'paste' => ['sometimes', 'boolean'],
-            'family' => ['sometimes', 'nullable', 'in:'.implode(',', self::families())],
-            'label_low_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_high_weeks'],
-            'label_high_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_low_weeks'],
-            'applied' => ['sometimes', 'nullable', 'in:'.implode(',', self::APPLIED)],
+            'family' => ['sometimes', 'nullable', 'in:' . implode(',', self::families())],
+            'label_low_weeks' => [
+                'sometimes',
+                'nullable',
+                'numeric',
+                'between:0.1,2000',
+                'required_with:label_high_weeks',
+            ],
+            'label_high_weeks' => [
+                'sometimes',
+                'nullable',
+                'numeric',
+                'between:0.1,2000',
+                'required_with:label_low_weeks',
+            ],
+            'applied' => ['sometimes', 'nullable', 'in:' . implode(',', self::APPLIED)],
             'pack_ml' => ['sometimes', 'nullable', 'numeric', 'between:1,1000000'],
             'price_minor' => ['sometimes', 'nullable', 'integer', 'between:0,100000000'],
             'stock_ml' => ['sometimes', 'numeric', 'between:0,10000000'],
@@ -68,16 +80,16 @@ final class ProductRules
 
         return [
             'name.required' => 'A product needs a name.',
-            'role.required' => 'Say what it is used as: '.$of(Role::class).'.',
-            'role.in' => 'It is used as one of: '.$of(Role::class).'.',
-            'surfaces.required' => 'Say what it is made for: '.$of(Zone::class).'.',
-            'surfaces.*.in' => 'It is made for some of: '.$of(Zone::class).'.',
+            'role.required' => 'Say what it is used as: ' . $of(Role::class) . '.',
+            'role.in' => 'It is used as one of: ' . $of(Role::class) . '.',
+            'surfaces.required' => 'Say what it is made for: ' . $of(Zone::class) . '.',
+            'surfaces.*.in' => 'It is made for some of: ' . $of(Zone::class) . '.',
             'surfaces.array' => 'Name the surfaces as a list.',
-            'leaves.in' => 'It leaves one of: '.$of(Leaves::class).'.',
-            'strips.in' => 'On wax and sealant it is one of: '.$of(Strips::class).'.',
-            'family.in' => 'Its layer is one of: '.implode(', ', self::families()).'.',
-            'applied.in' => 'It goes on by one of: '.implode(', ', self::APPLIED).'.',
-            'dilutions.array' => 'Ways of use are: '.implode(', ', self::WAYS).'.',
+            'leaves.in' => 'It leaves one of: ' . $of(Leaves::class) . '.',
+            'strips.in' => 'On wax and sealant it is one of: ' . $of(Strips::class) . '.',
+            'family.in' => 'Its layer is one of: ' . implode(', ', self::families()) . '.',
+            'applied.in' => 'It goes on by one of: ' . implode(', ', self::APPLIED) . '.',
+            'dilutions.array' => 'Ways of use are: ' . implode(', ', self::WAYS) . '.',
             'boolean' => 'Say yes or no.',
             'numeric' => 'This has to be a number.',
             'integer' => 'This has to be a whole number.',
@@ -97,9 +109,14 @@ final class ProductRules
     public static function against(array $facts, Product $has): array
     {
         $errors = [];
-        foreach ([['label_low_weeks', 'label_high_weeks', 'The longest label life is shorter than the shortest.'],
-            ['min_c', 'max_c', 'The coldest panel allowed is warmer than the hottest.'],
-            ['dwell_min_s', 'dwell_max_s', 'The longest dwell is shorter than the shortest.']] as [$low, $high, $says]) {
+        foreach (
+            [
+                ['label_low_weeks', 'label_high_weeks', 'The longest label life is shorter than the shortest.'],
+                ['min_c', 'max_c', 'The coldest panel allowed is warmer than the hottest.'],
+                ['dwell_min_s', 'dwell_max_s', 'The longest dwell is shorter than the shortest.'],
+            ]
+            as [$low, $high, $says]
+        ) {
             [$a, $b] = [$facts[$low] ?? $has->getAttribute($low), $facts[$high] ?? $has->getAttribute($high)];
             if (is_numeric($a) && is_numeric($b) && (float) $a > (float) $b) {
                 $errors[$high] = $says;
@@ -109,7 +126,7 @@ final class ProductRules
         foreach (is_array($labels) ? $labels : [] as $way => $text) {
             try {
                 self::reader()->read(is_scalar($text) ? (string) $text : '');
-            } catch (AmbiguousDilution|DomainException $e) {
+            } catch (AmbiguousDilution | DomainException $e) {
                 $errors["dilutions.{$way}"] = $e->getMessage();
             }
         }
@@ -126,7 +143,7 @@ final class ProductRules
     /** @param class-string<BackedEnum> $enum */
     private static function oneOf(string $enum): string
     {
-        return 'in:'.implode(',', array_column($enum::cases(), 'value'));
+        return 'in:' . implode(',', array_column($enum::cases(), 'value'));
     }
 
     /** Caps and pumps as they usually are; "in" as parts of the whole. */

@@ -18,7 +18,15 @@ final readonly class StockBook
     public static function of(array $productIds): self
     {
         $moves = [];
-        foreach (StockMove::query()->whereIn('product_id', $productIds)->orderBy('at')->orderBy('id')->toBase()->get(['product_id', 'turn_id', 'kind', 'ml', 'counted_ml', 'batch', 'expires_on', 'note', 'at']) as $move) {
+        foreach (
+            StockMove::query()
+                ->whereIn('product_id', $productIds)
+                ->orderBy('at')
+                ->orderBy('id')
+                ->toBase()
+                ->get(['product_id', 'turn_id', 'kind', 'ml', 'counted_ml', 'batch', 'expires_on', 'note', 'at'])
+            as $move
+        ) {
             $moves[(string) $move->product_id][] = $move;
         }
 
@@ -29,11 +37,19 @@ final readonly class StockBook
     {
         $moves = $this->moves[$product->id] ?? [];
         // What stood there before anybody wrote movements down is a batch nobody knows.
-        $before = $product->stock_ml - array_sum(array_map(static fn(stdClass $move): float => (float) $move->ml, $moves));
+        $before =
+            $product->stock_ml - array_sum(array_map(static fn(stdClass $move): float => (float) $move->ml, $moves));
 
         return Batches::of([
-            ...($before > 0.05 ? [['ml' => $before, 'batch' => null, 'expires' => null]] : []),
-            ...array_map(static fn(stdClass $move): array => ['ml' => (float) $move->ml, 'batch' => $move->batch === null ? null : (string) $move->batch, 'expires' => $move->expires_on === null ? null : (string) $move->expires_on], $moves),
+            ...$before > 0.05 ? [['ml' => $before, 'batch' => null, 'expires' => null]] : [],
+            ...array_map(
+                static fn(stdClass $move): array => [
+                    'ml' => (float) $move->ml,
+                    'batch' => $move->batch === null ? null : (string) $move->batch,
+                    'expires' => $move->expires_on === null ? null : (string) $move->expires_on,
+                ],
+                $moves,
+            ),
         ]);
     }
 
@@ -51,7 +67,17 @@ final readonly class StockBook
         foreach ($this->moves[$product->id] ?? [] as $move) {
             if ($move->kind === 'count') {
                 $at = CarbonImmutable::parse((string) $move->at);
-                $counts[] = ['at' => $at, 'counted_ml' => (float) $move->counted_ml, 'since' => $since, 'bought_ml' => $sums['buy'], 'used_ml' => -$sums['use'], 'turns' => count($turns), 'other_ml' => -$sums['other'], 'difference_ml' => (float) $move->ml, 'note' => $move->note === null ? null : (string) $move->note];
+                $counts[] = [
+                    'at' => $at,
+                    'counted_ml' => (float) $move->counted_ml,
+                    'since' => $since,
+                    'bought_ml' => $sums['buy'],
+                    'used_ml' => -$sums['use'],
+                    'turns' => count($turns),
+                    'other_ml' => -$sums['other'],
+                    'difference_ml' => (float) $move->ml,
+                    'note' => $move->note === null ? null : (string) $move->note,
+                ];
                 [$sums, $turns, $since] = [['buy' => 0.0, 'use' => 0.0, 'other' => 0.0], [], $at];
 
                 continue;

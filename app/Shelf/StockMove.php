@@ -34,6 +34,11 @@ class StockMove extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['ml' => 'float', 'counted_ml' => 'float', 'at' => 'immutable_datetime', 'expires_on' => 'immutable_date'];
+        return [
+            'ml' => 'float',
+            'counted_ml' => 'float',
+            'at' => 'immutable_datetime',
+            'expires_on' => 'immutable_date',
+        ];
     }
 }

@@ -9,6 +9,6 @@ final class Noise
 {
     public static function of(string|int|null ...$what): float
     {
-        return hexdec(substr(hash('xxh32', implode('|', $what)), 0, 6)) / 0x7FFFFF - 1.0;
+        return hexdec(substr(hash('xxh32', implode('|', $what)), 0, 6)) / 0x7fffff - 1.0;
     }
 }

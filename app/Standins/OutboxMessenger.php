@@ -11,10 +11,7 @@ use Psr\Clock\ClockInterface;
 /** Stand-in for a mail service: keeps messages where they can be read (bin/outbox, or Workspace → Messages). */
 final readonly class OutboxMessenger implements Messenger
 {
-    public function __construct(
-        private ConnectionInterface $database,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private ConnectionInterface $database, private ClockInterface $clock) {}
 
     public function send(string $recipient, string $subject, string $body, ?string $workspaceId = null): void
     {

@@ -22,10 +22,16 @@ final readonly class SimulatedTdsPen implements TdsPen
     public function read(?Whereabouts $place, string $point): float
     {
         $now = $this->clock->now();
-        $season = 1.0 + 0.06 * cos(2.0 * M_PI * ((int) $now->format('z') - 240) / 365.25);
+        $season = 1.0 + 0.06 * cos((2.0 * M_PI * ((int) $now->format('z') - 240)) / 365.25);
         $tap = ($place->tdsMgL ?? self::UNKNOWN_TAP) * $season;
-        $true = $point === 'treated' && $place?->treatedTdsMgL !== null ? $place->treatedTdsMgL : $tap * self::THROUGH[$point];
+        $true =
+            $point === 'treated' && $place?->treatedTdsMgL !== null
+                ? $place->treatedTdsMgL
+                : $tap * self::THROUGH[$point];
 
-        return round(max(0.0, $true * (1.0 + 0.015 * Noise::of('pen', $place?->id, $point, $now->format('Y-m-d H:i')))), $true < 20.0 ? 1 : 0);
+        return round(
+            max(0.0, $true * (1.0 + 0.015 * Noise::of('pen', $place?->id, $point, $now->format('Y-m-d H:i')))),
+            $true < 20.0 ? 1 : 0,
+        );
     }
 }

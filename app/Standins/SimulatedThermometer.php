@@ -16,9 +16,17 @@ final readonly class SimulatedThermometer implements InfraredThermometer
 
     public function aim(?Whereabouts $place, Tone $tone, Exposure $exposure, DateTimeImmutable $at): float
     {
-        $hour = $this->weather->hours($place->latitude ?? Weather::SOMEWHERE[0], $place->longitude ?? Weather::SOMEWHERE[1], $at, 1)[0];
+        $hour = $this->weather->hours(
+            $place->latitude ?? Weather::SOMEWHERE[0],
+            $place->longitude ?? Weather::SOMEWHERE[1],
+            $at,
+            1,
+        )[0];
         $settled = Panel::settlesAt($hour->air->shaded($exposure->ofSun()), $tone->absorptance());
 
-        return round($settled + Noise::of('infrared', $place?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')), 1);
+        return round(
+            $settled + Noise::of('infrared', $place?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')),
+            1,
+        );
     }
 }

@@ -28,7 +28,9 @@ final readonly class SimulatedWeather implements Weather
     public function hours(float $latitude, float $longitude, DateTimeImmutable $from, int $count): array
     {
         $hours = [];
-        $at = $from->setTimezone(new DateTimeZone('UTC'))->setTime((int) $from->setTimezone(new DateTimeZone('UTC'))->format('G'), 0);
+        $at = $from
+            ->setTimezone(new DateTimeZone('UTC'))
+            ->setTime((int) $from->setTimezone(new DateTimeZone('UTC'))->format('G'), 0);
         for ($i = 0; $i < $count; $i++) {
             $hours[] = $this->hour($latitude, $longitude, $at);
             $at = $at->add(new DateInterval('PT1H'));
@@ -45,18 +47,44 @@ final readonly class SimulatedWeather implements Weather
         $sureness = exp(-$days / self::FADES_IN_DAYS);
         // Fronts pass over all the islands, showers over one.
         $front = $sureness * $this->drift('front', $t / 38.0);
-        $shower = $sureness * $this->drift('shower '.$here, $t / 5.0);
+        $shower = $sureness * $this->drift('shower ' . $here, $t / 5.0);
         $cloud = min(1.0, max(0.0, 0.62 + 0.45 * $front + 0.28 * $shower));
         $sun = Sun::at($latitude, $longitude, $at)->under($cloud);
-        $season = cos(2.0 * M_PI * ((int) $at->format('z') - 212) / 365.25);
+        $season = cos((2.0 * M_PI * ((int) $at->format('z') - 212)) / 365.25);
         // Mild winters, cool summers; the sea follows the sun by weeks and lets days swing little.
         $hour = (int) $at->format('G') + $longitude / 15.0;
-        $air = (70.0 - $latitude) * 0.35 + 4.6 + 5.2 * $season + (1.2 + 2.6 * (1.0 - $cloud)) * cos(2.0 * M_PI * ($hour - 14.5) / 24.0) + 3.0 * $sureness * $this->drift('air', $t / 60.0);
+        $air =
+            (70.0 - $latitude) * 0.35 +
+            4.6 +
+            5.2 * $season +
+            (1.2 + 2.6 * (1.0 - $cloud)) * cos((2.0 * M_PI * ($hour - 14.5)) / 24.0) +
+            3.0 * $sureness * $this->drift('air', $t / 60.0);
         $rain = $cloud > 0.78 ? max(0.0, 6.0 * ($cloud - 0.78) * (0.5 + $shower + $front)) : 0.0;
-        $rh = min(0.99, max(0.45, 0.80 + 0.10 * $front + 0.06 * $shower - 0.00018 * $sun - 0.012 * ($air - 9.0) + ($rain > 0.0 ? 0.08 : 0.0)));
-        $wind = max(0.3, 5.2 - 1.4 * $season + 3.4 * $front + 2.0 * $sureness * $this->drift('wind '.$here, $t / 7.0));
+        $rh = min(
+            0.99,
+            max(
+                0.45,
+                0.8 +
+                    0.1 * $front +
+                    0.06 * $shower -
+                    0.00018 * $sun -
+                    0.012 * ($air - 9.0) +
+                    ($rain > 0.0 ? 0.08 : 0.0),
+            ),
+        );
+        $wind = max(
+            0.3,
+            5.2 - 1.4 * $season + 3.4 * $front + 2.0 * $sureness * $this->drift('wind ' . $here, $t / 7.0),
+        );
 
-        return new WeatherHour($at, new Air(round($air, 1), round($rh, 2), round($wind, 1), round($sun)), round($cloud, 2), round($rain, 1), round(0.4 + 2.6 * (1.0 - $sureness), 1), round($sureness, 2));
+        return new WeatherHour(
+            $at,
+            new Air(round($air, 1), round($rh, 2), round($wind, 1), round($sun)),
+            round($cloud, 2),
+            round($rain, 1),
+            round(0.4 + 2.6 * (1.0 - $sureness), 1),
+            round($sureness, 2),
+        );
     }
 
     /** A smooth wandering between -1 and 1: fixed values at whole numbers, joined by a cosine. */
@@ -70,6 +98,6 @@ final readonly class SimulatedWeather implements Weather
 
     private function fixed(string $what, int $at): float
     {
-        return Noise::of(self::SEED.' '.$what.' '.$at);
+        return Noise::of(self::SEED . ' ' . $what . ' ' . $at);
     }
 }

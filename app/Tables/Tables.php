@@ -26,10 +26,20 @@ final class Tables
     {
         $lines = [$head];
         foreach ($rows as $row) {
-            $lines[] = array_map(static fn(string $cell): string => preg_match(self::FORMULA, $cell) === 1 && ! is_numeric($cell) ? "'".$cell : $cell, $row);
+            $lines[] = array_map(
+                static fn(string $cell): string => preg_match(self::FORMULA, $cell) === 1 && !is_numeric($cell)
+                    ? "'" . $cell
+                    : $cell,
+                $row,
+            );
         }
 
-        return (new CsvEncoder)->encode($lines, CsvEncoder::FORMAT, [CsvEncoder::NO_HEADERS_KEY => true, CsvEncoder::DELIMITER_KEY => $comma, CsvEncoder::OUTPUT_UTF8_BOM_KEY => true, CsvEncoder::ESCAPE_CHAR_KEY => '']);
+        return (new CsvEncoder())->encode($lines, CsvEncoder::FORMAT, [
+            CsvEncoder::NO_HEADERS_KEY => true,
+            CsvEncoder::DELIMITER_KEY => $comma,
+            CsvEncoder::OUTPUT_UTF8_BOM_KEY => true,
+            CsvEncoder::ESCAPE_CHAR_KEY => '',
+        ]);
     }
 
     /**
@@ -39,16 +49,29 @@ final class Tables
      */
     public static function read(string $text, int $most): array
     {
-        $text = preg_replace('/^\x{FEFF}/u', '', $text) ?? throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.');
+        $text =
+            preg_replace('/^\x{FEFF}/u', '', $text) ??
+            throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.');
         if (trim($text) === '') {
             throw new UnreadableFile('The file is empty.');
         }
         $first = strtok($text, "\r\n") ?: '';
-        $found = [',' => substr_count($first, ','), ';' => substr_count($first, ';'), "\t" => substr_count($first, "\t")];
+        $found = [
+            ',' => substr_count($first, ','),
+            ';' => substr_count($first, ';'),
+            "\t" => substr_count($first, "\t"),
+        ];
         arsort($found);
         /** @var list<array<array-key, string|null>> $lines */
-        $lines = (new CsvEncoder)->decode($text, CsvEncoder::FORMAT, [CsvEncoder::NO_HEADERS_KEY => true, CsvEncoder::DELIMITER_KEY => (string) array_key_first($found), CsvEncoder::ESCAPE_CHAR_KEY => '']);
-        $head = array_map(static fn(?string $cell): string => mb_strtolower(trim((string) $cell)), array_values(array_shift($lines) ?? []));
+        $lines = (new CsvEncoder())->decode($text, CsvEncoder::FORMAT, [
+            CsvEncoder::NO_HEADERS_KEY => true,
+            CsvEncoder::DELIMITER_KEY => (string) array_key_first($found),
+            CsvEncoder::ESCAPE_CHAR_KEY => '',
+        ]);
+        $head = array_map(
+            static fn(?string $cell): string => mb_strtolower(trim((string) $cell)),
+            array_values(array_shift($lines) ?? []),
+        );
         if (count(array_unique($head)) !== count($head)) {
             throw new UnreadableFile('Two columns have the same name.');
         }

@@ -37,7 +37,10 @@ trait Audited
      */
     private static function plain(array $attributes): array
     {
-        return array_filter(array_diff_key($attributes, array_flip(['id', 'workspace_id', 'version', 'created_at', 'updated_at'])), static fn(mixed $value): bool => $value !== null);
+        return array_filter(
+            array_diff_key($attributes, array_flip(['id', 'workspace_id', 'version', 'created_at', 'updated_at'])),
+            static fn(mixed $value): bool => $value !== null,
+        );
     }
 
     /**
@@ -47,13 +50,20 @@ trait Audited
     private static function noted(Model $row, string $did, array $before, array $after): void
     {
         $by = Auth::id();
-        if (! is_string($by)) {
+        if (!is_string($by)) {
             return;
         }
-        $name = $row->getAttribute('name') ?? $row->getAttribute('note') ?? '';
+        $name = $row->getAttribute('name') ?? ($row->getAttribute('note') ?? '');
         Change::query()->create([
-            'workspace_id' => $row->getAttribute('workspace_id'), 'what' => mb_strtolower(class_basename($row)), 'row_id' => $row->getKey(), 'name' => mb_substr(is_string($name) ? $name : '', 0, 160), 'did' => $did,
-            'before' => (object) $before, 'after' => (object) $after, 'by' => $by, 'at' => app(ClockInterface::class)->now(),
+            'workspace_id' => $row->getAttribute('workspace_id'),
+            'what' => mb_strtolower(class_basename($row)),
+            'row_id' => $row->getKey(),
+            'name' => mb_substr(is_string($name) ? $name : '', 0, 160),
+            'did' => $did,
+            'before' => (object) $before,
+            'after' => (object) $after,
+            'by' => $by,
+            'at' => app(ClockInterface::class)->now(),
         ]);
     }
 }

@@ -9,10 +9,7 @@ use Illuminate\Database\ConnectionInterface;
 /** For work the program does by itself: opens one workspace after the other. */
 final readonly class EachWorkspace
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ConnectionInterface $database,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ConnectionInterface $database) {}
 
     /** @param callable(): void $work */
     public function __invoke(callable $work): void

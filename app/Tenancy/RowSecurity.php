@@ -16,12 +16,15 @@ final class RowSecurity
 
     public static function guard(string $table, ?string $using = null, ?string $check = null): void
     {
-        $using ??= 'workspace_id = '.self::WORKSPACE;
-        $check ??= 'workspace_id = '.self::WORKSPACE;
-        DB::unprepared(<<<SQL
+        $using ??= 'workspace_id = ' . self::WORKSPACE;
+        $check ??= 'workspace_id = ' . self::WORKSPACE;
+        DB::unprepared(
+            <<<SQL
             alter table {$table} enable row level security;
             create policy {$table}_of_workspace on {$table} using ({$using}) with check ({$check});
-            SQL);
+            SQL
+            ,
+        );
     }
 
     /** Rows are written once and never changed: takes the application's right to update and delete. */
@@ -29,7 +32,7 @@ final class RowSecurity
     {
         DB::unprepared("revoke update, delete, truncate on {$table} from vicissa_app");
         if ($changeable !== []) {
-            DB::unprepared('grant update ('.implode(', ', $changeable).") on {$table} to vicissa_app");
+            DB::unprepared('grant update (' . implode(', ', $changeable) . ") on {$table} to vicissa_app");
         }
     }
 }

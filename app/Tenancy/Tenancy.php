@@ -45,7 +45,9 @@ final class Tenancy
     public function leave(): void
     {
         $this->workspace = $this->membership = null;
-        $this->database->select("select set_config('vicissa.workspace', '', false), set_config('vicissa.user', '', false)");
+        $this->database->select(
+            "select set_config('vicissa.workspace', '', false), set_config('vicissa.user', '', false)",
+        );
     }
 
     public function workspace(): Workspace
@@ -78,13 +80,13 @@ final class Tenancy
     public function within(string $workspaceId, callable $work, bool $transaction = true): void
     {
         $inherited = $this->entered();
-        if (! $inherited) {
+        if (!$inherited) {
             $this->enter($workspaceId);
         }
         try {
             $transaction ? $this->database->transaction(static fn(): mixed => $work()) : $work();
         } finally {
-            if (! $inherited) {
+            if (!$inherited) {
                 $this->leave();
             }
         }

@@ -33,12 +33,26 @@ class Workspace extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['time_zone' => 'UTC', 'units' => 'metric', 'schools' => '{}', 'salt_months' => '[]', 'rates' => '{}', 'numbers' => '{}', 'version' => 1];
+    protected $attributes = [
+        'time_zone' => 'UTC',
+        'units' => 'metric',
+        'schools' => '{}',
+        'salt_months' => '[]',
+        'rates' => '{}',
+        'numbers' => '{}',
+        'version' => 1,
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['schools' => 'array', 'salt_months' => 'array', 'rates' => 'array', 'numbers' => 'array', 'version' => 'integer'];
+        return [
+            'schools' => 'array',
+            'salt_months' => 'array',
+            'rates' => 'array',
+            'numbers' => 'array',
+            'version' => 'integer',
+        ];
     }
 
     /** @return HasMany<Membership, $this> */
@@ -71,7 +85,7 @@ class Workspace extends Model
     /** Noon of a calendar day where the workspace is: a day without an hour must not slip across a border. */
     public function noon(string $date): CarbonImmutable
     {
-        return CarbonImmutable::parse($date.' 12:00', $this->time_zone)->utc();
+        return CarbonImmutable::parse($date . ' 12:00', $this->time_zone)->utc();
     }
 
     public function dateOf(DateTimeInterface $moment): string

@@ -47,7 +47,7 @@ final readonly class FinishTurn
             $before = ($this->dueDates)($vehicle);
             $workedAt = CarbonImmutable::parse($facts['worked_at']);
             $turn = Turn::query()->create([
-                ...(isset($facts['id']) ? ['id' => $facts['id']] : []),
+                ...isset($facts['id']) ? ['id' => $facts['id']] : [],
                 'vehicle_id' => $vehicle->id,
                 'worked_at' => $workedAt,
                 'created_at' => $this->clock->now(),
@@ -72,11 +72,24 @@ final readonly class FinishTurn
             $vehicle = Vehicle::query()->whereKey($turn->vehicle_id)->lockForUpdate()->firstOrFail();
             $before = ($this->dueDates)($vehicle);
             if ((int) $turn->entries()->max('revision') !== $seen) {
-                throw new Overtaken;
+                throw new Overtaken();
             }
             $counted = $turn->current()->first();
             // What the sheet wrote down and the form doesn't ask for stays.
-            $facts += $counted?->only(['crew', 'looked_over', 'water_l', 'textiles', 'steps', 'refused', 'recommended', 'scope', 'kinds', 'left_out', 'inspection']) ?? [];
+            $facts +=
+                $counted?->only([
+                    'crew',
+                    'looked_over',
+                    'water_l',
+                    'textiles',
+                    'steps',
+                    'refused',
+                    'recommended',
+                    'scope',
+                    'kinds',
+                    'left_out',
+                    'inspection',
+                ]) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $this->moveStock->used($turn, $counted, $entry);
             $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
@@ -89,8 +102,20 @@ final readonly class FinishTurn
     /** @return array<string, string> what stands in doubt or has failed, by zone and kind */
     private static function doubts(Vehicle $vehicle): array
     {
-        return Layer::query()->where('vehicle_id', $vehicle->id)->whereNull('ended_at')->orderBy('zone')->orderBy('kind')->get()
-            ->mapWithKeys(static fn(Layer $layer): array => ["{$layer->zone} {$layer->kind}" => ($layer->suspect_at === null ? '' : 'suspect').($layer->failed_at === null ? '' : 'failed')])->filter()->all();
+        return Layer::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->whereNull('ended_at')
+            ->orderBy('zone')
+            ->orderBy('kind')
+            ->get()
+            ->mapWithKeys(
+                static fn(Layer $layer): array => [
+                    "{$layer->zone} {$layer->kind}" =>
+                        ($layer->suspect_at === null ? '' : 'suspect') . ($layer->failed_at === null ? '' : 'failed'),
+                ],
+            )
+            ->filter()
+            ->all();
     }
 
     private function settle(Turn $turn, Vehicle $vehicle, string $entryId): void
@@ -105,7 +130,10 @@ final readonly class FinishTurn
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
         }
         // What was planned until then has come about, or was overtaken.
-        PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))->delete();
+        PlannedVisit::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))
+            ->delete();
         $left = TurnEntry::query()->whereKey($entryId)->value('left_out') ?? [];
         $day = $this->tenancy->workspace()->dateOf($turn->worked_at);
         // A layer that was found wanting, or whose doubt was settled, changes what its next visit holds.

@@ -45,8 +45,18 @@ final readonly class KeepPhoto
 
         return DB::transaction(function () use ($vehicle, $sheet, $writer, $facts, $jpeg, $width, $height): Photo {
             $photo = Photo::query()->create([
-                'id' => $facts['id'], 'vehicle_id' => $vehicle->id, 'sheet_id' => $sheet?->id, 'turn_id' => $sheet?->turn_id, 'zone' => $facts['zone'], 'stage' => $facts['stage'], 'note' => $facts['note'] ?? null,
-                'width' => $width, 'height' => $height, 'bytes' => strlen($jpeg), 'taken_at' => CarbonImmutable::parse($facts['taken_at']), 'written_by' => $writer->id,
+                'id' => $facts['id'],
+                'vehicle_id' => $vehicle->id,
+                'sheet_id' => $sheet?->id,
+                'turn_id' => $sheet?->turn_id,
+                'zone' => $facts['zone'],
+                'stage' => $facts['stage'],
+                'note' => $facts['note'] ?? null,
+                'width' => $width,
+                'height' => $height,
+                'bytes' => strlen($jpeg),
+                'taken_at' => CarbonImmutable::parse($facts['taken_at']),
+                'written_by' => $writer->id,
             ]);
             Storage::disk('photos')->put($photo->path(), $jpeg);
 
@@ -57,7 +67,7 @@ final readonly class KeepPhoto
     private function drawnAnew(string $file): string
     {
         $size = @getimagesizefromstring($file);
-        if ($size === false || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
+        if ($size === false || !in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
             throw InvalidInput::at('file', 'That is no picture Vicissa can read: JPEG, PNG or WebP.');
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
@@ -68,7 +78,15 @@ final readonly class KeepPhoto
             throw InvalidInput::at('file', 'The picture is damaged; take it again.');
         }
         $edge = max(imagesx($picture), imagesy($picture));
-        $scaled = $edge > self::EDGE ? imagescale($picture, max(1, (int) round(imagesx($picture) * self::EDGE / $edge)), max(1, (int) round(imagesy($picture) * self::EDGE / $edge)), IMG_BICUBIC) : $picture;
+        $scaled =
+            $edge > self::EDGE
+                ? imagescale(
+                    $picture,
+                    max(1, (int) round((imagesx($picture) * self::EDGE) / $edge)),
+                    max(1, (int) round((imagesy($picture) * self::EDGE) / $edge)),
+                    IMG_BICUBIC,
+                )
+                : $picture;
         $scaled = $scaled === false ? $picture : $scaled;
 
         return $this->jpeg($scaled);

@@ -22,7 +22,10 @@ final readonly class MoveStock
         foreach (array_keys($took + $had) as $id) {
             $ml = round(($had[$id] ?? 0.0) - ($took[$id] ?? 0.0), 1);
             if ($ml !== 0.0) {
-                $this->move($id, 'use', $ml, $entry->worked_at, ['turn_id' => $turn->id, 'written_by' => $entry->written_by]);
+                $this->move($id, 'use', $ml, $entry->worked_at, [
+                    'turn_id' => $turn->id,
+                    'written_by' => $entry->written_by,
+                ]);
             }
         }
     }
@@ -38,17 +41,32 @@ final readonly class MoveStock
      *
      * @param 'waste'|'mix' $kind
      */
-    public function out(Product $product, string $kind, float $ml, CarbonImmutable $at, ?string $by, ?string $note = null): void
-    {
+    public function out(
+        Product $product,
+        string $kind,
+        float $ml,
+        CarbonImmutable $at,
+        ?string $by,
+        ?string $note = null,
+    ): void {
         $this->move($product->id, $kind, -$ml, $at, ['note' => $note, 'written_by' => $by]);
     }
 
     /** What was found on the shelf; the difference to what the book said is a movement of its own. */
-    public function counted(Product $product, float $found, CarbonImmutable $at, ?string $by, ?string $note = null): void
-    {
+    public function counted(
+        Product $product,
+        float $found,
+        CarbonImmutable $at,
+        ?string $by,
+        ?string $note = null,
+    ): void {
         DB::transaction(function () use ($product, $found, $at, $by, $note): void {
             $book = (float) Product::query()->whereKey($product->id)->lockForUpdate()->valueOrFail('stock_ml');
-            $this->move($product->id, 'count', round($found - $book, 1), $at, ['counted_ml' => $found, 'note' => $note, 'written_by' => $by]);
+            $this->move($product->id, 'count', round($found - $book, 1), $at, [
+                'counted_ml' => $found,
+                'note' => $note,
+                'written_by' => $by,
+            ]);
         });
     }
 
@@ -56,7 +74,12 @@ final readonly class MoveStock
     private function move(string $productId, string $kind, float $ml, CarbonImmutable $at, array $facts): void
     {
         // Added where it lies: two people at once both count. A bottle can't hold less than nothing; the movement says what was taken all the same.
-        Product::query()->whereKey($productId)->update(['stock_ml' => DB::raw(sprintf('greatest(0, least(stock_ml + (%F), 10000000))', $ml)), 'version' => DB::raw('version + 1')]);
+        Product::query()
+            ->whereKey($productId)
+            ->update([
+                'stock_ml' => DB::raw(sprintf('greatest(0, least(stock_ml + (%F), 10000000))', $ml)),
+                'version' => DB::raw('version + 1'),
+            ]);
         StockMove::query()->create(['product_id' => $productId, 'kind' => $kind, 'ml' => $ml, 'at' => $at, ...$facts]);
     }
 

@@ -22,15 +22,29 @@ final readonly class ProposeNext
      */
     public function __invoke(Turn $turn, Vehicle $vehicle, array $due): void
     {
-        $next = $turn->worked_at->setTimezone($this->tenancy->workspace()->time_zone)->addDays($vehicle->cadence_target)->toDateString();
+        $next = $turn->worked_at
+            ->setTimezone($this->tenancy->workspace()->time_zone)
+            ->addDays($vehicle->cadence_target)
+            ->toDateString();
         $entry = TurnEntry::query()->findOrFail($turn->current_entry_id);
         /** @var list<array{next: string}> $diagnoses */
         $diagnoses = $entry->diagnoses;
         $kinds = NextVisit::kinds(
             array_map(static fn(array $found): NextStep => NextStep::from($found['next']), $diagnoses),
-            array_filter($due, static fn(array $date): bool => $date['kind'] === LayerKind::Topper->value && $date['from'] !== null && $date['from'] <= $next) !== [],
+            array_filter(
+                $due,
+                static fn(array $date): bool => $date['kind'] === LayerKind::Topper->value &&
+                    $date['from'] !== null &&
+                    $date['from'] <= $next,
+            ) !== [],
             array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next) !== [],
         );
-        TurnEntry::query()->whereKey($entry->id)->update(['next_on' => $next, 'next_kinds' => json_encode(array_column($kinds, 'value')), 'due_after' => json_encode($due)]);
+        TurnEntry::query()
+            ->whereKey($entry->id)
+            ->update([
+                'next_on' => $next,
+                'next_kinds' => json_encode(array_column($kinds, 'value')),
+                'due_after' => json_encode($due),
+            ]);
     }
 }

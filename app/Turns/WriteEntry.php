@@ -47,41 +47,115 @@ final readonly class WriteEntry
      * @param array<string, mixed> $facts
      * @param list<array<string, mixed>> $dueBefore
      */
-    public function __invoke(Turn $turn, Vehicle $vehicle, User $writer, array $facts, int $revision, array $dueBefore, ?string $reason = null): TurnEntry
-    {
+    public function __invoke(
+        Turn $turn,
+        Vehicle $vehicle,
+        User $writer,
+        array $facts,
+        int $revision,
+        array $dueBefore,
+        ?string $reason = null,
+    ): TurnEntry {
         $at = CarbonImmutable::parse($facts['worked_at']);
-        $stack = Layer::query()->where('vehicle_id', $vehicle->id)
+        $stack = Layer::query()
+            ->where('vehicle_id', $vehicle->id)
             ->where(static fn($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))
-            ->where('on_at', '<=', $at)->where(static fn($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
-            ->orderByRaw("kind = 'topper' desc")->orderByDesc('on_at')->get();
-        $products = Product::query()->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))->get()->keyBy('id');
+            ->where('on_at', '<=', $at)
+            ->where(static fn($query) => $query->whereNull('ended_at')->orWhere('ended_at', '>=', $at))
+            ->orderByRaw("kind = 'topper' desc")
+            ->orderByDesc('on_at')
+            ->get();
+        $products = Product::query()
+            ->whereIn('id', array_column($facts['products'] ?? [], 'product_id'))
+            ->get()
+            ->keyBy('id');
         $entry = TurnEntry::query()->create([
-            'turn_id' => $turn->id, 'revision' => $revision, 'worked_at' => $at, 'minutes' => $facts['minutes'] ?? null,
-            'soil' => $facts['soil'], 'grit' => $facts['grit'] ?? false, 'method' => $facts['method'], 'purpose' => $facts['purpose'] ?? 'maintain',
-            'water' => $facts['water'], 'panel_c' => $facts['panel_c'] ?? null, 'clay' => $facts['clay'] ?? false, 'looked_over' => ($facts['looked_over'] ?? false) || isset($facts['inspection']), 'note' => $facts['note'] ?? null,
-            'crew' => $facts['crew'] ?? null, 'water_l' => $facts['water_l'] ?? null, 'textiles' => $facts['textiles'] ?? [], 'steps' => $facts['steps'] ?? [],
-            'scope' => $facts['scope'] ?? 'usual', 'kinds' => $facts['kinds'] ?? null, 'left_out' => $facts['left_out'] ?? [], 'inspection' => $facts['inspection'] ?? null,
-            'estimate_min' => ($facts['steps'] ?? []) === [] && isset($facts['minutes']) ? ($this->estimateTurn)($vehicle, $facts, $products) : null,
-            'refused' => $facts['refused'] ?? [], 'recommended' => $facts['recommended'] ?? null,
-            'diagnoses' => $this->diagnoses($facts['readings'] ?? [], $stack->all(), $this->sheetedBefore($vehicle, $turn)), 'due_before' => $dueBefore,
-            'reason' => $reason, 'written_by' => $writer->id, 'written_at' => $this->clock->now(),
+            'turn_id' => $turn->id,
+            'revision' => $revision,
+            'worked_at' => $at,
+            'minutes' => $facts['minutes'] ?? null,
+            'soil' => $facts['soil'],
+            'grit' => $facts['grit'] ?? false,
+            'method' => $facts['method'],
+            'purpose' => $facts['purpose'] ?? 'maintain',
+            'water' => $facts['water'],
+            'panel_c' => $facts['panel_c'] ?? null,
+            'clay' => $facts['clay'] ?? false,
+            'looked_over' => ($facts['looked_over'] ?? false) || isset($facts['inspection']),
+            'note' => $facts['note'] ?? null,
+            'crew' => $facts['crew'] ?? null,
+            'water_l' => $facts['water_l'] ?? null,
+            'textiles' => $facts['textiles'] ?? [],
+            'steps' => $facts['steps'] ?? [],
+            'scope' => $facts['scope'] ?? 'usual',
+            'kinds' => $facts['kinds'] ?? null,
+            'left_out' => $facts['left_out'] ?? [],
+            'inspection' => $facts['inspection'] ?? null,
+            'estimate_min' =>
+                ($facts['steps'] ?? []) === [] && isset($facts['minutes'])
+                    ? ($this->estimateTurn)($vehicle, $facts, $products)
+                    : null,
+            'refused' => $facts['refused'] ?? [],
+            'recommended' => $facts['recommended'] ?? null,
+            'diagnoses' => $this->diagnoses(
+                $facts['readings'] ?? [],
+                $stack->all(),
+                $this->sheetedBefore($vehicle, $turn),
+            ),
+            'due_before' => $dueBefore,
+            'reason' => $reason,
+            'written_by' => $writer->id,
+            'written_at' => $this->clock->now(),
         ]);
         $workspaceId = $entry->workspace_id;
-        $mark = static fn(): array => ['id' => Str::uuid7()->toString(), 'workspace_id' => $workspaceId, 'entry_id' => $entry->id];
-        Reading::query()->insert(array_map(static fn(array $reading): array => [
-            ...$mark(), 'stage' => $reading['stage'], 'zone' => $reading['zone'], 'part' => $reading['part'] ?? Part::Whole->value, 'behaviour' => $reading['behaviour'], 'angle_deg' => $reading['angle_deg'] ?? null, 'sheets_s' => $reading['sheets_s'] ?? null,
-        ], $facts['readings'] ?? []));
+        $mark = static fn(): array => [
+            'id' => Str::uuid7()->toString(),
+            'workspace_id' => $workspaceId,
+            'entry_id' => $entry->id,
+        ];
+        Reading::query()->insert(
+            array_map(
+                static fn(array $reading): array => [
+                    ...$mark(),
+                    'stage' => $reading['stage'],
+                    'zone' => $reading['zone'],
+                    'part' => $reading['part'] ?? Part::Whole->value,
+                    'behaviour' => $reading['behaviour'],
+                    'angle_deg' => $reading['angle_deg'] ?? null,
+                    'sheets_s' => $reading['sheets_s'] ?? null,
+                ],
+                $facts['readings'] ?? [],
+            ),
+        );
         $batches = $this->batches($products);
         $uses = [];
         foreach ($facts['products'] ?? [] as $use) {
-            $product = $products[$use['product_id']] ?? throw new LogicException('A product passed validation and is gone.');
+            $product =
+                $products[$use['product_id']] ?? throw new LogicException('A product passed validation and is gone.');
             $zone = Zone::from($use['zone']);
             $verdict = ($this->judgeProduct)($product, $vehicle, $zone, $stack, [
-                'panel_c' => $entry->panel_c, 'water' => Water::from($entry->water), 'purpose' => Purpose::from($entry->purpose),
+                'panel_c' => $entry->panel_c,
+                'water' => Water::from($entry->water),
+                'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [
-                ...$mark(), 'product_id' => $product->id, 'role' => $product->role, 'zone' => $zone->value, 'quantity_ml' => $use['quantity_ml'] ?? null, 'batch' => $use['batch'] ?? $batches[$product->id] ?? null, 'as_base' => ($use['as_base'] ?? false) || $product->role === Role::Base->value,
-                'remarks' => json_encode(array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks), JSON_THROW_ON_ERROR),
+                ...$mark(),
+                'product_id' => $product->id,
+                'role' => $product->role,
+                'zone' => $zone->value,
+                'quantity_ml' => $use['quantity_ml'] ?? null,
+                'batch' => $use['batch'] ?? ($batches[$product->id] ?? null),
+                'as_base' => ($use['as_base'] ?? false) || $product->role === Role::Base->value,
+                'remarks' => json_encode(
+                    array_map(
+                        static fn(Remark $remark): array => [
+                            'code' => $remark->code->value,
+                            'severity' => $remark->severity->value,
+                        ],
+                        $verdict->remarks,
+                    ),
+                    JSON_THROW_ON_ERROR,
+                ),
             ];
         }
         TurnProduct::query()->insert($uses);
@@ -97,10 +171,20 @@ final readonly class WriteEntry
      */
     private function batches(Collection $products): array
     {
-        $known = StockMove::query()->whereIn('product_id', $products->keys()->all())->whereNotNull('batch')->distinct()->pluck('product_id')->all();
+        $known = StockMove::query()
+            ->whereIn('product_id', $products->keys()->all())
+            ->whereNotNull('batch')
+            ->distinct()
+            ->pluck('product_id')
+            ->all();
         $book = $known === [] ? null : StockBook::of(array_values(array_filter($known, is_string(...))));
 
-        return $book === null ? [] : $products->whereIn('id', $known)->mapWithKeys(static fn(Product $product): array => [$product->id => $book->batches($product)->inUse()])->all();
+        return $book === null
+            ? []
+            : $products
+                ->whereIn('id', $known)
+                ->mapWithKeys(static fn(Product $product): array => [$product->id => $book->batches($product)->inUse()])
+                ->all();
     }
 
     /**
@@ -121,10 +205,18 @@ final readonly class WriteEntry
             $read = [];
             $sheets = null;
             foreach ($here as $reading) {
-                $read[$reading['stage']][$reading['part'] ?? Part::Whole->value] = Behaviour::from($reading['behaviour']);
+                $read[$reading['stage']][$reading['part'] ?? Part::Whole->value] = Behaviour::from(
+                    $reading['behaviour'],
+                );
                 $sheets = $reading['stage'] === Stage::Arrival->value ? $sheets : $reading['sheets_s'] ?? $sheets;
             }
-            $talk = WaterTalk::over(new PartReadings($read), $layer?->designedFor() ?? Designed::Beads, $layer?->kind === 'topper', $sheets, $zone === Zone::Paint ? $sheetedBefore : null);
+            $talk = WaterTalk::over(
+                new PartReadings($read),
+                $layer?->designedFor() ?? Designed::Beads,
+                $layer?->kind === 'topper',
+                $sheets,
+                $zone === Zone::Paint ? $sheetedBefore : null,
+            );
             $diagnoses[] = ['zone' => $zone->value, ...TalkAnswer::of($talk)];
         }
 
@@ -133,9 +225,16 @@ final readonly class WriteEntry
 
     private function sheetedBefore(Vehicle $vehicle, Turn $turn): ?float
     {
-        $seconds = Reading::query()->join('turns', 'turns.current_entry_id', '=', 'readings.entry_id')->where('turns.vehicle_id', $vehicle->id)->where('turns.id', '!=', $turn->id)
-            ->where('turns.worked_at', '<', $turn->worked_at)->where('readings.zone', Zone::Paint->value)->where('readings.stage', '!=', Stage::Arrival->value)
-            ->whereNotNull('readings.sheets_s')->orderByDesc('turns.worked_at')->value('readings.sheets_s');
+        $seconds = Reading::query()
+            ->join('turns', 'turns.current_entry_id', '=', 'readings.entry_id')
+            ->where('turns.vehicle_id', $vehicle->id)
+            ->where('turns.id', '!=', $turn->id)
+            ->where('turns.worked_at', '<', $turn->worked_at)
+            ->where('readings.zone', Zone::Paint->value)
+            ->where('readings.stage', '!=', Stage::Arrival->value)
+            ->whereNotNull('readings.sheets_s')
+            ->orderByDesc('turns.worked_at')
+            ->value('readings.sheets_s');
 
         return is_numeric($seconds) ? (float) $seconds : null;
     }

@@ -15,10 +15,7 @@ use Psr\Clock\ClockInterface;
 /** A visit that will not be: out of the plan, the round and the sheets that were laid for it, with why and by whom; calendars hear of it. */
 final readonly class CancelVisit
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     /**
      * @param string $by       us, client or weather
@@ -33,7 +30,10 @@ final readonly class CancelVisit
                 return;
             }
             $on = CarbonImmutable::parse($visit->on->toDateString());
-            $next = PlannedVisit::query()->where('vehicle_id', $visit->vehicle_id)->where('on', '>', $on->toDateString())->min('on');
+            $next = PlannedVisit::query()
+                ->where('vehicle_id', $visit->vehicle_id)
+                ->where('on', '>', $on->toDateString())
+                ->min('on');
             $rhythm = max(1, (int) ($visit->vehicle->cadence_target ?? 1));
             $until = match (true) {
                 $again => $on,
@@ -41,13 +41,28 @@ final readonly class CancelVisit
                 default => $on->addDays($rhythm - 1),
             };
             CancelledVisit::query()->create([
-                'id' => $visit->id, 'vehicle_id' => $visit->vehicle_id, 'crew_id' => $visit->crew_id, 'on' => $on->toDateString(), 'kinds' => $visit->kinds, 'sequence' => $visit->sequence + 1,
-                'cancelled_at' => $this->clock->now(), 'why' => $why, 'cancelled_by' => $by, 'until_on' => $until->toDateString(),
+                'id' => $visit->id,
+                'vehicle_id' => $visit->vehicle_id,
+                'crew_id' => $visit->crew_id,
+                'on' => $on->toDateString(),
+                'kinds' => $visit->kinds,
+                'sequence' => $visit->sequence + 1,
+                'cancelled_at' => $this->clock->now(),
+                'why' => $why,
+                'cancelled_by' => $by,
+                'until_on' => $until->toDateString(),
             ]);
             $visit->delete();
             RoundStop::query()->where('vehicle_id', $visit->vehicle_id)->where('on', $on->toDateString())->delete();
-            Sheet::query()->where('vehicle_id', $visit->vehicle_id)->where('on', $on->toDateString())->where('status', 'laid')->update(['status' => 'dropped']);
-            OpenAgain::dispatch($this->tenancy->workspace()->id, sprintf('%s: the visit of %s cancelled', $visit->vehicle->name ?? '', $on->toDateString()))->afterCommit();
+            Sheet::query()
+                ->where('vehicle_id', $visit->vehicle_id)
+                ->where('on', $on->toDateString())
+                ->where('status', 'laid')
+                ->update(['status' => 'dropped']);
+            OpenAgain::dispatch(
+                $this->tenancy->workspace()->id,
+                sprintf('%s: the visit of %s cancelled', $visit->vehicle->name ?? '', $on->toDateString()),
+            )->afterCommit();
         });
     }
 }

@@ -34,6 +34,12 @@ class CancelledVisit extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'until_on' => 'date:Y-m-d', 'kinds' => 'array', 'sequence' => 'integer', 'cancelled_at' => 'immutable_datetime'];
+        return [
+            'on' => 'date:Y-m-d',
+            'until_on' => 'date:Y-m-d',
+            'kinds' => 'array',
+            'sequence' => 'integer',
+            'cancelled_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -43,49 +43,168 @@ final readonly class DrawWeeks
     {
         $weeks = ($this->gatherWeeks)();
         $instance = $weeks->instance;
-        $rows = PlannedVisit::query()->where('on', '>=', Day::date($instance->start))->orderBy('on')->orderBy('id')->get();
+        $rows = PlannedVisit::query()
+            ->where('on', '>=', Day::date($instance->start))
+            ->orderBy('on')
+            ->orderBy('id')
+            ->get();
         $visits = $this->replanWeeks->visits($this->replanWeeks->standing(), $instance);
         $vehicles = [];
         foreach ($instance->vehicles as $vehicle) {
             $vehicles[$vehicle->id] = $vehicle;
         }
-        $visits = array_values(array_filter($visits, static fn(Visit $visit): bool => isset($vehicles[$visit->vehicle])));
+        $visits = array_values(
+            array_filter($visits, static fn(Visit $visit): bool => isset($vehicles[$visit->vehicle])),
+        );
         $cost = Cost::of($instance, $visits);
         $plan = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first();
         $run = PlanRun::query()->orderByDesc('asked_at')->orderByDesc('id')->first();
         $crews = Crew::query()->whereNull('archived_at')->pluck('name', 'id');
         $sites = Site::query()->pluck('name', 'id');
-        $clients = Vehicle::query()->join('clients', 'clients.id', '=', 'vehicles.client_id')->whereNull('vehicles.archived_at')->pluck('clients.name', 'vehicles.id');
+        $clients = Vehicle::query()
+            ->join('clients', 'clients.id', '=', 'vehicles.client_id')
+            ->whereNull('vehicles.archived_at')
+            ->pluck('clients.name', 'vehicles.id');
 
-        $proposals = Proposal::query()->with('vehicle:id,name')->where('on', '>=', Day::date($instance->start))->orderBy('on')->get();
+        $proposals = Proposal::query()
+            ->with('vehicle:id,name')
+            ->where('on', '>=', Day::date($instance->start))
+            ->orderBy('on')
+            ->get();
         $near = $this->near($rows, $instance->start);
         $people = array_map(static fn(PlanCrew $crew): int => $crew->people, $instance->crewsById());
-        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id.' '.$one->on->toDateString());
+        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id . ' ' . $one->on->toDateString());
 
         return [
-            'start' => Day::date($instance->start), 'days' => $instance->days,
-            'crews' => array_map(fn(PlanCrew $crew): array => ['id' => $crew->id, 'name' => $crews[$crew->id] ?? '', 'people' => $crew->people, 'days' => $this->load($instance, $crew, $visits, $vehicles, $sites->all(), $near)], $instance->crews),
-            'weather' => array_map(static fn(int $day): array => ['on' => Day::date($day), 'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no', 'topper' => $instance->sky($day)->topper ? 'ok' : 'no'], array_keys($instance->sky)),
-            'vehicles' => array_map(static fn(PlanVehicle $vehicle): array => [
-                'id' => $vehicle->id, 'name' => $weeks->names[$vehicle->id] ?? '', 'client' => $clients[$vehicle->id] ?? null, 'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null, 'site' => $sites[$vehicle->site] ?? null,
-                'minutes' => array_intersect_key($vehicle->minutes, ['wash' => 1, 'topper' => 1, 'decon' => 1, 'inspection' => 1, 'base' => 1]), 'min' => $vehicle->min, 'target' => $vehicle->target, 'max' => $vehicle->max, 'last_on' => Day::date($vehicle->lastWash),
-                'topper' => self::cycle($vehicle->topper), 'decon' => self::cycle($vehicle->decon), 'inspection' => self::cycle($vehicle->inspection), 'base' => self::cycle($vehicle->base),
-                'says' => $weeks->unworkable[$vehicle->id] ?? null,
-                'deadlines' => array_map(static fn(array $window): array => ['from' => Day::date($window[0]), 'on' => Day::date($window[1])], $vehicle->deadlines),
-                'closed' => array_values(array_map(Day::date(...), array_filter(array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed), static fn(int $day): bool => $day >= $instance->start && $day < $instance->end))),
-            ], $instance->vehicles),
-            'visits' => array_values($rows->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))->map(static fn(PlannedVisit $visit): array => [
-                'id' => $visit->id, 'vehicle_id' => $visit->vehicle_id, 'crew_id' => $visit->crew_id, 'on' => $visit->on->toDateString(), 'kinds' => $visit->kinds, 'scope' => $visit->scope, 'locked' => $visit->locked,
-                'minutes' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ?? $vehicles[$visit->vehicle_id]->minutesFor(Kind::bits($visit->kinds), $people[$visit->crew_id] ?? 1),
-                'nine_in_ten' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['nine_in_ten'] ?? null,
-                'problem' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['problem'] ?? null,
-                'proposed' => $asked[$visit->id.' '.$visit->on->toDateString()]->status ?? null,
-            ])->all()),
-            'wishes' => array_values($proposals->where('status', 'asked')->filter(static fn(Proposal $one): bool => $rows->contains(static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id && $visit->on->toDateString() === $one->on->toDateString()))
-                ->map(static fn(Proposal $one): array => ['visit_id' => $one->visit_id, 'vehicle' => $one->vehicle->name ?? '', 'on' => $one->on->toDateString(), 'wish_on' => $one->wish_on?->toDateString(), 'wish' => $one->wish])->all()),
-            'unmet' => $rows->isEmpty() ? [] : array_map(static fn(Unmet $one): array => ['vehicle_id' => $one->vehicle, 'vehicle' => $weeks->names[$one->vehicle] ?? '', 'what' => $one->what, 'why' => $one->why], Reasons::of($instance, $visits)),
+            'start' => Day::date($instance->start),
+            'days' => $instance->days,
+            'crews' => array_map(
+                fn(PlanCrew $crew): array => [
+                    'id' => $crew->id,
+                    'name' => $crews[$crew->id] ?? '',
+                    'people' => $crew->people,
+                    'days' => $this->load($instance, $crew, $visits, $vehicles, $sites->all(), $near),
+                ],
+                $instance->crews,
+            ),
+            'weather' => array_map(
+                static fn(int $day): array => [
+                    'on' => Day::date($day),
+                    'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no',
+                    'topper' => $instance->sky($day)->topper ? 'ok' : 'no',
+                ],
+                array_keys($instance->sky),
+            ),
+            'vehicles' => array_map(
+                static fn(PlanVehicle $vehicle): array => [
+                    'id' => $vehicle->id,
+                    'name' => $weeks->names[$vehicle->id] ?? '',
+                    'client' => $clients[$vehicle->id] ?? null,
+                    'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null,
+                    'site' => $sites[$vehicle->site] ?? null,
+                    'minutes' => array_intersect_key($vehicle->minutes, [
+                        'wash' => 1,
+                        'topper' => 1,
+                        'decon' => 1,
+                        'inspection' => 1,
+                        'base' => 1,
+                    ]),
+                    'min' => $vehicle->min,
+                    'target' => $vehicle->target,
+                    'max' => $vehicle->max,
+                    'last_on' => Day::date($vehicle->lastWash),
+                    'topper' => self::cycle($vehicle->topper),
+                    'decon' => self::cycle($vehicle->decon),
+                    'inspection' => self::cycle($vehicle->inspection),
+                    'base' => self::cycle($vehicle->base),
+                    'says' => $weeks->unworkable[$vehicle->id] ?? null,
+                    'deadlines' => array_map(
+                        static fn(array $window): array => [
+                            'from' => Day::date($window[0]),
+                            'on' => Day::date($window[1]),
+                        ],
+                        $vehicle->deadlines,
+                    ),
+                    'closed' => array_values(
+                        array_map(
+                            Day::date(...),
+                            array_filter(
+                                array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed),
+                                static fn(int $day): bool => $day >= $instance->start && $day < $instance->end,
+                            ),
+                        ),
+                    ),
+                ],
+                $instance->vehicles,
+            ),
+            'visits' => array_values(
+                $rows
+                    ->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))
+                    ->map(
+                        static fn(PlannedVisit $visit): array => [
+                            'id' => $visit->id,
+                            'vehicle_id' => $visit->vehicle_id,
+                            'crew_id' => $visit->crew_id,
+                            'on' => $visit->on->toDateString(),
+                            'kinds' => $visit->kinds,
+                            'scope' => $visit->scope,
+                            'locked' => $visit->locked,
+                            'minutes' =>
+                                $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ??
+                                $vehicles[$visit->vehicle_id]->minutesFor(
+                                    Kind::bits($visit->kinds),
+                                    $people[$visit->crew_id] ?? 1,
+                                ),
+                            'nine_in_ten' =>
+                                $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['nine_in_ten'] ?? null,
+                            'problem' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['problem'] ?? null,
+                            'proposed' => $asked[$visit->id . ' ' . $visit->on->toDateString()]->status ?? null,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'wishes' => array_values(
+                $proposals
+                    ->where('status', 'asked')
+                    ->filter(
+                        static fn(Proposal $one): bool => $rows->contains(
+                            static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id &&
+                                $visit->on->toDateString() === $one->on->toDateString(),
+                        ),
+                    )
+                    ->map(
+                        static fn(Proposal $one): array => [
+                            'visit_id' => $one->visit_id,
+                            'vehicle' => $one->vehicle->name ?? '',
+                            'on' => $one->on->toDateString(),
+                            'wish_on' => $one->wish_on?->toDateString(),
+                            'wish' => $one->wish,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'unmet' => $rows->isEmpty()
+                ? []
+                : array_map(
+                    static fn(Unmet $one): array => [
+                        'vehicle_id' => $one->vehicle,
+                        'vehicle' => $weeks->names[$one->vehicle] ?? '',
+                        'what' => $one->what,
+                        'why' => $one->why,
+                    ],
+                    Reasons::of($instance, $visits),
+                ),
             'cost' => round($cost->total, 1),
-            'plan' => $plan === null ? null : ['made_at' => $plan->made_at->toIso8601ZuluString(), 'why' => $plan->why, 'cost' => round($plan->cost, 1), 'bound' => round($plan->bound, 1), 'moves' => $this->moves($plan, $weeks->names)],
+            'plan' =>
+                $plan === null
+                    ? null
+                    : [
+                        'made_at' => $plan->made_at->toIso8601ZuluString(),
+                        'why' => $plan->why,
+                        'cost' => round($plan->cost, 1),
+                        'bound' => round($plan->bound, 1),
+                        'moves' => $this->moves($plan, $weeks->names),
+                    ],
             'run' => $run === null ? null : $run->only(['id', 'status', 'progress', 'says']),
         ];
     }
@@ -97,27 +216,60 @@ final readonly class DrawWeeks
      * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near  by vehicle and date
      * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int, trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
      */
-    private function load(Instance $instance, PlanCrew $crew, array $visits, array $vehicles, array $places, array $near): array
-    {
+    private function load(
+        Instance $instance,
+        PlanCrew $crew,
+        array $visits,
+        array $vehicles,
+        array $places,
+        array $near,
+    ): array {
         $trips = $paces = [];
         foreach ($visits as $visit) {
             if ($visit->crew === $crew->id) {
                 $vehicle = $vehicles[$visit->vehicle];
                 $place = $places[$vehicle->site] ?? null;
-                $one = $near["{$visit->vehicle} ".Day::date($visit->day)] ?? null;
-                foreach (Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]] as $i => $part) {
+                $one = $near["{$visit->vehicle} " . Day::date($visit->day)] ?? null;
+                foreach (
+                    Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [
+                        ['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)],
+                    ]
+                    as $i => $part
+                ) {
                     // In one piece it is laid out for its own day; over several days it is shared out as the plan has it.
-                    $minutes = $one !== null && $i === 0 && $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost ? $one['minutes'] : $part['minutes'];
-                    $trips[$part['day']][$vehicle->site] ??= ['place' => is_string($place) ? $place : null, 'travel' => $instance->siteOf($vehicle)->hopMin, 'visits' => []];
-                    $trips[$part['day']][$vehicle->site]['visits'][] = ['vehicle_id' => $vehicle->id, 'minutes' => $minutes];
-                    $paces[$part['day']][] = ['minutes' => (float) $minutes, 'pace' => $one['pace'] ?? new Pace];
+                    $minutes =
+                        $one !== null &&
+                        $i === 0 &&
+                        $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost
+                            ? $one['minutes']
+                            : $part['minutes'];
+                    $trips[$part['day']][$vehicle->site] ??= [
+                        'place' => is_string($place) ? $place : null,
+                        'travel' => $instance->siteOf($vehicle)->hopMin,
+                        'visits' => [],
+                    ];
+                    $trips[$part['day']][$vehicle->site]['visits'][] = [
+                        'vehicle_id' => $vehicle->id,
+                        'minutes' => $minutes,
+                    ];
+                    $paces[$part['day']][] = ['minutes' => (float) $minutes, 'pace' => $one['pace'] ?? new Pace()];
                 }
             }
         }
         $days = [];
         foreach (array_unique([...array_keys($crew->minutes), ...array_keys($trips)]) as $day) {
             $of = array_values($trips[$day] ?? []);
-            $days[$day] = ['on' => Day::date($day), 'minutes' => $crew->minutes[$day] ?? 0, 'work' => array_sum(array_map(static fn(array $trip): int => array_sum(array_column($trip['visits'], 'minutes')), $of)), 'travel' => array_sum(array_column($of, 'travel')), 'in_ten' => (int) round(Pace::dayNineInTen($paces[$day] ?? [])) + array_sum(array_column($of, 'travel')), 'trips' => $of];
+            $days[$day] = [
+                'on' => Day::date($day),
+                'minutes' => $crew->minutes[$day] ?? 0,
+                'work' => array_sum(
+                    array_map(static fn(array $trip): int => array_sum(array_column($trip['visits'], 'minutes')), $of),
+                ),
+                'travel' => array_sum(array_column($of, 'travel')),
+                'in_ten' =>
+                    (int) round(Pace::dayNineInTen($paces[$day] ?? [])) + array_sum(array_column($of, 'travel')),
+                'trips' => $of,
+            ];
         }
         ksort($days);
 
@@ -131,7 +283,11 @@ final readonly class DrawWeeks
     private function near(Collection $rows, int $start): array
     {
         $until = Day::date($start + self::NEAR_DAYS);
-        $vehicles = Vehicle::query()->with(['site', 'standing.forecast'])->whereIn('id', $rows->pluck('vehicle_id')->unique()->all())->get()->keyBy('id');
+        $vehicles = Vehicle::query()
+            ->with(['site', 'standing.forecast'])
+            ->whereIn('id', $rows->pluck('vehicle_id')->unique()->all())
+            ->get()
+            ->keyBy('id');
         $visits = [];
         foreach ($rows as $row) {
             $vehicle = $vehicles->get($row->vehicle_id);
@@ -146,7 +302,13 @@ final readonly class DrawWeeks
     /** @return array{from: string, due: string, late: string|null}|null */
     private static function cycle(?Cycle $cycle): ?array
     {
-        return $cycle === null ? null : ['from' => Day::date($cycle->from), 'due' => Day::date($cycle->due), 'late' => $cycle->late === null ? null : Day::date($cycle->late)];
+        return $cycle === null
+            ? null
+            : [
+                'from' => Day::date($cycle->from),
+                'due' => Day::date($cycle->due),
+                'late' => $cycle->late === null ? null : Day::date($cycle->late),
+            ];
     }
 
     /**
@@ -160,7 +322,9 @@ final readonly class DrawWeeks
         $by = static function (array $visits): array {
             $days = [];
             foreach ($visits as $visit) {
-                $days[$visit['vehicle']][] = $visit['date'].($visit['kinds'] === ['wash'] ? '' : ' '.implode(' ', array_slice($visit['kinds'], 1)));
+                $days[$visit['vehicle']][] =
+                    $visit['date'] .
+                    ($visit['kinds'] === ['wash'] ? '' : ' ' . implode(' ', array_slice($visit['kinds'], 1)));
             }
 
             return $days;

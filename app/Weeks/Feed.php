@@ -32,6 +32,10 @@ class Feed extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['made_at' => 'immutable_datetime', 'revoked_at' => 'immutable_datetime', 'read_at' => 'immutable_datetime'];
+        return [
+            'made_at' => 'immutable_datetime',
+            'revoked_at' => 'immutable_datetime',
+            'read_at' => 'immutable_datetime',
+        ];
     }
 }

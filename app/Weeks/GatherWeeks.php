@@ -79,47 +79,109 @@ final readonly class GatherWeeks
         $minutes = ($this->reckonMinutes)($vehicles, $sizes, $atHand);
         $looks = $this->looks($ids);
         $left = $this->left($ids);
-        $layers = Layer::query()->with('forecast')->whereIn('vehicle_id', $ids)->where('zone', Zone::Paint->value)->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->get()->groupBy('vehicle_id');
-        $topped = DB::table('layers')->where('zone', Zone::Paint->value)->where('kind', 'topper')->distinct()->pluck('vehicle_id')->flip();
-        $deadlines = Deadline::query()->whereIn('vehicle_id', $ids)->where('on', '>', $today->toDateString())->orderBy('on')->get()->groupBy('vehicle_id');
+        $layers = Layer::query()
+            ->with('forecast')
+            ->whereIn('vehicle_id', $ids)
+            ->where('zone', Zone::Paint->value)
+            ->whereNull('ended_at')
+            ->orderByRaw("kind = 'topper' desc")
+            ->get()
+            ->groupBy('vehicle_id');
+        $topped = DB::table('layers')
+            ->where('zone', Zone::Paint->value)
+            ->where('kind', 'topper')
+            ->distinct()
+            ->pluck('vehicle_id')
+            ->flip();
+        $deadlines = Deadline::query()
+            ->whereIn('vehicle_id', $ids)
+            ->where('on', '>', $today->toDateString())
+            ->orderBy('on')
+            ->get()
+            ->groupBy('vehicle_id');
         $locks = $this->locks($standing, $today);
         $shut = $closures->whereNotNull('site_id')->groupBy('site_id');
         $away = $closures->whereNotNull('vehicle_id')->groupBy('vehicle_id');
-        $cancelled = CancelledVisit::query()->whereNotNull('until_on')->where('until_on', '>=', $today->toDateString())->get()->groupBy('vehicle_id');
+        $cancelled = CancelledVisit::query()
+            ->whereNotNull('until_on')
+            ->where('until_on', '>=', $today->toDateString())
+            ->get()
+            ->groupBy('vehicle_id');
         $of = [];
         foreach ($vehicles as $vehicle) {
             $turns = $log->turns($vehicle->id);
-            $last = $turns === [] ? $start - 1 - $vehicle->cadence_target : $this->day(CarbonImmutable::createFromTimestampUTC($turns[count($turns) - 1]->at));
+            $last =
+                $turns === []
+                    ? $start - 1 - $vehicle->cadence_target
+                    : $this->day(CarbonImmutable::createFromTimestampUTC($turns[count($turns) - 1]->at));
             $deconned = null;
             foreach ($turns as $turn) {
-                $deconned = $turn->decontaminates() ? $this->day(CarbonImmutable::createFromTimestampUTC($turn->at)) : $deconned;
+                $deconned = $turn->decontaminates()
+                    ? $this->day(CarbonImmutable::createFromTimestampUTC($turn->at))
+                    : $deconned;
             }
             $windows = [];
             foreach ($deadlines->get($vehicle->id, []) as $deadline) {
                 $windows[] = [$this->day($deadline->on) - $deadline->within_days, $this->day($deadline->on)];
             }
-            $target = $vehicle->salt_target !== null && in_array($today->month, $vehicle->salt_months, true) ? $vehicle->salt_target : $vehicle->cadence_target;
+            $target =
+                $vehicle->salt_target !== null && in_array($today->month, $vehicle->salt_months, true)
+                    ? $vehicle->salt_target
+                    : $vehicle->cadence_target;
             $by = $minutes[$vehicle->id]['by'];
             // Whoever tops every wash has it in the wash.
             $each = $vehicle->sidesIn($workspace)->is(School::Topper, 'every-wash') ? Kind::Topper->bit() : 0;
-            $by = $each === 0 ? $by : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $by);
+            $by =
+                $each === 0
+                    ? $by
+                    : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $by);
             $on = $layers->get($vehicle->id);
             $suspect = $on?->first()?->suspect_at !== null;
             // What was left out of the last visit stands open again, whatever its rhythm says.
-            $again = static fn(Kind $kind, ?Cycle $cycle): ?Cycle => in_array($kind->value, $left[$vehicle->id] ?? [], true) ? Rhythm::reopened($cycle, $start, $target, $vehicle->cadence_max) : $cycle;
-            [$topper, $base] = [$this->foreseen($on?->firstWhere('kind', 'topper')), $this->foreseen($on?->firstWhere('kind', 'base'))];
+            $again = static fn(Kind $kind, ?Cycle $cycle): ?Cycle => in_array(
+                $kind->value,
+                $left[$vehicle->id] ?? [],
+                true,
+            )
+                ? Rhythm::reopened($cycle, $start, $target, $vehicle->cadence_max)
+                : $cycle;
+            [$topper, $base] = [
+                $this->foreseen($on?->firstWhere('kind', 'topper')),
+                $this->foreseen($on?->firstWhere('kind', 'base')),
+            ];
             $of[] = new PlanVehicle(
                 $vehicle->id,
-                $vehicle->site_id ?? 'by '.$vehicle->id,
+                $vehicle->site_id ?? 'by ' . $vehicle->id,
                 $by[1],
                 $vehicle->cadence_min,
                 max($vehicle->cadence_min, $target),
                 max($vehicle->cadence_max, $target),
                 min($last, $start - 1),
-                $each !== 0 ? null : $again(Kind::Topper, $this->topper($vehicle, $topper, isset($topped[$vehicle->id]), $turns, $target, min($last, $start - 1), $start)),
+                $each !== 0
+                    ? null
+                    : $again(
+                        Kind::Topper,
+                        $this->topper(
+                            $vehicle,
+                            $topper,
+                            isset($topped[$vehicle->id]),
+                            $turns,
+                            $target,
+                            min($last, $start - 1),
+                            $start,
+                        ),
+                    ),
                 // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
-                $suspect ? Rhythm::atOnce($start, $vehicle->cadence_max, $vehicle->decon_days ?? 365) : $again(Kind::Decon, $vehicle->decon_days === null ? null : Rhythm::every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days)),
-                $this->closed($away->get($vehicle->id, new Collection)) + $this->called($cancelled->get($vehicle->id, new Collection)),
+                $suspect
+                    ? Rhythm::atOnce($start, $vehicle->cadence_max, $vehicle->decon_days ?? 365)
+                    : $again(
+                        Kind::Decon,
+                        $vehicle->decon_days === null
+                            ? null
+                            : Rhythm::every($deconned ?? $start - $vehicle->decon_days, $vehicle->decon_days),
+                    ),
+                $this->closed($away->get($vehicle->id, new Collection())) +
+                    $this->called($cancelled->get($vehicle->id, new Collection())),
                 $windows,
                 $locks[$vehicle->id] ?? [],
                 $again(Kind::Inspection, $looks[$vehicle->id] ?? null),
@@ -131,13 +193,34 @@ final readonly class GatherWeeks
         }
         $sky = $this->sky($sites, $today, $start);
         $lost = ($this->judgeDays)($this->weathered($of, $vehicles, self::judged($sky, $crews)), $atHand);
-        $of = array_map(static fn(PlanVehicle $vehicle): PlanVehicle => $vehicle->without($lost[$vehicle->id] ?? []), $of);
+        $of = array_map(
+            static fn(PlanVehicle $vehicle): PlanVehicle => $vehicle->without($lost[$vehicle->id] ?? []),
+            $of,
+        );
         $places = array_values([
-            ...$sites->map(fn(Site $site): PlanSite => new PlanSite($site->id, $site->travel_min, $this->closed($shut->get($site->id, new Collection)) + $this->uninsured($site, $start, $days), $this->barred($site, $crews, $start, $days), $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on), $site->bay))->all(),
-            ...array_map(static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE), array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by '))),
+            ...$sites
+                ->map(
+                    fn(Site $site): PlanSite => new PlanSite(
+                        $site->id,
+                        $site->travel_min,
+                        $this->closed($shut->get($site->id, new Collection())) + $this->uninsured($site, $start, $days),
+                        $this->barred($site, $crews, $start, $days),
+                        $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on),
+                        $site->bay,
+                    ),
+                )
+                ->all(),
+            ...array_map(
+                static fn(PlanVehicle $vehicle): PlanSite => new PlanSite($vehicle->site, self::HOP_SOMEWHERE),
+                array_filter($of, static fn(PlanVehicle $vehicle): bool => str_starts_with($vehicle->site, 'by ')),
+            ),
         ]);
 
-        return new Weeks(new Instance($start, $days, $crews, $sky, $places, $of, $workspace->house()->plan), $vehicles->pluck('name', 'id')->all(), array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)));
+        return new Weeks(
+            new Instance($start, $days, $crews, $sky, $places, $of, $workspace->house()->plan),
+            $vehicles->pluck('name', 'id')->all(),
+            array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)),
+        );
     }
 
     /**
@@ -146,9 +229,21 @@ final readonly class GatherWeeks
      */
     private function left(array $ids): array
     {
-        return TurnEntry::query()->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')->whereIn('turns.vehicle_id', $ids)
-            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.left_out')->orderBy('turns.vehicle_id')->orderByDesc('turns.worked_at')->orderByDesc('turns.id')->get()
-            ->mapWithKeys(static fn(TurnEntry $entry): array => [(string) $entry->getAttribute('of_vehicle') => array_values(array_column($entry->left_out, 'kind'))])->filter()->all();
+        return TurnEntry::query()
+            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
+            ->whereIn('turns.vehicle_id', $ids)
+            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.left_out')
+            ->orderBy('turns.vehicle_id')
+            ->orderByDesc('turns.worked_at')
+            ->orderByDesc('turns.id')
+            ->get()
+            ->mapWithKeys(
+                static fn(TurnEntry $entry): array => [
+                    (string) $entry->getAttribute('of_vehicle') => array_values(array_column($entry->left_out, 'kind')),
+                ],
+            )
+            ->filter()
+            ->all();
     }
 
     /**
@@ -169,7 +264,15 @@ final readonly class GatherWeeks
             foreach ($crew->days as $other) {
                 $minutes[$this->day($other->on)] = $other->minutes;
             }
-            $of[] = new PlanCrew($crew->id, array_filter(array_diff_key($minutes, $everywhere), static fn(int $some, int $day): bool => $some > 0 && $day >= $start && $day < $start + $days, ARRAY_FILTER_USE_BOTH), $crew->people);
+            $of[] = new PlanCrew(
+                $crew->id,
+                array_filter(
+                    array_diff_key($minutes, $everywhere),
+                    static fn(int $some, int $day): bool => $some > 0 && $day >= $start && $day < $start + $days,
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+                $crew->people,
+            );
         }
 
         return $of;
@@ -180,11 +283,31 @@ final readonly class GatherWeeks
      *
      * @param list<LoggedTurn> $turns  oldest first
      */
-    private function topper(Vehicle $vehicle, ?Foreseen $topper, bool $everTopped, array $turns, int $target, int $last, int $start): ?Cycle
-    {
-        $cycle = Rhythm::topper($vehicle->topper_weeks === null ? null : 7 * $vehicle->topper_weeks, $topper, $everTopped, $start);
+    private function topper(
+        Vehicle $vehicle,
+        ?Foreseen $topper,
+        bool $everTopped,
+        array $turns,
+        int $target,
+        int $last,
+        int $start,
+    ): ?Cycle {
+        $cycle = Rhythm::topper(
+            $vehicle->topper_weeks === null ? null : 7 * $vehicle->topper_weeks,
+            $topper,
+            $everTopped,
+            $start,
+        );
 
-        return $vehicle->topper_washes === null ? $cycle : Rhythm::orByWashes($cycle, $vehicle->topper_washes, Rhythm::washesSinceTopper($turns, Zone::Paint), $target, $last);
+        return $vehicle->topper_washes === null
+            ? $cycle
+            : Rhythm::orByWashes(
+                $cycle,
+                $vehicle->topper_washes,
+                Rhythm::washesSinceTopper($turns, Zone::Paint),
+                $target,
+                $last,
+            );
     }
 
     private function foreseen(?Layer $layer): ?Foreseen
@@ -196,7 +319,13 @@ final readonly class GatherWeeks
         // Each asking of a model's moment reads it anew.
         $day = fn(?DateTimeInterface $moment): ?int => $moment === null ? null : $this->day($moment);
 
-        return new Foreseen($layer->family(), $this->day($layer->on_at), $day($forecast?->from_at), $day($forecast?->due_at), $day($forecast?->late_at));
+        return new Foreseen(
+            $layer->family(),
+            $this->day($layer->on_at),
+            $day($forecast?->from_at),
+            $day($forecast?->due_at),
+            $day($forecast?->late_at),
+        );
     }
 
     /**
@@ -208,7 +337,13 @@ final readonly class GatherWeeks
      */
     private static function judged(array $sky, array $crews): array
     {
-        return array_values(array_filter(array_keys($sky), static fn(int $day): bool => $sky[$day]->topper && array_filter($crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== []));
+        return array_values(
+            array_filter(
+                array_keys($sky),
+                static fn(int $day): bool => $sky[$day]->topper &&
+                    array_filter($crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== [],
+            ),
+        );
     }
 
     /**
@@ -224,13 +359,21 @@ final readonly class GatherWeeks
         $by = $vehicles->keyBy('id');
         $asked = [];
         foreach ($of as $one) {
-            $kinds = array_values(array_filter([Kind::Topper, Kind::Decon, Kind::Base], static function (Kind $kind) use ($one, $days): bool {
-                $cycle = match ($kind) {
-                    Kind::Topper => $one->topper, Kind::Decon => $one->decon, default => $one->base,
-                };
+            $kinds = array_values(
+                array_filter([Kind::Topper, Kind::Decon, Kind::Base], static function (Kind $kind) use (
+                    $one,
+                    $days,
+                ): bool {
+                    $cycle = match ($kind) {
+                        Kind::Topper => $one->topper,
+                        Kind::Decon => $one->decon,
+                        default => $one->base,
+                    };
 
-                return ($one->each & $kind->bit()) !== 0 || ($cycle !== null && $days !== [] && $cycle->from <= max($days) + 7);
-            }));
+                    return ($one->each & $kind->bit()) !== 0 ||
+                        ($cycle !== null && $days !== [] && $cycle->from <= max($days) + 7);
+                }),
+            );
             $vehicle = $by->get($one->id);
             if ($kinds !== [] && $days !== [] && $vehicle !== null) {
                 $asked[] = [$vehicle, $days, $kinds];
@@ -249,13 +392,25 @@ final readonly class GatherWeeks
     private function sky(Collection $sites, CarbonImmutable $today, int $start): array
     {
         $known = $sites->whereNotNull('latitude')->whereNotNull('longitude');
-        [$latitude, $longitude] = $known->isEmpty() ? Weather::SOMEWHERE : [(float) $known->avg('latitude'), (float) $known->avg('longitude')];
+        [$latitude, $longitude] = $known->isEmpty()
+            ? Weather::SOMEWHERE
+            : [(float) $known->avg('latitude'), (float) $known->avg('longitude')];
         $sky = [];
         $house = $this->tenancy->workspace()->house();
         for ($i = 0; $i < self::WEATHER_DAYS; $i++) {
             $hours = $this->weather->hours($latitude, $longitude, $today->addDays($i + 1)->setTime(8, 0), 9);
             if ($hours !== []) {
-                $sky[$start + $i] = $house->sky->sky(array_map(static fn(WeatherHour $hour): array => ['air_c' => $hour->air->airC, 'rain_mm' => $hour->rainMm, 'wind_m_s' => $hour->air->windMS], $hours), $house->match->frostC);
+                $sky[$start + $i] = $house->sky->sky(
+                    array_map(
+                        static fn(WeatherHour $hour): array => [
+                            'air_c' => $hour->air->airC,
+                            'rain_mm' => $hour->rainMm,
+                            'wind_m_s' => $hour->air->windMS,
+                        ],
+                        $hours,
+                    ),
+                    $house->match->frostC,
+                );
             }
         }
 
@@ -272,10 +427,24 @@ final readonly class GatherWeeks
     {
         $zone = $this->tenancy->workspace()->time_zone;
         $looks = [];
-        $rows = DB::table('forecasts')->whereIn('vehicle_id', $ids)->whereNotNull('look_at')->orderBy('vehicle_id')->orderBy('look_at')->orderBy('layer_id')
-            ->selectRaw('distinct on (vehicle_id) vehicle_id, (coalesce(look_from_at, look_at) at time zone ?)::date as from, (look_at at time zone ?)::date as due, (look_late_at at time zone ?)::date as late', [$zone, $zone, $zone])->get();
+        $rows = DB::table('forecasts')
+            ->whereIn('vehicle_id', $ids)
+            ->whereNotNull('look_at')
+            ->orderBy('vehicle_id')
+            ->orderBy('look_at')
+            ->orderBy('layer_id')
+            ->selectRaw(
+                'distinct on (vehicle_id) vehicle_id, (coalesce(look_from_at, look_at) at time zone ?)::date as from, (look_at at time zone ?)::date as due, (look_late_at at time zone ?)::date as late',
+                [$zone, $zone, $zone],
+            )
+            ->get();
         foreach ($rows as $row) {
-            $looks[(string) $row->vehicle_id] = new Cycle(Day::number('from', (string) $row->from), Day::number('due', (string) $row->due), $row->late === null ? null : Day::number('late', (string) $row->late), 365);
+            $looks[(string) $row->vehicle_id] = new Cycle(
+                Day::number('from', (string) $row->from),
+                Day::number('due', (string) $row->due),
+                $row->late === null ? null : Day::number('late', (string) $row->late),
+                365,
+            );
         }
 
         return $looks;
@@ -291,8 +460,11 @@ final readonly class GatherWeeks
     private function barred(Site $site, array $crews, int $start, int $days): array
     {
         $uninsured = $this->uninsured($site, $start, $days);
-        $barred = $uninsured === [] ? [] : array_fill_keys(array_map(static fn(PlanCrew $crew): string => $crew->id, $crews), $uninsured);
-        if (! $site->by_register) {
+        $barred =
+            $uninsured === []
+                ? []
+                : array_fill_keys(array_map(static fn(PlanCrew $crew): string => $crew->id, $crews), $uninsured);
+        if (!$site->by_register) {
             return $barred;
         }
         $admitted = $site->admissions->groupBy('crew_id');
@@ -301,7 +473,8 @@ final readonly class GatherWeeks
             $ends = $of?->pluck('valid_until')->filter()->map($this->day(...))->all() ?? [];
             $from = $of === null ? $start : ($ends === [] ? $start + $days : max($start, min($ends) + 1));
             if ($from < $start + $days) {
-                $barred[$crew->id] = array_fill_keys(range($from, $start + $days - 1), true) + ($barred[$crew->id] ?? []);
+                $barred[$crew->id] =
+                    array_fill_keys(range($from, $start + $days - 1), true) + ($barred[$crew->id] ?? []);
             }
         }
 
@@ -313,7 +486,9 @@ final readonly class GatherWeeks
     {
         $until = $site->certificate_expires_on === null ? null : $this->day($site->certificate_expires_on);
 
-        return $until === null || $until >= $start + $days - 1 ? [] : array_fill_keys(range(max($start, $until + 1), $start + $days - 1), true);
+        return $until === null || $until >= $start + $days - 1
+            ? []
+            : array_fill_keys(range(max($start, $until + 1), $start + $days - 1), true);
     }
 
     /**
@@ -326,7 +501,10 @@ final readonly class GatherWeeks
     {
         $days = [];
         foreach ($cancelled as $visit) {
-            $days += array_fill_keys(range($on = $this->day($visit->on), max($on, $this->day($visit->until_on ?? $visit->on))), true);
+            $days += array_fill_keys(
+                range($on = $this->day($visit->on), max($on, $this->day($visit->until_on ?? $visit->on))),
+                true,
+            );
         }
 
         return $days;
@@ -352,8 +530,19 @@ final readonly class GatherWeeks
      */
     private function locks(?array $standing, CarbonImmutable $today): array
     {
-        $standing ??= PlannedVisit::query()->where('locked', true)->where('on', '>', $today->toDateString())->get()
-            ->map(static fn(PlannedVisit $visit): array => ['vehicle' => $visit->vehicle_id, 'date' => $visit->on->toDateString(), 'kinds' => $visit->kinds, 'locked' => true])->all();
+        $standing ??= PlannedVisit::query()
+            ->where('locked', true)
+            ->where('on', '>', $today->toDateString())
+            ->get()
+            ->map(
+                static fn(PlannedVisit $visit): array => [
+                    'vehicle' => $visit->vehicle_id,
+                    'date' => $visit->on->toDateString(),
+                    'kinds' => $visit->kinds,
+                    'locked' => true,
+                ],
+            )
+            ->all();
         $locks = [];
         foreach ($standing as $visit) {
             if ($visit['locked']) {
@@ -369,6 +558,9 @@ final readonly class GatherWeeks
         // Dates are dates; moments are days where the workspace is.
         return $date instanceof Carbon
             ? Day::number('date', $date->format('Y-m-d'))
-            : (int) floor(($date->getTimestamp() + (new DateTimeZone($this->tenancy->workspace()->time_zone))->getOffset($date)) / 86400);
+            : (int) floor(
+                ($date->getTimestamp() + (new DateTimeZone($this->tenancy->workspace()->time_zone))->getOffset($date)) /
+                    86400,
+            );
     }
 }

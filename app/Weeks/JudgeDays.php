@@ -39,7 +39,13 @@ final readonly class JudgeDays
         $visits = $kinds = $ordinary = [];
         foreach ($asked as [$vehicle, $days, $all]) {
             // A new base takes the topper's step; what they need is asked for apart.
-            foreach (array_filter([array_filter($all, static fn(Kind $kind): bool => $kind !== Kind::Base), in_array(Kind::Base, $all, true) ? [Kind::Base] : []]) as $of) {
+            foreach (
+                array_filter([
+                    array_filter($all, static fn(Kind $kind): bool => $kind !== Kind::Base),
+                    in_array(Kind::Base, $all, true) ? [Kind::Base] : [],
+                ])
+                as $of
+            ) {
                 foreach ($days as $day) {
                     $visits[] = [$vehicle, Day::date($day)];
                     $kinds[] = array_values($of);
@@ -51,19 +57,58 @@ final readonly class JudgeDays
             }
         }
         $workspace = $this->tenancy->workspace();
-        $common = hash('xxh128', serialize([$workspace->id, $atHand->shelf, $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(), $workspace->schools, $workspace->numbers]));
+        $common = hash(
+            'xxh128',
+            serialize([
+                $workspace->id,
+                $atHand->shelf,
+                $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(),
+                $workspace->schools,
+                $workspace->numbers,
+            ]),
+        );
         $wishes = $keys = [];
         foreach (($this->expectVisit)($visits, $atHand, laid: false) as $i => ['wish' => $wish]) {
-            $facts = [...$wish->facts, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, [Kind::Wash, ...$kinds[$i]]), 'scope' => $wish->vehicle->scope, ...(isset($ordinary[$i]) ? ['weather' => OrdinaryDay::WEATHER] : [])];
+            $facts = [
+                ...$wish->facts,
+                'kinds' => array_map(static fn(Kind $kind): string => $kind->value, [Kind::Wash, ...$kinds[$i]]),
+                'scope' => $wish->vehicle->scope,
+                ...isset($ordinary[$i]) ? ['weather' => OrdinaryDay::WEATHER] : [],
+            ];
             $wishes[$i] = new VisitWish($wish->vehicle, $wish->on, 1, [], $facts);
-            $keys[$i] = 'lacks '.hash('xxh128', serialize([$common, $facts, array_diff_key($wish->vehicle->getAttributes(), ['version' => 1, 'updated_at' => 1, 'note' => 1]),
-                $wish->vehicle->standing->map(static fn(Layer $layer): array => [$layer->zone, $layer->kind, $layer->family, $layer->line, $layer->designed, $layer->failed_at, $layer->suspect_at])->all()]));
+            $keys[$i] =
+                'lacks ' .
+                hash(
+                    'xxh128',
+                    serialize([
+                        $common,
+                        $facts,
+                        array_diff_key($wish->vehicle->getAttributes(), [
+                            'version' => 1,
+                            'updated_at' => 1,
+                            'note' => 1,
+                        ]),
+                        $wish->vehicle->standing
+                            ->map(
+                                static fn(Layer $layer): array => [
+                                    $layer->zone,
+                                    $layer->kind,
+                                    $layer->family,
+                                    $layer->line,
+                                    $layer->designed,
+                                    $layer->failed_at,
+                                    $layer->suspect_at,
+                                ],
+                            )
+                            ->all(),
+                    ]),
+                );
         }
         $kept = $keys === [] ? [] : Cache::many(array_values(array_unique($keys)));
         $new = $lost = $never = [];
         foreach ($wishes as $i => $wish) {
             $bits = $kept[$keys[$i]] ?? null;
-            if (! is_int($bits)) {
+            if (!is_int($bits)) {
                 $bits = $new[$keys[$i]] ??= $this->lost($wish, $kinds[$i], $atHand);
             }
             if (isset($ordinary[$i])) {
@@ -87,7 +132,7 @@ final readonly class JudgeDays
     /** @param list<Kind> $kinds */
     private function lost(VisitWish $wish, array $kinds, AtHand $atHand): int
     {
-        $lacks = ($this->layVisit)->laying($wish, $atHand)->lacks($kinds);
+        $lacks = $this->layVisit->laying($wish, $atHand)->lacks($kinds);
 
         return array_reduce($lacks, static fn(int $bits, Kind $kind): int => $bits | $kind->bit(), 0);
     }

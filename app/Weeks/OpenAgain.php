@@ -23,23 +23,24 @@ final class OpenAgain implements ShouldQueue
 
     public int $timeout = 100;
 
-    public function __construct(
-        private readonly string $workspaceId,
-        private readonly string $why,
-    ) {}
+    public function __construct(private readonly string $workspaceId, private readonly string $why) {}
 
     public function handle(Tenancy $tenancy, ReplanWeeks $replanWeeks): void
     {
-        $tenancy->within($this->workspaceId, function () use ($replanWeeks): void {
-            // Who doesn't plan weeks isn't planned for.
-            if (PlannedVisit::query()->doesntExist()) {
-                return;
-            }
-            try {
-                $replanWeeks($this->why, null, shakes: self::SHAKES);
-            } catch (Overtaken) {
-                $this->release(2);
-            }
-        }, transaction: false);
+        $tenancy->within(
+            $this->workspaceId,
+            function () use ($replanWeeks): void {
+                // Who doesn't plan weeks isn't planned for.
+                if (PlannedVisit::query()->doesntExist()) {
+                    return;
+                }
+                try {
+                    $replanWeeks($this->why, null, shakes: self::SHAKES);
+                } catch (Overtaken) {
+                    $this->release(2);
+                }
+            },
+            transaction: false,
+        );
     }
 }

@@ -38,6 +38,18 @@ class Plan extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['made_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime', 'start_on' => 'date:Y-m-d', 'before' => 'array', 'after' => 'array', 'instance' => 'array', 'breakdown' => 'array', 'unmet' => 'array', 'cost' => 'float', 'bound' => 'float', 'days' => 'integer'];
+        return [
+            'made_at' => 'immutable_datetime',
+            'undone_at' => 'immutable_datetime',
+            'start_on' => 'date:Y-m-d',
+            'before' => 'array',
+            'after' => 'array',
+            'instance' => 'array',
+            'breakdown' => 'array',
+            'unmet' => 'array',
+            'cost' => 'float',
+            'bound' => 'float',
+            'days' => 'integer',
+        ];
     }
 }

@@ -41,13 +41,21 @@ class Proposal extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date:Y-m-d', 'wish_on' => 'date:Y-m-d', 'kinds' => 'array', 'asked_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime', 'answered_at' => 'immutable_datetime', 'reminded_at' => 'immutable_datetime'];
+        return [
+            'on' => 'date:Y-m-d',
+            'wish_on' => 'date:Y-m-d',
+            'kinds' => 'array',
+            'asked_at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+            'answered_at' => 'immutable_datetime',
+            'reminded_at' => 'immutable_datetime',
+        ];
     }
 
     /** What its link is signed with: known to whoever has the letter, and good for this one question. */
     public function signature(): string
     {
-        return substr(hash_hmac('sha256', 'proposal '.$this->id, config()->string('app.key')), 0, 40);
+        return substr(hash_hmac('sha256', 'proposal ' . $this->id, config()->string('app.key')), 0, 40);
     }
 
     /** @return BelongsTo<Vehicle, $this> */

@@ -25,8 +25,17 @@ final readonly class ProposeVisits
     public function __invoke(?array $visits, ?string $until): array
     {
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
-        $rows = PlannedVisit::query()->with('vehicle.client')->where('on', '>', $today)
-            ->when($visits !== null, static fn($query) => $query->whereIn('id', $visits), static fn($query) => $query->where('on', '<=', $until))->orderBy('on')->orderBy('id')->get();
+        $rows = PlannedVisit::query()
+            ->with('vehicle.client')
+            ->where('on', '>', $today)
+            ->when(
+                $visits !== null,
+                static fn($query) => $query->whereIn('id', $visits),
+                static fn($query) => $query->where('on', '<=', $until),
+            )
+            ->orderBy('on')
+            ->orderBy('id')
+            ->get();
         $unreachable = [];
         $asked = DB::transaction(function () use ($rows, &$unreachable): int {
             $asked = 0;
@@ -37,7 +46,16 @@ final readonly class ProposeVisits
 
                     continue;
                 }
-                $proposal = Proposal::query()->firstOrCreate(['visit_id' => $visit->id, 'on' => $visit->on->toDateString()], ['vehicle_id' => $visit->vehicle_id, 'client_id' => $client->id, 'kinds' => $visit->kinds, 'status' => 'waiting', 'asked_at' => $this->clock->now()]);
+                $proposal = Proposal::query()->firstOrCreate(
+                    ['visit_id' => $visit->id, 'on' => $visit->on->toDateString()],
+                    [
+                        'vehicle_id' => $visit->vehicle_id,
+                        'client_id' => $client->id,
+                        'kinds' => $visit->kinds,
+                        'status' => 'waiting',
+                        'asked_at' => $this->clock->now(),
+                    ],
+                );
                 $asked += $proposal->wasRecentlyCreated ? 1 : 0;
             }
 

@@ -48,11 +48,27 @@ final readonly class PutVisits
             if (isset($gone[$i])) {
                 $this->change($gone[$i], $visit, $now);
             } else {
-                PlannedVisit::query()->create(['vehicle_id' => $visit['vehicle'], 'crew_id' => $visit['crew'], 'on' => $visit['date'], 'kinds' => $visit['kinds'], 'scope' => $visit['scope'] ?? 'usual', 'locked' => $visit['locked'], 'changed_at' => $now]);
+                PlannedVisit::query()->create([
+                    'vehicle_id' => $visit['vehicle'],
+                    'crew_id' => $visit['crew'],
+                    'on' => $visit['date'],
+                    'kinds' => $visit['kinds'],
+                    'scope' => $visit['scope'] ?? 'usual',
+                    'locked' => $visit['locked'],
+                    'changed_at' => $now,
+                ]);
             }
         }
         foreach (array_slice($gone, count($new)) as $row) {
-            CancelledVisit::query()->create(['id' => $row->id, 'vehicle_id' => $row->vehicle_id, 'crew_id' => $row->crew_id, 'on' => $row->on, 'kinds' => $row->kinds, 'sequence' => $row->sequence + 1, 'cancelled_at' => $now]);
+            CancelledVisit::query()->create([
+                'id' => $row->id,
+                'vehicle_id' => $row->vehicle_id,
+                'crew_id' => $row->crew_id,
+                'on' => $row->on,
+                'kinds' => $row->kinds,
+                'sequence' => $row->sequence + 1,
+                'cancelled_at' => $now,
+            ]);
             $row->delete();
         }
     }
@@ -60,9 +76,20 @@ final readonly class PutVisits
     /** @param array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string} $visit */
     private function change(PlannedVisit $row, array $visit, DateTimeInterface $now): void
     {
-        $differs = $row->on->toDateString() !== $visit['date'] || $row->crew_id !== $visit['crew'] || $row->kinds !== $visit['kinds'] || $row->scope !== ($visit['scope'] ?? $row->scope);
+        $differs =
+            $row->on->toDateString() !== $visit['date'] ||
+            $row->crew_id !== $visit['crew'] ||
+            $row->kinds !== $visit['kinds'] ||
+            $row->scope !== ($visit['scope'] ?? $row->scope);
         if ($differs || $row->locked !== $visit['locked']) {
-            $row->update(['on' => $visit['date'], 'crew_id' => $visit['crew'], 'kinds' => $visit['kinds'], 'scope' => $visit['scope'] ?? $row->scope, 'locked' => $visit['locked'], ...($differs ? ['sequence' => $row->sequence + 1, 'changed_at' => $now] : [])]);
+            $row->update([
+                'on' => $visit['date'],
+                'crew_id' => $visit['crew'],
+                'kinds' => $visit['kinds'],
+                'scope' => $visit['scope'] ?? $row->scope,
+                'locked' => $visit['locked'],
+                ...$differs ? ['sequence' => $row->sequence + 1, 'changed_at' => $now] : [],
+            ]);
         }
     }
 }

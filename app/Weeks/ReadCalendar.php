@@ -24,10 +24,7 @@ final readonly class ReadCalendar
 
     private const MOST = 300;
 
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     /**
      * @param 'closed'|'deadline' $as
@@ -38,12 +35,18 @@ final readonly class ReadCalendar
     public function __invoke(Vehicle $vehicle, string $ics, string $as, int $within, bool $dry): array
     {
         $found = $this->events($ics);
-        if (! $dry) {
+        if (!$dry) {
             DB::transaction(static function () use ($vehicle, $found, $as, $within): void {
                 foreach ($found as $event) {
                     $as === 'deadline'
-                        ? Deadline::query()->updateOrCreate(['vehicle_id' => $vehicle->id, 'on' => $event['from']], ['within_days' => $within, 'note' => $event['note'] ?: null])
-                        : Closure::query()->updateOrCreate(['vehicle_id' => $vehicle->id, 'from_on' => $event['from'], 'to_on' => $event['to']], ['note' => $event['note'] ?: null]);
+                        ? Deadline::query()->updateOrCreate(
+                            ['vehicle_id' => $vehicle->id, 'on' => $event['from']],
+                            ['within_days' => $within, 'note' => $event['note'] ?: null],
+                        )
+                        : Closure::query()->updateOrCreate(
+                            ['vehicle_id' => $vehicle->id, 'from_on' => $event['from'], 'to_on' => $event['to']],
+                            ['note' => $event['note'] ?: null],
+                        );
                 }
             });
         }
@@ -58,27 +61,43 @@ final readonly class ReadCalendar
         $from = CarbonImmutable::instance($this->clock->now())->setTimezone($zone)->startOfDay();
         try {
             $calendar = Reader::read($ics, Reader::OPTION_FORGIVING);
-            if (! $calendar instanceof VCalendar) {
+            if (!($calendar instanceof VCalendar)) {
                 throw new UnreadableFile('That is not a calendar file; it should begin with BEGIN:VCALENDAR.');
             }
-            $laid = $calendar->expand($from, $from->add(new DateInterval('P'.self::AHEAD_DAYS.'D')), $zone);
+            $laid = $calendar->expand($from, $from->add(new DateInterval('P' . self::AHEAD_DAYS . 'D')), $zone);
         } catch (ParseException $e) {
-            throw new UnreadableFile('That calendar can’t be read: '.$e->getMessage());
+            throw new UnreadableFile('That calendar can’t be read: ' . $e->getMessage());
         }
         $found = [];
         foreach ($laid->select('VEVENT') as $event) {
-            if (! $event instanceof VEvent || (string) ($event->STATUS ?? '') === 'CANCELLED' || ! isset($event->DTSTART)) {
+            if (
+                !($event instanceof VEvent) ||
+                (string) ($event->STATUS ?? '') === 'CANCELLED' ||
+                !isset($event->DTSTART)
+            ) {
                 continue;
             }
-            $whole = ! $event->DTSTART->hasTime();
+            $whole = !$event->DTSTART->hasTime();
             $begins = CarbonImmutable::instance($event->DTSTART->getDateTime($zone))->setTimezone($zone);
-            $ends = isset($event->DTEND) ? CarbonImmutable::instance($event->DTEND->getDateTime($zone))->setTimezone($zone) : $begins;
+            $ends = isset($event->DTEND)
+                ? CarbonImmutable::instance($event->DTEND->getDateTime($zone))->setTimezone($zone)
+                : $begins;
             // The end of an event is the moment after it.
             $last = $ends > $begins ? ($whole ? $ends->subDay() : $ends->subSecond()) : $begins;
-            $found[$begins->toDateString().' '.$last->toDateString()] = ['from' => $begins->toDateString(), 'to' => $last->toDateString(), 'note' => mb_substr(trim((string) ($event->SUMMARY ?? '')), 0, 240)];
+            $found[$begins->toDateString() . ' ' . $last->toDateString()] = [
+                'from' => $begins->toDateString(),
+                'to' => $last->toDateString(),
+                'note' => mb_substr(trim((string) ($event->SUMMARY ?? '')), 0, 240),
+            ];
         }
         if (count($found) > self::MOST) {
-            throw new UnreadableFile(sprintf('There are %d events in it; %d is the most. Take a shorter piece of it.', count($found), self::MOST));
+            throw new UnreadableFile(
+                sprintf(
+                    'There are %d events in it; %d is the most. Take a shorter piece of it.',
+                    count($found),
+                    self::MOST,
+                ),
+            );
         }
         ksort($found);
 

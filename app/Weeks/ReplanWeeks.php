@@ -45,30 +45,45 @@ final readonly class ReplanWeeks
      *
      * @throws Overtaken when the plan was changed meanwhile
      */
-    public function __invoke(string $why, ?User $by, ?Closure $change = null, bool $afresh = false, int $shakes = 0, ?Closure $told = null): Plan
-    {
+    public function __invoke(
+        string $why,
+        ?User $by,
+        ?Closure $change = null,
+        bool $afresh = false,
+        int $shakes = 0,
+        ?Closure $told = null,
+    ): Plan {
         if (Crew::query()->whereNull('archived_at')->doesntExist()) {
             Crew::query()->create(['name' => 'The van', 'minutes' => self::USUAL_WEEK]);
         }
         $before = $this->standing();
         $wanted = $change === null ? $before : $change($before);
         $instance = ($this->gatherWeeks)($wanted)->instance;
-        $found = $afresh || $wanted === [] ? Planner::plan($instance, $shakes, told: $told) : Planner::again($instance, $this->visits($wanted, $instance), shakes: $shakes, told: $told);
+        $found =
+            $afresh || $wanted === []
+                ? Planner::plan($instance, $shakes, told: $told)
+                : Planner::again($instance, $this->visits($wanted, $instance), shakes: $shakes, told: $told);
 
         return DB::transaction(function () use ($why, $by, $instance, $before, $wanted, $found): Plan {
             // One plan is written at a time.
             DB::select('select pg_advisory_xact_lock(hashtext(current_setting(\'vicissa.workspace\')))');
             if ($this->standing() !== $before) {
-                throw new Overtaken;
+                throw new Overtaken();
             }
             $locked = [];
             foreach ($wanted as $visit) {
-                $locked[$visit['vehicle'].' '.$visit['date']] = $visit['locked'];
+                $locked[$visit['vehicle'] . ' ' . $visit['date']] = $visit['locked'];
             }
-            $after = array_map(static fn(Visit $visit): array => [
-                'vehicle' => $visit->vehicle, 'date' => Day::date($visit->day), 'crew' => $visit->crew, 'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
-                'locked' => $locked[$visit->vehicle.' '.Day::date($visit->day)] ?? false,
-            ], $found->visits);
+            $after = array_map(
+                static fn(Visit $visit): array => [
+                    'vehicle' => $visit->vehicle,
+                    'date' => Day::date($visit->day),
+                    'crew' => $visit->crew,
+                    'kinds' => array_map(static fn(Kind $kind): string => $kind->value, Kind::of($visit->bits)),
+                    'locked' => $locked[$visit->vehicle . ' ' . Day::date($visit->day)] ?? false,
+                ],
+                $found->visits,
+            );
             ($this->putVisits)($this->today(), ($this->scopeVisits)($after));
 
             return $this->note($why, $by, $instance, $found, $before, $after);
@@ -79,15 +94,37 @@ final readonly class ReplanWeeks
     public function undo(): ?Plan
     {
         return DB::transaction(function (): ?Plan {
-            $plan = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->lockForUpdate()->first();
+            $plan = Plan::query()
+                ->whereNull('undone_at')
+                ->orderByDesc('made_at')
+                ->orderByDesc('id')
+                ->lockForUpdate()
+                ->first();
             if ($plan === null) {
                 return null;
             }
             $today = $this->today();
             // What has been worked since is over, in either plan.
-            $done = array_diff(array_map(self::name(...), array_filter($plan->after, static fn(array $visit): bool => $visit['date'] > $today)), array_map(self::name(...), $this->standing()));
-            ($this->putVisits)($today, array_values(array_filter($plan->before, static fn(array $visit): bool => $visit['date'] > $today && ! in_array(self::name($visit), $done, true))));
-            Plan::query()->whereKey($plan->id)->update(['undone_at' => $this->clock->now()]);
+            $done = array_diff(
+                array_map(
+                    self::name(...),
+                    array_filter($plan->after, static fn(array $visit): bool => $visit['date'] > $today),
+                ),
+                array_map(self::name(...), $this->standing()),
+            );
+            ($this->putVisits)(
+                $today,
+                array_values(
+                    array_filter(
+                        $plan->before,
+                        static fn(array $visit): bool => $visit['date'] > $today &&
+                            !in_array(self::name($visit), $done, true),
+                    ),
+                ),
+            );
+            Plan::query()
+                ->whereKey($plan->id)
+                ->update(['undone_at' => $this->clock->now()]);
 
             return $plan;
         });
@@ -96,8 +133,23 @@ final readonly class ReplanWeeks
     /** @return list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> what is planned from tomorrow on */
     public function standing(): array
     {
-        return array_values(PlannedVisit::query()->where('on', '>', $this->today())->orderBy('on')->orderBy('vehicle_id')->get()
-            ->map(static fn(PlannedVisit $visit): array => ['vehicle' => $visit->vehicle_id, 'date' => $visit->on->toDateString(), 'crew' => $visit->crew_id, 'kinds' => $visit->kinds, 'locked' => $visit->locked])->all());
+        return array_values(
+            PlannedVisit::query()
+                ->where('on', '>', $this->today())
+                ->orderBy('on')
+                ->orderBy('vehicle_id')
+                ->get()
+                ->map(
+                    static fn(PlannedVisit $visit): array => [
+                        'vehicle' => $visit->vehicle_id,
+                        'date' => $visit->on->toDateString(),
+                        'crew' => $visit->crew_id,
+                        'kinds' => $visit->kinds,
+                        'locked' => $visit->locked,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /**
@@ -127,8 +179,18 @@ final readonly class ReplanWeeks
         $answer = PlanModel::answer($found);
 
         return Plan::query()->create([
-            'made_at' => $this->clock->now(), 'made_by' => $by?->id, 'why' => $why, 'start_on' => Day::date($instance->start), 'days' => $instance->days, 'before' => $before, 'after' => $after,
-            'instance' => PlanModel::written($instance), 'cost' => $found->cost->total, 'bound' => $found->bound, 'breakdown' => $answer['breakdown'], 'unmet' => $answer['unmet'],
+            'made_at' => $this->clock->now(),
+            'made_by' => $by?->id,
+            'why' => $why,
+            'start_on' => Day::date($instance->start),
+            'days' => $instance->days,
+            'before' => $before,
+            'after' => $after,
+            'instance' => PlanModel::written($instance),
+            'cost' => $found->cost->total,
+            'bound' => $found->bound,
+            'breakdown' => $answer['breakdown'],
+            'unmet' => $answer['unmet'],
         ]);
     }
 
@@ -140,6 +202,6 @@ final readonly class ReplanWeeks
     /** @param array{vehicle: string, date: string, ...} $visit */
     private static function name(array $visit): string
     {
-        return $visit['vehicle'].' '.$visit['date'];
+        return $visit['vehicle'] . ' ' . $visit['date'];
     }
 }

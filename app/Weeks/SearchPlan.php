@@ -29,27 +29,47 @@ final class SearchPlan implements ShouldQueue
     public function handle(Tenancy $tenancy, ReplanWeeks $replanWeeks): void
     {
         // Progress has to be seen while it goes on, so no transaction is put round all of it.
-        $tenancy->within($this->workspaceId, function () use ($replanWeeks): void {
-            $run = PlanRun::query()->find($this->runId);
-            if ($run === null || $run->status !== 'waiting') {
-                return;
-            }
-            $set = static fn(array $facts): int => PlanRun::query()->whereKey($run->id)->update($facts);
-            $set(['status' => 'running']);
-            try {
-                $plan = $replanWeeks('Planned again', $run->asked_by === null ? null : User::query()->find($run->asked_by), afresh: $this->afresh, told: function (float $share) use ($set, $run): bool {
-                    $set(['progress' => $share]);
+        $tenancy->within(
+            $this->workspaceId,
+            function () use ($replanWeeks): void {
+                $run = PlanRun::query()->find($this->runId);
+                if ($run === null || $run->status !== 'waiting') {
+                    return;
+                }
+                $set = static fn(array $facts): int => PlanRun::query()->whereKey($run->id)->update($facts);
+                $set(['status' => 'running']);
+                try {
+                    $plan = $replanWeeks(
+                        'Planned again',
+                        $run->asked_by === null ? null : User::query()->find($run->asked_by),
+                        afresh: $this->afresh,
+                        told: function (float $share) use ($set, $run): bool {
+                            $set(['progress' => $share]);
 
-                    return PlanRun::query()->whereKey($run->id)->value('status') === 'running';
-                });
-                $stopped = PlanRun::query()->whereKey($run->id)->value('status') === 'stopped';
-                $set(['status' => $stopped ? 'stopped' : 'done', 'progress' => 1, 'plan_id' => $plan->id, 'says' => $stopped ? 'Stopped; the best found until then stands.' : null]);
-            } catch (Overtaken) {
-                $set(['status' => 'overtaken', 'says' => 'The plan was changed meanwhile, so what was found is not put over it. Plan again.']);
-            } catch (Throwable $e) {
-                $set(['status' => 'failed', 'says' => 'The search ended by itself. What was planned before stands.']);
-                throw $e;
-            }
-        }, transaction: false);
+                            return PlanRun::query()->whereKey($run->id)->value('status') === 'running';
+                        },
+                    );
+                    $stopped = PlanRun::query()->whereKey($run->id)->value('status') === 'stopped';
+                    $set([
+                        'status' => $stopped ? 'stopped' : 'done',
+                        'progress' => 1,
+                        'plan_id' => $plan->id,
+                        'says' => $stopped ? 'Stopped; the best found until then stands.' : null,
+                    ]);
+                } catch (Overtaken) {
+                    $set([
+                        'status' => 'overtaken',
+                        'says' => 'The plan was changed meanwhile, so what was found is not put over it. Plan again.',
+                    ]);
+                } catch (Throwable $e) {
+                    $set([
+                        'status' => 'failed',
+                        'says' => 'The search ended by itself. What was planned before stands.',
+                    ]);
+                    throw $e;
+                }
+            },
+            transaction: false,
+        );
     }
 }

@@ -13,9 +13,5 @@ final readonly class Weeks
      * @param array<string, string> $names     of vehicles, by id
      * @param array<string, string> $unworkable  why a visit can't be laid out as things stand, by vehicle
      */
-    public function __construct(
-        public Instance $instance,
-        public array $names,
-        public array $unworkable = [],
-    ) {}
+    public function __construct(public Instance $instance, public array $names, public array $unworkable = []) {}
 }

@@ -34,37 +34,76 @@ final readonly class WriteFeed
     {
         $workspace = $this->tenancy->workspace();
         $now = CarbonImmutable::instance($this->clock->now());
-        $of = static fn($query) => $query->when($feed->crew_id !== null, static fn($some) => $some->where('crew_id', $feed->crew_id))->when($feed->vehicle_id !== null, static fn($some) => $some->where('vehicle_id', $feed->vehicle_id));
+        $of = static fn($query) => $query
+            ->when($feed->crew_id !== null, static fn($some) => $some->where('crew_id', $feed->crew_id))
+            ->when($feed->vehicle_id !== null, static fn($some) => $some->where('vehicle_id', $feed->vehicle_id));
         // The day's order needs all of a crew's turns, whoever asks.
-        $all = PlannedVisit::query()->where('on', '>=', $now->subDay()->toDateString())->orderBy('on')->orderBy('crew_id')->orderBy('id')->get();
-        $wanted = array_flip($of(PlannedVisit::query())->where('on', '>=', $now->subDay()->toDateString())->pluck('id')->all());
-        $gone = $of(CancelledVisit::query())->where('cancelled_at', '>', $now->subDays(self::TELLS_DAYS))->orderBy('on')->orderBy('id')->get();
-        $vehicles = Vehicle::query()->with(['site', 'client'])->whereIn('id', [...$all->pluck('vehicle_id'), ...$gone->pluck('vehicle_id')])->get()->keyBy('id');
+        $all = PlannedVisit::query()
+            ->where('on', '>=', $now->subDay()->toDateString())
+            ->orderBy('on')
+            ->orderBy('crew_id')
+            ->orderBy('id')
+            ->get();
+        $wanted = array_flip(
+            $of(PlannedVisit::query())
+                ->where('on', '>=', $now->subDay()->toDateString())
+                ->pluck('id')
+                ->all(),
+        );
+        $gone = $of(CancelledVisit::query())
+            ->where('cancelled_at', '>', $now->subDays(self::TELLS_DAYS))
+            ->orderBy('on')
+            ->orderBy('id')
+            ->get();
+        $vehicles = Vehicle::query()
+            ->with(['site', 'client'])
+            ->whereIn('id', [...$all->pluck('vehicle_id'), ...$gone->pluck('vehicle_id')])
+            ->get()
+            ->keyBy('id');
         $minutes = [];
         foreach (($this->gatherWeeks)([])->instance->vehicles as $vehicle) {
             $minutes[$vehicle->id] = $vehicle;
         }
-        $calendar = new VCalendar(['PRODID' => '-//Vicissa//Weeks//EN', 'VERSION' => '2.0', 'X-WR-CALNAME' => $feed->name, 'REFRESH-INTERVAL;VALUE=DURATION' => 'PT1H']);
+        $calendar = new VCalendar([
+            'PRODID' => '-//Vicissa//Weeks//EN',
+            'VERSION' => '2.0',
+            'X-WR-CALNAME' => $feed->name,
+            'REFRESH-INTERVAL;VALUE=DURATION' => 'PT1H',
+        ]);
         $times = $this->times($all, $vehicles, $minutes, $workspace->time_zone);
         foreach ($all as $visit) {
             $vehicle = $vehicles[$visit->vehicle_id] ?? null;
-            if ($vehicle === null || ! isset($wanted[$visit->id])) {
+            if ($vehicle === null || !isset($wanted[$visit->id])) {
                 continue;
             }
             [$begin, $end] = $times[$visit->id];
             $calendar->add('VEVENT', [
-                'UID' => "{$visit->id}@vicissa", 'DTSTAMP' => $visit->changed_at->utc(), 'LAST-MODIFIED' => $visit->changed_at->utc(), 'SEQUENCE' => $visit->sequence, 'STATUS' => $visit->locked ? 'CONFIRMED' : 'TENTATIVE',
-                'SUMMARY' => $this->summary($vehicle, $visit->kinds), 'DTSTART' => $begin, 'DTEND' => $end,
-                ...($vehicle->site === null ? [] : ['LOCATION' => implode(', ', array_filter([$vehicle->site->name, $vehicle->site->address]))]),
+                'UID' => "{$visit->id}@vicissa",
+                'DTSTAMP' => $visit->changed_at->utc(),
+                'LAST-MODIFIED' => $visit->changed_at->utc(),
+                'SEQUENCE' => $visit->sequence,
+                'STATUS' => $visit->locked ? 'CONFIRMED' : 'TENTATIVE',
+                'SUMMARY' => $this->summary($vehicle, $visit->kinds),
+                'DTSTART' => $begin,
+                'DTEND' => $end,
+                ...$vehicle->site === null
+                    ? []
+                    : ['LOCATION' => implode(', ', array_filter([$vehicle->site->name, $vehicle->site->address]))],
             ]);
         }
         foreach ($gone as $visit) {
             $vehicle = $vehicles[$visit->vehicle_id] ?? null;
             if ($vehicle !== null) {
-                $begin = CarbonImmutable::parse($visit->on->toDateString().' 08:00', $workspace->time_zone)->utc();
+                $begin = CarbonImmutable::parse($visit->on->toDateString() . ' 08:00', $workspace->time_zone)->utc();
                 $calendar->add('VEVENT', [
-                    'UID' => "{$visit->id}@vicissa", 'DTSTAMP' => $visit->cancelled_at->utc(), 'LAST-MODIFIED' => $visit->cancelled_at->utc(), 'SEQUENCE' => $visit->sequence, 'STATUS' => 'CANCELLED',
-                    'SUMMARY' => $this->summary($vehicle, $visit->kinds), 'DTSTART' => $begin, 'DTEND' => $begin->addHour(),
+                    'UID' => "{$visit->id}@vicissa",
+                    'DTSTAMP' => $visit->cancelled_at->utc(),
+                    'LAST-MODIFIED' => $visit->cancelled_at->utc(),
+                    'SEQUENCE' => $visit->sequence,
+                    'STATUS' => 'CANCELLED',
+                    'SUMMARY' => $this->summary($vehicle, $visit->kinds),
+                    'DTSTART' => $begin,
+                    'DTEND' => $begin->addHour(),
                 ]);
             }
         }
@@ -84,14 +123,19 @@ final readonly class WriteFeed
     {
         $times = $clock = $been = [];
         foreach ($visits as $visit) {
-            $day = $visit->crew_id.' '.$visit->on->toDateString();
-            $at = $clock[$day] ?? CarbonImmutable::parse($visit->on->toDateString().' 08:00', new DateTimeZone($zone));
+            $day = $visit->crew_id . ' ' . $visit->on->toDateString();
+            $at =
+                $clock[$day] ?? CarbonImmutable::parse($visit->on->toDateString() . ' 08:00', new DateTimeZone($zone));
             $site = $vehicles[$visit->vehicle_id]->site ?? null;
-            if ($site !== null && ! isset($been[$day][$site->id])) {
+            if ($site !== null && !isset($been[$day][$site->id])) {
                 $at = $at->addMinutes($site->travel_min);
                 $been[$day][$site->id] = true;
             }
-            $end = $at->addMinutes(isset($minutes[$visit->vehicle_id]) ? $minutes[$visit->vehicle_id]->minutesFor(Kind::bits($visit->kinds)) : 60);
+            $end = $at->addMinutes(
+                isset($minutes[$visit->vehicle_id])
+                    ? $minutes[$visit->vehicle_id]->minutesFor(Kind::bits($visit->kinds))
+                    : 60,
+            );
             $times[$visit->id] = [$at->utc(), $end->utc()];
             $clock[$day] = $end;
         }
@@ -102,6 +146,11 @@ final readonly class WriteFeed
     /** @param list<string> $kinds */
     private function summary(Vehicle $vehicle, array $kinds): string
     {
-        return $vehicle->name.': '.implode(', ', array_map(static fn(string $kind): string => $kind === 'decon' ? 'decontamination' : $kind, $kinds));
+        return $vehicle->name .
+            ': ' .
+            implode(
+                ', ',
+                array_map(static fn(string $kind): string => $kind === 'decon' ? 'decontamination' : $kind, $kinds),
+            );
     }
 }

@@ -27,10 +27,19 @@ final class InvalidInput extends DomainException
      */
     public static function unlessBetween(string $field, float $value, float $low, float $high, string $unit = ''): void
     {
-        if (! is_finite($value) || $value < $low || $value > $high) {
-            $unit = $unit === '' ? '' : ' '.$unit;
+        if (!is_finite($value) || $value < $low || $value > $high) {
+            $unit = $unit === '' ? '' : ' ' . $unit;
 
-            throw new self($field, sprintf('%s must lie between %s and %s%s.', self::spoken($field), self::plain($low), self::plain($high), $unit));
+            throw new self(
+                $field,
+                sprintf(
+                    '%s must lie between %s and %s%s.',
+                    self::spoken($field),
+                    self::plain($low),
+                    self::plain($high),
+                    $unit,
+                ),
+            );
         }
     }
 

@@ -55,10 +55,14 @@ final class VectorsTest extends TestCase
     #[DataProvider('ratio')]
     public function testRatio(array $input, array $expect): void
     {
-        $reader = new DilutionReader($input['cap_ml'] ?? null, $input['pump_ml'] ?? null, isset($input['in_means']) ? InMeans::from($input['in_means']) : null);
+        $reader = new DilutionReader(
+            $input['cap_ml'] ?? null,
+            $input['pump_ml'] ?? null,
+            isset($input['in_means']) ? InMeans::from($input['in_means']) : null,
+        );
         try {
             $dilution = $reader->read($input['text']);
-            $got = ['share' => $dilution->share, ...(isset($input['fill_ml']) ? $dilution->fill($input['fill_ml']) : [])];
+            $got = ['share' => $dilution->share, ...isset($input['fill_ml']) ? $dilution->fill($input['fill_ml']) : []];
         } catch (DomainException $e) {
             $got = ['error' => $e instanceof AmbiguousDilution ? 'ambiguous' : 'invalid'];
         }
@@ -78,11 +82,29 @@ final class VectorsTest extends TestCase
     #[DataProvider('due')]
     public function testDue(array $input, array $expect): void
     {
-        $intervals = static fn(array $pairs): array => array_values(array_map(static fn(array $pair): FailureInterval => FailureInterval::of($pair[0], $pair[1]), $pairs));
+        $intervals = static fn(array $pairs): array => array_values(
+            array_map(static fn(array $pair): FailureInterval => FailureInterval::of($pair[0], $pair[1]), $pairs),
+        );
         $model = new LifeModel(...$input['label_weeks']);
-        $others = LifeModel::together(array_values(array_map(static fn(array $pairs): array => $model->vehicleEvidence($intervals($pairs)), $input['others'])));
+        $others = LifeModel::together(
+            array_values(
+                array_map(
+                    static fn(array $pairs): array => $model->vehicleEvidence($intervals($pairs)),
+                    $input['others'],
+                ),
+            ),
+        );
         $life = $model->forecast($others, $intervals($input['own']), $input['worn']);
-        self::assertClose($expect, ['product_life' => $life->productLife, 'p10' => $life->quantile(0.1), 'p50' => $life->quantile(0.5), 'p90' => $life->quantile(0.9)], 2e-3);
+        self::assertClose(
+            $expect,
+            [
+                'product_life' => $life->productLife,
+                'p10' => $life->quantile(0.1),
+                'p50' => $life->quantile(0.5),
+                'p90' => $life->quantile(0.9),
+            ],
+            2e-3,
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
@@ -116,7 +138,13 @@ final class VectorsTest extends TestCase
     public function testDiagnose(array $input, array $expect): void
     {
         $read = static fn(string $stage): ?Behaviour => isset($input[$stage]) ? Behaviour::from($input[$stage]) : null;
-        $diagnosis = Diagnosis::from(Designed::from($input['designed']), $read('arrival'), $read('after_wash'), $read('after_decon'), $read('after_topper'));
+        $diagnosis = Diagnosis::from(
+            Designed::from($input['designed']),
+            $read('arrival'),
+            $read('after_wash'),
+            $read('after_decon'),
+            $read('after_topper'),
+        );
         self::assertClose($expect, ['verdict' => $diagnosis->verdict->value, 'next' => $diagnosis->next->value], 0);
     }
 
@@ -148,11 +176,32 @@ final class VectorsTest extends TestCase
                 $product['may_dry'],
                 $product['rinse'],
             ),
-            new Surface(Zone::from($input['zone']), Family::from($input['layer']), array_values(array_map(Finish::from(...), $input['finish'])), WheelFinish::from($context['wheel_finish'])),
-            new Circumstances($context['panel_c'], $context['working_s'], Water::from($context['water']), Purpose::from($context['purpose']), $context['bare_face'], $context['in_stock']),
+            new Surface(
+                Zone::from($input['zone']),
+                Family::from($input['layer']),
+                array_values(array_map(Finish::from(...), $input['finish'])),
+                WheelFinish::from($context['wheel_finish']),
+            ),
+            new Circumstances(
+                $context['panel_c'],
+                $context['working_s'],
+                Water::from($context['water']),
+                Purpose::from($context['purpose']),
+                $context['bare_face'],
+                $context['in_stock'],
+            ),
         );
         self::assertSame($expect['allowed'], $verdict->allowed());
-        self::assertSame($expect['codes'], array_map(static fn(Remark $remark): array => ['code' => $remark->code->value, 'severity' => $remark->severity->value], $verdict->remarks));
+        self::assertSame(
+            $expect['codes'],
+            array_map(
+                static fn(Remark $remark): array => [
+                    'code' => $remark->code->value,
+                    'severity' => $remark->severity->value,
+                ],
+                $verdict->remarks,
+            ),
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
@@ -173,10 +222,17 @@ final class VectorsTest extends TestCase
             new Panel($input['absorptance'], $input['panel_heat_j_m2k'], $input['panel_c']),
             $input['film_kg_m2'],
         );
-        self::assertClose($expect, [
-            'dries_s' => $window->driesS, 'dry_panel_c' => $window->dryPanelC, 'panel_end_c' => $window->panelEndC,
-            'wet_panel_c' => $window->wetPanelC, 'working_s' => $window->workingS(),
-        ], 1e-6);
+        self::assertClose(
+            $expect,
+            [
+                'dries_s' => $window->driesS,
+                'dry_panel_c' => $window->dryPanelC,
+                'panel_end_c' => $window->panelEndC,
+                'wet_panel_c' => $window->wetPanelC,
+                'working_s' => $window->workingS(),
+            ],
+            1e-6,
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
@@ -227,13 +283,22 @@ final class VectorsTest extends TestCase
     public function testLance(array $input, array $expect): void
     {
         $lance = Lance::calibrated($input['washer_l_min'], $input['bottle_ml'], $input['empties_s']);
-        $mix = isset($input['target_share']) ? $lance->forPanel($input['target_share']) : $lance->forBottle($input['bottle_share']);
+        $mix = isset($input['target_share'])
+            ? $lance->forPanel($input['target_share'])
+            : $lance->forBottle($input['bottle_share']);
         self::assertSame($expect['reachable'], $mix->reachable());
         unset($expect['reachable']);
-        self::assertClose($expect, [
-            'draw_l_min' => $lance->drawLMin, 'carry' => $lance->carry, 'bottle_share' => $mix->bottleShare, 'panel_share' => $mix->panelShare,
-            ...($mix->fill($input['fill_ml'] ?? $lance->bottleMl) ?? ['max_panel_share' => $lance->carry]),
-        ], 1e-6);
+        self::assertClose(
+            $expect,
+            [
+                'draw_l_min' => $lance->drawLMin,
+                'carry' => $lance->carry,
+                'bottle_share' => $mix->bottleShare,
+                'panel_share' => $mix->panelShare,
+                ...$mix->fill($input['fill_ml'] ?? $lance->bottleMl) ?? ['max_panel_share' => $lance->carry],
+            ],
+            1e-6,
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
@@ -250,17 +315,38 @@ final class VectorsTest extends TestCase
     public function testTank(array $input, array $expect): void
     {
         $tank = new Tank($input['tank_l'], $input['on_below_l'], $input['make_l_min'], $input['recovery']);
-        $run = $tank->run($input['start_l'], array_values(array_map(static fn(array $draw): Draw => new Draw($draw['start_min'], $draw['minutes'], $draw['l_min']), $input['draws'])), $input['horizon_min']);
-        self::assertClose($expect, [
-            'min_l' => $run->minL, 'min_at' => $run->minAt, 'empty_at' => $run->emptyAt, 'short_l' => $run->shortL,
-            'end_l' => $run->endL, 'made_l' => $run->madeL, 'feed_l' => $run->feedL,
-        ], 1e-6);
+        $run = $tank->run(
+            $input['start_l'],
+            array_values(
+                array_map(
+                    static fn(array $draw): Draw => new Draw($draw['start_min'], $draw['minutes'], $draw['l_min']),
+                    $input['draws'],
+                ),
+            ),
+            $input['horizon_min'],
+        );
+        self::assertClose(
+            $expect,
+            [
+                'min_l' => $run->minL,
+                'min_at' => $run->minAt,
+                'empty_at' => $run->emptyAt,
+                'short_l' => $run->shortL,
+                'end_l' => $run->endL,
+                'made_l' => $run->madeL,
+                'feed_l' => $run->feedL,
+            ],
+            1e-6,
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> */
     private static function vectors(string $model): iterable
     {
-        foreach (json_decode((string) file_get_contents(__DIR__."/vectors/{$model}.json"), true, 512, JSON_THROW_ON_ERROR) as $vector) {
+        foreach (
+            json_decode((string) file_get_contents(__DIR__ . "/vectors/{$model}.json"), true, 512, JSON_THROW_ON_ERROR)
+            as $vector
+        ) {
             yield $vector['name'] => [$vector['input'], $vector['expect']];
         }
     }
@@ -273,7 +359,9 @@ final class VectorsTest extends TestCase
     {
         self::assertSame(self::sorted($expect), self::sorted($got));
         foreach ($expect as $key => $value) {
-            is_string($value) || $value === null ? self::assertSame($value, $got[$key], $key) : self::assertEqualsWithDelta($value, $got[$key], $relative * max(1e-9, abs($value)), $key);
+            is_string($value) || $value === null
+                ? self::assertSame($value, $got[$key], $key)
+                : self::assertEqualsWithDelta($value, $got[$key], $relative * max(1e-9, abs($value)), $key);
         }
     }
 

@@ -37,10 +37,41 @@ final readonly class ByHand
         };
         $of = static fn(string $name): Vehicle => Vehicle::query()->findOrFail($vehicles[$name]->id);
         try {
-            $at($this->owner, 26, '19:40', static fn() => Client::query()->where('name', 'Garland Wedding Cars')->sole()->update(['phone' => '01700 33', 'note' => 'Perrin is away on Mondays.']));
-            $at($this->technician, 19, '15:05', static fn() => $of('The vet’s pickup')->update(['note' => 'Stone chip on the bonnet’s edge, left; Hesper has seen it.']));
-            $at($this->technician, 12, '12:20', static fn() => Site::query()->where('name', 'Surgery yard')->sole()->update(['surface' => 'Concrete, new drain at the gate']));
-            $at($this->owner, 8, '20:15', static fn() => Product::query()->where('name', 'Merrow Plain')->sole()->update(['price_minor' => 1890]));
+            $at(
+                $this->owner,
+                26,
+                '19:40',
+                static fn() => Client::query()
+                    ->where('name', 'Garland Wedding Cars')
+                    ->sole()
+                    ->update(['phone' => '01700 33', 'note' => 'Perrin is away on Mondays.']),
+            );
+            $at(
+                $this->technician,
+                19,
+                '15:05',
+                static fn() => $of('The vet’s pickup')->update([
+                    'note' => 'Stone chip on the bonnet’s edge, left; Hesper has seen it.',
+                ]),
+            );
+            $at(
+                $this->technician,
+                12,
+                '12:20',
+                static fn() => Site::query()
+                    ->where('name', 'Surgery yard')
+                    ->sole()
+                    ->update(['surface' => 'Concrete, new drain at the gate']),
+            );
+            $at(
+                $this->owner,
+                8,
+                '20:15',
+                static fn() => Product::query()
+                    ->where('name', 'Merrow Plain')
+                    ->sole()
+                    ->update(['price_minor' => 1890]),
+            );
             $at($this->owner, 0, $today->format('H:i'), fn() => $this->cancel($of('Schoolteacher’s hatch'), $today));
         } finally {
             Auth::guard()->forgetUser();
@@ -51,11 +82,19 @@ final readonly class ByHand
     /** A client is away: the visit is called off, and the plan finds another day. */
     private function cancel(Vehicle $vehicle, CarbonImmutable $today): void
     {
-        $visit = PlannedVisit::query()->where('vehicle_id', $vehicle->id)->where('on', '>', $today->addDays(3)->toDateString())->orderBy('on')->first();
+        $visit = PlannedVisit::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->where('on', '>', $today->addDays(3)->toDateString())
+            ->orderBy('on')
+            ->first();
         if ($visit === null) {
             return;
         }
         ($this->cancelVisit)($visit, 'client', 'Away on the mainland that day', true);
-        ($this->replanWeeks)(sprintf('%s: the visit of %s cancelled', $vehicle->name, $visit->on->toDateString()), $this->owner, shakes: 20);
+        ($this->replanWeeks)(
+            sprintf('%s: the visit of %s cancelled', $vehicle->name, $visit->on->toDateString()),
+            $this->owner,
+            shakes: 20,
+        );
     }
 }

@@ -11,7 +11,13 @@ use Random\Randomizer;
 /** Draws the demo's photos: a vehicle from the side on a wet drive, as dirty or as clean as it was. */
 final class Darkroom
 {
-    private const TONES = ['white' => [233, 232, 226], 'silver' => [172, 177, 180], 'mid' => [61, 92, 120], 'dark' => [47, 58, 56], 'black' => [24, 25, 28]];
+    private const TONES = [
+        'white' => [233, 232, 226],
+        'silver' => [172, 177, 180],
+        'mid' => [61, 92, 120],
+        'dark' => [47, 58, 56],
+        'black' => [24, 25, 28],
+    ];
 
     /** A PNG. */
     public function picture(string $tone, string $body, int $soil, int $seed): string
@@ -25,7 +31,16 @@ final class Darkroom
         for ($y = 0; $y < $h; $y++) {
             $ground = $y > 430;
             $t = $ground ? ($y - 430) / 210 : $y / 430;
-            imageline($image, 0, $y, $w, $y, $ground ? $this->colour($image, 96 - 30 * $t, 99 - 30 * $t, 100 - 28 * $t) : $this->colour($image, 176 + 34 * $t, 190 + 26 * $t, 197 + 22 * $t));
+            imageline(
+                $image,
+                0,
+                $y,
+                $w,
+                $y,
+                $ground
+                    ? $this->colour($image, 96 - 30 * $t, 99 - 30 * $t, 100 - 28 * $t)
+                    : $this->colour($image, 176 + 34 * $t, 190 + 26 * $t, 197 + 22 * $t),
+            );
         }
         [$r, $g, $b] = self::TONES[$tone] ?? self::TONES['mid'];
         $paint = $this->colour($image, $r, $g, $b);
@@ -33,7 +48,30 @@ final class Darkroom
         imagefilledellipse($image, 480, 500, 760, 46, $this->colour($image, 52, 54, 55));
         $outline = $tall
             ? [110, 480, 108, 330, 150, 190, 200, 150, 840, 150, 850, 480]
-            : [100, 470, 106, 395, 170, 360, 300, 345, 380, 262, 420, 248, 620, 248, 690, 262, 770, 350, 852, 372, 862, 470];
+            : [
+                100,
+                470,
+                106,
+                395,
+                170,
+                360,
+                300,
+                345,
+                380,
+                262,
+                420,
+                248,
+                620,
+                248,
+                690,
+                262,
+                770,
+                350,
+                852,
+                372,
+                862,
+                470,
+            ];
         imagefilledpolygon($image, $outline, $paint);
         $glass = $this->colour($image, 70, 84, 92);
         if ($tall) {
@@ -45,11 +83,25 @@ final class Darkroom
         }
         // One strong light along the shoulder.
         for ($i = 0; $i < 26; $i++) {
-            imageline($image, 150 + 3 * $i, ($tall ? 320 : 378) + $i, 820 - 3 * $i, ($tall ? 320 : 378) + $i, $this->colour($image, 255, 255, 255, 112 + $i / 2));
+            imageline(
+                $image,
+                150 + 3 * $i,
+                ($tall ? 320 : 378) + $i,
+                820 - 3 * $i,
+                ($tall ? 320 : 378) + $i,
+                $this->colour($image, 255, 255, 255, 112 + $i / 2),
+            );
         }
         foreach ([250, 715] as $x) {
             imagefilledellipse($image, $x, 468, 128, 128, $this->colour($image, 26, 26, 27));
-            imagefilledellipse($image, $x, 468, 82, 82, $this->colour($image, 150 - 14 * $soil, 152 - 16 * $soil, 152 - 20 * $soil));
+            imagefilledellipse(
+                $image,
+                $x,
+                468,
+                82,
+                82,
+                $this->colour($image, 150 - 14 * $soil, 152 - 16 * $soil, 152 - 20 * $soil),
+            );
             imagefilledellipse($image, $x, 468, 24, 24, $this->colour($image, 60, 60, 60));
         }
         $soil === 0 ? $this->beads($image, $chance, $tall) : $this->dirt($image, $chance, $soil, $tall);
@@ -72,10 +124,19 @@ final class Darkroom
         assert($image instanceof GdImage);
         for ($y = 0; $y < $h; $y++) {
             $t = $y / $h;
-            imageline($image, 0, $y, $w, $y, $y < $floor ? $this->colour($image, 214 - 40 * $t, 224 - 34 * $t, 228 - 30 * $t) : $this->colour($image, 30, 46, 54));
+            imageline(
+                $image,
+                0,
+                $y,
+                $w,
+                $y,
+                $y < $floor
+                    ? $this->colour($image, 214 - 40 * $t, 224 - 34 * $t, 228 - 30 * $t)
+                    : $this->colour($image, 30, 46, 54),
+            );
         }
         foreach ([190, 480, 770] as $x) {
-            $angle = deg2rad($angleDeg + 4.0 * $chance->getInt(0, 1000) / 1000 - 2.0);
+            $angle = deg2rad($angleDeg + (4.0 * $chance->getInt(0, 1000)) / 1000 - 2.0);
             $base = $chance->getInt(130, 190);
             // A circle that cuts the panel at the contact angle.
             $radius = $base / 2 / sin($angle);
@@ -83,9 +144,23 @@ final class Darkroom
             for ($y = (int) ceil($middle - $radius); $y < $floor; $y++) {
                 $half = sqrt(max(0.0, $radius ** 2 - ($y - $middle) ** 2));
                 $deep = ($floor - $y) / max(1.0, $floor - $middle + $radius);
-                imageline($image, (int) round($x - $half), $y, (int) round($x + $half), $y, $this->colour($image, 96 + 70 * $deep, 118 + 66 * $deep, 128 + 62 * $deep));
+                imageline(
+                    $image,
+                    (int) round($x - $half),
+                    $y,
+                    (int) round($x + $half),
+                    $y,
+                    $this->colour($image, 96 + 70 * $deep, 118 + 66 * $deep, 128 + 62 * $deep),
+                );
             }
-            imagefilledellipse($image, (int) ($x - $base / 8), (int) ($middle - 0.45 * $radius), (int) ($base / 7), (int) ($base / 9), $this->colour($image, 255, 255, 255, 30));
+            imagefilledellipse(
+                $image,
+                (int) ($x - $base / 8),
+                (int) ($middle - 0.45 * $radius),
+                (int) ($base / 7),
+                (int) ($base / 9),
+                $this->colour($image, 255, 255, 255, 30),
+            );
         }
         imagefilter($image, IMG_FILTER_GAUSSIAN_BLUR);
         ob_start();
@@ -101,7 +176,14 @@ final class Darkroom
             // Most of it lies low.
             $y = 470 - (int) (($tall ? 270 : 150) * ($chance->getInt(0, 1000) / 1000) ** (2.6 - 0.3 * $soil));
             $size = $chance->getInt(1, 2 + $soil);
-            imagefilledellipse($image, $x, $y, $size + 2, $size, $this->colour($image, 122, 106, 82, $chance->getInt(70, 110)));
+            imagefilledellipse(
+                $image,
+                $x,
+                $y,
+                $size + 2,
+                $size,
+                $this->colour($image, 122, 106, 82, $chance->getInt(70, 110)),
+            );
         }
     }
 
@@ -112,7 +194,14 @@ final class Darkroom
             $y = $chance->getInt($tall ? 300 : 375, 455);
             $size = $chance->getInt(2, 6);
             imagefilledellipse($image, $x, $y, $size, $size, $this->colour($image, 255, 255, 255, 88));
-            imagefilledellipse($image, $x + 1, $y + 1, max(1, $size - 2), max(1, $size - 2), $this->colour($image, 20, 30, 40, 104));
+            imagefilledellipse(
+                $image,
+                $x + 1,
+                $y + 1,
+                max(1, $size - 2),
+                max(1, $size - 2),
+                $this->colour($image, 20, 30, 40, 104),
+            );
         }
     }
 
@@ -120,6 +209,12 @@ final class Darkroom
     {
         $part = static fn(float $value): int => max(0, min(255, (int) round($value)));
 
-        return (int) imagecolorallocatealpha($image, $part($r), $part($g), $part($b), max(0, min(127, (int) round($alpha))));
+        return (int) imagecolorallocatealpha(
+            $image,
+            $part($r),
+            $part($g),
+            $part($b),
+            max(0, min(127, (int) round($alpha))),
+        );
     }
 }

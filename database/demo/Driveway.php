@@ -40,28 +40,55 @@ final class Driveway
     public function work(Vehicle $vehicle, User $writer, array $facts, CarbonImmutable $at): void
     {
         $expected = ($this->expectVisit)([[$vehicle, $at->toDateString()]], ($this->gatherAtHand)())[0]['wish']->facts;
-        $sheet = ($this->laySheet)($vehicle, $at->toDateString(), 1, [...$expected, 'seen' => ['soil' => $facts['soil'], 'grit' => $facts['grit'], 'on' => []], 'panel_c' => null]);
+        $sheet = ($this->laySheet)($vehicle, $at->toDateString(), 1, [
+            ...$expected,
+            'seen' => ['soil' => $facts['soil'], 'grit' => $facts['grit'], 'on' => []],
+            'panel_c' => null,
+        ]);
         $steps = [];
         /** @var list<array{id: string, name: string, kind: string, estimate_min: float, only_if: string|null}> $laid */
         $laid = $sheet->plan['steps'];
         foreach ($laid as $step) {
             $skipped = $step['only_if'] !== null;
-            $pace = (self::TRUE_PACE[$step['kind']] ?? 1.0) * (0.8 + 0.4 * $this->chance->getInt(0, 1000) / 1000);
-            $steps[] = ['id' => $step['id'], 'name' => $step['name'], 'kind' => $step['kind'], 'took_s' => $skipped ? null : (int) round(60.0 * $step['estimate_min'] * $pace), 'estimate_min' => $step['estimate_min'], 'skipped' => $skipped];
+            $pace = (self::TRUE_PACE[$step['kind']] ?? 1.0) * (0.8 + (0.4 * $this->chance->getInt(0, 1000)) / 1000);
+            $steps[] = [
+                'id' => $step['id'],
+                'name' => $step['name'],
+                'kind' => $step['kind'],
+                'took_s' => $skipped ? null : (int) round(60.0 * $step['estimate_min'] * $pace),
+                'estimate_min' => $step['estimate_min'],
+                'skipped' => $skipped,
+            ];
         }
         if ($this->chance->getInt(0, 2) === 0) {
             $this->photograph($vehicle, $sheet, $writer, (int) $facts['soil'], $at);
         }
         $minutes = max(20, (int) round(array_sum(array_column($steps, 'took_s')) / 60));
-        ($this->finishSheet)($sheet, $writer, [...$facts, 'minutes' => $minutes, 'steps' => $steps, 'refused' => array_slice($sheet->plan['refused'], 0, 6), 'water_l' => round(9.0 * $vehicle->paint_m2), 'textiles' => ['large' => 1, 'medium' => 1, 'wheels' => 1]]);
+        ($this->finishSheet)($sheet, $writer, [
+            ...$facts,
+            'minutes' => $minutes,
+            'steps' => $steps,
+            'refused' => array_slice($sheet->plan['refused'], 0, 6),
+            'water_l' => round(9.0 * $vehicle->paint_m2),
+            'textiles' => ['large' => 1, 'medium' => 1, 'wheels' => 1],
+        ]);
     }
 
     private function photograph(Vehicle $vehicle, Sheet $sheet, User $writer, int $soil, CarbonImmutable $at): void
     {
         foreach (['before' => $soil, 'after' => 0] as $stage => $dirt) {
-            ($this->keepPhoto)($vehicle, $sheet, $writer, [
-                'id' => UuidV7::generate($at), 'zone' => 'paint', 'stage' => $stage, 'taken_at' => $at->addMinutes($stage === 'before' ? 2 : 84)->toIso8601String(),
-            ], $this->darkroom->picture($vehicle->tone, $vehicle->body, $dirt, $this->chance->getInt(0, 1_000_000)));
+            ($this->keepPhoto)(
+                $vehicle,
+                $sheet,
+                $writer,
+                [
+                    'id' => UuidV7::generate($at),
+                    'zone' => 'paint',
+                    'stage' => $stage,
+                    'taken_at' => $at->addMinutes($stage === 'before' ? 2 : 84)->toIso8601String(),
+                ],
+                $this->darkroom->picture($vehicle->tone, $vehicle->body, $dirt, $this->chance->getInt(0, 1_000_000)),
+            );
         }
     }
 }

@@ -29,10 +29,7 @@ use Vicissa\Core\Matching\Body;
 /** Settles the demo: Marram & Sedge with their clients, their shelf, and the year behind them. */
 final readonly class Isles
 {
-    public function __construct(
-        private Application $app,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Application $app, private ClockInterface $clock) {}
 
     /** @return string what was loaded, in a sentence */
     public function settle(): string
@@ -46,22 +43,52 @@ final readonly class Isles
         try {
             [$owner] = $this->app->make(FoundWorkspace::class)(
                 ['name' => 'Rhona Skarne', 'email' => 'rhona@marram-sedge.example', 'password' => Cast::PASSWORD],
-                ['name' => 'Marram & Sedge', 'time_zone' => 'UTC', 'units' => 'metric', 'schools' => Cast::SCHOOLS, 'salt_months' => Cast::SALT_MONTHS],
+                [
+                    'name' => 'Marram & Sedge',
+                    'time_zone' => 'UTC',
+                    'units' => 'metric',
+                    'schools' => Cast::SCHOOLS,
+                    'salt_months' => Cast::SALT_MONTHS,
+                ],
                 starterShelf: false,
             );
-            $technician = User::query()->create(['name' => 'Tam Ostrey', 'email' => 'tam@marram-sedge.example', 'password' => Cast::PASSWORD]);
+            $technician = User::query()->create([
+                'name' => 'Tam Ostrey',
+                'email' => 'tam@marram-sedge.example',
+                'password' => Cast::PASSWORD,
+            ]);
             Membership::query()->create(['user_id' => $technician->id, 'role' => 'technician']);
             foreach (Cast::products() as $product) {
                 Product::query()->create($product);
             }
             $vehicles = $this->vehicles($today);
-            $turns = (new Year($clock, $this->app->make(FinishTurn::class), $this->app->make(DeclareLayer::class), $this->app->make(MoveStock::class), $this->app->make(Driveway::class), $this->app->make(EstimateTurn::class), $owner, $technician))->live($vehicles, $today);
+            $turns = (new Year(
+                $clock,
+                $this->app->make(FinishTurn::class),
+                $this->app->make(DeclareLayer::class),
+                $this->app->make(MoveStock::class),
+                $this->app->make(Driveway::class),
+                $this->app->make(EstimateTurn::class),
+                $owner,
+                $technician,
+            ))->live($vehicles, $today);
             $clock->modify($today->toIso8601String());
-            ($this->app->make(ForecastLayers::class))(array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)));
+            $this->app->make(ForecastLayers::class)(
+                array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)),
+            );
 
             (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
-            (new Diary($owner, $this->app->make(ReplanWeeks::class), $this->app->make(QuoteYear::class)))->load($today, $vehicles);
-            (new ByHand($clock, $this->app->make(ReplanWeeks::class), $this->app->make(CancelVisit::class), $owner, $technician))->load($today, $vehicles);
+            (new Diary($owner, $this->app->make(ReplanWeeks::class), $this->app->make(QuoteYear::class)))->load(
+                $today,
+                $vehicles,
+            );
+            (new ByHand(
+                $clock,
+                $this->app->make(ReplanWeeks::class),
+                $this->app->make(CancelVisit::class),
+                $owner,
+                $technician,
+            ))->load($today, $vehicles);
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {
@@ -81,16 +108,34 @@ final readonly class Isles
             $sites[$site['key']] = Site::query()->create([
                 ...array_diff_key($site, ['key' => 1, 'client' => 1, 'certificate' => 1]),
                 'client_id' => isset($site['client']) ? $clients[$site['client']] : null,
-                'certificate_expires_on' => isset($site['certificate']) ? $today->addDays($site['certificate'])->toDateString() : null,
+                'certificate_expires_on' => isset($site['certificate'])
+                    ? $today->addDays($site['certificate'])->toDateString()
+                    : null,
             ])->id;
         }
         foreach (Cast::vehicles() as $cast) {
             $vehicles[$cast['name']] = Vehicle::query()->create([
-                'name' => $cast['name'], 'model' => $cast['model'], 'body' => $cast['body'], 'colour' => $cast['colour'], 'tone' => $cast['tone'],
-                'hardness' => $cast['hardness'] ?? 'medium', 'finish' => $cast['finish'] ?? [], 'wheel_finish' => $cast['wheel'] ?? 'painted',
-                'paint_m2' => round(Body::from($cast['body'])->paintM2(), 1), 'material' => $cast['material'] ?? 'steel', 'schools' => $cast['schools'] ?? [], 'base_unknown' => $cast['unknown'] ?? false, 'storage' => $cast['storage'], 'road' => $cast['road'] ?? 'normal', 'salt_months' => Cast::SALT_MONTHS, 'km_per_week' => $cast['km'],
-                'cadence_min' => $cast['cadence'][0], 'cadence_target' => $cast['cadence'][1], 'cadence_max' => $cast['cadence'][2],
-                'client_id' => $cast['client'] === null ? null : $clients[$cast['client']], 'site_id' => $sites[$cast['site']],
+                'name' => $cast['name'],
+                'model' => $cast['model'],
+                'body' => $cast['body'],
+                'colour' => $cast['colour'],
+                'tone' => $cast['tone'],
+                'hardness' => $cast['hardness'] ?? 'medium',
+                'finish' => $cast['finish'] ?? [],
+                'wheel_finish' => $cast['wheel'] ?? 'painted',
+                'paint_m2' => round(Body::from($cast['body'])->paintM2(), 1),
+                'material' => $cast['material'] ?? 'steel',
+                'schools' => $cast['schools'] ?? [],
+                'base_unknown' => $cast['unknown'] ?? false,
+                'storage' => $cast['storage'],
+                'road' => $cast['road'] ?? 'normal',
+                'salt_months' => Cast::SALT_MONTHS,
+                'km_per_week' => $cast['km'],
+                'cadence_min' => $cast['cadence'][0],
+                'cadence_target' => $cast['cadence'][1],
+                'cadence_max' => $cast['cadence'][2],
+                'client_id' => $cast['client'] === null ? null : $clients[$cast['client']],
+                'site_id' => $sites[$cast['site']],
             ]);
         }
 

@@ -78,7 +78,13 @@ final class Year
                 $day += max($cast['cadence'][0], $cast['cadence'][1] + $this->chance->getInt(-2, 3));
             }
         }
-        usort($visits, static fn(array $a, array $b): int => [$a[0]->getTimestamp(), $a[1]->name] <=> [$b[0]->getTimestamp(), $b[1]->name]);
+        usort(
+            $visits,
+            static fn(array $a, array $b): int => [$a[0]->getTimestamp(), $a[1]->name] <=> [
+                $b[0]->getTimestamp(),
+                $b[1]->name,
+            ],
+        );
         foreach ($visits as [$at, $vehicle, $cast]) {
             $this->visit($vehicle, $cast, $at, $at > $today->subDays(self::SHEETS_SINCE));
         }
@@ -96,11 +102,20 @@ final class Year
         $on = $start->subDays((int) (7 * ($weeksAgo ?? $age)));
         $this->baseSince[$vehicle->id] = $on;
         ($this->declareLayer)($vehicle, [
-            'zone' => 'paint', 'kind' => 'base', 'family' => $family, 'name' => $name, 'on' => $on->toDateString(),
-            'label_low_weeks' => $low, 'label_high_weeks' => $high, 'product_id' => isset($this->products[$name]) ? $this->products[$name]->id : null,
+            'zone' => 'paint',
+            'kind' => 'base',
+            'family' => $family,
+            'name' => $name,
+            'on' => $on->toDateString(),
+            'label_low_weeks' => $low,
+            'label_high_weeks' => $high,
+            'product_id' => isset($this->products[$name]) ? $this->products[$name]->id : null,
         ]);
         if ($line !== null) {
-            Layer::query()->where('vehicle_id', $vehicle->id)->where('kind', 'base')->update(['line' => $line]);
+            Layer::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->where('kind', 'base')
+                ->update(['line' => $line]);
         }
     }
 
@@ -108,8 +123,20 @@ final class Year
     private function visit(Vehicle $vehicle, array $cast, CarbonImmutable $at, bool $fromSheet): void
     {
         $this->clock->modify($at->addMinutes(100)->toIso8601String());
-        $layer = Layer::query()->where('vehicle_id', $vehicle->id)->where('zone', 'paint')->whereNull('ended_at')->orderByRaw("kind = 'topper' desc")->first();
-        $soil = min(5, max(0, $this->chance->getInt(0, 2) + ($cast['storage'] === 'harsh' || ($cast['road'] ?? '') === 'unpaved' ? 2 : 1)));
+        $layer = Layer::query()
+            ->where('vehicle_id', $vehicle->id)
+            ->where('zone', 'paint')
+            ->whereNull('ended_at')
+            ->orderByRaw("kind = 'topper' desc")
+            ->first();
+        $soil = min(
+            5,
+            max(
+                0,
+                $this->chance->getInt(0, 2) +
+                    ($cast['storage'] === 'harsh' || ($cast['road'] ?? '') === 'unpaved' ? 2 : 1),
+            ),
+        );
         $products = $this->usual($cast, $soil);
         $readings = [];
         if ($layer !== null) {
@@ -118,26 +145,47 @@ final class Year
             // Not every clean panel is read: people are in a hurry.
             $read = $this->chance->getInt(1, 100) <= 85;
             if ($read) {
-                $readings = [...$readings, $this->reading('after_wash', $ratio), ...$this->parts($vehicle, $cast, $at, $ratio)];
+                $readings = [
+                    ...$readings,
+                    $this->reading('after_wash', $ratio),
+                    ...$this->parts($vehicle, $cast, $at, $ratio),
+                ];
             }
             [$products, $readings] = $this->renew($layer, $cast, $at, $ratio, $read, $products, $readings);
         }
         $this->restock($products, $at);
         $writer = $this->chance->getInt(0, 2) === 0 ? $this->owner : $this->technician;
         $facts = [
-            'worked_at' => $at->toIso8601String(), 'minutes' => ($cast['minutes'] ?? 75) + $this->chance->getInt(-10, 20), 'soil' => $soil, 'grit' => $soil >= 4,
-            'method' => $cast['method'] ?? ($soil <= 3 ? 'multi-towel' : 'two-mitts'), 'water' => ($cast['method'] ?? '') === 'rinseless' ? 'none' : ($cast['site'] === 'unit' ? 'treated' : 'tap'),
-            'panel_c' => round(9 + 7 * sin(2 * M_PI * ($at->dayOfYear - 110) / 365) + 3 * $this->normal(), 1),
+            'worked_at' => $at->toIso8601String(),
+            'minutes' => ($cast['minutes'] ?? 75) + $this->chance->getInt(-10, 20),
+            'soil' => $soil,
+            'grit' => $soil >= 4,
+            'method' => $cast['method'] ?? ($soil <= 3 ? 'multi-towel' : 'two-mitts'),
+            'water' =>
+                ($cast['method'] ?? '') === 'rinseless' ? 'none' : ($cast['site'] === 'unit' ? 'treated' : 'tap'),
+            'panel_c' => round(9 + 7 * sin((2 * M_PI * ($at->dayOfYear - 110)) / 365) + 3 * $this->normal(), 1),
             // Lasting bases are looked over in late spring, where somebody thinks of it.
-            'looked_over' => in_array($cast['base'][0] ?? '', ['ceramic', 'film', 'wrap'], true) && $at->month === 5 && $this->chance->getInt(0, 2) > 0,
-            'note' => $this->noticed(), 'readings' => $readings, 'products' => $products,
+            'looked_over' =>
+                in_array($cast['base'][0] ?? '', ['ceramic', 'film', 'wrap'], true) &&
+                $at->month === 5 &&
+                $this->chance->getInt(0, 2) > 0,
+            'note' => $this->noticed(),
+            'readings' => $readings,
+            'products' => $products,
         ];
         // As long as the rules say of what was done, at this crew's pace, with a good day here and a bad one there.
         $used = Collection::make($this->products)->keyBy('id')->only(array_column($products, 'product_id'));
-        $facts['minutes'] = (int) round((($this->estimateTurn)($vehicle, $facts, $used) ?? $facts['minutes']) * (1.02 + 0.08 * $this->normal()));
-        $fromSheet ? $this->driveway->work($vehicle, $writer, $facts, $at) : ($this->finishTurn)($vehicle, $writer, $facts);
+        $facts['minutes'] = (int) round(
+            (($this->estimateTurn)($vehicle, $facts, $used) ?? $facts['minutes']) * (1.02 + 0.08 * $this->normal()),
+        );
+        $fromSheet
+            ? $this->driveway->work($vehicle, $writer, $facts, $at)
+            : ($this->finishTurn)($vehicle, $writer, $facts);
         // A base that lasts weeks is renewed when its label says so.
-        if (in_array($cast['base'][0] ?? '', ['wax', 'polymer', 'silica-spray'], true) && $this->baseSince[$vehicle->id]->diffInDays($at) >= 7.0 * ($cast['base'][3] + $cast['base'][4]) / 2.0) {
+        if (
+            in_array($cast['base'][0] ?? '', ['wax', 'polymer', 'silica-spray'], true) &&
+            $this->baseSince[$vehicle->id]->diffInDays($at) >= (7.0 * ($cast['base'][3] + $cast['base'][4])) / 2.0
+        ) {
             $this->base($vehicle, $cast, $at, 0);
         }
     }
@@ -148,8 +196,15 @@ final class Year
      * @param list<array<string, mixed>> $readings
      * @return array{list<array<string, mixed>>, list<array<string, mixed>>}
      */
-    private function renew(Layer $layer, array $cast, CarbonImmutable $at, float $ratio, bool $read, array $products, array $readings): array
-    {
+    private function renew(
+        Layer $layer,
+        array $cast,
+        CarbonImmutable $at,
+        float $ratio,
+        bool $read,
+        array $products,
+        array $readings,
+    ): array {
         if ($cast['topper'] === null) {
             return [$products, $readings];
         }
@@ -157,7 +212,9 @@ final class Year
         $forecast = Forecast::query()->find($layer->id);
         $renew = match ($cast['way']) {
             'every' => true,
-            'forecast' => $failed || $layer->kind === 'base' || ($forecast?->from_at !== null && $forecast->from_at <= $at),
+            'forecast' => $failed ||
+                $layer->kind === 'base' ||
+                ($forecast?->from_at !== null && $forecast->from_at <= $at),
             default => $failed || ($layer->kind === 'base' && $ratio > 0.8),
         };
         if ($failed && $this->chance->getInt(1, 100) <= 70) {
@@ -185,7 +242,9 @@ final class Year
         if (($cast['method'] ?? '') !== 'rinseless') {
             $products[] = $this->use('Vell Wheel Soft', 'wheels', 120);
             if ($soil >= 3) {
-                $products[] = isset($cast['prewash']) ? $this->use($cast['prewash'], 'paint', 100) : $this->use('Vell Lather', 'paint', 80);
+                $products[] = isset($cast['prewash'])
+                    ? $this->use($cast['prewash'], 'paint', 100)
+                    : $this->use('Vell Lather', 'paint', 80);
             }
         }
         if (isset($cast['aid'])) {
@@ -203,8 +262,22 @@ final class Year
      */
     private function restock(array $uses, CarbonImmutable $at): void
     {
-        foreach (Product::query()->whereIn('id', array_column($uses, 'product_id'))->whereRaw('stock_ml <= greatest(reorder_ml, 250)')->orderBy('name')->get() as $product) {
-            $this->moveStock->bought($product, $product->pack_ml ?? 1000.0, $at->subDays(1), $this->owner->id, ['batch' => mb_strtoupper(mb_substr($product->name, 0, 1)).$at->format('ym').'-'.($product->reorder_ml > 300.0 ? 'A' : 'C'), 'expires_on' => $at->addMonths($product->leaves === 'silica' ? 18 : 30)->toDateString()]);
+        foreach (
+            Product::query()
+                ->whereIn('id', array_column($uses, 'product_id'))
+                ->whereRaw('stock_ml <= greatest(reorder_ml, 250)')
+                ->orderBy('name')
+                ->get()
+            as $product
+        ) {
+            $this->moveStock->bought($product, $product->pack_ml ?? 1000.0, $at->subDays(1), $this->owner->id, [
+                'batch' =>
+                    mb_strtoupper(mb_substr($product->name, 0, 1)) .
+                    $at->format('ym') .
+                    '-' .
+                    ($product->reorder_ml > 300.0 ? 'A' : 'C'),
+                'expires_on' => $at->addMonths($product->leaves === 'silica' ? 18 : 30)->toDateString(),
+            ]);
         }
     }
 
@@ -216,7 +289,11 @@ final class Year
         $true = Cast::TRUE_LIFE[$layer->name ?? ''] ?? 0.9 * sqrt($label[0] * $label[1]);
         $life = $this->lives[$layer->id] ??= $true * exp($this->vehicleEffect[$vehicle->id] + 0.25 * $this->normal());
 
-        return (TurnLog::of([$vehicle->id])->path($vehicle->habits(), $span)->at($span->day($at->getTimestamp())) + 0.25) / $life;
+        return (TurnLog::of([$vehicle->id])
+            ->path($vehicle->habits(), $span)
+            ->at($span->day($at->getTimestamp())) +
+            0.25) /
+            $life;
     }
 
     /**
@@ -231,7 +308,10 @@ final class Year
             return [];
         }
         $salted = in_array($at->month, $vehicle->salt_months, true) && $cast['km'] >= 300;
-        $of = static fn(array $reading, string $part): array => [...array_diff_key($reading, ['angle_deg' => 1]), 'part' => $part];
+        $of = static fn(array $reading, string $part): array => [
+            ...array_diff_key($reading, ['angle_deg' => 1]),
+            'part' => $part,
+        ];
 
         return [
             $of($this->reading('after_wash', $ratio + ($cast['storage'] === 'harsh' ? 0.35 : 0.05)), 'top'),
@@ -247,26 +327,41 @@ final class Year
         $angle = $ratio < 1.0 ? 113.0 - 27.5 * $ratio ** 1.5 : 85.0 - 70.0 * ($ratio - 1.0) - 1.5;
         $angle = max(12.0, $angle);
 
-        return ['stage' => $stage, 'zone' => 'paint', 'angle_deg' => round($angle, 1), 'behaviour' => match (true) {
-            $angle >= 100.0 => 'tight',
-            $angle >= 85.0 => 'good',
-            $angle >= 60.0 => 'weak',
-            $angle >= 30.0 => 'sheeting',
-            default => 'flat',
-        }];
+        return [
+            'stage' => $stage,
+            'zone' => 'paint',
+            'angle_deg' => round($angle, 1),
+            'behaviour' => match (true) {
+                $angle >= 100.0 => 'tight',
+                $angle >= 85.0 => 'good',
+                $angle >= 60.0 => 'weak',
+                $angle >= 30.0 => 'sheeting',
+                default => 'flat',
+            },
+        ];
     }
 
     /** @return array{product_id: string, zone: string, quantity_ml: float} */
     private function use(string $name, string $zone, float $ml): array
     {
-        return ['product_id' => $this->products[$name]->id, 'zone' => $zone, 'quantity_ml' => round($ml * (0.85 + 0.3 * $this->unit()))];
+        return [
+            'product_id' => $this->products[$name]->id,
+            'zone' => $zone,
+            'quantity_ml' => round($ml * (0.85 + 0.3 * $this->unit())),
+        ];
     }
 
     private function noticed(): ?string
     {
         $seen = [
-            'Stone chip on the leading edge, touched in.', 'Bird lime on the roof, softened and lifted.', 'Tar behind the front wheels.', 'Owner asks about the scratch by the handle; not from us.',
-            'Salt crust low down, rinsed twice.', 'Door seal lifting, told them.', 'Sap on the bonnet, dissolved.', 'Cold hands, warm bucket.',
+            'Stone chip on the leading edge, touched in.',
+            'Bird lime on the roof, softened and lifted.',
+            'Tar behind the front wheels.',
+            'Owner asks about the scratch by the handle; not from us.',
+            'Salt crust low down, rinsed twice.',
+            'Door seal lifting, told them.',
+            'Sap on the bonnet, dissolved.',
+            'Cold hands, warm bucket.',
         ];
 
         return $this->chance->getInt(1, 5) === 1 ? $seen[$this->chance->getInt(0, count($seen) - 1)] : null;

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         DB::unprepared('create extension if not exists btree_gist');
@@ -54,7 +54,9 @@ return new class () extends Migration {
             $table->unique(['workspace_id', 'user_id']);
             $table->index('user_id');
         });
-        DB::unprepared("alter table memberships add constraint memberships_role check (role in ('owner', 'technician'))");
+        DB::unprepared(
+            "alter table memberships add constraint memberships_role check (role in ('owner', 'technician'))",
+        );
 
         Schema::create('invitations', function (Blueprint $table): void {
             $table->uuid('id')->primary();
@@ -68,7 +70,9 @@ return new class () extends Migration {
             $table->timestampsTz();
             $table->index(['workspace_id', 'created_at']);
         });
-        DB::unprepared("alter table invitations add constraint invitations_role check (role in ('owner', 'technician'))");
+        DB::unprepared(
+            "alter table invitations add constraint invitations_role check (role in ('owner', 'technician'))",
+        );
 
         Schema::create('personal_access_tokens', function (Blueprint $table): void {
             $table->id();
@@ -108,14 +112,19 @@ return new class () extends Migration {
         $user = RowSecurity::USER;
         // A person sees the workspaces they belong to, to choose one; they change only the one entered.
         RowSecurity::guard('memberships', "workspace_id = {$workspace} or user_id = {$user}");
-        RowSecurity::guard('workspaces', "id = {$workspace} or exists (select 1 from memberships m where m.workspace_id = workspaces.id and m.user_id = {$user})", "id = {$workspace}");
+        RowSecurity::guard(
+            'workspaces',
+            "id = {$workspace} or exists (select 1 from memberships m where m.workspace_id = workspaces.id and m.user_id = {$user})",
+            "id = {$workspace}",
+        );
         RowSecurity::guard('invitations');
         RowSecurity::guard('idempotency_keys');
         // Messages without a workspace (password resets) can be sent but not read by the application.
         RowSecurity::guard('outbox_messages', null, "workspace_id is null or workspace_id = {$workspace}");
 
         // An invitation is opened before its workspace is known: the token alone tells which one, and nothing else.
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create function invitation_workspace(hash text) returns uuid
                 language sql stable security definer set search_path = public
                 as $$ select workspace_id from invitations where token_hash = hash $$;
@@ -127,6 +136,8 @@ return new class () extends Migration {
                 as $$ select id from workspaces order by id $$;
             revoke all on function workspace_ids() from public;
             grant execute on function workspace_ids() to vicissa_app;
-            SQL);
+            SQL
+            ,
+        );
     }
 };

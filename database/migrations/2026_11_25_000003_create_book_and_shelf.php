@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('clients', function (Blueprint $table): void {
@@ -98,7 +98,8 @@ return new class () extends Migration {
             $table->index(['workspace_id', 'archived_at', 'name', 'id']);
         });
 
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table sites
                 add constraint sites_water check (water in ('none', 'tap', 'treated')),
                 add constraint sites_tds check (tds_mg_l >= 0);
@@ -113,7 +114,9 @@ return new class () extends Migration {
                 add constraint products_label check (label_low_weeks is null or (label_low_weeks > 0 and label_low_weeks <= label_high_weeks)),
                 add constraint products_dwell check (dwell_min_s >= 0 and (dwell_max_s is null or dwell_max_s >= dwell_min_s)),
                 add constraint products_panel check (min_c is null or max_c is null or min_c <= max_c);
-            SQL);
+            SQL
+            ,
+        );
         foreach (['clients', 'sites', 'vehicles', 'products'] as $table) {
             RowSecurity::guard($table);
         }

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // A turn is its entries: the first as it was saved, each later one a correction. The newest counts.
@@ -119,7 +119,8 @@ return new class () extends Migration {
             $table->index('vehicle_id');
         });
 
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table turns add constraint turns_current_entry foreign key (current_entry_id) references turn_entries deferrable initially deferred;
             alter table turn_entries
                 add constraint turn_entries_soil check (soil between 0 and 5),
@@ -136,7 +137,9 @@ return new class () extends Migration {
                 -- A zone carries one base and one topper at a time.
                 add constraint layers_one_at_a_time exclude using gist
                     (vehicle_id with =, zone with =, kind with =, tstzrange(on_at, ended_at) with &&) deferrable initially deferred;
-            SQL);
+            SQL
+            ,
+        );
         foreach (['turns', 'turn_entries', 'turn_products', 'readings', 'layers', 'forecasts'] as $table) {
             RowSecurity::guard($table);
         }

@@ -7,12 +7,14 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // The two schools there were become the first of all of them.
         Schema::table('workspaces', fn(Blueprint $table) => $table->jsonb('schools')->default('{}'));
-        DB::statement("update workspaces set schools = jsonb_build_object('caution', caution::text, 'bare-face', case when bare_face then 'refused' else 'tolerated' end)");
+        DB::statement(
+            "update workspaces set schools = jsonb_build_object('caution', caution::text, 'bare-face', case when bare_face then 'refused' else 'tolerated' end)",
+        );
         Schema::table('workspaces', fn(Blueprint $table) => $table->dropColumn(['caution', 'bare_face']));
         Schema::table('vehicles', function (Blueprint $table): void {
             $table->jsonb('schools')->default('{}');
@@ -32,11 +34,14 @@ return new class () extends Migration {
         DB::statement("update sites set treated_tds_mg_l = tds_mg_l, tds_mg_l = null where water = 'treated'");
         // Quantiles of every caution one may choose, so that another can be compared without a new forecast.
         Schema::table('forecasts', fn(Blueprint $table) => $table->double('p30')->nullable());
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table vehicles add constraint vehicles_material check (material in ('steel', 'aluminium', 'fibreglass'));
             alter table sites
                 add constraint sites_treated_tds check (treated_tds_mg_l >= 0),
                 add constraint sites_position check ((latitude is null) = (longitude is null) and latitude between -90 and 90 and longitude between -180 and 180);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::create('gear', function (Blueprint $table): void {
@@ -59,14 +59,17 @@ return new class () extends Migration {
             $table->unique(['on', 'vehicle_id']);
             $table->index(['workspace_id', 'on', 'position']);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table gear add constraint gear_kind check (kind in ('washer', 'lance', 'bottle', 'sprayer', 'bucket', 'towel', 'tank', 'ro', 'resin'));
             alter table gear_events add constraint gear_events_kind check (kind in ('calibration', 'refill', 'level'));
             alter table water_readings
                 add constraint water_readings_point check (point in ('tap', 'ro', 'treated', 'tank')),
                 add constraint water_readings_tds check (tds_mg_l >= 0),
                 add constraint water_readings_litres check (litres >= 0);
-            SQL);
+            SQL
+            ,
+        );
         foreach (['gear', 'gear_events', 'water_readings', 'round_stops'] as $table) {
             RowSecurity::guard($table);
         }

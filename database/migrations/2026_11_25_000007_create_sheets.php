@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // A visit as it was laid out, from a match. Facts are what it was matched by, the plan is what came of it.
@@ -97,7 +97,8 @@ return new class () extends Migration {
             $table->jsonb('steps')->default('[]');
             $table->text('recommended')->nullable();
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table sheets
                 add constraint sheets_crew check (crew in (1, 2)),
                 add constraint sheets_status check (status in ('laid', 'begun', 'finished', 'dropped')),
@@ -109,7 +110,9 @@ return new class () extends Migration {
             alter table step_times add constraint step_times_positive check (estimated_min > 0 and took_min >= 0);
             alter table gear_events drop constraint if exists gear_events_kind;
             alter table gear_events add constraint gear_events_kind check (kind in ('calibration', 'refill', 'level', 'used', 'washed'));
-            SQL);
+            SQL
+            ,
+        );
         foreach (['sheets', 'sheet_events', 'photos', 'stock_moves', 'step_times'] as $table) {
             RowSecurity::guard($table);
         }

@@ -7,7 +7,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('readings', function (Blueprint $table): void {
@@ -17,11 +17,14 @@ return new class () extends Migration {
             $table->dropUnique(['entry_id', 'stage', 'zone']);
             $table->unique(['entry_id', 'stage', 'zone', 'part']);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table readings
                 add constraint readings_part check (part in ('whole', 'top', 'sides', 'low') and (part = 'whole' or zone = 'paint')),
                 add constraint readings_sheets check (sheets_s between 0 and 600);
-            SQL);
+            SQL
+            ,
+        );
         // Months whose roads are salted: the workspace's are what new vehicles begin with.
         Schema::table('workspaces', static fn(Blueprint $table) => $table->jsonb('salt_months')->default('[]'));
         Schema::table('vehicles', static fn(Blueprint $table) => $table->jsonb('salt_months')->default('[]'));

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // Who goes together, and how many minutes of which weekday they work (1 Monday to 7 Sunday).
@@ -118,7 +118,8 @@ return new class () extends Migration {
             $table->timestampTz('asked_at');
             $table->index(['workspace_id', 'asked_at']);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table crew_days add constraint crew_days_minutes check (minutes between 0 and 1440);
             alter table programmes add constraint programmes_cadence check (cadence_min between 1 and cadence_target and cadence_target <= cadence_max and coalesce(salt_target, cadence_min) between cadence_min and cadence_max),
                 add constraint programmes_intervals check (coalesce(topper_weeks, 1) between 1 and 104 and coalesce(decon_days, 1) between 1 and 1460);
@@ -126,8 +127,13 @@ return new class () extends Migration {
             alter table closures add constraint closures_span check (to_on >= from_on), add constraint closures_of check (vehicle_id is null or site_id is null);
             alter table deadlines add constraint deadlines_within check (within_days between 0 and 60);
             alter table plan_runs add constraint plan_runs_status check (status in ('waiting', 'running', 'done', 'stopped', 'overtaken', 'failed'));
-            SQL);
-        foreach (['crews', 'crew_days', 'programmes', 'closures', 'deadlines', 'planned_visits', 'plans', 'plan_runs'] as $table) {
+            SQL
+            ,
+        );
+        foreach (
+            ['crews', 'crew_days', 'programmes', 'closures', 'deadlines', 'planned_visits', 'plans', 'plan_runs']
+            as $table
+        ) {
             RowSecurity::guard($table);
         }
         RowSecurity::appendOnly('plans', 'undone_at');

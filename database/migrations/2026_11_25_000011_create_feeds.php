@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // What calendars read: one crew's days, one vehicle's visits, or all. The address holds a secret; only its hash is kept.
@@ -42,7 +42,8 @@ return new class () extends Migration {
             $table->index(['workspace_id', 'cancelled_at']);
         });
         RowSecurity::guard('cancelled_visits');
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table feeds add constraint feeds_of check (crew_id is null or vehicle_id is null);
             -- Visits trade days within one transaction.
             alter table planned_visits drop constraint planned_visits_vehicle_id_on_unique;
@@ -53,6 +54,8 @@ return new class () extends Migration {
                 as $$ select workspace_id from feeds where secret_hash = hash and revoked_at is null $$;
             revoke all on function workspace_of_feed(text) from public;
             grant execute on function workspace_of_feed(text) to vicissa_app;
-            SQL);
+            SQL
+            ,
+        );
     }
 };

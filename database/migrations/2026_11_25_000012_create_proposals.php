@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // What a client was asked about a planned visit, and what they answered. One for each visit and day: nothing is sent twice.
@@ -32,13 +32,16 @@ return new class () extends Migration {
             $table->index(['workspace_id', 'on']);
         });
         RowSecurity::guard('proposals');
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table proposals add constraint proposals_status check (status in ('waiting', 'sent', 'accepted', 'asked'));
             create function workspace_of_proposal(proposal uuid) returns uuid
                 language sql stable security definer set search_path = public
                 as $$ select workspace_id from proposals where id = proposal $$;
             revoke all on function workspace_of_proposal(uuid) from public;
             grant execute on function workspace_of_proposal(uuid) to vicissa_app;
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -8,7 +8,7 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         Schema::table('products', function (Blueprint $table): void {
@@ -102,7 +102,8 @@ return new class () extends Migration {
             $table->timestampTz('at');
             $table->index(['workspace_id', 'user_id', 'at']);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table gear drop constraint gear_kind;
             alter table gear add constraint gear_kind check (kind in ('washer', 'lance', 'bottle', 'sprayer', 'bucket', 'towel', 'tank', 'ro', 'resin', 'battery', 'blower'));
             alter table gear_events drop constraint gear_events_kind;
@@ -134,7 +135,9 @@ return new class () extends Migration {
                 end $$;
             revoke all on function forget_client(uuid) from public;
             grant execute on function forget_client(uuid) to vicissa_app;
-            SQL);
+            SQL
+            ,
+        );
         foreach (['load_ticks', 'prices', 'quotes', 'record_links', 'changes', 'drill_answers'] as $table) {
             RowSecurity::guard($table);
         }

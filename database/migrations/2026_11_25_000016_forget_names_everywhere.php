@@ -5,12 +5,13 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         // A client who asks to be forgotten: the record stays, their words and names in it go, wherever they were copied to. What is written
         // once can't be changed by the application itself.
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             create or replace function forget_client(client uuid) returns void
                 language plpgsql security definer set search_path = public
                 as $$
@@ -45,6 +46,8 @@ return new class () extends Migration {
                     -- Answers kept for repeated requests.
                     delete from idempotency_keys where workspace_id = here and exists (select 1 from unnest(ids) as one where position(one::text in response::text) > 0);
                 end $$;
-            SQL);
+            SQL
+            ,
+        );
     }
 };

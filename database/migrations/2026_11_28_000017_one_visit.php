@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What belongs to a visit (domain §15): its kinds and scope, who works it and how long it takes them, what was left out of it and why. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         foreach (['programmes', 'vehicles'] as $rhythm) {
@@ -63,14 +63,19 @@ return new class () extends Migration {
             $table->boolean('rinse')->nullable()->default(null)->change();
             $table->boolean('paste')->default(false);
         });
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table sheets drop constraint sheets_crew;
             alter table sheets add constraint sheets_crew check (crew between 1 and 8);
             alter table crews add constraint crews_people check (people between 1 and 8);
             alter table cancelled_visits add constraint cancelled_visits_by check (cancelled_by in ('us', 'client', 'weather'));
-            SQL);
+            SQL
+            ,
+        );
         foreach (['programmes', 'vehicles'] as $rhythm) {
-            DB::unprepared("alter table {$rhythm} add constraint {$rhythm}_full_every check (full_every between 2 and 52), add constraint {$rhythm}_topper_washes check (topper_washes between 1 and 60)");
+            DB::unprepared(
+                "alter table {$rhythm} add constraint {$rhythm}_full_every check (full_every between 2 and 52), add constraint {$rhythm}_topper_washes check (topper_washes between 1 and 60)",
+            );
         }
     }
 };

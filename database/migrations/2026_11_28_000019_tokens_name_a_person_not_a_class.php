@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 /** Who holds a token is called by a word of our own, so that code may move. */
-return new class () extends Migration {
+return new class extends Migration {
     public function up(): void
     {
         DB::table('personal_access_tokens')->update(['tokenable_type' => 'person']);

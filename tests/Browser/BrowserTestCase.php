@@ -56,7 +56,7 @@ abstract class BrowserTestCase extends TestCase
     protected static function cleared(int $width, int $height): RemoteWebDriver
     {
         $kind = $width < 600 ? 'phone' : 'desk';
-        if (! isset(self::$kept[$kind])) {
+        if (!isset(self::$kept[$kind])) {
             if (self::$kept === []) {
                 register_shutdown_function(self::quitKept(...));
             }
@@ -82,7 +82,10 @@ abstract class BrowserTestCase extends TestCase
         self::tell($browser, 'ServiceWorker.enable');
         self::tell($browser, 'ServiceWorker.stopAllWorkers');
         self::tell($browser, 'Network.clearBrowserCookies');
-        self::tell($browser, 'Storage.clearDataForOrigin', ['origin' => self::url(), 'storageTypes' => 'local_storage,indexeddb']);
+        self::tell($browser, 'Storage.clearDataForOrigin', [
+            'origin' => self::url(),
+            'storageTypes' => 'local_storage,indexeddb',
+        ]);
         $browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
 
         return $browser;
@@ -93,23 +96,32 @@ abstract class BrowserTestCase extends TestCase
     {
         $seconds = (int) getenv('VICISSA_CLOCK_S');
         if ($seconds !== 0) {
-            self::tell($browser, 'Page.addScriptToEvaluateOnNewDocument', ['source' => sprintf(<<<'JS'
-                (() => {
-                    const now = () => Own.now() + %d, Own = Date
-                    globalThis.Date = new Proxy(Own, {
-                        construct: (of, given, as) => Reflect.construct(of, given.length ? given : [now()], as),
-                        apply: () => String(new Own(now())),
-                        get: (of, name) => (name === 'now' ? now : Reflect.get(of, name)),
-                    })
-                })()
-                JS, 1000 * $seconds)]);
+            self::tell($browser, 'Page.addScriptToEvaluateOnNewDocument', [
+                'source' => sprintf(
+                    <<<'JS'
+                    (() => {
+                        const now = () => Own.now() + %d, Own = Date
+                        globalThis.Date = new Proxy(Own, {
+                            construct: (of, given, as) => Reflect.construct(of, given.length ? given : [now()], as),
+                            apply: () => String(new Own(now())),
+                            get: (of, name) => (name === 'now' ? now : Reflect.get(of, name)),
+                        })
+                    })()
+                    JS
+                    ,
+                    1000 * $seconds,
+                ),
+            ]);
         }
     }
 
     /** @param array<string, mixed> $params */
     protected static function tell(RemoteWebDriver $browser, string $command, array $params = []): void
     {
-        $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $command, 'params' => (object) $params]);
+        $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+            'cmd' => $command,
+            'params' => (object) $params,
+        ]);
     }
 
     private static function quitKept(): void
@@ -128,15 +140,27 @@ abstract class BrowserTestCase extends TestCase
     public static function open(int $width, int $height, ?string $profile = null): RemoteWebDriver
     {
         self::$service ??= self::serve();
-        $options = (new ChromeOptions)->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-first-run', '--disable-background-networking', '--disable-component-update',
-            '--disable-sync', '--disable-extensions', '--hide-scrollbars', '--force-device-scale-factor=1', "--window-size={$width},{$height}",
+        $options = (new ChromeOptions())->addArguments([
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-dev-shm-usage',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-extensions',
+            '--hide-scrollbars',
+            '--force-device-scale-factor=1',
+            "--window-size={$width},{$height}",
         ]);
         if ($profile !== null) {
             $options->addArguments(["--user-data-dir={$profile}"]);
         }
         if ($width < 600) {
-            $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1]]);
+            $options->setExperimentalOption('mobileEmulation', [
+                'deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1],
+            ]);
         }
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -150,7 +174,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function visit(string $path): void
     {
-        $this->browser->get(($this->base ?? self::url()).$path);
+        $this->browser->get(($this->base ?? self::url()) . $path);
     }
 
     public static function url(): string
@@ -181,7 +205,8 @@ abstract class BrowserTestCase extends TestCase
         $end = microtime(true) + self::WAIT;
         do {
             try {
-                $found = $this->browser->executeAsyncScript(<<<'JS'
+                $found = $this->browser->executeAsyncScript(
+                    <<<'JS'
                     const [path, done] = arguments
                     const shown = (node) => {
                         const box = node.getBoundingClientRect()
@@ -200,11 +225,18 @@ abstract class BrowserTestCase extends TestCase
                     // A style that arrives changes no node.
                     const now = setInterval(look, 100)
                     const late = setTimeout(() => end(null), 3000)
-                    JS, [$xpath]);
+                    JS
+                    ,
+                    [$xpath],
+                );
                 if (is_array($found)) {
-                    return new RemoteWebElement(new RemoteExecuteMethod($this->browser), (string) current($found), true);
+                    return new RemoteWebElement(
+                        new RemoteExecuteMethod($this->browser),
+                        (string) current($found),
+                        true,
+                    );
                 }
-            } catch (JavascriptErrorException|StaleElementReferenceException $gone) {
+            } catch (JavascriptErrorException | StaleElementReferenceException $gone) {
                 // The page went while it was looked at.
                 if (str_contains($gone->getMessage(), 'valid XPath')) {
                     throw $gone;
@@ -217,13 +249,23 @@ abstract class BrowserTestCase extends TestCase
 
     protected function seeText(string $text): RemoteWebElement
     {
-        return $this->see(sprintf('//main//*[contains(normalize-space(.), %s)][not(.//*[contains(normalize-space(.), %1$s)])]', self::quoted($text)));
+        return $this->see(
+            sprintf(
+                '//main//*[contains(normalize-space(.), %s)][not(.//*[contains(normalize-space(.), %1$s)])]',
+                self::quoted($text),
+            ),
+        );
     }
 
     /** A control by the words beside it. */
     protected function field(string $label): RemoteWebElement
     {
-        return $this->see(sprintf('//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for or starts-with(@aria-label, %1$s)]', self::quoted($label)));
+        return $this->see(
+            sprintf(
+                '//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for or starts-with(@aria-label, %1$s)]',
+                self::quoted($label),
+            ),
+        );
     }
 
     protected function fill(string $label, string $value): void
@@ -231,41 +273,84 @@ abstract class BrowserTestCase extends TestCase
         $field = $this->field($label);
         if ($field->getTagName() === 'select') {
             // Its options may still be on their way.
-            $this->browser->wait(self::WAIT, 100)->until(fn(): bool => (bool) $this->browser->executeScript(
-                'const [e, v] = arguments; const option = [...e.options].find((o) => o.text === v); if (!option) return false; e.selectedIndex = option.index; e.dispatchEvent(new Event("change", { bubbles: true })); return true',
-                [$field, $value],
-            ), "No option “{$value}” under “{$label}”.");
+            $this->browser
+                ->wait(self::WAIT, 100)
+                ->until(
+                    fn(): bool => (bool) $this->browser->executeScript(
+                        'const [e, v] = arguments; const option = [...e.options].find((o) => o.text === v); if (!option) return false; e.selectedIndex = option.index; e.dispatchEvent(new Event("change", { bubbles: true })); return true',
+                        [$field, $value],
+                    ),
+                    "No option “{$value}” under “{$label}”.",
+                );
 
             return;
         }
         // Date fields take keys in the browser's own order; set the value as the page would.
-        $this->browser->executeScript('const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))', [$field, $value]);
+        $this->browser->executeScript(
+            'const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
+            [$field, $value],
+        );
     }
 
     /** What can't be pressed yet is waited for. */
     protected function press(string $text): void
     {
-        $button = $this->see(sprintf('//*[self::button or self::a or self::summary][not(@disabled)][contains(normalize-space(.), %s)]', self::quoted($text)));
+        $button = $this->see(
+            sprintf(
+                '//*[self::button or self::a or self::summary][not(@disabled)][contains(normalize-space(.), %s)]',
+                self::quoted($text),
+            ),
+        );
         $this->click($button);
     }
 
     /** Chooses a radio or checkbox by its words within a group. */
     protected function choose(string $group, string $option): void
     {
-        $this->click($this->see(sprintf('//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]', self::quoted($group), self::quoted($option))));
+        $this->click(
+            $this->see(
+                sprintf(
+                    '//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]',
+                    self::quoted($group),
+                    self::quoted($option),
+                ),
+            ),
+        );
     }
 
     /** Whether an option of a group is taken; the radio itself lies unseen under its words. */
     protected function isChosen(string $group, string $option): bool
     {
-        $label = $this->see(sprintf('//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]', self::quoted($group), self::quoted($option)));
+        $label = $this->see(
+            sprintf(
+                '//fieldset[legend[contains(normalize-space(.), %s)]]//label[contains(normalize-space(.), %s)]',
+                self::quoted($group),
+                self::quoted($option),
+            ),
+        );
 
         return $label->findElement(WebDriverBy::tagName('input'))->isSelected();
     }
 
+    /** Pressed where it stands, once nothing moves it any more: what slides between aiming and pressing is pressed by nobody. */
     protected function click(RemoteWebElement $element): void
     {
-        $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
+        $this->browser->executeAsyncScript(
+            <<<'JS'
+            const [node, done] = arguments
+            node.scrollIntoView({ block: 'center' })
+            let before = '', frames = 0
+            const look = () => {
+                const { x, y } = node.getBoundingClientRect()
+                if (`${x} ${y}` === before || ++frames > 120) return done()
+                before = `${x} ${y}`
+                requestAnimationFrame(() => requestAnimationFrame(look))
+            }
+            look()
+            JS
+            ,
+            [$element],
+        );
         try {
             $element->click();
         } catch (ElementClickInterceptedException) {
@@ -281,13 +366,17 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->visit('/up');
         $this->see('//p');
-        $status = $this->browser->executeAsyncScript(<<<'JS'
+        $status = $this->browser->executeAsyncScript(
+            <<<'JS'
             const [email, password, done] = arguments
             fetch('/sanctum/csrf-cookie').then(() => fetch('/api/v1/auth/sign-in', {
                 method: 'POST', body: JSON.stringify({ email, password }),
                 headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]) },
             })).then((answer) => done(answer.status), (caught) => done(String(caught)))
-            JS, [$email, $password]);
+            JS
+            ,
+            [$email, $password],
+        );
         self::assertSame(204, $status, 'signing in');
         $this->visit('/');
         $this->see('//h1[normalize-space(.) = "Film"]');
@@ -297,7 +386,10 @@ abstract class BrowserTestCase extends TestCase
     protected function demoDay(): string
     {
         $today = (string) $this->field('Day')->getAttribute('value');
-        $stops = $this->browser->executeAsyncScript('const [on, done] = arguments; fetch(`/api/v1/round?on=${on}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((round) => done(round.stops.length))', [$today]);
+        $stops = $this->browser->executeAsyncScript(
+            'const [on, done] = arguments; fetch(`/api/v1/round?on=${on}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((round) => done(round.stops.length))',
+            [$today],
+        );
 
         return $stops > 0 ? $today : date('Y-m-d', (int) strtotime("{$today} -1 day"));
     }
@@ -315,7 +407,10 @@ abstract class BrowserTestCase extends TestCase
     protected function calm(): void
     {
         $this->see('//section[@aria-label = "The match"]//h2');
-        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
+        foreach (
+            ['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15']
+            as $label => $value
+        ) {
             $this->fill($label, $value);
         }
         $this->seeText('By hand.');
@@ -333,8 +428,20 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->browser->executeScript((string) file_get_contents('node_modules/axe-core/axe.min.js'));
         /** @var list<array{id: string, help: string, nodes: list<array{html: string, any: list<array{message: string}>}>}> $violations */
-        $violations = $this->browser->executeAsyncScript('const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"], resultTypes: ["violations"] }).then((result) => done(result.violations))');
-        self::assertSame([], array_map(static fn(array $violation): string => "{$violation['id']}: {$violation['help']} in ".mb_strimwidth($violation['nodes'][0]['html'], 0, 200).' '.($violation['nodes'][0]['any'][0]['message'] ?? ''), $violations), "axe on {$where}");
+        $violations = $this->browser->executeAsyncScript(
+            'const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"], resultTypes: ["violations"] }).then((result) => done(result.violations))',
+        );
+        self::assertSame(
+            [],
+            array_map(
+                static fn(array $violation): string => "{$violation['id']}: {$violation['help']} in " .
+                    mb_strimwidth($violation['nodes'][0]['html'], 0, 200) .
+                    ' ' .
+                    ($violation['nodes'][0]['any'][0]['message'] ?? ''),
+                $violations,
+            ),
+            "axe on {$where}",
+        );
     }
 
     /** Nothing may have been logged as an error, but for what the test expects. */
@@ -342,17 +449,21 @@ abstract class BrowserTestCase extends TestCase
     {
         /** @var list<array{level: string, message: string}> $entries */
         $entries = $this->browser->execute(DriverCommand::GET_LOG, ['type' => 'browser']);
-        $errors = array_filter($entries, static fn(array $entry): bool => $entry['level'] === 'SEVERE' && array_filter($expected, static fn(string $part): bool => str_contains($entry['message'], $part)) === []);
+        $errors = array_filter(
+            $entries,
+            static fn(array $entry): bool => $entry['level'] === 'SEVERE' &&
+                array_filter($expected, static fn(string $part): bool => str_contains($entry['message'], $part)) === [],
+        );
         self::assertSame([], array_column($errors, 'message'));
     }
 
     /** A file with this text, put into the first file field. */
     protected function chooseFile(string $text): void
     {
-        $path = tempnam(sys_get_temp_dir(), 'shelf').'.csv';
+        $path = tempnam(sys_get_temp_dir(), 'shelf') . '.csv';
         file_put_contents($path, $text);
         $input = $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
-        $input->setFileDetector(new LocalFileDetector);
+        $input->setFileDetector(new LocalFileDetector());
         $input->sendKeys($path);
         unlink($path);
     }
@@ -368,7 +479,12 @@ abstract class BrowserTestCase extends TestCase
         self::assertNotFalse($socket);
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
-        $service = new ChromeDriverService('/usr/bin/chromedriver', $port, ["--port={$port}", '--silent'], ['LD_PRELOAD' => false]);
+        $service = new ChromeDriverService(
+            '/usr/bin/chromedriver',
+            $port,
+            ["--port={$port}", '--silent'],
+            ['LD_PRELOAD' => false],
+        );
         $service->start();
 
         return $service;

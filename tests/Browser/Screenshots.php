@@ -33,13 +33,18 @@ final class Screenshots extends BrowserTestCase
         $this->choose('Sides', 'Good beads');
         $this->choose('Low panels', 'Weak beads');
         $this->seeText('The low panels fail');
-        $this->browser->executeScript('document.querySelector(".talk").scrollIntoView({ block: "end" }); window.scrollBy(0, 40)');
+        $this->browser->executeScript(
+            'document.querySelector(".talk").scrollIntoView({ block: "end" }); window.scrollBy(0, 40)',
+        );
         $this->shoot('record');
-        $this->visit('/bench?vehicle='.basename($vehicle));
+        $this->visit('/bench?vehicle=' . basename($vehicle));
         $this->see('//section[@aria-label = "The match"]//h2');
         $this->choose('How dirty', 'Heavy');
         $this->choose('What sits on it?', 'Insects');
-        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
+        foreach (
+            ['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15']
+            as $label => $value
+        ) {
             $this->fill($label, $value);
         }
         $rain = $this->see('//label[contains(., "It rains")]');
@@ -50,11 +55,18 @@ final class Screenshots extends BrowserTestCase
         $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->shoot('bench');
-        foreach (['/round' => 'round', '/bench/water' => 'water', '/shelf' => 'shelf', '/proof' => 'proof'] as $path => $name) {
+        foreach (
+            ['/round' => 'round', '/bench/water' => 'water', '/shelf' => 'shelf', '/proof' => 'proof']
+            as $path => $name
+        ) {
             $this->visit($path);
             $this->see('//h1');
             // Nothing says any more that it is still looking.
-            $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//main//*[@role = "status"][contains(., "…")]')) === []);
+            $this->until(
+                fn(): bool => $this->browser->findElements(
+                    WebDriverBy::xpath('//main//*[@role = "status"][contains(., "…")]'),
+                ) === [],
+            );
             $path === '/proof' && $this->seeText('Were we right?');
             $this->shoot($name);
         }

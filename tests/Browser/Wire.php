@@ -12,17 +12,14 @@ final class Wire
 {
     private ?Process $process = null;
 
-    private function __construct(
-        public readonly int $port,
-        private readonly string $to,
-    ) {}
+    private function __construct(public readonly int $port, private readonly string $to) {}
 
     public static function to(string $url): self
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
-        $wire = new self($port, parse_url($url, PHP_URL_HOST).':'.parse_url($url, PHP_URL_PORT));
+        $wire = new self($port, parse_url($url, PHP_URL_HOST) . ':' . parse_url($url, PHP_URL_PORT));
         $wire->mend();
 
         return $wire;
@@ -35,7 +32,7 @@ final class Wire
 
     public function mend(): void
     {
-        $this->process = new Process([PHP_BINARY, __DIR__.'/wire-process.php', (string) $this->port, $this->to]);
+        $this->process = new Process([PHP_BINARY, __DIR__ . '/wire-process.php', (string) $this->port, $this->to]);
         $this->process->setTimeout(null);
         $this->process->start();
         for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', $this->port) === false; $i++) {

@@ -13,11 +13,15 @@ trait WorksSheets
     private function work(string $until, ?string $reading = null): void
     {
         for ($i = 0; $i < 160; $i++) {
-            foreach ($this->browser->findElements(WebDriverBy::xpath('//article//button[normalize-space(.) = "Understood"]')) as $button) {
+            foreach (
+                $this->browser->findElements(WebDriverBy::xpath('//article//button[normalize-space(.) = "Understood"]'))
+                as $button
+            ) {
                 $this->browser->executeScript('arguments[0].click()', [$button]);
                 usleep(60_000);
             }
-            $worked = $this->browser->executeScript(<<<'JS'
+            $worked = $this->browser->executeScript(
+                <<<'JS'
                 const until = arguments[0]
                 const button = [...document.querySelectorAll('article .do .act')].find((one) => !one.disabled)
                 if (!button) return null
@@ -27,7 +31,10 @@ trait WorksSheets
                 if (reading) return 'read'
                 button.click()
                 return name === until && does === 'Done' ? 'over' : name
-                JS, [$until, $reading]);
+                JS
+                ,
+                [$until, $reading],
+            );
             if ($worked === 'read') {
                 $this->choose('Water on the clean paint', (string) $reading);
                 $reading = null;

@@ -28,7 +28,7 @@ for (;;) {
             continue;
         }
         $id = (int) $stream;
-        if (! isset($peer[$id])) {
+        if (!isset($peer[$id])) {
             continue;
         }
         $bytes = fread($stream, 65536);

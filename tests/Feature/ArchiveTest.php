@@ -31,7 +31,12 @@ final class ArchiveTest extends TestCase
 {
     public function testNoTableIsForgotten(): void
     {
-        $all = array_column(DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id' order by 1"), 'table_name');
+        $all = array_column(
+            DB::select(
+                "select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id' order by 1",
+            ),
+            'table_name',
+        );
         self::assertEqualsCanonicalizing($all, [...ArchivedTables::ALL, ...array_keys(ArchivedTables::LEFT)]);
     }
 
@@ -41,12 +46,19 @@ final class ArchiveTest extends TestCase
         $this->fill($owner, $workspace, 3);
         $data = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
         $json = json_decode((string) json_encode($data, JSON_PRESERVE_ZERO_FRACTION));
-        $result = (new Validator)->validate($json, (string) file_get_contents(base_path('docs/schemas/archive.schema.json')));
+        $result = (new Validator())->validate(
+            $json,
+            (string) file_get_contents(base_path('docs/schemas/archive.schema.json')),
+        );
         self::assertTrue($result->isValid(), (string) json_encode($result->error()?->args()));
         // And the schema is that of the tables there are.
         self::assertSame(0, Artisan::call('vicissa:archive-schema --check'), Artisan::output());
         unset($json->tables->clients);
-        self::assertFalse((new Validator)->validate($json, (string) file_get_contents(base_path('docs/schemas/archive.schema.json')))->isValid());
+        self::assertFalse(
+            (new Validator())
+                ->validate($json, (string) file_get_contents(base_path('docs/schemas/archive.schema.json')))
+                ->isValid(),
+        );
     }
 
     /** Property: out, in and out again is the same, up to the ids, for workspaces drawn by chance. */
@@ -61,17 +73,37 @@ final class ArchiveTest extends TestCase
             Auth::forgetGuards();
             [$other, $empty] = $this->business("Copy of {$seed}");
             $this->actingAs($other, 'web');
-            $taken = $this->post('/api/v1/archive', ['file' => new UploadedFile($file, 'vicissa.zip', 'application/zip', null, true)], ['Accept' => 'application/json'])->assertCreated()->json();
+            $taken = $this->post(
+                '/api/v1/archive',
+                ['file' => new UploadedFile($file, 'vicissa.zip', 'application/zip', null, true)],
+                ['Accept' => 'application/json'],
+            )
+                ->assertCreated()
+                ->json();
             $before = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
             $after = $this->inside($empty, static fn(): array => app(WriteArchive::class)->data());
-            self::assertSame(array_map(count(...), $before['tables']), array_map(count(...), array_diff_key($after['tables'], [])), "seed {$seed}");
+            self::assertSame(
+                array_map(count(...), $before['tables']),
+                array_map(count(...), array_diff_key($after['tables'], [])),
+                "seed {$seed}",
+            );
             self::assertSame($taken['rows'], array_sum(array_map(count(...), $before['tables'])));
             self::assertEquals($this->plain($before), $this->plain($after), "seed {$seed}");
             self::assertEquals($before['workspace'], $after['workspace']);
-            $photos = fn(Workspace $of): array => $this->inside($of, static fn(): array => Photo::query()->orderBy('id')->get()->map(static fn(Photo $photo): string => md5((string) Storage::disk('photos')->get($photo->path())))->all());
+            $photos = fn(Workspace $of): array => $this->inside(
+                $of,
+                static fn(): array => Photo::query()
+                    ->orderBy('id')
+                    ->get()
+                    ->map(static fn(Photo $photo): string => md5((string) Storage::disk('photos')->get($photo->path())))
+                    ->all(),
+            );
             self::assertSame($photos($workspace), $photos($empty));
             // And what follows from it follows again.
-            $due = fn(User $user): array => array_map(static fn(array $ribbon): array => [$ribbon['name'], $ribbon['due_at'], $ribbon['left']], $this->as($user)->getJson('/api/v1/film')->assertOk()->json('ribbons'));
+            $due = fn(User $user): array => array_map(
+                static fn(array $ribbon): array => [$ribbon['name'], $ribbon['due_at'], $ribbon['left']],
+                $this->as($user)->getJson('/api/v1/film')->assertOk()->json('ribbons'),
+            );
             self::assertSame($due($owner), $due($other));
             @unlink($file);
         }
@@ -100,17 +132,44 @@ final class ArchiveTest extends TestCase
         });
         Auth::forgetGuards();
         $this->actingAs($other, 'web');
-        $this->assertProblem($this->post('/api/v1/archive', ['file' => UploadedFile::fake()->createWithContent('a.zip', 'no zip')], ['Accept' => 'application/json']), 422, 'not a ZIP file', '/file');
+        $this->assertProblem(
+            $this->post(
+                '/api/v1/archive',
+                ['file' => UploadedFile::fake()->createWithContent('a.zip', 'no zip')],
+                ['Accept' => 'application/json'],
+            ),
+            422,
+            'not a ZIP file',
+            '/file',
+        );
     }
 
     public function testWhoChangedWhatIsWrittenDownAndStays(): void
     {
         [$owner, $workspace] = $this->business();
         $this->actingAs($owner);
-        $client = $this->postJson('/api/v1/clients', ['name' => 'Garland'])->assertCreated()->json();
+        $client = $this->postJson('/api/v1/clients', ['name' => 'Garland'])
+            ->assertCreated()
+            ->json();
         $this->patchJson("/api/v1/clients/{$client['id']}", ['phone' => '01700 1'], ['If-Match' => '"1"'])->assertOk();
-        $changes = $this->getJson("/api/v1/changes?row={$client['id']}")->assertOk()->json('data');
-        self::assertSame([['changed', ['phone' => null], ['phone' => '01700 1'], $owner->name], ['created', [], ['name' => 'Garland'], $owner->name]], array_map(static fn(array $one): array => [$one['did'], $one['before'], array_intersect_key($one['after'], ['name' => 1, 'phone' => 1]), $one['by']], $changes));
+        $changes = $this->getJson("/api/v1/changes?row={$client['id']}")
+            ->assertOk()
+            ->json('data');
+        self::assertSame(
+            [
+                ['changed', ['phone' => null], ['phone' => '01700 1'], $owner->name],
+                ['created', [], ['name' => 'Garland'], $owner->name],
+            ],
+            array_map(
+                static fn(array $one): array => [
+                    $one['did'],
+                    $one['before'],
+                    array_intersect_key($one['after'], ['name' => 1, 'phone' => 1]),
+                    $one['by'],
+                ],
+                $changes,
+            ),
+        );
         $this->expectException(QueryException::class);
         $this->inside($workspace, static fn() => DB::table('changes')->update(['name' => 'nobody']));
     }
@@ -121,26 +180,63 @@ final class ArchiveTest extends TestCase
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
         $this->actingAs($owner);
-        $client = $this->postJson('/api/v1/clients', ['name' => 'Ansty Quillan', 'email' => 'ansty@isles.example', 'phone' => '01700 22'])->assertCreated()->json('id');
-        $site = $this->postJson('/api/v1/sites', ['name' => 'Quillan’s yard', 'client_id' => $client, 'address' => 'Chapel mews 3'])->assertCreated()->json('id');
-        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
-        $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['note' => 'Ansty was at home']))->assertCreated()->json();
-        $this->post("/api/v1/vehicles/{$vehicle->id}/photos", ['file' => UploadedFile::fake()->image('a.jpg', 64, 48), 'id' => Str::uuid7()->toString(), 'zone' => 'paint', 'stage' => 'after', 'taken_at' => '2026-11-25T10:00:00Z'])->assertCreated();
-        $link = $this->postJson("/api/v1/vehicles/{$vehicle->id}/record-links", ['kind' => 'history'])->assertCreated()->json('url');
-        $told = $this->postJson("/api/v1/clients/{$client}/forget")->assertOk()->json();
+        $client = $this->postJson('/api/v1/clients', [
+            'name' => 'Ansty Quillan',
+            'email' => 'ansty@isles.example',
+            'phone' => '01700 22',
+        ])
+            ->assertCreated()
+            ->json('id');
+        $site = $this->postJson('/api/v1/sites', [
+            'name' => 'Quillan’s yard',
+            'client_id' => $client,
+            'address' => 'Chapel mews 3',
+        ])
+            ->assertCreated()
+            ->json('id');
+        $this->patchJson(
+            "/api/v1/vehicles/{$vehicle->id}",
+            ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'],
+            ['If-Match' => '"' . $vehicle->version . '"'],
+        )->assertOk();
+        $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['note' => 'Ansty was at home']))
+            ->assertCreated()
+            ->json();
+        $this->post("/api/v1/vehicles/{$vehicle->id}/photos", [
+            'file' => UploadedFile::fake()->image('a.jpg', 64, 48),
+            'id' => Str::uuid7()->toString(),
+            'zone' => 'paint',
+            'stage' => 'after',
+            'taken_at' => '2026-11-25T10:00:00Z',
+        ])->assertCreated();
+        $link = $this->postJson("/api/v1/vehicles/{$vehicle->id}/record-links", ['kind' => 'history'])
+            ->assertCreated()
+            ->json('url');
+        $told = $this->postJson("/api/v1/clients/{$client}/forget")
+            ->assertOk()
+            ->json();
         self::assertStringContainsString('1 turn of vehicles without a name', $told['stays'][0]);
         $this->getJson(str_replace('http://127.0.0.1:8680/r/', '/api/v1/records/', $link))->assertNotFound();
         $this->actingAs($owner, 'web');
-        self::assertNull($this->getJson("/api/v1/turns/{$turn['id']}")->assertOk()->json('entries.0.note'));
+        self::assertNull(
+            $this->getJson("/api/v1/turns/{$turn['id']}")
+                ->assertOk()
+                ->json('entries.0.note'),
+        );
         self::assertSame([], Storage::disk('photos')->allFiles());
-        $all = (string) json_encode($this->inside($workspace, static fn(): array => app(WriteArchive::class)->data()), JSON_UNESCAPED_UNICODE);
+        $all = (string) json_encode(
+            $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data()),
+            JSON_UNESCAPED_UNICODE,
+        );
         foreach (['Ansty', 'Quillan', 'Chapel mews', '01700 22', 'SK 1'] as $word) {
             self::assertStringNotContainsString($word, $all);
         }
         self::assertSame(0, $this->inside($workspace, static fn(): int => Client::query()->count()));
         [$stranger] = $this->business('Elsewhere');
         Auth::forgetGuards();
-        $this->actingAs($stranger, 'web')->postJson("/api/v1/clients/{$client}/forget")->assertNotFound();
+        $this->actingAs($stranger, 'web')
+            ->postJson("/api/v1/clients/{$client}/forget")
+            ->assertNotFound();
     }
 
     public function testTheNamesOfAForgottenClientStandInNoTable(): void
@@ -150,29 +246,81 @@ final class ArchiveTest extends TestCase
         $vehicle = $this->vehicle($workspace);
         $this->vehicle($workspace, 'ceramic', '2026-01-01', 'Somebody else’s');
         $this->actingAs($owner);
-        $post = fn(string $path, array $body): array => (array) $this->postJson("/api/v1/{$path}", $body, ['Idempotency-Key' => Str::uuid7()->toString()])->assertSuccessful()->json();
+        $post = fn(string $path, array $body): array => (array) $this->postJson("/api/v1/{$path}", $body, [
+            'Idempotency-Key' => Str::uuid7()->toString(),
+        ])
+            ->assertSuccessful()
+            ->json();
         $client = $post('clients', ['name' => 'Ansty Quillan', 'email' => 'ansty@isles.example'])['id'];
-        $site = $post('sites', ['name' => 'Quillan’s yard', 'client_id' => $client, 'address' => 'Chapel mews 3'])['id'];
-        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+        $site = $post('sites', ['name' => 'Quillan’s yard', 'client_id' => $client, 'address' => 'Chapel mews 3'])[
+            'id'
+        ];
+        $this->patchJson(
+            "/api/v1/vehicles/{$vehicle->id}",
+            ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'],
+            ['If-Match' => '"' . $vehicle->version . '"'],
+        )->assertOk();
         $post('crews', ['name' => 'Van', 'minutes' => [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420]]);
         $post('deadlines', ['vehicle_id' => $vehicle->id, 'on' => '2026-12-18', 'note' => 'Quillan’s wedding']);
-        $post('closures', ['site_id' => $site, 'from_on' => '2026-12-24', 'to_on' => '2026-12-26', 'note' => 'Quillans away']);
+        $post('closures', [
+            'site_id' => $site,
+            'from_on' => '2026-12-24',
+            'to_on' => '2026-12-26',
+            'note' => 'Quillans away',
+        ]);
         $post("vehicles/{$vehicle->id}/turns", $this->turn(['note' => 'Ansty was at home']));
         $post('quotes', ['title' => 'For Ansty', 'vehicles' => [['vehicle_id' => $vehicle->id]]]);
         $post('feeds', ['name' => 'Ansty’s calendar', 'vehicle_id' => $vehicle->id]);
         $sheet = $post('sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-25', 'crew' => 1])['id'];
-        $post("sheets/{$sheet}/events", ['events' => [['id' => Str::uuid7()->toString(), 'device' => Str::uuid7()->toString(), 'seq' => 1, 'kind' => 'note', 'step' => null, 'facts' => ['text' => 'Quillan’s dog'], 'at' => '2026-11-25T10:00:00Z']]]);
+        $post("sheets/{$sheet}/events", [
+            'events' => [
+                [
+                    'id' => Str::uuid7()->toString(),
+                    'device' => Str::uuid7()->toString(),
+                    'seq' => 1,
+                    'kind' => 'note',
+                    'step' => null,
+                    'facts' => ['text' => 'Quillan’s dog'],
+                    'at' => '2026-11-25T10:00:00Z',
+                ],
+            ],
+        ]);
         $post('weeks/plan', []);
-        $visit = array_values(array_filter($this->getJson('/api/v1/weeks')->json('visits'), static fn(array $one): bool => $one['vehicle_id'] === $vehicle->id))[0];
+        $visit = array_values(
+            array_filter(
+                $this->getJson('/api/v1/weeks')->json('visits'),
+                static fn(array $one): bool => $one['vehicle_id'] === $vehicle->id,
+            ),
+        )[0];
         $post('weeks/proposals', ['visits' => [$visit['id']]]);
-        $post("weeks/visits/{$visit['id']}/move", ['on' => CarbonImmutable::parse($visit['on'])->addWeekday()->toDateString()]);
+        $post("weeks/visits/{$visit['id']}/move", [
+            'on' => CarbonImmutable::parse($visit['on'])->addWeekday()->toDateString(),
+        ]);
         // A letter went to the old address, and the vehicle was called otherwise when it was moved.
-        $this->patchJson("/api/v1/clients/{$client}", ['email' => 'quillan@isles.example'], ['If-Match' => '"1"'])->assertOk();
-        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['name' => 'The hearse'], ['If-Match' => '"'.($vehicle->version + 1).'"'])->assertOk();
+        $this->patchJson(
+            "/api/v1/clients/{$client}",
+            ['email' => 'quillan@isles.example'],
+            ['If-Match' => '"1"'],
+        )->assertOk();
+        $this->patchJson(
+            "/api/v1/vehicles/{$vehicle->id}",
+            ['name' => 'The hearse'],
+            ['If-Match' => '"' . ($vehicle->version + 1) . '"'],
+        )->assertOk();
         $left = fn(): array => $this->inside($workspace, static function (): array {
             $found = [];
-            foreach (DB::select("select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id'") as $table) {
-                foreach (DB::table($table->table_name.' as t')->selectRaw('row_to_json(t)::text as all')->pluck('all') as $row) {
+            foreach (
+                DB::select(
+                    "select distinct table_name from information_schema.columns where table_schema = 'public' and column_name = 'workspace_id'",
+                )
+                as $table
+            ) {
+                foreach (
+                    DB::table($table->table_name . ' as t')
+                        ->selectRaw('row_to_json(t)::text as all')
+                        ->pluck('all')
+                    as $row
+                ) {
                     foreach (['Ansty', 'Quillan', 'quillan', 'ansty', 'Chapel mews', 'SK 1'] as $word) {
                         if (str_contains((string) $row, $word)) {
                             $found[$table->table_name][] = $word;
@@ -183,7 +331,25 @@ final class ArchiveTest extends TestCase
 
             return array_map(array_unique(...), $found);
         });
-        self::assertEqualsCanonicalizing(['changes', 'clients', 'closures', 'deadlines', 'feeds', 'idempotency_keys', 'outbox_messages', 'plans', 'quotes', 'sheet_events', 'sites', 'turn_entries', 'vehicles'], array_keys($left()), 'before');
+        self::assertEqualsCanonicalizing(
+            [
+                'changes',
+                'clients',
+                'closures',
+                'deadlines',
+                'feeds',
+                'idempotency_keys',
+                'outbox_messages',
+                'plans',
+                'quotes',
+                'sheet_events',
+                'sites',
+                'turn_entries',
+                'vehicles',
+            ],
+            array_keys($left()),
+            'before',
+        );
         $this->postJson("/api/v1/clients/{$client}/forget")->assertOk();
         self::assertSame([], $left());
     }
@@ -195,16 +361,35 @@ final class ArchiveTest extends TestCase
         Auth::forgetGuards();
         [$other, $empty] = $this->business('Elsewhere');
         foreach (['clients', 'sites', 'vehicles', 'turns', 'readings'] as $kind) {
-            $file = (string) $this->as($owner)->get("/api/v1/book/{$kind}")->assertOk()->getContent();
+            $file = (string) $this->as($owner)
+                ->get("/api/v1/book/{$kind}")
+                ->assertOk()
+                ->getContent();
             $rows = substr_count(trim($file), "\n");
             $this->as($other);
-            $look = $this->postJson("/api/v1/book/{$kind}", ['text' => $file])->assertOk()->json();
-            self::assertSame([false, 0], [$look['done'], $look['wrong']], $kind.': '.json_encode(array_filter(array_column($look['rows'], 'errors')), JSON_UNESCAPED_UNICODE));
-            $done = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])->assertOk()->json();
+            $look = $this->postJson("/api/v1/book/{$kind}", ['text' => $file])
+                ->assertOk()
+                ->json();
+            self::assertSame(
+                [false, 0],
+                [$look['done'], $look['wrong']],
+                $kind . ': ' . json_encode(array_filter(array_column($look['rows'], 'errors')), JSON_UNESCAPED_UNICODE),
+            );
+            $done = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])
+                ->assertOk()
+                ->json();
             self::assertTrue($done['done']);
-            $again = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])->assertOk()->json();
+            $again = $this->postJson("/api/v1/book/{$kind}", ['text' => $file, 'commit' => true])
+                ->assertOk()
+                ->json();
             self::assertSame([0, 0], [$again['new'], $again['changed']], "{$kind}: read twice it changes nothing");
-            self::assertSame($file, (string) $this->get("/api/v1/book/{$kind}")->assertOk()->getContent(), $kind);
+            self::assertSame(
+                $file,
+                (string) $this->get("/api/v1/book/{$kind}")
+                    ->assertOk()
+                    ->getContent(),
+                $kind,
+            );
             self::assertGreaterThan(0, $rows);
         }
         self::assertNotSame($workspace->id, $empty->id);
@@ -214,18 +399,53 @@ final class ArchiveTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $this->actingAs($owner);
-        $clients = $this->postJson('/api/v1/book/clients', ['commit' => true, 'text' => "name;email;shoe size\r\nGarland;garland@isles.example;44\r\n;nobody@isles.example;\r\nQuayle;no address;\r\ngarland;again@isles.example;\r\n"])->assertOk()->json();
+        $clients = $this->postJson('/api/v1/book/clients', [
+            'commit' => true,
+            'text' =>
+                "name;email;shoe size\r\nGarland;garland@isles.example;44\r\n;nobody@isles.example;\r\nQuayle;no address;\r\ngarland;again@isles.example;\r\n",
+        ])
+            ->assertOk()
+            ->json();
         self::assertSame(['new', 'wrong', 'wrong', 'wrong'], array_column($clients['rows'], 'does'));
-        self::assertSame([[], ['name'], ['email'], ['name']], array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $clients['rows']));
+        self::assertSame(
+            [[], ['name'], ['email'], ['name']],
+            array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $clients['rows']),
+        );
         self::assertStringContainsString('row 2', $clients['rows'][3]['errors'][0]['says']);
         self::assertSame(['shoe size'], $clients['rows'][0]['unknown']);
-        self::assertSame([false, 0], [$clients['done'], $this->inside($workspace, static fn(): int => Client::query()->count())]);
-        $vehicles = $this->postJson('/api/v1/book/vehicles', ['text' => "name,body,client,base,cadence_target\nHearse,limousine,Nobody,ceramic,7\nBus,spaceship,,,\nTaxi,saloon,,wax,400\n"])->assertOk()->json();
-        self::assertSame([['client'], ['body', 'base'], ['cadence_target']], array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $vehicles['rows']));
-        $turns = $this->postJson('/api/v1/book/turns', ['text' => "vehicle,worked_at,soil,method,water,products\nGhost,2026-05-01T08:00:00Z,2,two-mitts,tap,Nothing @ paint = 3 ml\n"])->assertOk()->json();
+        self::assertSame(
+            [false, 0],
+            [$clients['done'], $this->inside($workspace, static fn(): int => Client::query()->count())],
+        );
+        $vehicles = $this->postJson('/api/v1/book/vehicles', [
+            'text' =>
+                "name,body,client,base,cadence_target\nHearse,limousine,Nobody,ceramic,7\nBus,spaceship,,,\nTaxi,saloon,,wax,400\n",
+        ])
+            ->assertOk()
+            ->json();
+        self::assertSame(
+            [['client'], ['body', 'base'], ['cadence_target']],
+            array_map(static fn(array $row): array => array_column($row['errors'], 'field'), $vehicles['rows']),
+        );
+        $turns = $this->postJson('/api/v1/book/turns', [
+            'text' =>
+                "vehicle,worked_at,soil,method,water,products\nGhost,2026-05-01T08:00:00Z,2,two-mitts,tap,Nothing @ paint = 3 ml\n",
+        ])
+            ->assertOk()
+            ->json();
         self::assertSame(['vehicle', 'products'], array_column($turns['rows'][0]['errors'], 'field'));
-        $this->assertProblem($this->postJson('/api/v1/book/clients', ['text' => "what,ever\n1,2\n"]), 422, 'means anything here', '/text');
-        $this->assertProblem($this->postJson('/api/v1/book/clients', ['text' => "name\n".str_repeat("x\n", 2002)]), 422, 'At most 2000 rows', '/text');
+        $this->assertProblem(
+            $this->postJson('/api/v1/book/clients', ['text' => "what,ever\n1,2\n"]),
+            422,
+            'means anything here',
+            '/text',
+        );
+        $this->assertProblem(
+            $this->postJson('/api/v1/book/clients', ['text' => "name\n" . str_repeat("x\n", 2002)]),
+            422,
+            'At most 2000 rows',
+            '/text',
+        );
         $this->postJson('/api/v1/book/secrets', ['text' => 'x'])->assertNotFound();
     }
 
@@ -253,39 +473,155 @@ final class ArchiveTest extends TestCase
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $one = static fn(array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
         $this->as($owner);
-        $this->patchJson('/api/v1/workspace', ['time_zone' => $one(['Europe/Oslo', 'UTC', 'Pacific/Auckland']), 'salt_months' => [1, 2]], ['If-Match' => '"1"'])->assertOk();
-        $client = $this->postJson('/api/v1/clients', ['name' => "Kundin «{$seed}» ☂", 'email' => "c{$seed}@isles.example"])->assertCreated()->json('id');
-        $crew = $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '3' => 300], 'days' => [['on' => '2026-12-09', 'minutes' => 0]]])->assertCreated()->json('id');
-        $site = $this->postJson('/api/v1/sites', ['name' => 'Yard', 'client_id' => $client, 'by_register' => true, 'admissions' => [['crew_id' => $crew, 'person' => 'Tam', 'valid_until' => '2027-01-01']]])->assertCreated()->json('id');
-        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28])->assertCreated()->json('id');
-        $this->putJson('/api/v1/prices', ['prices' => [['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6000]]])->assertOk();
+        $this->patchJson(
+            '/api/v1/workspace',
+            ['time_zone' => $one(['Europe/Oslo', 'UTC', 'Pacific/Auckland']), 'salt_months' => [1, 2]],
+            ['If-Match' => '"1"'],
+        )->assertOk();
+        $client = $this->postJson('/api/v1/clients', [
+            'name' => "Kundin «{$seed}» ☂",
+            'email' => "c{$seed}@isles.example",
+        ])
+            ->assertCreated()
+            ->json('id');
+        $crew = $this->postJson('/api/v1/crews', [
+            'name' => 'The van',
+            'minutes' => ['1' => 420, '3' => 300],
+            'days' => [['on' => '2026-12-09', 'minutes' => 0]],
+        ])
+            ->assertCreated()
+            ->json('id');
+        $site = $this->postJson('/api/v1/sites', [
+            'name' => 'Yard',
+            'client_id' => $client,
+            'by_register' => true,
+            'admissions' => [['crew_id' => $crew, 'person' => 'Tam', 'valid_until' => '2027-01-01']],
+        ])
+            ->assertCreated()
+            ->json('id');
+        $programme = $this->postJson('/api/v1/programmes', [
+            'name' => 'Fortnight',
+            'cadence_min' => 7,
+            'cadence_target' => 14,
+            'cadence_max' => 28,
+        ])
+            ->assertCreated()
+            ->json('id');
+        $this->putJson('/api/v1/prices', [
+            'prices' => [['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6000]],
+        ])->assertOk();
         $topper = $this->product($workspace, 'topper');
-        $this->postJson("/api/v1/products/{$topper->id}/stock", ['kind' => 'buy', 'ml' => 500.5, 'batch' => "B{$seed}", 'expires_on' => '2027-06-01'])->assertCreated();
-        $towels = $this->postJson('/api/v1/gear', ['kind' => 'towel', 'name' => 'Wheels', 'facts' => ['count' => 9, 'use' => 'wheels']])->assertCreated()->json('id');
+        $this->postJson("/api/v1/products/{$topper->id}/stock", [
+            'kind' => 'buy',
+            'ml' => 500.5,
+            'batch' => "B{$seed}",
+            'expires_on' => '2027-06-01',
+        ])->assertCreated();
+        $towels = $this->postJson('/api/v1/gear', [
+            'kind' => 'towel',
+            'name' => 'Wheels',
+            'facts' => ['count' => 9, 'use' => 'wheels'],
+        ])
+            ->assertCreated()
+            ->json('id');
         $vehicle = $this->vehicle($workspace, 'silica-spray', '2026-10-01', 'The first');
         for ($v = $random->getInt(1, 3); $v > 0; $v--) {
             $vehicle = $this->vehicle($workspace, $one(['ceramic', 'wax', 'polymer']), '2026-06-01', "Vehicle {$v}");
-            $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['client_id' => $client, 'site_id' => $site, 'programme_id' => $programme, 'schools' => ['caution' => '10']], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
-            $this->postJson('/api/v1/deadlines', ['vehicle_id' => $vehicle->id, 'on' => '2026-12-20', 'within_days' => 2])->assertCreated();
+            $this->patchJson(
+                "/api/v1/vehicles/{$vehicle->id}",
+                [
+                    'client_id' => $client,
+                    'site_id' => $site,
+                    'programme_id' => $programme,
+                    'schools' => ['caution' => '10'],
+                ],
+                ['If-Match' => '"' . $vehicle->version . '"'],
+            )->assertOk();
+            $this->postJson('/api/v1/deadlines', [
+                'vehicle_id' => $vehicle->id,
+                'on' => '2026-12-20',
+                'within_days' => 2,
+            ])->assertCreated();
             for ($t = $random->getInt(1, 4); $t > 0; $t--) {
-                $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-                    'worked_at' => sprintf('2026-%02d-%02dT0%d:30:00Z', $random->getInt(7, 10), $random->getInt(1, 28), $random->getInt(6, 9)), 'minutes' => $random->getInt(40, 120), 'soil' => $random->getInt(0, 4), 'note' => $one([null, "Ein Kratzer, “tief”\nund lang"]),
-                    'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $one(['tight', 'good', 'weak']), 'angle_deg' => $one([null, 87.5])]],
-                    'products' => $one([[], [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 33.3]]]), 'textiles' => ['wheels' => 1],
-                ]))->assertCreated()->json();
+                $turn = $this->postJson(
+                    "/api/v1/vehicles/{$vehicle->id}/turns",
+                    $this->turn([
+                        'worked_at' => sprintf(
+                            '2026-%02d-%02dT0%d:30:00Z',
+                            $random->getInt(7, 10),
+                            $random->getInt(1, 28),
+                            $random->getInt(6, 9),
+                        ),
+                        'minutes' => $random->getInt(40, 120),
+                        'soil' => $random->getInt(0, 4),
+                        'note' => $one([null, "Ein Kratzer, “tief”\nund lang"]),
+                        'readings' => [
+                            [
+                                'stage' => 'after_wash',
+                                'zone' => 'paint',
+                                'behaviour' => $one(['tight', 'good', 'weak']),
+                                'angle_deg' => $one([null, 87.5]),
+                            ],
+                        ],
+                        'products' => $one([
+                            [],
+                            [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 33.3]],
+                        ]),
+                        'textiles' => ['wheels' => 1],
+                    ]),
+                )
+                    ->assertCreated()
+                    ->json();
                 if ($random->getInt(0, 1) === 0) {
-                    $this->postJson("/api/v1/turns/{$turn['id']}/corrections", $this->turn(['worked_at' => $turn['worked_at'], 'soil' => 1, 'reason' => 'Mistyped']), ['If-Match' => '"1"'])->assertCreated();
+                    $this->postJson(
+                        "/api/v1/turns/{$turn['id']}/corrections",
+                        $this->turn(['worked_at' => $turn['worked_at'], 'soil' => 1, 'reason' => 'Mistyped']),
+                        ['If-Match' => '"1"'],
+                    )->assertCreated();
                 }
             }
-            $sheet = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-26', 'crew' => 1])->assertCreated()->json('id');
-            $this->post("/api/v1/vehicles/{$vehicle->id}/photos", ['file' => UploadedFile::fake()->image('a.jpg', 64, 48), 'id' => Str::uuid7()->toString(), 'zone' => 'paint', 'stage' => 'before', 'taken_at' => '2026-11-25T10:00:00Z', 'sheet_id' => $sheet], ['Accept' => 'application/json'])->assertCreated();
-            $this->putJson('/api/v1/load/ticks', ['from' => '2026-11-26', 'to' => '2026-11-26', 'line' => "product:{$topper->id}", 'ticked' => true])->assertNoContent();
+            $sheet = $this->postJson('/api/v1/sheets', [
+                'vehicle_id' => $vehicle->id,
+                'on' => '2026-11-26',
+                'crew' => 1,
+            ])
+                ->assertCreated()
+                ->json('id');
+            $this->post(
+                "/api/v1/vehicles/{$vehicle->id}/photos",
+                [
+                    'file' => UploadedFile::fake()->image('a.jpg', 64, 48),
+                    'id' => Str::uuid7()->toString(),
+                    'zone' => 'paint',
+                    'stage' => 'before',
+                    'taken_at' => '2026-11-25T10:00:00Z',
+                    'sheet_id' => $sheet,
+                ],
+                ['Accept' => 'application/json'],
+            )->assertCreated();
+            $this->putJson('/api/v1/load/ticks', [
+                'from' => '2026-11-26',
+                'to' => '2026-11-26',
+                'line' => "product:{$topper->id}",
+                'ticked' => true,
+            ])->assertNoContent();
         }
-        $this->postJson("/api/v1/gear/{$towels}/events", ['kind' => 'bought', 'facts' => ['count' => 3]])->assertCreated();
-        $this->postJson('/api/v1/water/readings', ['point' => 'tap', 'site_id' => $site, 'tds_mg_l' => 123.4])->assertCreated();
+        $this->postJson("/api/v1/gear/{$towels}/events", [
+            'kind' => 'bought',
+            'facts' => ['count' => 3],
+        ])->assertCreated();
+        $this->postJson('/api/v1/water/readings', [
+            'point' => 'tap',
+            'site_id' => $site,
+            'tds_mg_l' => 123.4,
+        ])->assertCreated();
         $this->putJson('/api/v1/round', ['on' => '2026-11-27', 'vehicle_ids' => [$vehicle->id]])->assertOk();
         $this->postJson('/api/v1/weeks/plan')->assertStatus(202);
-        $this->postJson('/api/v1/quotes', ['title' => 'A year', 'client_id' => $client, 'vehicles' => [['vehicle_id' => $vehicle->id]]])->assertCreated();
+        $this->postJson('/api/v1/quotes', [
+            'title' => 'A year',
+            'client_id' => $client,
+            'vehicles' => [['vehicle_id' => $vehicle->id]],
+        ])->assertCreated();
     }
 
     /**
@@ -304,10 +640,17 @@ final class ArchiveTest extends TestCase
             }
         }
         foreach ($data['people'] as $person) {
-            $names[$person['id']] = 'person '.$person['name'];
+            $names[$person['id']] = 'person ' . $person['name'];
         }
         $text = (string) json_encode($data['tables'], JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
 
-        return json_decode((string) preg_replace_callback('/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/', static fn(array $m): string => $names[$m[0]] ?? $m[0], $text), true);
+        return json_decode(
+            (string) preg_replace_callback(
+                '/[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}/',
+                static fn(array $m): string => $names[$m[0]] ?? $m[0],
+                $text,
+            ),
+            true,
+        );
     }
 }

@@ -19,7 +19,9 @@ final class BookTest extends TestCase
         $tag = (string) $this->actingAs($owner)->getJson($path)->headers->get('ETag');
         $this->assertProblem($this->patchJson($path, ['name' => 'Mine']), 428, 'If-Match');
         // As it comes back through a server that compresses.
-        $this->patchJson($path, ['name' => 'Hers'], ['If-Match' => "W/{$tag}"])->assertOk()->assertHeader('ETag', '"2"');
+        $this->patchJson($path, ['name' => 'Hers'], ['If-Match' => "W/{$tag}"])
+            ->assertOk()
+            ->assertHeader('ETag', '"2"');
         $late = $this->patchJson($path, ['name' => 'Mine'], ['If-Match' => $tag]);
         $this->assertProblem($late, 412, 'Your text is still here');
         self::assertSame('Hers', $late->json('current.name'));
@@ -32,17 +34,31 @@ final class BookTest extends TestCase
         $vehicle = $this->vehicle($workspace, since: '2026-11-20');
         $path = "/api/v1/vehicles/{$vehicle->id}";
         $before = $this->actingAs($owner)->getJson($path)->json('layers.0.forecast.due_on');
-        $after = $this->patchJson($path, ['storage' => 'heated-garage', 'km_per_week' => 20], ['If-Match' => '"1"'])->assertOk()->json('layers.0.forecast.due_on');
+        $after = $this->patchJson($path, ['storage' => 'heated-garage', 'km_per_week' => 20], ['If-Match' => '"1"'])
+            ->assertOk()
+            ->json('layers.0.forecast.due_on');
         self::assertGreaterThan($before, $after);
-        $this->assertProblem($this->patchJson($path, ['cadence_min' => 20], ['If-Match' => '"2"']), 422, 'between the shortest and the longest', '/cadence_target');
-        $this->assertProblem($this->patchJson($path, ['in_service_on' => '2026-11-22'], ['If-Match' => '"2"']), 422, 'before that date', '/in_service_on');
+        $this->assertProblem(
+            $this->patchJson($path, ['cadence_min' => 20], ['If-Match' => '"2"']),
+            422,
+            'between the shortest and the longest',
+            '/cadence_target',
+        );
+        $this->assertProblem(
+            $this->patchJson($path, ['in_service_on' => '2026-11-22'], ['If-Match' => '"2"']),
+            422,
+            'before that date',
+            '/in_service_on',
+        );
     }
 
     public function testCautionMovesEveryDateOfTheWorkspace(): void
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $due = fn(): string => (string) $this->actingAs($owner)->getJson("/api/v1/vehicles/{$vehicle->id}")->json('layers.0.forecast.due_on');
+        $due = fn(): string => (string) $this->actingAs($owner)
+            ->getJson("/api/v1/vehicles/{$vehicle->id}")
+            ->json('layers.0.forecast.due_on');
         $middle = $due();
         $this->patchJson('/api/v1/workspace', ['schools' => ['caution' => '10']], ['If-Match' => '"1"'])->assertOk();
         $careful = $due();
@@ -63,12 +79,17 @@ final class BookTest extends TestCase
         $seen = [];
         $cursor = null;
         do {
-            $page = $this->getJson('/api/v1/clients?limit=3'.($cursor === null ? '' : "&cursor={$cursor}"))->assertOk()->json();
+            $page = $this->getJson('/api/v1/clients?limit=3' . ($cursor === null ? '' : "&cursor={$cursor}"))
+                ->assertOk()
+                ->json();
             array_push($seen, ...array_column($page['data'], 'name'));
             $cursor = $page['next_cursor'];
         } while ($cursor !== null);
         self::assertSame(array_map(static fn(int $i): string => "Client {$i}", range(1, 7)), $seen);
-        self::assertSame(['Client 4'], array_column($this->getJson('/api/v1/clients?search='.urlencode('100% od'))->json('data'), 'name'));
+        self::assertSame(
+            ['Client 4'],
+            array_column($this->getJson('/api/v1/clients?search=' . urlencode('100% od'))->json('data'), 'name'),
+        );
         self::assertSame([], $this->getJson('/api/v1/clients?search=%25%25')->json('data'));
     }
 
@@ -79,7 +100,10 @@ final class BookTest extends TestCase
         $this->vehicle($workspace, 'ceramic', '2026-11-01', 'Coated');
         $this->vehicle($workspace, 'wax', '2026-09-01', 'Waxed');
         $ribbons = $this->actingAs($owner)->getJson('/api/v1/film')->assertOk()->json('ribbons');
-        self::assertSame([['Waxed', 'due'], ['Coated', 'later'], ['Bare', 'bare']], array_map(static fn(array $ribbon): array => [$ribbon['name'], $ribbon['state']], $ribbons));
+        self::assertSame(
+            [['Waxed', 'due'], ['Coated', 'later'], ['Bare', 'bare']],
+            array_map(static fn(array $ribbon): array => [$ribbon['name'], $ribbon['state']], $ribbons),
+        );
         self::assertSame(1.0, (float) $ribbons[1]['segments'][0]['points'][0]['left']);
         self::assertGreaterThan($ribbons[1]['spread']['p10'], $ribbons[1]['spread']['p90']);
     }
@@ -88,14 +112,30 @@ final class BookTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace, 'ceramic', '2026-01-01');
-        $this->inside($workspace, static fn() => Product::query()->where('leaves', 'wax')->update(['stock_ml' => 0]));
-        $shelf = array_column((array) $this->actingAs($owner)->getJson("/api/v1/vehicles/{$vehicle->id}/shelf?panel_c=32")->assertOk()->json('data'), null, 'role');
+        $this->inside(
+            $workspace,
+            static fn() => Product::query()
+                ->where('leaves', 'wax')
+                ->update(['stock_ml' => 0]),
+        );
+        $shelf = array_column(
+            (array) $this->actingAs($owner)
+                ->getJson("/api/v1/vehicles/{$vehicle->id}/shelf?panel_c=32")
+                ->assertOk()
+                ->json('data'),
+            null,
+            'role',
+        );
         [$best, $ruledOut] = $shelf['topper']['products'];
         self::assertFalse($best['allowed']);
         self::assertSame(['too-hot'], array_column($best['remarks'], 'code'));
         self::assertSame(['masks-layer', 'out-of-stock', 'too-hot'], array_column($ruledOut['remarks'], 'code'));
         self::assertTrue($shelf['soap']['products'][0]['allowed']);
-        $dry = array_column((array) $this->getJson("/api/v1/vehicles/{$vehicle->id}/shelf?water=none")->json('data'), null, 'role');
+        $dry = array_column(
+            (array) $this->getJson("/api/v1/vehicles/{$vehicle->id}/shelf?water=none")->json('data'),
+            null,
+            'role',
+        );
         self::assertSame(['needs-water'], array_column($dry['soap']['products'][0]['remarks'], 'code'));
         self::assertTrue($dry['rinseless']['products'][0]['allowed']);
     }
@@ -104,7 +144,9 @@ final class BookTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $this->actingAs($owner)->deleteJson("/api/v1/vehicles/{$vehicle->id}")->assertNoContent();
+        $this->actingAs($owner)
+            ->deleteJson("/api/v1/vehicles/{$vehicle->id}")
+            ->assertNoContent();
         self::assertSame([], $this->getJson('/api/v1/film')->json('ribbons'));
         $this->postJson("/api/v1/vehicles/{$vehicle->id}/restore")->assertNoContent();
         self::assertCount(1, $this->getJson('/api/v1/film')->json('ribbons'));

@@ -32,15 +32,22 @@ final class ContractTest extends TestCase
     {
         parent::setUp();
         config()->set('vicissa.limits.api', 100_000);
-        $this->document = json_decode((string) file_get_contents(base_path('docs/openapi.json')), false, 512, JSON_THROW_ON_ERROR);
+        $this->document = json_decode(
+            (string) file_get_contents(base_path('docs/openapi.json')),
+            false,
+            512,
+            JSON_THROW_ON_ERROR,
+        );
         foreach ((array) $this->document->components->schemas as $schema) {
             // A map says what its values are; whatever else has named properties has no others.
-            if ($schema instanceof stdClass && isset($schema->properties) && ! isset($schema->additionalProperties)) {
+            if ($schema instanceof stdClass && isset($schema->properties) && !isset($schema->additionalProperties)) {
                 $schema->additionalProperties = false;
             }
         }
         $this->validator = new Validator(max_errors: 3);
-        $this->validator->resolver()?->registerRaw((string) json_encode($this->document), 'https://vicissa.example/openapi.json');
+        $this->validator
+            ->resolver()
+            ?->registerRaw((string) json_encode($this->document), 'https://vicissa.example/openapi.json');
     }
 
     public function testEveryAnswerIsAsDescribed(): void
@@ -48,33 +55,68 @@ final class ContractTest extends TestCase
         [$owner, $workspace] = $this->business();
         $ids = $this->furnish($owner, $workspace);
         $else = [];
-        $secret = basename((string) $this->postJson("/api/v1/vehicles/{$ids['vehicle']}/record-links", ['kind' => 'history'])->json('url'));
+        $secret = basename(
+            (string) $this->postJson("/api/v1/vehicles/{$ids['vehicle']}/record-links", ['kind' => 'history'])->json(
+                'url',
+            ),
+        );
         $asks = [
-            '/api/v1/bench/expected' => "vehicle={$ids['vehicle']}&at=2026-11-26T10:00:00Z", '/api/v1/weather' => 'from=2026-11-26T08:00:00Z&hours=3', '/api/v1/round' => 'on=2026-11-26', '/api/v1/load' => 'from=2026-11-26&to=2026-12-03',
-            '/api/v1/vehicles/{vehicle}/film/point' => 'on=2026-11-20', '/api/v1/vehicles/{vehicle}/record' => 'kind=history',
+            '/api/v1/bench/expected' => "vehicle={$ids['vehicle']}&at=2026-11-26T10:00:00Z",
+            '/api/v1/weather' => 'from=2026-11-26T08:00:00Z&hours=3',
+            '/api/v1/round' => 'on=2026-11-26',
+            '/api/v1/load' => 'from=2026-11-26&to=2026-12-03',
+            '/api/v1/vehicles/{vehicle}/film/point' => 'on=2026-11-20',
+            '/api/v1/vehicles/{vehicle}/record' => 'kind=history',
         ];
         foreach ((array) $this->document->paths as $path => $operations) {
-            if (! isset($operations->get)) {
+            if (!isset($operations->get)) {
                 continue;
             }
-            $address = (string) preg_replace_callback('/\{(\w+)\}/', static fn(array $found): string => $ids[$found[1]] ?? match ($found[1]) {
-                'kind' => 'vehicles', 'model' => 'bead', 'secret' => $secret, default => $ids['turn'],
-            }, $path);
-            $status = $this->getJson($address.(isset($asks[$path]) ? "?{$asks[$path]}" : ''))->getStatusCode();
+            $address = (string) preg_replace_callback(
+                '/\{(\w+)\}/',
+                static fn(array $found): string => $ids[$found[1]] ??
+                    match ($found[1]) {
+                        'kind' => 'vehicles',
+                        'model' => 'bead',
+                        'secret' => $secret,
+                        default => $ids['turn'],
+                    },
+                $path,
+            );
+            $status = $this->getJson($address . (isset($asks[$path]) ? "?{$asks[$path]}" : ''))->getStatusCode();
             if ($status !== 200) {
                 $else[$path] = $status;
             }
         }
         self::assertSame([], $this->faults);
         // What only a letter's secret opens.
-        self::assertSame(['/api/v1/answers/{proposal}/{signature}' => 404, '/api/v1/auth/invitation' => 422, '/api/v1/records/{secret}/photos/{photo}' => 404], $else);
+        self::assertSame(
+            [
+                '/api/v1/answers/{proposal}/{signature}' => 404,
+                '/api/v1/auth/invitation' => 422,
+                '/api/v1/records/{secret}/photos/{photo}' => 404,
+            ],
+            $else,
+        );
         self::assertGreaterThan(70, count($this->seen), implode("\n", array_keys($this->seen)));
     }
 
     public function testTheSchoolsAreThoseOfTheCore(): void
     {
-        $sides = array_map(static fn(stdClass $school): array => $school->enum, (array) $this->document->components->schemas->Sides->properties);
-        self::assertEquals(array_map(static fn(School $school): array => array_map(strval(...), array_keys($school->sides())), array_combine(array_map(static fn(School $school): string => $school->value, School::cases()), School::cases())), $sides);
+        $sides = array_map(
+            static fn(stdClass $school): array => $school->enum,
+            (array) $this->document->components->schemas->Sides->properties,
+        );
+        self::assertEquals(
+            array_map(
+                static fn(School $school): array => array_map(strval(...), array_keys($school->sides())),
+                array_combine(
+                    array_map(static fn(School $school): string => $school->value, School::cases()),
+                    School::cases(),
+                ),
+            ),
+            $sides,
+        );
     }
 
     /**
@@ -94,26 +136,45 @@ final class ContractTest extends TestCase
     private function compare(string $method, string $address, TestResponse $response): void
     {
         foreach ((array) $this->document->paths as $path => $operations) {
-            if (! isset($operations->{$method}) || preg_match('#^'.preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($path, '#')).'$#', $address) !== 1) {
+            if (
+                !isset($operations->{$method}) ||
+                preg_match(
+                    '#^' . preg_replace('/\\\\\{\w+\\\\\}/', '[^/]+', preg_quote($path, '#')) . '$#',
+                    $address,
+                ) !== 1
+            ) {
                 continue;
             }
             $status = (string) $response->getStatusCode();
             self::assertLessThan(500, $response->getStatusCode(), "{$method} {$address}");
-            $described = $operations->{$method}->responses->{$status} ?? ($response->getStatusCode() >= 400 ? $operations->{$method}->responses->default ?? null : null);
+            $described =
+                $operations->{$method}->responses->{$status} ??
+                ($response->getStatusCode() >= 400 ? $operations->{$method}->responses->default ?? null : null);
             if ($described === null) {
                 $this->faults[] = "{$method} {$path} answers {$status}, which is not described";
 
                 return;
             }
-            $schema = $described->content->{'application/json'}->schema ?? $described->content->{'application/problem+json'}->schema ?? null;
-            if ($schema === null || ! str_contains((string) $response->headers->get('Content-Type'), 'json')) {
+            $schema =
+                $described->content->{'application/json'}->schema ??
+                ($described->content->{'application/problem+json'}->schema ?? null);
+            if ($schema === null || !str_contains((string) $response->headers->get('Content-Type'), 'json')) {
                 return;
             }
-            $within = json_decode(str_replace('"#/', '"https://vicissa.example/openapi.json#/', (string) json_encode($schema, JSON_UNESCAPED_SLASHES)), false);
+            $within = json_decode(
+                str_replace(
+                    '"#/',
+                    '"https://vicissa.example/openapi.json#/',
+                    (string) json_encode($schema, JSON_UNESCAPED_SLASHES),
+                ),
+                false,
+            );
             $result = $this->validator->validate(json_decode((string) $response->getContent(), false), $within);
             $error = $result->error();
             if ($error !== null) {
-                $this->faults[] = "{$method} {$path} ({$status}): ".json_encode((new ErrorFormatter)->format($error), JSON_UNESCAPED_SLASHES);
+                $this->faults[] =
+                    "{$method} {$path} ({$status}): " .
+                    json_encode((new ErrorFormatter())->format($error), JSON_UNESCAPED_SLASHES);
             }
             $this->seen["{$method} {$path}"] = true;
 

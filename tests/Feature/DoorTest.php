@@ -21,17 +21,50 @@ final class DoorTest extends TestCase
 
     public function testSomeoneNewGetsAWorkspaceWithAShelf(): void
     {
-        $me = $this->postJson('/api/v1/auth/register', ['name' => 'Ola', 'email' => 'Ola@Example.test', 'password' => 'sea-pink-tide', 'workspace' => 'Ola’s', 'time_zone' => 'Pacific/Auckland', 'units' => 'imperial'], self::FROM_PAGE)->assertCreated()->json();
-        self::assertSame(['owner', 'imperial', 'Pacific/Auckland', 'ola@example.test'], [$me['role'], $me['workspace']['units'], $me['workspace']['time_zone'], $me['email']]);
+        $me = $this->postJson(
+            '/api/v1/auth/register',
+            [
+                'name' => 'Ola',
+                'email' => 'Ola@Example.test',
+                'password' => 'sea-pink-tide',
+                'workspace' => 'Ola’s',
+                'time_zone' => 'Pacific/Auckland',
+                'units' => 'imperial',
+            ],
+            self::FROM_PAGE,
+        )
+            ->assertCreated()
+            ->json();
+        self::assertSame(
+            ['owner', 'imperial', 'Pacific/Auckland', 'ola@example.test'],
+            [$me['role'], $me['workspace']['units'], $me['workspace']['time_zone'], $me['email']],
+        );
         self::assertNotEmpty($this->getJson('/api/v1/products', self::FROM_PAGE)->json('data'));
-        $this->assertProblem($this->postJson('/api/v1/auth/register', ['name' => 'X', 'email' => 'OLA@example.test', 'password' => 'another-one-1', 'workspace' => 'X'], self::FROM_PAGE), 422, 'already someone with that address', '/email');
+        $this->assertProblem(
+            $this->postJson(
+                '/api/v1/auth/register',
+                ['name' => 'X', 'email' => 'OLA@example.test', 'password' => 'another-one-1', 'workspace' => 'X'],
+                self::FROM_PAGE,
+            ),
+            422,
+            'already someone with that address',
+            '/email',
+        );
     }
 
     public function testWhoeverFoundsABusinessWhileAnotherIsSignedInEntersAsThemselves(): void
     {
         [$owner] = $this->business();
-        $this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'sea-pink-tide'], self::FROM_PAGE)->assertNoContent();
-        $this->postJson('/api/v1/auth/register', ['name' => 'Ola', 'email' => 'ola@example.test', 'password' => 'sea-pink-tide', 'workspace' => 'Ola’s'], self::FROM_PAGE)->assertCreated();
+        $this->postJson(
+            '/api/v1/auth/sign-in',
+            ['email' => $owner->email, 'password' => 'sea-pink-tide'],
+            self::FROM_PAGE,
+        )->assertNoContent();
+        $this->postJson(
+            '/api/v1/auth/register',
+            ['name' => 'Ola', 'email' => 'ola@example.test', 'password' => 'sea-pink-tide', 'workspace' => 'Ola’s'],
+            self::FROM_PAGE,
+        )->assertCreated();
         self::assertSame('ola@example.test', $this->getJson('/api/v1/me', self::FROM_PAGE)->assertOk()->json('email'));
         self::assertNotEmpty($this->getJson('/api/v1/products', self::FROM_PAGE)->assertOk()->json('data'));
     }
@@ -40,8 +73,16 @@ final class DoorTest extends TestCase
     {
         [$owner] = $this->business();
         $this->assertProblem($this->getJson('/api/v1/me', self::FROM_PAGE), 401, 'not signed in');
-        $this->assertProblem($this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'wrong'], self::FROM_PAGE), 422, 'belong together');
-        $this->postJson('/api/v1/auth/sign-in', ['email' => mb_strtoupper($owner->email), 'password' => 'sea-pink-tide'], self::FROM_PAGE)->assertNoContent();
+        $this->assertProblem(
+            $this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'wrong'], self::FROM_PAGE),
+            422,
+            'belong together',
+        );
+        $this->postJson(
+            '/api/v1/auth/sign-in',
+            ['email' => mb_strtoupper($owner->email), 'password' => 'sea-pink-tide'],
+            self::FROM_PAGE,
+        )->assertNoContent();
         $this->getJson('/api/v1/me', self::FROM_PAGE)->assertOk();
         $this->postJson('/api/v1/auth/sign-out', [], self::FROM_PAGE)->assertNoContent();
         Auth::forgetGuards();
@@ -51,8 +92,16 @@ final class DoorTest extends TestCase
     /** @return iterable<string, array{string, list<string>, string}> */
     public static function addresses(): iterable
     {
-        yield 'behind TLS, as docs/operations.md says' => ['https://wash.example', ['wash.example'], 'https://wash.example'];
-        yield 'the machine by its name' => ['http://localhost:8680', ['localhost', 'localhost:8680'], 'http://localhost:8680'];
+        yield 'behind TLS, as docs/operations.md says' => [
+            'https://wash.example',
+            ['wash.example'],
+            'https://wash.example',
+        ];
+        yield 'the machine by its name' => [
+            'http://localhost:8680',
+            ['localhost', 'localhost:8680'],
+            'http://localhost:8680',
+        ];
         yield 'with a port' => ['http://127.0.0.1:8680', ['127.0.0.1:8680'], 'http://127.0.0.1:8680'];
     }
 
@@ -64,7 +113,11 @@ final class DoorTest extends TestCase
         self::assertSame([], array_diff($wanted, (array) config('sanctum.stateful')));
         [$owner] = $this->business();
         $from = ['Origin' => $origin, 'Referer' => "{$origin}/sign-in"];
-        $this->postJson("{$url}/api/v1/auth/sign-in", ['email' => $owner->email, 'password' => 'sea-pink-tide'], $from)->assertNoContent();
+        $this->postJson(
+            "{$url}/api/v1/auth/sign-in",
+            ['email' => $owner->email, 'password' => 'sea-pink-tide'],
+            $from,
+        )->assertNoContent();
         $this->getJson("{$url}/api/v1/me", $from)->assertOk();
     }
 
@@ -72,9 +125,21 @@ final class DoorTest extends TestCase
     {
         [$owner] = $this->business();
         for ($try = 0; $try < 6; $try++) {
-            $this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => "guess {$try}"], self::FROM_PAGE)->assertUnprocessable();
+            $this->postJson(
+                '/api/v1/auth/sign-in',
+                ['email' => $owner->email, 'password' => "guess {$try}"],
+                self::FROM_PAGE,
+            )->assertUnprocessable();
         }
-        $this->assertProblem($this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'sea-pink-tide'], self::FROM_PAGE), 429, 'too often');
+        $this->assertProblem(
+            $this->postJson(
+                '/api/v1/auth/sign-in',
+                ['email' => $owner->email, 'password' => 'sea-pink-tide'],
+                self::FROM_PAGE,
+            ),
+            429,
+            'too often',
+        );
     }
 
     public function testAForgottenPasswordComesByMessageAndWorksOnce(): void
@@ -87,29 +152,64 @@ final class DoorTest extends TestCase
 
         $token = app('auth.password.broker')->createToken($owner);
         $reset = ['email' => $owner->email, 'token' => $token, 'password' => 'new-tide-table'];
-        $this->assertProblem($this->postJson('/api/v1/auth/reset', [...$reset, 'password' => 'short'], self::FROM_PAGE), 422, '10 characters', '/password');
+        $this->assertProblem(
+            $this->postJson('/api/v1/auth/reset', [...$reset, 'password' => 'short'], self::FROM_PAGE),
+            422,
+            '10 characters',
+            '/password',
+        );
         $this->postJson('/api/v1/auth/reset', $reset, self::FROM_PAGE)->assertNoContent();
-        $this->assertProblem($this->postJson('/api/v1/auth/reset', $reset, self::FROM_PAGE), 422, 'has been used', '/token');
-        $this->postJson('/api/v1/auth/sign-in', ['email' => $owner->email, 'password' => 'new-tide-table'], self::FROM_PAGE)->assertNoContent();
+        $this->assertProblem(
+            $this->postJson('/api/v1/auth/reset', $reset, self::FROM_PAGE),
+            422,
+            'has been used',
+            '/token',
+        );
+        $this->postJson(
+            '/api/v1/auth/sign-in',
+            ['email' => $owner->email, 'password' => 'new-tide-table'],
+            self::FROM_PAGE,
+        )->assertNoContent();
     }
 
     public function testAnInvitationBringsSomeoneInOnce(): void
     {
         [$owner, $workspace] = $this->business();
-        $this->actingAs($owner)->postJson('/api/v1/invitations', ['email' => 'tam@example.test', 'role' => 'technician'])->assertCreated();
+        $this->actingAs($owner)
+            ->postJson('/api/v1/invitations', ['email' => 'tam@example.test', 'role' => 'technician'])
+            ->assertCreated();
         $token = $this->tokenSent();
         Auth::forgetGuards();
-        $this->getJson("/api/v1/auth/invitation?token={$token}")->assertOk()->assertJson(['workspace' => 'Marram', 'role' => 'technician', 'known' => false]);
-        $this->postJson('/api/v1/auth/join', ['token' => $token, 'name' => 'Tam', 'password' => 'oyster-catcher'], self::FROM_PAGE)->assertNoContent();
-        $this->getJson('/api/v1/me', self::FROM_PAGE)->assertOk()->assertJson(['role' => 'technician', 'workspace' => ['id' => $workspace->id]]);
-        $this->assertProblem($this->postJson('/api/v1/auth/join', ['token' => $token, 'name' => 'Eve', 'password' => 'oyster-catcher'], self::FROM_PAGE), 422, 'has been used', '/token');
+        $this->getJson("/api/v1/auth/invitation?token={$token}")
+            ->assertOk()
+            ->assertJson(['workspace' => 'Marram', 'role' => 'technician', 'known' => false]);
+        $this->postJson(
+            '/api/v1/auth/join',
+            ['token' => $token, 'name' => 'Tam', 'password' => 'oyster-catcher'],
+            self::FROM_PAGE,
+        )->assertNoContent();
+        $this->getJson('/api/v1/me', self::FROM_PAGE)
+            ->assertOk()
+            ->assertJson(['role' => 'technician', 'workspace' => ['id' => $workspace->id]]);
+        $this->assertProblem(
+            $this->postJson(
+                '/api/v1/auth/join',
+                ['token' => $token, 'name' => 'Eve', 'password' => 'oyster-catcher'],
+                self::FROM_PAGE,
+            ),
+            422,
+            'has been used',
+            '/token',
+        );
         $this->assertProblem($this->getJson('/api/v1/auth/invitation?token=guess'), 422, 'not known');
     }
 
     public function testAnOldInvitationIsRefused(): void
     {
         [$owner] = $this->business();
-        $this->actingAs($owner)->postJson('/api/v1/invitations', ['email' => 'late@example.test', 'role' => 'owner'])->assertCreated();
+        $this->actingAs($owner)
+            ->postJson('/api/v1/invitations', ['email' => 'late@example.test', 'role' => 'owner'])
+            ->assertCreated();
         $token = $this->tokenSent();
         $this->clock->modify('+15 days');
         $this->assertProblem($this->getJson("/api/v1/auth/invitation?token={$token}"), 422, 'run out');
@@ -132,7 +232,11 @@ final class DoorTest extends TestCase
         [, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
         $this->actingAs($this->technician($workspace));
-        $this->assertProblem($this->json($method, str_replace('{vehicle}', $vehicle->id, $path), $body, ['If-Match' => '"1"']), 403, 'Only the owner');
+        $this->assertProblem(
+            $this->json($method, str_replace('{vehicle}', $vehicle->id, $path), $body, ['If-Match' => '"1"']),
+            403,
+            'Only the owner',
+        );
         $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn())->assertCreated();
     }
 
@@ -147,7 +251,10 @@ final class DoorTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $secret = $this->actingAs($owner)->postJson('/api/v1/tokens', ['name' => 'Feed', 'abilities' => ['read', 'reckon']])->assertCreated()->json('secret');
+        $secret = $this->actingAs($owner)
+            ->postJson('/api/v1/tokens', ['name' => 'Feed', 'abilities' => ['read', 'reckon']])
+            ->assertCreated()
+            ->json('secret');
         Auth::forgetGuards();
         $bearer = ['Authorization' => "Bearer {$secret}"];
         $this->getJson('/api/v1/film', $bearer)->assertOk()->assertJsonPath('ribbons.0.name', $vehicle->name);
@@ -163,15 +270,28 @@ final class DoorTest extends TestCase
     {
         [$owner, $first] = $this->business('First');
         [, $second] = $this->business('Second');
-        $this->inside($second, static fn() => Membership::query()->create(['user_id' => $owner->id, 'role' => 'technician']));
-        $this->inside($second, static fn() => Product::query()->create(['name' => 'Second’s own', 'role' => 'soap', 'surfaces' => ['paint']]));
+        $this->inside(
+            $second,
+            static fn() => Membership::query()->create(['user_id' => $owner->id, 'role' => 'technician']),
+        );
+        $this->inside(
+            $second,
+            static fn() => Product::query()->create([
+                'name' => 'Second’s own',
+                'role' => 'soap',
+                'surfaces' => ['paint'],
+            ]),
+        );
         $this->actingAs($owner)->withSession(['workspace_id' => $second->id]);
         $names = array_column($this->getJson('/api/v1/products', self::FROM_PAGE)->json('data'), 'name');
         self::assertContains('Second’s own', $names);
         self::assertSame('technician', $this->getJson('/api/v1/me', self::FROM_PAGE)->assertOk()->json('role'));
         self::assertCount(2, $this->getJson('/api/v1/me', self::FROM_PAGE)->json('workspaces'));
         $this->postJson("/api/v1/workspaces/{$first->id}/enter", [], self::FROM_PAGE)->assertNoContent();
-        self::assertNotContains('Second’s own', array_column($this->getJson('/api/v1/products', self::FROM_PAGE)->json('data'), 'name'));
+        self::assertNotContains(
+            'Second’s own',
+            array_column($this->getJson('/api/v1/products', self::FROM_PAGE)->json('data'), 'name'),
+        );
     }
 
     public function testPasswordsAreKeptHashedAndSecretsOutOfAnswers(): void

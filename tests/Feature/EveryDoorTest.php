@@ -18,14 +18,36 @@ final class EveryDoorTest extends TestCase
 
     /** Answered to anybody; each has a secret, a signature or a limit of its own. */
     private const OPEN = [
-        'GET api/v1/answers/{proposal}/{signature}', 'POST api/v1/answers/{proposal}/{signature}', 'POST api/v1/auth/forgot', 'GET api/v1/auth/invitation', 'POST api/v1/auth/join',
-        'POST api/v1/auth/register', 'POST api/v1/auth/reset', 'POST api/v1/auth/sign-in', 'GET api/v1/feeds/{secret}.ics', 'GET api/v1/records/{secret}', 'GET api/v1/records/{secret}/pdf', 'GET api/v1/records/{secret}/photos/{photo}',
+        'GET api/v1/answers/{proposal}/{signature}',
+        'POST api/v1/answers/{proposal}/{signature}',
+        'POST api/v1/auth/forgot',
+        'GET api/v1/auth/invitation',
+        'POST api/v1/auth/join',
+        'POST api/v1/auth/register',
+        'POST api/v1/auth/reset',
+        'POST api/v1/auth/sign-in',
+        'GET api/v1/feeds/{secret}.ics',
+        'GET api/v1/records/{secret}',
+        'GET api/v1/records/{secret}/pdf',
+        'GET api/v1/records/{secret}/photos/{photo}',
     ];
 
     /** What only the owner reads: money, letters, what people did, everything at once. */
     private const OWNERS_READING = [
-        'api/v1/archive', 'api/v1/changes', 'api/v1/drill/people', 'api/v1/invitations', 'api/v1/messages', 'api/v1/money', 'api/v1/prices', 'api/v1/quotes', 'api/v1/quotes/{quote}', 'api/v1/quotes/{quote}/pdf',
-        'api/v1/rates', 'api/v1/tokens', 'api/v1/turns/{turn}/cost', 'api/v1/vehicles/{vehicle}/money',
+        'api/v1/archive',
+        'api/v1/changes',
+        'api/v1/drill/people',
+        'api/v1/invitations',
+        'api/v1/messages',
+        'api/v1/money',
+        'api/v1/prices',
+        'api/v1/quotes',
+        'api/v1/quotes/{quote}',
+        'api/v1/quotes/{quote}/pdf',
+        'api/v1/rates',
+        'api/v1/tokens',
+        'api/v1/turns/{turn}/cost',
+        'api/v1/vehicles/{vehicle}/money',
     ];
 
     public function testWithoutAPersonNothingIsAnsweredButWhatIsOpen(): void
@@ -46,16 +68,34 @@ final class EveryDoorTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $ids = $this->furnish($owner, $workspace);
-        $secret = $this->postJson('/api/v1/tokens', ['name' => 'Reader', 'abilities' => ['read']])->assertCreated()->json('secret');
+        $secret = $this->postJson('/api/v1/tokens', ['name' => 'Reader', 'abilities' => ['read']])
+            ->assertCreated()
+            ->json('secret');
         Auth::forgetGuards();
         $before = $this->rows($workspace);
         $tried = 0;
         foreach ($this->doors() as $door => [$method, $route]) {
-            if (in_array('abilities:write', $route->gatherMiddleware(), true) || str_contains(implode(' ', $route->gatherMiddleware()), 'CheckAbilities:write')) {
+            if (
+                in_array('abilities:write', $route->gatherMiddleware(), true) ||
+                str_contains(implode(' ', $route->gatherMiddleware()), 'CheckAbilities:write')
+            ) {
                 $tried++;
-                self::assertSame(403, $this->json($method, $this->address($route, $ids), [], ['Authorization' => "Bearer {$secret}"])->getStatusCode(), $door);
-            } elseif ($method !== 'GET' && ! in_array($door, self::OPEN, true)) {
-                self::assertMatchesRegularExpression('/CheckAbilities:(read|reckon)|abilities:(read|reckon)|auth\//', implode(' ', $route->gatherMiddleware()).$door, "{$door} asks for no ability at all");
+                self::assertSame(
+                    403,
+                    $this->json(
+                        $method,
+                        $this->address($route, $ids),
+                        [],
+                        ['Authorization' => "Bearer {$secret}"],
+                    )->getStatusCode(),
+                    $door,
+                );
+            } elseif ($method !== 'GET' && !in_array($door, self::OPEN, true)) {
+                self::assertMatchesRegularExpression(
+                    '/CheckAbilities:(read|reckon)|abilities:(read|reckon)|auth\//',
+                    implode(' ', $route->gatherMiddleware()) . $door,
+                    "{$door} asks for no ability at all",
+                );
             }
         }
         self::assertGreaterThan(50, $tried);
@@ -87,7 +127,11 @@ final class EveryDoorTest extends TestCase
                 continue;
             }
             $tried++;
-            self::assertContains($this->json($method, $this->address($route, $ids), [], ['If-Match' => '"1"'])->getStatusCode(), [404], $door);
+            self::assertContains(
+                $this->json($method, $this->address($route, $ids), [], ['If-Match' => '"1"'])->getStatusCode(),
+                [404],
+                $door,
+            );
         }
         self::assertGreaterThan(55, $tried);
         self::assertSame($before, $this->rows($workspace));
@@ -101,7 +145,11 @@ final class EveryDoorTest extends TestCase
         $this->actingAs($this->technician($workspace), 'web');
         $refused = [];
         foreach ($this->doors() as $door => [$method, $route]) {
-            if ($method === 'GET' && ! in_array($door, self::OPEN, true) && $this->get($this->address($route, $ids), ['Accept' => 'application/json'])->getStatusCode() === 403) {
+            if (
+                $method === 'GET' &&
+                !in_array($door, self::OPEN, true) &&
+                $this->get($this->address($route, $ids), ['Accept' => 'application/json'])->getStatusCode() === 403
+            ) {
                 $refused[] = $route->uri();
             }
         }
@@ -124,8 +172,19 @@ final class EveryDoorTest extends TestCase
     /** @param array<string, string> $ids */
     private function address(Route $route, array $ids): string
     {
-        return '/'.preg_replace_callback('/\{(\w+)\}/', static fn(array $found): string => $ids[$found[1]] ?? match ($found[1]) {
-            'kind' => 'vehicles', 'model' => 'bead', 'id' => str_contains($route->uri(), 'tokens') ? '0' : $ids['member'] ?? Str::uuid7()->toString(), default => Str::uuid7()->toString(),
-        }, $route->uri());
+        return '/' .
+            preg_replace_callback(
+                '/\{(\w+)\}/',
+                static fn(array $found): string => $ids[$found[1]] ??
+                    match ($found[1]) {
+                        'kind' => 'vehicles',
+                        'model' => 'bead',
+                        'id' => str_contains($route->uri(), 'tokens')
+                            ? '0'
+                            : $ids['member'] ?? Str::uuid7()->toString(),
+                        default => Str::uuid7()->toString(),
+                    },
+                $route->uri(),
+            );
     }
 }

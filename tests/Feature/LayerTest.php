@@ -33,34 +33,78 @@ final class LayerTest extends TestCase
     public function testANewBaseEndsTheOldOneAndTheTopperOnIt(): void
     {
         $this->visit('2026-09-01', ['topper']);
-        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", ['zone' => 'paint', 'kind' => 'base', 'family' => 'wax', 'name' => 'Paste', 'on' => '2026-10-10'])->assertCreated();
-        self::assertSame([
-            ['base', 'ceramic', '2026-10-10', 'renewed'],
-            ['topper', 'silica-spray', '2026-10-10', 'renewed'],
-            ['base', 'wax', null, null],
-        ], $this->stack());
+        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", [
+            'zone' => 'paint',
+            'kind' => 'base',
+            'family' => 'wax',
+            'name' => 'Paste',
+            'on' => '2026-10-10',
+        ])->assertCreated();
+        self::assertSame(
+            [
+                ['base', 'ceramic', '2026-10-10', 'renewed'],
+                ['topper', 'silica-spray', '2026-10-10', 'renewed'],
+                ['base', 'wax', null, null],
+            ],
+            $this->stack(),
+        );
     }
 
     public function testALayerWrittenDownLateFallsIntoItsPlace(): void
     {
-        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", ['zone' => 'paint', 'kind' => 'base', 'family' => 'polymer', 'on' => '2026-02-01'])->assertCreated();
-        self::assertSame([['base', 'polymer', '2026-06-01', 'renewed'], ['base', 'ceramic', null, null]], $this->stack());
+        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", [
+            'zone' => 'paint',
+            'kind' => 'base',
+            'family' => 'polymer',
+            'on' => '2026-02-01',
+        ])->assertCreated();
+        self::assertSame(
+            [['base', 'polymer', '2026-06-01', 'renewed'], ['base', 'ceramic', null, null]],
+            $this->stack(),
+        );
     }
 
     public function testAnotherZoneHasAStackOfItsOwn(): void
     {
-        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", ['zone' => 'wheels', 'kind' => 'base', 'family' => 'polymer', 'on' => '2026-11-01'])->assertCreated();
-        $ribbons = $this->getJson("/api/v1/vehicles/{$this->vehicle->id}/film")->assertOk()->json('ribbons');
+        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/layers", [
+            'zone' => 'wheels',
+            'kind' => 'base',
+            'family' => 'polymer',
+            'on' => '2026-11-01',
+        ])->assertCreated();
+        $ribbons = $this->getJson("/api/v1/vehicles/{$this->vehicle->id}/film")
+            ->assertOk()
+            ->json('ribbons');
         self::assertSame(['wheels', 'paint'], array_column($ribbons, 'zone'), 'The more urgent zone first.');
         self::assertCount(1, $this->getJson('/api/v1/film')->json('ribbons'), 'The film shows the paint.');
     }
 
     public function testAResetTakesOffWaxAndTopperButNotACoating(): void
     {
-        $strip = $this->inside($this->workspace, fn() => Product::query()->create(['name' => 'Reset', 'role' => 'prewash', 'surfaces' => ['paint'], 'ph' => 13, 'strips' => 'strong', 'stock_ml' => 500]));
+        $strip = $this->inside(
+            $this->workspace,
+            fn() => Product::query()->create([
+                'name' => 'Reset',
+                'role' => 'prewash',
+                'surfaces' => ['paint'],
+                'ph' => 13,
+                'strips' => 'strong',
+                'stock_ml' => 500,
+            ]),
+        );
         $this->visit('2026-09-01', ['topper']);
-        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/turns", $this->turn(['worked_at' => '2026-10-05T09:00:00Z', 'purpose' => 'reset', 'products' => [['product_id' => $strip->id, 'zone' => 'paint']]]))->assertCreated();
-        self::assertSame([['base', 'ceramic', null, null], ['topper', 'silica-spray', '2026-10-05', 'stripped']], $this->stack());
+        $this->postJson(
+            "/api/v1/vehicles/{$this->vehicle->id}/turns",
+            $this->turn([
+                'worked_at' => '2026-10-05T09:00:00Z',
+                'purpose' => 'reset',
+                'products' => [['product_id' => $strip->id, 'zone' => 'paint']],
+            ]),
+        )->assertCreated();
+        self::assertSame(
+            [['base', 'ceramic', null, null], ['topper', 'silica-spray', '2026-10-05', 'stripped']],
+            $this->stack(),
+        );
     }
 
     public function testADeclaredLayerIsCorrectedByTagAndTakenBack(): void
@@ -68,7 +112,10 @@ final class LayerTest extends TestCase
         $layer = $this->getJson("/api/v1/vehicles/{$this->vehicle->id}")->json('layers.0');
         $path = "/api/v1/layers/{$layer['id']}";
         $this->assertProblem($this->patchJson($path, ['on' => '2026-05-01']), 428, 'If-Match');
-        $moved = $this->patchJson($path, ['on' => '2026-03-01'], ['If-Match' => '"1"'])->assertOk()->assertHeader('ETag', '"2"')->json();
+        $moved = $this->patchJson($path, ['on' => '2026-03-01'], ['If-Match' => '"1"'])
+            ->assertOk()
+            ->assertHeader('ETag', '"2"')
+            ->json();
         self::assertSame('2026-03-01', $moved['on']);
         self::assertLessThan($layer['forecast']['due_on'], $moved['forecast']['due_on']);
         $this->assertProblem($this->patchJson($path, ['on' => '2026-05-01'], ['If-Match' => '"1"']), 412, 'still here');
@@ -81,7 +128,11 @@ final class LayerTest extends TestCase
         $this->visit('2026-09-01', ['topper']);
         $id = $this->inside($this->workspace, static fn() => Layer::query()->where('kind', 'topper')->sole()->id);
         $this->assertProblem($this->deleteJson("/api/v1/layers/{$id}"), 409, 'Correct that turn');
-        $this->assertProblem($this->patchJson("/api/v1/layers/{$id}", ['name' => 'x'], ['If-Match' => '"1"']), 409, 'Correct that turn');
+        $this->assertProblem(
+            $this->patchJson("/api/v1/layers/{$id}", ['name' => 'x'], ['If-Match' => '"1"']),
+            409,
+            'Correct that turn',
+        );
     }
 
     public function testRebuildingChangesNothingTheSecondTime(): void
@@ -89,9 +140,15 @@ final class LayerTest extends TestCase
         $this->visit('2026-08-01', ['topper'], 'good');
         $this->visit('2026-09-01', [], 'weak');
         $this->visit('2026-10-01', ['topper'], 'flat');
-        $all = fn(): array => $this->inside($this->workspace, static fn() => Layer::query()->orderBy('id')->get()->map->getAttributes()->all());
+        $all = fn(): array => $this->inside(
+            $this->workspace,
+            static fn() => Layer::query()->orderBy('id')->get()->map->getAttributes()->all(),
+        );
         $before = $all();
-        $changed = $this->inside($this->workspace, fn() => app(RebuildProtection::class)(Vehicle::query()->findOrFail($this->vehicle->id)));
+        $changed = $this->inside(
+            $this->workspace,
+            fn() => app(RebuildProtection::class)(Vehicle::query()->findOrFail($this->vehicle->id)),
+        );
         self::assertSame([], $changed);
         self::assertSame($before, $all());
     }
@@ -99,9 +156,21 @@ final class LayerTest extends TestCase
     public function testAShortLivedBaseKeepsItsDateUnderATopper(): void
     {
         $waxed = $this->vehicle($this->workspace, 'wax', '2026-10-01', 'Waxed');
-        $due = fn(): array => array_column((array) $this->getJson("/api/v1/vehicles/{$waxed->id}")->json('layers'), 'forecast', 'kind');
+        $due = fn(): array => array_column(
+            (array) $this->getJson("/api/v1/vehicles/{$waxed->id}")->json('layers'),
+            'forecast',
+            'kind',
+        );
         self::assertNotNull($due()['base']);
-        $this->postJson("/api/v1/vehicles/{$waxed->id}/turns", $this->turn(['worked_at' => '2026-11-01T09:00:00Z', 'products' => [['product_id' => $this->product($this->workspace, 'topper', 'wax')->id, 'zone' => 'paint']]]))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$waxed->id}/turns",
+            $this->turn([
+                'worked_at' => '2026-11-01T09:00:00Z',
+                'products' => [
+                    ['product_id' => $this->product($this->workspace, 'topper', 'wax')->id, 'zone' => 'paint'],
+                ],
+            ]),
+        )->assertCreated();
         self::assertNotNull($due()['base'], 'shown as everywhere');
         self::assertNotNull($due()['topper']);
     }
@@ -128,10 +197,20 @@ final class LayerTest extends TestCase
     {
         $vehicle = $this->vehicle($this->workspace, 'silica-spray', '2026-10-28', $name);
         foreach (['2026-11-04', '2026-11-11'] as $day) {
-            $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-                'worked_at' => "{$day}T09:00:00Z", 'method' => $method,
-                'products' => array_map(fn(string $role): array => ['product_id' => $this->product($this->workspace, $role)->id, 'zone' => 'paint'], $roles),
-            ]))->assertCreated();
+            $this->postJson(
+                "/api/v1/vehicles/{$vehicle->id}/turns",
+                $this->turn([
+                    'worked_at' => "{$day}T09:00:00Z",
+                    'method' => $method,
+                    'products' => array_map(
+                        fn(string $role): array => [
+                            'product_id' => $this->product($this->workspace, $role)->id,
+                            'zone' => 'paint',
+                        ],
+                        $roles,
+                    ),
+                ]),
+            )->assertCreated();
         }
 
         return (string) $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('layers.0.forecast.due_on');
@@ -140,16 +219,36 @@ final class LayerTest extends TestCase
     /** @param list<string> $roles */
     private function visit(string $day, array $roles, ?string $reading = null): void
     {
-        $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/turns", $this->turn([
-            'worked_at' => "{$day}T09:00:00Z",
-            'products' => array_map(fn(string $role): array => ['product_id' => $this->product($this->workspace, $role, 'silica')->id, 'zone' => 'paint'], $roles),
-            'readings' => $reading === null ? [] : [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $reading]],
-        ]))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$this->vehicle->id}/turns",
+            $this->turn([
+                'worked_at' => "{$day}T09:00:00Z",
+                'products' => array_map(
+                    fn(string $role): array => [
+                        'product_id' => $this->product($this->workspace, $role, 'silica')->id,
+                        'zone' => 'paint',
+                    ],
+                    $roles,
+                ),
+                'readings' =>
+                    $reading === null ? [] : [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $reading]],
+            ]),
+        )->assertCreated();
     }
 
     /** @return array<array-key, array{mixed, mixed, mixed, mixed}> kind, family, end and its cause, oldest first */
     private function stack(): array
     {
-        return array_map(static fn(array $layer): array => [$layer['kind'], $layer['family'], $layer['ended_on'], $layer['ended_by']], $this->getJson("/api/v1/vehicles/{$this->vehicle->id}")->assertOk()->json('layers'));
+        return array_map(
+            static fn(array $layer): array => [
+                $layer['kind'],
+                $layer['family'],
+                $layer['ended_on'],
+                $layer['ended_by'],
+            ],
+            $this->getJson("/api/v1/vehicles/{$this->vehicle->id}")
+                ->assertOk()
+                ->json('layers'),
+        );
     }
 }

@@ -15,10 +15,22 @@ final class MoneyTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $this->inside($workspace, static fn() => Product::query()->where('role', '!=', 'soap')->update(['price_minor' => 1000, 'pack_ml' => 1000]));
-        $answer = $this->actingAs($owner)->postJson('/api/v1/quotes', ['title' => 'A year', 'vehicles' => [['vehicle_id' => $vehicle->id]]])->assertCreated()->json('answer');
+        $this->inside(
+            $workspace,
+            static fn() => Product::query()
+                ->where('role', '!=', 'soap')
+                ->update(['price_minor' => 1000, 'pack_ml' => 1000]),
+        );
+        $answer = $this->actingAs($owner)
+            ->postJson('/api/v1/quotes', ['title' => 'A year', 'vehicles' => [['vehicle_id' => $vehicle->id]]])
+            ->assertCreated()
+            ->json('answer');
         self::assertStringContainsString('no price is known of', implode(' ', $answer['inside']));
-        self::assertGreaterThan(0, $answer['cost']['products'], 'what has one is in it, though nothing was ever recorded');
+        self::assertGreaterThan(
+            0,
+            $answer['cost']['products'],
+            'what has one is in it, though nothing was ever recorded',
+        );
     }
 
     public function testATurnCostsWhatWasWrittenDownOfIt(): void
@@ -28,32 +40,99 @@ final class MoneyTest extends TestCase
         $van = $this->vehicle($workspace, 'polymer', '2026-08-01', 'The van');
         $topper = $this->product($workspace, 'topper', 'silica');
         $this->actingAs($owner);
-        $site = $this->postJson('/api/v1/sites', ['name' => 'Yard', 'travel_min' => 15])->assertCreated()->json('id');
+        $site = $this->postJson('/api/v1/sites', ['name' => 'Yard', 'travel_min' => 15])
+            ->assertCreated()
+            ->json('id');
         foreach ([$estate, $van] as $vehicle) {
-            $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['site_id' => $site], ['If-Match' => '"'.$vehicle->version.'"'])->assertOk();
+            $this->patchJson(
+                "/api/v1/vehicles/{$vehicle->id}",
+                ['site_id' => $site],
+                ['If-Match' => '"' . $vehicle->version . '"'],
+            )->assertOk();
         }
-        $this->patchJson("/api/v1/products/{$topper->id}", ['pack_ml' => 1000, 'price_minor' => 4000, 'stock_ml' => 900], ['If-Match' => '"'.$topper->version.'"'])->assertOk();
+        $this->patchJson(
+            "/api/v1/products/{$topper->id}",
+            ['pack_ml' => 1000, 'price_minor' => 4000, 'stock_ml' => 900],
+            ['If-Match' => '"' . $topper->version . '"'],
+        )->assertOk();
         $tag = $this->getJson('/api/v1/rates')->assertOk()->headers->get('ETag');
-        $this->putJson('/api/v1/rates', ['currency' => '§', 'labour_minor_h' => 3000, 'travel_minor_min' => 50, 'water_minor_m3' => 400], ['If-Match' => $tag])->assertOk()->assertJsonPath('currency', '§')->assertJsonPath('margin_percent', 35);
-        $this->assertProblem($this->putJson('/api/v1/rates', ['labour_minor_h' => -1], ['If-Match' => '"2"']), 422, '', '/labour_minor_h');
-        $turn = $this->postJson("/api/v1/vehicles/{$estate->id}/turns", $this->turn(['minutes' => 90, 'water_l' => 100, 'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]], 'textiles' => ['large' => 2]]))->assertCreated()->json();
-        $alone = $this->getJson("/api/v1/turns/{$turn['id']}/cost")->assertOk()->json('cost');
-        self::assertSame(['products' => 200, 'towels' => 2 * (12 + 4), 'water' => 40, 'resin' => 0, 'time' => 4500, 'travel' => 30 * 100, 'total' => 7772], $alone);
+        $this->putJson(
+            '/api/v1/rates',
+            ['currency' => '§', 'labour_minor_h' => 3000, 'travel_minor_min' => 50, 'water_minor_m3' => 400],
+            ['If-Match' => $tag],
+        )
+            ->assertOk()
+            ->assertJsonPath('currency', '§')
+            ->assertJsonPath('margin_percent', 35);
+        $this->assertProblem(
+            $this->putJson('/api/v1/rates', ['labour_minor_h' => -1], ['If-Match' => '"2"']),
+            422,
+            '',
+            '/labour_minor_h',
+        );
+        $turn = $this->postJson(
+            "/api/v1/vehicles/{$estate->id}/turns",
+            $this->turn([
+                'minutes' => 90,
+                'water_l' => 100,
+                'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]],
+                'textiles' => ['large' => 2],
+            ]),
+        )
+            ->assertCreated()
+            ->json();
+        $alone = $this->getJson("/api/v1/turns/{$turn['id']}/cost")
+            ->assertOk()
+            ->json('cost');
+        self::assertSame(
+            [
+                'products' => 200,
+                'towels' => 2 * (12 + 4),
+                'water' => 40,
+                'resin' => 0,
+                'time' => 4500,
+                'travel' => 30 * 100,
+                'total' => 7772,
+            ],
+            $alone,
+        );
         // Two at one place on one day share the way.
-        $this->postJson("/api/v1/vehicles/{$van->id}/turns", $this->turn(['minutes' => 60, 'worked_at' => '2026-11-25T11:00:00Z']))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$van->id}/turns",
+            $this->turn(['minutes' => 60, 'worked_at' => '2026-11-25T11:00:00Z']),
+        )->assertCreated();
         self::assertSame(1500, $this->getJson("/api/v1/turns/{$turn['id']}/cost")->json('cost.travel'));
         $money = $this->getJson('/api/v1/money')->assertOk()->json();
         self::assertSame(['The blue estate', 'The van'], array_column($money['vehicles'], 'name'));
-        self::assertSame(array_sum(array_column(array_column($money['vehicles'], 'cost'), 'total')), $money['total']['cost']['total']);
+        self::assertSame(
+            array_sum(array_column(array_column($money['vehicles'], 'cost'), 'total')),
+            $money['total']['cost']['total'],
+        );
         $row = $money['toppers'][0];
         self::assertSame([$topper->name, 1, 200 + 500], [$row['name'], $row['times'], $row['each_minor']]);
         self::assertEqualsWithDelta($row['each_minor'] / $row['found_weeks'], $row['found_minor'], 3);
-        self::assertSame(1, count($this->getJson("/api/v1/vehicles/{$estate->id}/money")->assertOk()->json('turns')));
+        self::assertSame(
+            1,
+            count(
+                $this->getJson("/api/v1/vehicles/{$estate->id}/money")
+                    ->assertOk()
+                    ->json('turns'),
+            ),
+        );
         // What has no price is named, and never the cheapest week of protection.
         $wax = $this->product($workspace, 'topper', 'wax');
-        $this->postJson("/api/v1/vehicles/{$van->id}/turns", $this->turn(['worked_at' => '2026-11-25T11:30:00Z', 'products' => [['product_id' => $wax->id, 'zone' => 'paint', 'quantity_ml' => 40]]]))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$van->id}/turns",
+            $this->turn([
+                'worked_at' => '2026-11-25T11:30:00Z',
+                'products' => [['product_id' => $wax->id, 'zone' => 'paint', 'quantity_ml' => 40]],
+            ]),
+        )->assertCreated();
         $money = $this->getJson('/api/v1/money')->assertOk()->json();
-        self::assertSame([[$wax->name], [$topper->name]], [$money['total']['unpriced'], array_column($money['toppers'], 'name')]);
+        self::assertSame(
+            [[$wax->name], [$topper->name]],
+            [$money['total']['unpriced'], array_column($money['toppers'], 'name')],
+        );
         self::assertSame([$wax->name], $this->getJson("/api/v1/vehicles/{$van->id}/money")->json('unpriced'));
         self::assertSame([], $this->getJson("/api/v1/turns/{$turn['id']}/cost")->json('unpriced'));
         // What the owner reckons is not everybody's.
@@ -68,24 +147,70 @@ final class MoneyTest extends TestCase
         [$owner, $workspace] = $this->business();
         $estate = $this->vehicle($workspace);
         $this->actingAs($owner);
-        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'topper_weeks' => 8])->assertCreated()->json('id');
-        $this->putJson('/api/v1/prices', ['prices' => [
-            ['programme_id' => null, 'body' => 'estate', 'kind' => 'wash', 'minor' => 7000], ['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6200], ['programme_id' => null, 'body' => 'estate', 'kind' => 'topper', 'minor' => 1800],
-        ]])->assertOk();
-        $quote = $this->postJson('/api/v1/quotes', ['title' => 'A year for the estate', 'vehicles' => [['vehicle_id' => $estate->id, 'programme_id' => $programme]]])->assertCreated()->json();
+        $programme = $this->postJson('/api/v1/programmes', [
+            'name' => 'Fortnight',
+            'cadence_min' => 7,
+            'cadence_target' => 14,
+            'cadence_max' => 28,
+            'topper_weeks' => 8,
+        ])
+            ->assertCreated()
+            ->json('id');
+        $this->putJson('/api/v1/prices', [
+            'prices' => [
+                ['programme_id' => null, 'body' => 'estate', 'kind' => 'wash', 'minor' => 7000],
+                ['programme_id' => $programme, 'body' => 'estate', 'kind' => 'wash', 'minor' => 6200],
+                ['programme_id' => null, 'body' => 'estate', 'kind' => 'topper', 'minor' => 1800],
+            ],
+        ])->assertOk();
+        $quote = $this->postJson('/api/v1/quotes', [
+            'title' => 'A year for the estate',
+            'vehicles' => [['vehicle_id' => $estate->id, 'programme_id' => $programme]],
+        ])
+            ->assertCreated()
+            ->json();
         $line = $quote['answer']['vehicles'][0];
-        self::assertSame(['wash' => [26, 6200], 'topper' => [7, 1800]], array_intersect_key(array_combine(array_column($line['lines'], 'kind'), array_map(static fn(array $one): array => [$one['times'], $one['each_minor']], $line['lines'])), ['wash' => 1, 'topper' => 1]));
-        self::assertSame($quote['answer']['price_minor'] - $quote['answer']['cost']['total'], $quote['answer']['margin_minor']);
+        self::assertSame(
+            ['wash' => [26, 6200], 'topper' => [7, 1800]],
+            array_intersect_key(
+                array_combine(
+                    array_column($line['lines'], 'kind'),
+                    array_map(static fn(array $one): array => [$one['times'], $one['each_minor']], $line['lines']),
+                ),
+                ['wash' => 1, 'topper' => 1],
+            ),
+        );
+        self::assertSame(
+            $quote['answer']['price_minor'] - $quote['answer']['cost']['total'],
+            $quote['answer']['margin_minor'],
+        );
         self::assertStringContainsString('nothing has been recorded of it', implode(' ', $quote['answer']['inside']));
-        $own = $this->postJson('/api/v1/quotes', ['title' => 'Its own rhythm', 'vehicles' => [['vehicle_id' => $estate->id, 'topper' => false]]])->assertCreated()->json('answer.vehicles.0');
+        $own = $this->postJson('/api/v1/quotes', [
+            'title' => 'Its own rhythm',
+            'vehicles' => [['vehicle_id' => $estate->id, 'topper' => false]],
+        ])
+            ->assertCreated()
+            ->json('answer.vehicles.0');
         self::assertSame(7000, $own['lines'][0]['each_minor'], 'without the programme the price for all');
         self::assertNotContains('topper', array_column($own['lines'], 'kind'));
-        self::assertStringStartsWith('%PDF-', (string) $this->get("/api/v1/quotes/{$quote['id']}/pdf")->assertOk()->getContent());
+        self::assertStringStartsWith(
+            '%PDF-',
+            (string) $this->get("/api/v1/quotes/{$quote['id']}/pdf")
+                ->assertOk()
+                ->getContent(),
+        );
         self::assertCount(2, $this->getJson('/api/v1/quotes')->json('data'));
-        $this->assertProblem($this->postJson('/api/v1/quotes', ['title' => 'Nothing', 'vehicles' => []]), 422, 'Choose a vehicle', '/vehicles');
+        $this->assertProblem(
+            $this->postJson('/api/v1/quotes', ['title' => 'Nothing', 'vehicles' => []]),
+            422,
+            'Choose a vehicle',
+            '/vehicles',
+        );
         [$stranger] = $this->business('Elsewhere');
         Auth::forgetGuards();
-        $this->actingAs($stranger, 'web')->getJson("/api/v1/quotes/{$quote['id']}")->assertNotFound();
+        $this->actingAs($stranger, 'web')
+            ->getJson("/api/v1/quotes/{$quote['id']}")
+            ->assertNotFound();
     }
 
     public function testAYearAheadIsTriedSideBySide(): void
@@ -95,13 +220,31 @@ final class MoneyTest extends TestCase
         $this->vehicle($workspace, 'ceramic', '2026-01-01', 'Never topped');
         $topper = $this->product($workspace, 'topper', 'silica');
         $this->actingAs($owner);
-        $this->postJson("/api/v1/vehicles/{$estate->id}/turns", $this->turn(['worked_at' => '2026-11-20T09:00:00Z', 'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]]]))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$estate->id}/turns",
+            $this->turn([
+                'worked_at' => '2026-11-20T09:00:00Z',
+                'products' => [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 50]],
+            ]),
+        )->assertCreated();
         $regimes = [
             ['name' => 'By forecast', 'every_days' => 14, 'topper' => 'forecast', 'method' => 'two-mitts'],
-            ['name' => 'Every eighth week', 'every_days' => 14, 'topper' => 'weeks', 'topper_weeks' => 8, 'method' => 'rinseless'],
+            [
+                'name' => 'Every eighth week',
+                'every_days' => 14,
+                'topper' => 'weeks',
+                'topper_weeks' => 8,
+                'method' => 'rinseless',
+            ],
             ['name' => 'Never', 'every_days' => 28, 'topper' => 'never', 'method' => 'two-mitts'],
         ];
-        $ask = fn(array $more): array => $this->postJson('/api/v1/year', ['regimes' => $regimes, 'trials' => 60, ...$more])->assertOk()->json();
+        $ask = fn(array $more): array => $this->postJson('/api/v1/year', [
+            'regimes' => $regimes,
+            'trials' => 60,
+            ...$more,
+        ])
+            ->assertOk()
+            ->json();
         $year = $ask(['vehicle_id' => $estate->id]);
         self::assertSame($year, $ask(['vehicle_id' => $estate->id]), 'the same seed, the same years');
         $mean = static fn(array $of, int $i, string $figure): float => $of['regimes'][$i]['figures'][$figure]['mean'];
@@ -110,7 +253,18 @@ final class MoneyTest extends TestCase
         self::assertEqualsWithDelta(0, $mean($year, 2, 'toppers'), 1e-9);
         self::assertCount(53, $year['regimes'][0]['band']);
         $book = $ask([]);
-        self::assertSame([2, []], [$book['vehicles'], $book['left_out']], 'one that never had a topper is tried with the one that fits it');
-        $this->assertProblem($this->postJson('/api/v1/year', ['regimes' => [['name' => 'X', 'topper' => 'sometimes', 'method' => 'two-mitts']]]), 422, '', '/regimes/0/topper');
+        self::assertSame(
+            [2, []],
+            [$book['vehicles'], $book['left_out']],
+            'one that never had a topper is tried with the one that fits it',
+        );
+        $this->assertProblem(
+            $this->postJson('/api/v1/year', [
+                'regimes' => [['name' => 'X', 'topper' => 'sometimes', 'method' => 'two-mitts']],
+            ]),
+            422,
+            '',
+            '/regimes/0/topper',
+        );
     }
 }

@@ -19,8 +19,23 @@ final class NonsenseTest extends TestCase
     private static function nonsense(): array
     {
         return [
-            'nothing' => null, 'a word' => 'sea-pink', 'a number' => -1, 'much' => 1e300, 'half' => 0.5, 'yes' => true, 'a list' => ['x', ['y']], 'an object' => ['a' => ['b' => 'c']], 'empty' => [],
-            'no text' => "\xc3\x28", 'a nought byte' => "a\0b", 'long' => str_repeat('ä', 21_000), 'an id of nobody' => '01900000-0000-7000-8000-000000000000', 'a far day' => '9999-12-31', 'no day' => '2026-02-30', 'a list of ids' => ['01900000-0000-7000-8000-000000000000'], 'deep' => self::deep(60),
+            'nothing' => null,
+            'a word' => 'sea-pink',
+            'a number' => -1,
+            'much' => 1e300,
+            'half' => 0.5,
+            'yes' => true,
+            'a list' => ['x', ['y']],
+            'an object' => ['a' => ['b' => 'c']],
+            'empty' => [],
+            'no text' => "\xc3\x28",
+            'a nought byte' => "a\0b",
+            'long' => str_repeat('ä', 21_000),
+            'an id of nobody' => '01900000-0000-7000-8000-000000000000',
+            'a far day' => '9999-12-31',
+            'no day' => '2026-02-30',
+            'a list of ids' => ['01900000-0000-7000-8000-000000000000'],
+            'deep' => self::deep(60),
         ];
     }
 
@@ -37,24 +52,64 @@ final class NonsenseTest extends TestCase
         foreach ($api['paths'] as $path => $operations) {
             foreach ($operations as $method => $operation) {
                 // Whoever signs out, deletes or forgets leaves nothing to try.
-                if (! is_array($operation) || $method === 'delete' || preg_match('#sign-out|forget$|auth/#', $path) === 1) {
+                if (
+                    !is_array($operation) ||
+                    $method === 'delete' ||
+                    preg_match('#sign-out|forget$|auth/#', $path) === 1
+                ) {
                     continue;
                 }
                 $fields = array_keys($this->fields($operation, $api['components']['schemas']));
-                $asked = array_column(array_filter($operation['parameters'] ?? [], static fn(array $one): bool => ($one['in'] ?? '') === 'query'), 'name');
-                $address = preg_replace_callback('/\{(\w+)\}/', static fn(array $found): string => $ids[$found[1]] ?? Str::uuid7()->toString(), $path);
+                $asked = array_column(
+                    array_filter(
+                        $operation['parameters'] ?? [],
+                        static fn(array $one): bool => ($one['in'] ?? '') === 'query',
+                    ),
+                    'name',
+                );
+                $address = preg_replace_callback(
+                    '/\{(\w+)\}/',
+                    static fn(array $found): string => $ids[$found[1]] ?? Str::uuid7()->toString(),
+                    $path,
+                );
                 $nth = 0;
                 foreach ($fields === [] && $asked === [] ? [] : self::nonsense() as $kind => $value) {
-                    foreach ($this->bodies($fields, $value, $nth++, $this->asksForNothing($operation, $api['components']['schemas'])) as $body) {
+                    foreach (
+                        $this->bodies(
+                            $fields,
+                            $value,
+                            $nth++,
+                            $this->asksForNothing($operation, $api['components']['schemas']),
+                        )
+                        as $body
+                    ) {
                         $tried++;
-                        $query = $asked === [] || is_float($value) && $value > 1e100 ? '' : '?'.http_build_query(array_fill_keys($asked, is_array($value) ? $value : $value ?? ''));
+                        $query =
+                            $asked === [] || (is_float($value) && $value > 1e100)
+                                ? ''
+                                : '?' .
+                                    http_build_query(array_fill_keys($asked, is_array($value) ? $value : $value ?? ''));
                         // Each is tried on the same book, whatever the one before left of it.
                         DB::beginTransaction();
-                        $response = $this->json(strtoupper($method), $address.$query, $kind === 'no text' ? [] : $body, ['If-Match' => '"1"']);
+                        $response = $this->json(
+                            strtoupper($method),
+                            $address . $query,
+                            $kind === 'no text' ? [] : $body,
+                            ['If-Match' => '"1"'],
+                        );
                         DB::rollBack();
                         $turnedAway += $response->getStatusCode() === 429 ? 1 : 0;
                         if ($response->getStatusCode() >= 500) {
-                            $broken[] = strtoupper($method)." {$path}, {$kind} as ".implode(', ', array_keys($body)).': '.substr((string) $response->exception?->getMessage(), 0, 160).' at '.basename((string) $response->exception?->getFile()).':'.$response->exception?->getLine();
+                            $broken[] =
+                                strtoupper($method) .
+                                " {$path}, {$kind} as " .
+                                implode(', ', array_keys($body)) .
+                                ': ' .
+                                substr((string) $response->exception?->getMessage(), 0, 160) .
+                                ' at ' .
+                                basename((string) $response->exception?->getFile()) .
+                                ':' .
+                                $response->exception?->getLine();
                         }
                     }
                 }

@@ -19,14 +19,30 @@ final class ProofTest extends TestCase
         $topper = $this->product($workspace, 'topper', 'silica');
         $this->actingAs($owner);
         self::assertSame([], $this->getJson('/api/v1/proof')->assertOk()->json('products'));
-        $turn = fn(string $on, ?string $reading, bool $topped) => $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn([
-            'worked_at' => "{$on}T09:00:00Z", 'readings' => $reading === null ? [] : [['stage' => $reading === 'flat' ? 'after_decon' : 'after_wash', 'zone' => 'paint', 'behaviour' => $reading]],
-            'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 90]] : [],
-        ]))->assertCreated();
+        $turn = fn(string $on, ?string $reading, bool $topped) => $this->postJson(
+            "/api/v1/vehicles/{$vehicle->id}/turns",
+            $this->turn([
+                'worked_at' => "{$on}T09:00:00Z",
+                'readings' =>
+                    $reading === null
+                        ? []
+                        : [
+                            [
+                                'stage' => $reading === 'flat' ? 'after_decon' : 'after_wash',
+                                'zone' => 'paint',
+                                'behaviour' => $reading,
+                            ],
+                        ],
+                'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint', 'quantity_ml' => 90]] : [],
+            ]),
+        )->assertCreated();
         $turn('2026-03-02', null, true);
         $turn('2026-03-16', 'tight', false);
         $after = $this->getJson('/api/v1/proof')->json('products.0');
-        self::assertSame([$topper->name, 1, 0, true], [$after['name'], $after['layers'], $after['failed'], $after['too_few']]);
+        self::assertSame(
+            [$topper->name, 1, 0, true],
+            [$after['name'], $after['layers'], $after['failed'], $after['too_few']],
+        );
         $optimistic = $after['life'];
         $turn('2026-04-06', 'flat', true);
         foreach (['2026-05-04', '2026-06-01', '2026-06-29'] as $on) {
@@ -50,15 +66,31 @@ final class ProofTest extends TestCase
         $vehicle = $this->vehicle($workspace, 'silica-spray', '2026-10-28');
         $iron = $this->product($workspace, 'iron');
         $this->actingAs($owner);
-        foreach (['2026-11-04' => [], '2026-11-18' => [['product_id' => $iron->id, 'zone' => 'paint']]] as $on => $products) {
-            $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['worked_at' => "{$on}T09:00:00Z", 'products' => $products]))->assertCreated();
+        foreach (
+            ['2026-11-04' => [], '2026-11-18' => [['product_id' => $iron->id, 'zone' => 'paint']]]
+            as $on => $products
+        ) {
+            $this->postJson(
+                "/api/v1/vehicles/{$vehicle->id}/turns",
+                $this->turn(['worked_at' => "{$on}T09:00:00Z", 'products' => $products]),
+            )->assertCreated();
         }
-        $ribbon = $this->getJson("/api/v1/vehicles/{$vehicle->id}/film")->assertOk()->json('ribbons.0');
+        $ribbon = $this->getJson("/api/v1/vehicles/{$vehicle->id}/film")
+            ->assertOk()
+            ->json('ribbons.0');
         $account = $ribbon['account'];
-        self::assertEqualsWithDelta($account['worn'], $account['standing'] + $account['driving'] + $account['washing'] - $account['given_back'], 2e-3);
+        self::assertEqualsWithDelta(
+            $account['worn'],
+            $account['standing'] + $account['driving'] + $account['washing'] - $account['given_back'],
+            2e-3,
+        );
         self::assertEqualsWithDelta($ribbon['left'], 1.0 - $account['worn'] / $account['life'], 2e-3);
         self::assertSame(2, $account['washes']);
-        self::assertSame(['2026-11-18'], array_column($account['hard'], 'on'), 'the iron remover is named, the gentle wash is not');
+        self::assertSame(
+            ['2026-11-18'],
+            array_column($account['hard'], 'on'),
+            'the iron remover is named, the gentle wash is not',
+        );
         self::assertNull($this->getJson('/api/v1/film')->json('ribbons.0.account'), 'the film of all is spared it');
     }
 
@@ -66,10 +98,25 @@ final class ProofTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $first = $this->inside($workspace, static fn() => DB::table('forecasts_made')->pluck('quantiles', 'layer_id')->all());
+        $first = $this->inside(
+            $workspace,
+            static fn() => DB::table('forecasts_made')->pluck('quantiles', 'layer_id')->all(),
+        );
         self::assertCount(1, $first);
-        $this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]))->assertCreated();
-        self::assertSame($first, $this->inside($workspace, static fn() => DB::table('forecasts_made')->pluck('quantiles', 'layer_id')->all()), 'a later forecast does not rewrite the first');
+        $this->actingAs($owner)
+            ->postJson(
+                "/api/v1/vehicles/{$vehicle->id}/turns",
+                $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]),
+            )
+            ->assertCreated();
+        self::assertSame(
+            $first,
+            $this->inside(
+                $workspace,
+                static fn() => DB::table('forecasts_made')->pluck('quantiles', 'layer_id')->all(),
+            ),
+            'a later forecast does not rewrite the first',
+        );
         $this->expectException(QueryException::class);
         $this->inside($workspace, static fn() => DB::table('forecasts_made')->update(['quantiles' => '{}']));
     }

@@ -22,20 +22,37 @@ final class ProposalTest extends TestCase
     public function testADayIsProposedOnceAndAccepted(): void
     {
         [$owner, $workspace, $visit] = $this->planned();
-        self::assertSame(['asked' => 1, 'unreachable' => []], $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk()->json());
-        self::assertSame(0, $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->json('asked'), 'asked once');
+        self::assertSame(
+            ['asked' => 1, 'unreachable' => []],
+            $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])
+                ->assertOk()
+                ->json(),
+        );
+        self::assertSame(
+            0,
+            $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->json('asked'),
+            'asked once',
+        );
         $letters = $this->letters($workspace);
         self::assertCount(1, $letters);
         self::assertSame(['owner@isles.example', 'A day for Hearse'], [$letters[0]->recipient, $letters[0]->subject]);
         self::assertSame('sent', $this->getJson('/api/v1/weeks')->json('visits.0.proposed'));
         $link = $this->link($letters[0]->body);
         Auth::forgetGuards();
-        $asked = $this->getJson("/api/v1/answers/{$link}")->assertOk()->json();
-        self::assertSame(['vehicle', 'from', 'on', 'kinds', 'status', 'wish_on', 'wish'], array_keys($asked), 'and nothing else');
-        $this->postJson("/api/v1/answers/{$link}", ['accept' => true])->assertOk()->assertJsonPath('status', 'accepted');
+        $asked = $this->getJson("/api/v1/answers/{$link}")
+            ->assertOk()
+            ->json();
+        self::assertSame(
+            ['vehicle', 'from', 'on', 'kinds', 'status', 'wish_on', 'wish'],
+            array_keys($asked),
+            'and nothing else',
+        );
+        $this->postJson("/api/v1/answers/{$link}", ['accept' => true])
+            ->assertOk()
+            ->assertJsonPath('status', 'accepted');
         // A link that was tampered with, and one that is nobody's.
-        $this->getJson('/api/v1/answers/'.substr($link, 0, -1).($link[-1] === '0' ? '1' : '0'))->assertNotFound();
-        $this->getJson('/api/v1/answers/'.$workspace->id.'/'.str_repeat('a', 40))->assertNotFound();
+        $this->getJson('/api/v1/answers/' . substr($link, 0, -1) . ($link[-1] === '0' ? '1' : '0'))->assertNotFound();
+        $this->getJson('/api/v1/answers/' . $workspace->id . '/' . str_repeat('a', 40))->assertNotFound();
         $this->getJson('/api/v1/weeks')->assertUnauthorized();
         $after = $this->actingAs($owner, 'web')->getJson('/api/v1/weeks')->json('visits.0');
         self::assertSame([true, 'accepted'], [$after['locked'], $after['proposed']], 'what both promised stays');
@@ -46,16 +63,42 @@ final class ProposalTest extends TestCase
         [$owner, $workspace, $visit] = $this->planned();
         $this->postJson('/api/v1/weeks/proposals', ['until' => '2026-12-20'])->assertOk();
         $link = $this->link($this->letters($workspace)[0]->body);
-        $this->assertProblem($this->postJson("/api/v1/answers/{$link}", ['accept' => false, 'wish_on' => '2026-11-01']), 422, 'choose one to come');
-        $this->postJson("/api/v1/answers/{$link}", ['accept' => false, 'wish_on' => '2026-12-09', 'wish' => 'We are away'])->assertOk()->assertJsonPath('status', 'asked');
+        $this->assertProblem(
+            $this->postJson("/api/v1/answers/{$link}", ['accept' => false, 'wish_on' => '2026-11-01']),
+            422,
+            'choose one to come',
+        );
+        $this->postJson("/api/v1/answers/{$link}", [
+            'accept' => false,
+            'wish_on' => '2026-12-09',
+            'wish' => 'We are away',
+        ])
+            ->assertOk()
+            ->assertJsonPath('status', 'asked');
         Auth::forgetGuards();
         $this->actingAs($owner, 'web');
         $wish = $this->getJson('/api/v1/weeks')->json('wishes.0');
-        self::assertSame([$visit['id'], '2026-12-09', 'We are away'], [$wish['visit_id'], $wish['wish_on'], $wish['wish']]);
-        $to = array_values(array_filter($this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->json('days'), static fn(array $day): bool => $day['cost'] !== null))[0]['on'];
-        $this->postJson("/api/v1/weeks/visits/{$visit['id']}/move", ['on' => $to])->assertOk()->assertJsonPath('wishes', []);
-        $this->getJson("/api/v1/answers/{$link}")->assertOk()->assertJsonPath('status', 'moved');
-        $this->assertProblem($this->postJson("/api/v1/answers/{$link}", ['accept' => true]), 409, 'has changed meanwhile');
+        self::assertSame(
+            [$visit['id'], '2026-12-09', 'We are away'],
+            [$wish['visit_id'], $wish['wish_on'], $wish['wish']],
+        );
+        $to = array_values(
+            array_filter(
+                $this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->json('days'),
+                static fn(array $day): bool => $day['cost'] !== null,
+            ),
+        )[0]['on'];
+        $this->postJson("/api/v1/weeks/visits/{$visit['id']}/move", ['on' => $to])
+            ->assertOk()
+            ->assertJsonPath('wishes', []);
+        $this->getJson("/api/v1/answers/{$link}")
+            ->assertOk()
+            ->assertJsonPath('status', 'moved');
+        $this->assertProblem(
+            $this->postJson("/api/v1/answers/{$link}", ['accept' => true]),
+            409,
+            'has changed meanwhile',
+        );
     }
 
     public function testTheDayEndsWhereTheWorkspaceIs(): void
@@ -66,9 +109,15 @@ final class ProposalTest extends TestCase
         $this->inside($workspace, static fn() => $workspace->update(['time_zone' => 'Pacific/Honolulu']));
         // In Greenwich the day is over; there it is seven in the evening, or two in the morning after.
         $this->clock->modify("{$visit['on']} 05:00:00 +1 day");
-        $this->postJson("/api/v1/answers/{$link}", ['accept' => true])->assertOk()->assertJsonPath('status', 'accepted');
+        $this->postJson("/api/v1/answers/{$link}", ['accept' => true])
+            ->assertOk()
+            ->assertJsonPath('status', 'accepted');
         $this->clock->modify('+7 hours');
-        $this->assertProblem($this->postJson("/api/v1/answers/{$link}", ['accept' => true]), 409, 'has changed meanwhile');
+        $this->assertProblem(
+            $this->postJson("/api/v1/answers/{$link}", ['accept' => true]),
+            409,
+            'has changed meanwhile',
+        );
     }
 
     public function testNothingGoesOutInTheQuietHoursAndRemindersGoOnce(): void
@@ -76,7 +125,9 @@ final class ProposalTest extends TestCase
         $clock = new MockClock('2026-11-25 21:30:00');
         [, $workspace, $visit] = $this->planned();
         $this->app->instance(ClockInterface::class, $clock);
-        $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk()->assertJsonPath('asked', 1);
+        $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])
+            ->assertOk()
+            ->assertJsonPath('asked', 1);
         self::assertCount(0, $this->letters($workspace));
         $clock->modify('2026-11-26 08:05:00');
         $this->artisan('vicissa:tell');
@@ -94,7 +145,10 @@ final class ProposalTest extends TestCase
     {
         [, $workspace, $visit] = $this->planned();
         $this->inside($workspace, static fn() => Client::query()->update(['email' => null]));
-        self::assertSame(['asked' => 0, 'unreachable' => ['Hearse']], $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->json());
+        self::assertSame(
+            ['asked' => 0, 'unreachable' => ['Hearse']],
+            $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->json(),
+        );
         self::assertSame(0, $this->inside($workspace, static fn(): int => Proposal::query()->count()));
     }
 
@@ -105,11 +159,20 @@ final class ProposalTest extends TestCase
         $vehicle = $this->vehicle($workspace, 'ceramic', '2025-05-01', 'Hearse');
         $this->inside($workspace, static function () use ($vehicle): void {
             $client = Client::query()->create(['name' => 'Quayle', 'email' => 'owner@isles.example']);
-            Vehicle::query()->whereKey($vehicle->id)->update(['client_id' => $client->id]);
+            Vehicle::query()
+                ->whereKey($vehicle->id)
+                ->update(['client_id' => $client->id]);
         });
         $this->actingAs($owner);
-        $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300]])->assertCreated();
-        $this->postJson('/api/v1/closures', ['vehicle_id' => $vehicle->id, 'from_on' => '2026-11-26', 'to_on' => '2026-12-01'])->assertCreated();
+        $this->postJson('/api/v1/crews', [
+            'name' => 'The van',
+            'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300],
+        ])->assertCreated();
+        $this->postJson('/api/v1/closures', [
+            'vehicle_id' => $vehicle->id,
+            'from_on' => '2026-11-26',
+            'to_on' => '2026-12-01',
+        ])->assertCreated();
         $this->postJson('/api/v1/weeks/plan');
 
         return [$owner, $workspace, $this->getJson('/api/v1/weeks')->json('visits.0')];
@@ -118,7 +181,12 @@ final class ProposalTest extends TestCase
     /** @return list<OutboxMessage> */
     private function letters(Workspace $workspace): array
     {
-        return $this->inside($workspace, static fn(): array => array_values(OutboxMessage::query()->orderBy('created_at')->orderBy('id')->get()->all()));
+        return $this->inside(
+            $workspace,
+            static fn(): array => array_values(
+                OutboxMessage::query()->orderBy('created_at')->orderBy('id')->get()->all(),
+            ),
+        );
     }
 
     private function link(string $body): string

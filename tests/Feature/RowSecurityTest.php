@@ -18,11 +18,28 @@ use Tests\TestCase;
 /** Tries to get from one workspace into another, below and above the application's own checks. */
 final class RowSecurityTest extends TestCase
 {
-    private const TENANT = ['memberships', 'invitations', 'idempotency_keys', 'outbox_messages', 'clients', 'sites', 'vehicles', 'products', 'turns', 'turn_entries', 'turn_products', 'readings', 'layers', 'forecasts'];
+    private const TENANT = [
+        'memberships',
+        'invitations',
+        'idempotency_keys',
+        'outbox_messages',
+        'clients',
+        'sites',
+        'vehicles',
+        'products',
+        'turns',
+        'turn_entries',
+        'turn_products',
+        'readings',
+        'layers',
+        'forecasts',
+    ];
 
     public function testTheRoleOwnsNothingAndCannotBypass(): void
     {
-        $role = DB::selectOne('select rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname = current_user');
+        $role = DB::selectOne(
+            'select rolsuper, rolbypassrls, rolcreaterole, rolcreatedb from pg_roles where rolname = current_user',
+        );
         self::assertSame([false, false, false, false], array_values((array) $role));
         self::assertSame([], DB::select('select tablename from pg_tables where tableowner = current_user'));
     }
@@ -59,18 +76,36 @@ final class RowSecurityTest extends TestCase
         app(Tenancy::class)->enter($ours->id);
 
         self::assertNull(Vehicle::query()->find($vehicle->id));
-        self::assertSame(0, DB::table('vehicles')->where('id', $vehicle->id)->update(['name' => 'Stolen']));
+        self::assertSame(
+            0,
+            DB::table('vehicles')
+                ->where('id', $vehicle->id)
+                ->update(['name' => 'Stolen']),
+        );
         self::assertSame(0, DB::table('vehicles')->where('id', $vehicle->id)->delete());
         self::assertSame(0, DB::table('layers')->where('vehicle_id', $vehicle->id)->count());
         $this->refused(static fn() => Client::query()->create(['name' => 'Planted', 'workspace_id' => $theirs->id]));
         $own = $this->inside($ours, static fn() => Client::query()->create(['name' => 'Own']));
         app(Tenancy::class)->enter($ours->id);
-        $this->refused(static fn() => DB::table('clients')->where('id', $own->id)->update(['workspace_id' => $theirs->id]));
+        $this->refused(
+            static fn() => DB::table('clients')
+                ->where('id', $own->id)
+                ->update(['workspace_id' => $theirs->id]),
+        );
     }
 
     public function testTheGuardCannotBeTakenDown(): void
     {
-        foreach (['alter table vehicles disable row level security', 'drop policy vehicles_of_workspace on vehicles', 'set role vicissa_owner', 'set session authorization vicissa_owner', 'truncate vehicles'] as $attempt) {
+        foreach (
+            [
+                'alter table vehicles disable row level security',
+                'drop policy vehicles_of_workspace on vehicles',
+                'set role vicissa_owner',
+                'set session authorization vicissa_owner',
+                'truncate vehicles',
+            ]
+            as $attempt
+        ) {
             $this->refused(static fn() => DB::unprepared($attempt));
         }
     }
@@ -79,9 +114,24 @@ final class RowSecurityTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $vehicle = $this->vehicle($workspace);
-        $this->actingAs($owner)->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]))->assertCreated();
+        $this->actingAs($owner)
+            ->postJson(
+                "/api/v1/vehicles/{$vehicle->id}/turns",
+                $this->turn(['readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'good']]]),
+            )
+            ->assertCreated();
         app(Tenancy::class)->enter($workspace->id);
-        foreach (["update turn_entries set soil = 0", "update readings set behaviour = 'tight'", 'delete from readings', 'delete from turn_entries', 'delete from turns', "update turns set vehicle_id = gen_random_uuid()"] as $rewriting) {
+        foreach (
+            [
+                'update turn_entries set soil = 0',
+                "update readings set behaviour = 'tight'",
+                'delete from readings',
+                'delete from turn_entries',
+                'delete from turns',
+                'update turns set vehicle_id = gen_random_uuid()',
+            ]
+            as $rewriting
+        ) {
             $this->refused(static fn() => DB::unprepared($rewriting));
         }
     }
@@ -94,20 +144,49 @@ final class RowSecurityTest extends TestCase
         $client = $this->inside($theirs, static fn() => Client::query()->create(['name' => 'Theirs']));
         $this->actingAs($owner);
 
-        foreach (["/api/v1/vehicles/{$vehicle->id}", "/api/v1/vehicles/{$vehicle->id}/film", "/api/v1/vehicles/{$vehicle->id}/turns", "/api/v1/clients/{$client->id}", '/api/v1/vehicles/not-an-id'] as $path) {
+        foreach (
+            [
+                "/api/v1/vehicles/{$vehicle->id}",
+                "/api/v1/vehicles/{$vehicle->id}/film",
+                "/api/v1/vehicles/{$vehicle->id}/turns",
+                "/api/v1/clients/{$client->id}",
+                '/api/v1/vehicles/not-an-id',
+            ]
+            as $path
+        ) {
             $this->assertProblem($this->getJson($path), 404, 'no such thing in this workspace');
         }
-        $this->assertProblem($this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn()), 404, 'no such thing');
+        $this->assertProblem(
+            $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $this->turn()),
+            404,
+            'no such thing',
+        );
         // An id smuggled into a body is no better than one in the address.
-        $this->assertProblem($this->postJson('/api/v1/sites', ['name' => 'Yard', 'client_id' => $client->id]), 422, 'no such thing in this workspace', '/client_id');
+        $this->assertProblem(
+            $this->postJson('/api/v1/sites', ['name' => 'Yard', 'client_id' => $client->id]),
+            422,
+            'no such thing in this workspace',
+            '/client_id',
+        );
     }
 
     public function testNobodyEntersAWorkspaceTheyDoNotBelongTo(): void
     {
         [$owner] = $this->business('Ours');
         [, $theirs] = $this->business('Theirs');
-        $this->assertProblem($this->actingAs($owner)->postJson("/api/v1/workspaces/{$theirs->id}/enter"), 403, 'belong to that workspace');
-        $this->assertProblem($this->actingAs($owner)->withSession(['workspace_id' => $theirs->id])->withHeader('Origin', 'http://127.0.0.1:8680')->getJson('/api/v1/me'), 403, 'no longer belong');
+        $this->assertProblem(
+            $this->actingAs($owner)->postJson("/api/v1/workspaces/{$theirs->id}/enter"),
+            403,
+            'belong to that workspace',
+        );
+        $this->assertProblem(
+            $this->actingAs($owner)
+                ->withSession(['workspace_id' => $theirs->id])
+                ->withHeader('Origin', 'http://127.0.0.1:8680')
+                ->getJson('/api/v1/me'),
+            403,
+            'no longer belong',
+        );
     }
 
     public function testAJobWorksInItsOwnWorkspaceAndLeavesIt(): void
@@ -125,7 +204,7 @@ final class RowSecurityTest extends TestCase
 
     private function refused(callable $attempt): void
     {
-        $name = 'attempt_'.Str::lower(Str::random(6));
+        $name = 'attempt_' . Str::lower(Str::random(6));
         DB::unprepared("savepoint {$name}");
         try {
             $attempt();

@@ -12,7 +12,19 @@ use PHPUnit\Framework\TestCase;
 /** Tables out and in again. */
 final class TablesTest extends TestCase
 {
-    private const AWKWARD = ['=1+1', '-5 spare', '+49 30', '@home', '＝SUM(A1)', '－5', "a \"quoted\" one, with a comma;\nand a second line", 'plain', '-5', '–', 'Straße 7; ⅓'];
+    private const AWKWARD = [
+        '=1+1',
+        '-5 spare',
+        '+49 30',
+        '@home',
+        '＝SUM(A1)',
+        '－5',
+        "a \"quoted\" one, with a comma;\nand a second line",
+        'plain',
+        '-5',
+        '–',
+        'Straße 7; ⅓',
+    ];
 
     #[TestWith([','])]
     #[TestWith([';'])]
@@ -52,6 +64,13 @@ final class TablesTest extends TestCase
     public function testWhatSpreadsheetsLeaveIsTakenAsItIsMeant(): void
     {
         $read = Tables::read("\u{FEFF}Name ;Note;\r\n  Hull ;;\r\n;;\r\n'=Keel;'tis;x\r\n", 10);
-        self::assertSame([['row' => 2, 'cells' => ['name' => 'Hull']], ['row' => 4, 'cells' => ['name' => '=Keel', 'note' => "'tis"]]], $read['rows'], 'blank rows and nameless columns go, an apostrophe stays');
+        self::assertSame(
+            [
+                ['row' => 2, 'cells' => ['name' => 'Hull']],
+                ['row' => 4, 'cells' => ['name' => '=Keel', 'note' => "'tis"]],
+            ],
+            $read['rows'],
+            'blank rows and nameless columns go, an apostrophe stays',
+        );
     }
 }

@@ -23,21 +23,48 @@ final class WeeksTest extends TestCase
         [$hearse, $shuttle] = $this->fleet($workspace);
         $this->actingAs($owner);
         $this->crew();
-        $this->postJson('/api/v1/deadlines', ['vehicle_id' => $hearse->id, 'on' => '2026-12-11', 'within_days' => 1, 'note' => 'A service'])->assertCreated();
-        $this->postJson('/api/v1/closures', ['vehicle_id' => $shuttle->id, 'from_on' => '2026-11-30', 'to_on' => '2026-12-04'])->assertCreated();
+        $this->postJson('/api/v1/deadlines', [
+            'vehicle_id' => $hearse->id,
+            'on' => '2026-12-11',
+            'within_days' => 1,
+            'note' => 'A service',
+        ])->assertCreated();
+        $this->postJson('/api/v1/closures', [
+            'vehicle_id' => $shuttle->id,
+            'from_on' => '2026-11-30',
+            'to_on' => '2026-12-04',
+        ])->assertCreated();
         $this->postJson('/api/v1/closures', ['from_on' => '2026-12-25', 'to_on' => '2026-12-28'])->assertCreated();
         $run = $this->postJson('/api/v1/weeks/plan')->assertStatus(202)->json();
-        $this->getJson("/api/v1/weeks/runs/{$run['id']}")->assertOk()->assertJsonPath('status', 'done');
+        $this->getJson("/api/v1/weeks/runs/{$run['id']}")
+            ->assertOk()
+            ->assertJsonPath('status', 'done');
         $weeks = $this->getJson('/api/v1/weeks')->assertOk()->json();
         self::assertSame(['2026-11-26', 56], [$weeks['start'], $weeks['days']]);
-        $of = static fn(Vehicle $vehicle): array => array_column(array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $vehicle->id), 'on');
+        $of = static fn(Vehicle $vehicle): array => array_column(
+            array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $vehicle->id),
+            'on',
+        );
         self::assertNotEmpty(array_intersect(['2026-12-10', '2026-12-11'], $of($hearse)), 'the service is kept');
-        self::assertSame([], array_filter($of($shuttle), static fn(string $on): bool => $on >= '2026-11-30' && $on <= '2026-12-04'));
-        self::assertSame([], array_filter([...$of($hearse), ...$of($shuttle)], static fn(string $on): bool => in_array(date('N', (int) strtotime($on)), ['6', '7'], true) || ($on >= '2026-12-25' && $on <= '2026-12-28')));
+        self::assertSame(
+            [],
+            array_filter($of($shuttle), static fn(string $on): bool => $on >= '2026-11-30' && $on <= '2026-12-04'),
+        );
+        self::assertSame(
+            [],
+            array_filter(
+                [...$of($hearse), ...$of($shuttle)],
+                static fn(string $on): bool => in_array(date('N', (int) strtotime($on)), ['6', '7'], true) ||
+                    ($on >= '2026-12-25' && $on <= '2026-12-28'),
+            ),
+        );
         self::assertLessThanOrEqual($weeks['plan']['cost'], $weeks['plan']['bound']);
         self::assertSame([], $weeks['plan']['moves'], 'a first plan moves nothing');
         // The load adds up to the visits.
-        self::assertSame(array_sum(array_column($weeks['visits'], 'minutes')), array_sum(array_column($weeks['crews'][0]['days'], 'work')));
+        self::assertSame(
+            array_sum(array_column($weeks['visits'], 'minutes')),
+            array_sum(array_column($weeks['crews'][0]['days'], 'work')),
+        );
         // The instance planned anywhere gives the same plan.
         $file = $this->getJson('/api/v1/weeks/instance')->assertOk()->json();
         $again = $this->postJson('/api/v1/reckon/plan', $file['input'])->assertOk()->json();
@@ -54,10 +81,22 @@ final class WeeksTest extends TestCase
         [$hearse] = $this->fleet($workspace);
         $this->actingAs($owner);
         $this->crew();
-        $this->postJson('/api/v1/deadlines', ['vehicle_id' => $hearse->id, 'on' => '2026-12-13', 'within_days' => 1])->assertCreated();
+        $this->postJson('/api/v1/deadlines', [
+            'vehicle_id' => $hearse->id,
+            'on' => '2026-12-13',
+            'within_days' => 1,
+        ])->assertCreated();
         $this->postJson('/api/v1/weeks/plan');
         $unmet = $this->getJson('/api/v1/weeks')->json('unmet');
-        self::assertContains(['vehicle_id' => $hearse->id, 'vehicle' => 'Hearse', 'what' => 'deadline 2026-12-13', 'why' => 'Nobody works on 2 days.'], $unmet);
+        self::assertContains(
+            [
+                'vehicle_id' => $hearse->id,
+                'vehicle' => 'Hearse',
+                'what' => 'deadline 2026-12-13',
+                'why' => 'Nobody works on 2 days.',
+            ],
+            $unmet,
+        );
     }
 
     public function testAnExpiredCertificateKeepsThePlanAway(): void
@@ -67,7 +106,11 @@ final class WeeksTest extends TestCase
         $this->actingAs($owner);
         $this->crew();
         $this->inside($workspace, static function () use ($shuttle): void {
-            $site = Site::query()->create(['name' => 'Ferry yard', 'travel_min' => 20, 'certificate_expires_on' => '2026-12-05']);
+            $site = Site::query()->create([
+                'name' => 'Ferry yard',
+                'travel_min' => 20,
+                'certificate_expires_on' => '2026-12-05',
+            ]);
             $shuttle->update(['site_id' => $site->id]);
         });
         $this->postJson('/api/v1/weeks/plan');
@@ -75,7 +118,12 @@ final class WeeksTest extends TestCase
         foreach ($weeks['visits'] as $visit) {
             self::assertTrue($visit['vehicle_id'] !== $shuttle->id || $visit['on'] <= '2026-12-05');
         }
-        self::assertStringContainsStringIgnoringCase('the place is closed', array_values(array_filter($weeks['unmet'], static fn(array $one): bool => $one['vehicle_id'] === $shuttle->id))[0]['why']);
+        self::assertStringContainsStringIgnoringCase(
+            'the place is closed',
+            array_values(
+                array_filter($weeks['unmet'], static fn(array $one): bool => $one['vehicle_id'] === $shuttle->id),
+            )[0]['why'],
+        );
     }
 
     public function testOnlyWhoIsOnTheRegisterIsSent(): void
@@ -85,31 +133,75 @@ final class WeeksTest extends TestCase
         $this->actingAs($owner);
         $this->crew();
         $van = $this->getJson('/api/v1/crews')->json('data.0.id');
-        $other = $this->postJson('/api/v1/crews', ['name' => 'Tam alone', 'minutes' => ['6' => 240]])->assertCreated()->json('id');
-        $site = $this->postJson('/api/v1/sites', ['name' => 'Ferry yard', 'travel_min' => 20, 'by_register' => true, 'admissions' => [
-            ['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null], ['crew_id' => $van, 'person' => 'Tam', 'valid_until' => '2026-12-10'], ['crew_id' => $van, 'person' => ' tam', 'valid_until' => '2026-12-20'],
-        ]])->assertCreated()->assertJsonPath('admissions', [['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null], ['crew_id' => $van, 'person' => 'tam', 'valid_until' => '2026-12-10']])->json();
+        $other = $this->postJson('/api/v1/crews', ['name' => 'Tam alone', 'minutes' => ['6' => 240]])
+            ->assertCreated()
+            ->json('id');
+        $site = $this->postJson('/api/v1/sites', [
+            'name' => 'Ferry yard',
+            'travel_min' => 20,
+            'by_register' => true,
+            'admissions' => [
+                ['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null],
+                ['crew_id' => $van, 'person' => 'Tam', 'valid_until' => '2026-12-10'],
+                ['crew_id' => $van, 'person' => ' tam', 'valid_until' => '2026-12-20'],
+            ],
+        ])
+            ->assertCreated()
+            ->assertJsonPath('admissions', [
+                ['crew_id' => $van, 'person' => 'Rhona', 'valid_until' => null],
+                ['crew_id' => $van, 'person' => 'tam', 'valid_until' => '2026-12-10'],
+            ])
+            ->json();
         $this->inside($workspace, static fn() => $shuttle->update(['site_id' => $site['id']]));
         $this->postJson('/api/v1/weeks/plan');
         $weeks = $this->getJson('/api/v1/weeks')->json();
-        $visits = array_values(array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $shuttle->id));
+        $visits = array_values(
+            array_filter($weeks['visits'], static fn(array $visit): bool => $visit['vehicle_id'] === $shuttle->id),
+        );
         self::assertNotEmpty($visits);
         foreach ($visits as $visit) {
-            self::assertSame([$van, true], [$visit['crew_id'], $visit['on'] <= '2026-12-10'], 'the earliest end of the crew’s papers');
+            self::assertSame(
+                [$van, true],
+                [$visit['crew_id'], $visit['on'] <= '2026-12-10'],
+                'the earliest end of the crew’s papers',
+            );
         }
-        self::assertStringContainsString('nobody who works may go there', strtolower(implode(' ', array_column($weeks['unmet'], 'why'))));
-        $this->assertProblem($this->postJson("/api/v1/weeks/visits/{$visits[0]['id']}/move", ['on' => '2026-12-14']), 422, 'Nobody who works may go there.', '/on');
+        self::assertStringContainsString(
+            'nobody who works may go there',
+            strtolower(implode(' ', array_column($weeks['unmet'], 'why'))),
+        );
+        $this->assertProblem(
+            $this->postJson("/api/v1/weeks/visits/{$visits[0]['id']}/move", ['on' => '2026-12-14']),
+            422,
+            'Nobody who works may go there.',
+            '/on',
+        );
         // A lock opens no gate either.
         $this->patchJson("/api/v1/weeks/visits/{$visits[0]['id']}", ['locked' => true])->assertOk();
-        $this->patchJson("/api/v1/sites/{$site['id']}", ['admissions' => [['crew_id' => $other, 'person' => 'Tam']]], ['If-Match' => '"1"'])->assertOk();
+        $this->patchJson(
+            "/api/v1/sites/{$site['id']}",
+            ['admissions' => [['crew_id' => $other, 'person' => 'Tam']]],
+            ['If-Match' => '"1"'],
+        )->assertOk();
         $this->postJson('/api/v1/weeks/plan');
         $weeks = $this->getJson('/api/v1/weeks')->json();
         foreach ($weeks['visits'] as $visit) {
             self::assertTrue($visit['vehicle_id'] !== $shuttle->id || $visit['crew_id'] === $other);
         }
         // On the day itself it is said at the gate.
-        $this->putJson('/api/v1/round', ['on' => '2026-11-28', 'vehicle_ids' => [$shuttle->id]])->assertOk()->assertJsonPath('stops.0.gate.0.says', 'On the register: Tam. Nobody else is let in.');
-        $this->assertProblem($this->patchJson("/api/v1/sites/{$site['id']}", ['admissions' => [['crew_id' => $van, 'person' => '']]], ['If-Match' => '"2"']), 422, 'person', '/admissions/0/person');
+        $this->putJson('/api/v1/round', ['on' => '2026-11-28', 'vehicle_ids' => [$shuttle->id]])
+            ->assertOk()
+            ->assertJsonPath('stops.0.gate.0.says', 'On the register: Tam. Nobody else is let in.');
+        $this->assertProblem(
+            $this->patchJson(
+                "/api/v1/sites/{$site['id']}",
+                ['admissions' => [['crew_id' => $van, 'person' => '']]],
+                ['If-Match' => '"2"'],
+            ),
+            422,
+            'person',
+            '/admissions/0/person',
+        );
     }
 
     public function testALastingBaseIsLookedOverOnAVisitOfThePlan(): void
@@ -120,11 +212,22 @@ final class WeeksTest extends TestCase
         $this->crew();
         $this->postJson('/api/v1/weeks/plan');
         $weeks = $this->getJson('/api/v1/weeks')->json();
-        $looks = array_values(array_filter($weeks['visits'], static fn(array $visit): bool => in_array('inspection', $visit['kinds'], true)));
+        $looks = array_values(
+            array_filter(
+                $weeks['visits'],
+                static fn(array $visit): bool => in_array('inspection', $visit['kinds'], true),
+            ),
+        );
         self::assertSame([$hearse->id], array_column($looks, 'vehicle_id'), 'once, and not for what lasts weeks');
         $minutes = array_column($weeks['vehicles'], 'minutes', 'id')[$hearse->id];
         // Those of its own day, beside those of an ordinary one.
-        self::assertEqualsWithDelta($minutes['wash'] + $minutes['inspection'] + (in_array('topper', $looks[0]['kinds'], true) ? $minutes['topper'] : 0), $looks[0]['minutes'], 15);
+        self::assertEqualsWithDelta(
+            $minutes['wash'] +
+                $minutes['inspection'] +
+                (in_array('topper', $looks[0]['kinds'], true) ? $minutes['topper'] : 0),
+            $looks[0]['minutes'],
+            15,
+        );
     }
 
     public function testAVisitIsMovedLockedAndTakenBack(): void
@@ -136,31 +239,57 @@ final class WeeksTest extends TestCase
         $this->postJson('/api/v1/weeks/plan');
         $before = $this->getJson('/api/v1/weeks')->json();
         $visit = $before['visits'][0];
-        $else = $this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->assertOk()->json();
+        $else = $this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")
+            ->assertOk()
+            ->json();
         self::assertStringContainsString('days after the visit before', $else['why'][0]);
         $free = array_values(array_filter($else['days'], static fn(array $day): bool => $day['cost'] !== null));
         self::assertNotEmpty($free);
-        $sunday = array_values(array_filter($else['days'], static fn(array $day): bool => $day['on'] === '2026-11-29'))[0];
+        $sunday = array_values(
+            array_filter($else['days'], static fn(array $day): bool => $day['on'] === '2026-11-29'),
+        )[0];
         self::assertSame([null, 'Nobody works.'], [$sunday['cost'], $sunday['why']]);
         $to = $free[0]['on'];
-        $after = $this->postJson("/api/v1/weeks/visits/{$visit['id']}/move", ['on' => $to])->assertOk()->json();
-        $moved = array_values(array_filter($after['visits'], static fn(array $one): bool => $one['vehicle_id'] === $visit['vehicle_id'] && $one['on'] === $to));
+        $after = $this->postJson("/api/v1/weeks/visits/{$visit['id']}/move", ['on' => $to])
+            ->assertOk()
+            ->json();
+        $moved = array_values(
+            array_filter(
+                $after['visits'],
+                static fn(array $one): bool => $one['vehicle_id'] === $visit['vehicle_id'] && $one['on'] === $to,
+            ),
+        );
         self::assertTrue($moved[0]['locked']);
         self::assertStringContainsString("moved from {$visit['on']} to {$to}", $after['plan']['why']);
         self::assertNotEmpty($after['plan']['moves']);
         // It stays there when all is planned again.
         $this->postJson('/api/v1/weeks/plan', ['afresh' => true]);
-        self::assertContains([$visit['vehicle_id'], $to, true], array_map(static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['locked']], $this->getJson('/api/v1/weeks')->json('visits')));
+        self::assertContains(
+            [$visit['vehicle_id'], $to, true],
+            array_map(
+                static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['locked']],
+                $this->getJson('/api/v1/weeks')->json('visits'),
+            ),
+        );
         $this->postJson('/api/v1/weeks/undo')->assertOk();
         $undone = $this->postJson('/api/v1/weeks/undo')->assertOk()->json();
-        $plain = static fn(array $weeks): array => array_map(static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['kinds'], $one['locked']], $weeks['visits']);
+        $plain = static fn(array $weeks): array => array_map(
+            static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['kinds'], $one['locked']],
+            $weeks['visits'],
+        );
         self::assertEqualsCanonicalizing($plain($before), $plain($undone));
         $this->postJson('/api/v1/weeks/undo')->assertOk();
         $this->assertProblem($this->postJson('/api/v1/weeks/undo'), 409, 'There is no plan to take back.');
         $this->postJson('/api/v1/weeks/plan');
         $any = $this->getJson('/api/v1/weeks')->json('visits.0');
-        $this->patchJson("/api/v1/weeks/visits/{$any['id']}", ['locked' => true])->assertOk()->assertJsonPath('visits.0.locked', true);
-        $this->assertProblem($this->postJson("/api/v1/weeks/visits/{$any['id']}/move", ['on' => '2026-11-25']), 422, 'has begun or is over');
+        $this->patchJson("/api/v1/weeks/visits/{$any['id']}", ['locked' => true])
+            ->assertOk()
+            ->assertJsonPath('visits.0.locked', true);
+        $this->assertProblem(
+            $this->postJson("/api/v1/weeks/visits/{$any['id']}/move", ['on' => '2026-11-25']),
+            422,
+            'has begun or is over',
+        );
     }
 
     public function testASearchNeverOverwritesAChangeMadeMeanwhile(): void
@@ -173,18 +302,29 @@ final class WeeksTest extends TestCase
         $this->inside($workspace, function () use ($hearse): void {
             $first = PlannedVisit::query()->where('vehicle_id', $hearse->id)->orderBy('on')->firstOrFail();
             try {
-                app(ReplanWeeks::class)('Again', null, told: static function () use ($first): bool {
-                    $first->update(['locked' => true]);
+                app(ReplanWeeks::class)(
+                    'Again',
+                    null,
+                    told: static function () use ($first): bool {
+                        $first->update(['locked' => true]);
 
-                    return true;
-                });
+                        return true;
+                    },
+                );
                 self::fail('It has overwritten what was locked meanwhile.');
             } catch (Overtaken) {
                 self::assertTrue($first->refresh()->locked);
             }
         });
         // Over HTTP one is told, and a stopped search leaves things as they are.
-        $run = $this->inside($workspace, static fn(): PlanRun => PlanRun::query()->create(['status' => 'waiting', 'progress' => 0, 'asked_at' => now()]));
+        $run = $this->inside(
+            $workspace,
+            static fn(): PlanRun => PlanRun::query()->create([
+                'status' => 'waiting',
+                'progress' => 0,
+                'asked_at' => now(),
+            ]),
+        );
         $this->deleteJson("/api/v1/weeks/runs/{$run->id}")->assertNoContent();
         $this->getJson("/api/v1/weeks/runs/{$run->id}")->assertJsonPath('status', 'stopped');
     }
@@ -196,10 +336,27 @@ final class WeeksTest extends TestCase
         $this->actingAs($owner);
         $this->crew();
         $this->postJson('/api/v1/weeks/plan');
-        $planned = fn(): int => $this->inside($workspace, static fn(): int => PlannedVisit::query()->where('vehicle_id', $hearse->id)->where('on', '<=', '2026-11-25')->count());
-        $this->inside($workspace, static fn() => PlannedVisit::query()->create(['vehicle_id' => $hearse->id, 'crew_id' => PlannedVisit::query()->firstOrFail()->crew_id, 'on' => '2026-11-25', 'kinds' => ['wash']]));
+        $planned = fn(): int => $this->inside(
+            $workspace,
+            static fn(): int => PlannedVisit::query()
+                ->where('vehicle_id', $hearse->id)
+                ->where('on', '<=', '2026-11-25')
+                ->count(),
+        );
+        $this->inside(
+            $workspace,
+            static fn() => PlannedVisit::query()->create([
+                'vehicle_id' => $hearse->id,
+                'crew_id' => PlannedVisit::query()->firstOrFail()->crew_id,
+                'on' => '2026-11-25',
+                'kinds' => ['wash'],
+            ]),
+        );
         self::assertSame(1, $planned());
-        $this->postJson("/api/v1/vehicles/{$hearse->id}/turns", $this->turn(['worked_at' => '2026-11-25T10:00:00Z']))->assertCreated();
+        $this->postJson(
+            "/api/v1/vehicles/{$hearse->id}/turns",
+            $this->turn(['worked_at' => '2026-11-25T10:00:00Z']),
+        )->assertCreated();
         self::assertSame(0, $planned());
     }
 
@@ -208,13 +365,46 @@ final class WeeksTest extends TestCase
         [$owner, $workspace] = $this->business();
         [$hearse, $shuttle] = $this->fleet($workspace);
         $this->actingAs($owner);
-        $programme = $this->postJson('/api/v1/programmes', ['name' => 'Fortnight', 'cadence_min' => 7, 'cadence_target' => 14, 'cadence_max' => 28, 'topper_weeks' => 8])->assertCreated()->json();
-        $this->patchJson("/api/v1/vehicles/{$hearse->id}", ['programme_id' => $programme['id']], ['If-Match' => '"1"'])->assertOk()->assertJsonPath('topper_weeks', 8)->assertJsonPath('cadence_target', 14);
-        $this->patchJson("/api/v1/vehicles/{$shuttle->id}", ['programme_id' => $programme['id'], 'cadence_target' => 10], ['If-Match' => '"1"'])->assertOk();
-        $this->patchJson("/api/v1/programmes/{$programme['id']}", ['cadence_target' => 12, 'decon_days' => 120], ['If-Match' => '"1"'])->assertOk();
-        $this->getJson("/api/v1/vehicles/{$hearse->id}")->assertJsonPath('cadence_target', 12)->assertJsonPath('decon_days', 120);
-        $this->getJson("/api/v1/vehicles/{$shuttle->id}")->assertJsonPath('cadence_target', 10)->assertJsonPath('decon_days', 120);
-        $this->assertProblem($this->postJson('/api/v1/programmes', ['name' => 'Wrong', 'cadence_min' => 20, 'cadence_target' => 10, 'cadence_max' => 28]), 422, 'must lie between', '/cadence_target');
+        $programme = $this->postJson('/api/v1/programmes', [
+            'name' => 'Fortnight',
+            'cadence_min' => 7,
+            'cadence_target' => 14,
+            'cadence_max' => 28,
+            'topper_weeks' => 8,
+        ])
+            ->assertCreated()
+            ->json();
+        $this->patchJson("/api/v1/vehicles/{$hearse->id}", ['programme_id' => $programme['id']], ['If-Match' => '"1"'])
+            ->assertOk()
+            ->assertJsonPath('topper_weeks', 8)
+            ->assertJsonPath('cadence_target', 14);
+        $this->patchJson(
+            "/api/v1/vehicles/{$shuttle->id}",
+            ['programme_id' => $programme['id'], 'cadence_target' => 10],
+            ['If-Match' => '"1"'],
+        )->assertOk();
+        $this->patchJson(
+            "/api/v1/programmes/{$programme['id']}",
+            ['cadence_target' => 12, 'decon_days' => 120],
+            ['If-Match' => '"1"'],
+        )->assertOk();
+        $this->getJson("/api/v1/vehicles/{$hearse->id}")
+            ->assertJsonPath('cadence_target', 12)
+            ->assertJsonPath('decon_days', 120);
+        $this->getJson("/api/v1/vehicles/{$shuttle->id}")
+            ->assertJsonPath('cadence_target', 10)
+            ->assertJsonPath('decon_days', 120);
+        $this->assertProblem(
+            $this->postJson('/api/v1/programmes', [
+                'name' => 'Wrong',
+                'cadence_min' => 20,
+                'cadence_target' => 10,
+                'cadence_max' => 28,
+            ]),
+            422,
+            'must lie between',
+            '/cadence_target',
+        );
     }
 
     public function testAWorkspacesOwnNumbersMoveDatesMatchesAndPlans(): void
@@ -222,24 +412,56 @@ final class WeeksTest extends TestCase
         [$owner, $workspace] = $this->business();
         [, $shuttle] = $this->fleet($workspace);
         $this->actingAs($owner);
-        $due = fn(): string => (string) array_column($this->getJson('/api/v1/film')->json('ribbons'), 'due_at', 'vehicle_id')[$shuttle->id];
-        $method = fn(): string => (string) $this->postJson('/api/v1/bench/match', ['vehicle_id' => $shuttle->id, 'seen' => ['soil' => 3], 'place' => ['water' => 'tap'], 'weather' => ['air_c' => 12, 'rh' => 0.8, 'wind_m_s' => 2, 'sun_w_m2' => 100], 'schools' => ['method' => 'one-mitt']])->assertOk()->json('method.chosen');
+        $due = fn(): string => (string) array_column(
+            $this->getJson('/api/v1/film')->json('ribbons'),
+            'due_at',
+            'vehicle_id',
+        )[$shuttle->id];
+        $method = fn(): string => (string) $this->postJson('/api/v1/bench/match', [
+            'vehicle_id' => $shuttle->id,
+            'seen' => ['soil' => 3],
+            'place' => ['water' => 'tap'],
+            'weather' => ['air_c' => 12, 'rh' => 0.8, 'wind_m_s' => 2, 'sun_w_m2' => 100],
+            'schools' => ['method' => 'one-mitt'],
+        ])
+            ->assertOk()
+            ->json('method.chosen');
         [$before, $with] = [$due(), $method()];
         self::assertSame('one-mitt', $with);
         $tag = $this->getJson('/api/v1/numbers')->assertOk()->headers->get('ETag');
-        $this->putJson('/api/v1/numbers', ['numbers' => ['wear.weather' => 1.0, 'match.ceiling.one-mitt' => 2, 'plan.off_target' => 3]], ['If-Match' => $tag])->assertOk();
-        self::assertLessThan($before, $due(), 'standing outdoors wears twice as fast, and what was known of the layer is known in the new measure');
+        $this->putJson(
+            '/api/v1/numbers',
+            ['numbers' => ['wear.weather' => 1.0, 'match.ceiling.one-mitt' => 2, 'plan.off_target' => 3]],
+            ['If-Match' => $tag],
+        )->assertOk();
+        self::assertLessThan(
+            $before,
+            $due(),
+            'standing outdoors wears twice as fast, and what was known of the layer is known in the new measure',
+        );
         self::assertNotSame('one-mitt', $method());
         $this->crew();
         $this->postJson('/api/v1/weeks/plan');
         $file = $this->getJson('/api/v1/weeks/instance')->json();
         self::assertEquals(3, $file['input']['rules']['off_target']);
-        self::assertEqualsWithDelta($file['answer']['cost'], $this->postJson('/api/v1/reckon/plan', $file['input'])->json('cost'), 1e-9, 'replayed with the same numbers');
-        $this->assertProblem($this->putJson('/api/v1/numbers', ['numbers' => ['wear.moon' => 1]], ['If-Match' => '"2"']), 422, 'no such number', '/wear/moon');
+        self::assertEqualsWithDelta(
+            $file['answer']['cost'],
+            $this->postJson('/api/v1/reckon/plan', $file['input'])->json('cost'),
+            1e-9,
+            'replayed with the same numbers',
+        );
+        $this->assertProblem(
+            $this->putJson('/api/v1/numbers', ['numbers' => ['wear.moon' => 1]], ['If-Match' => '"2"']),
+            422,
+            'no such number',
+            '/wear/moon',
+        );
         $this->putJson('/api/v1/numbers', ['numbers' => []], ['If-Match' => '"2"'])->assertOk();
         self::assertSame([$before, 'one-mitt'], [$due(), $method()], 'taken back, all is as it was');
         Auth::forgetGuards();
-        $this->actingAs($this->technician($workspace), 'web')->putJson('/api/v1/numbers', ['numbers' => []], ['If-Match' => '"3"'])->assertForbidden();
+        $this->actingAs($this->technician($workspace), 'web')
+            ->putJson('/api/v1/numbers', ['numbers' => []], ['If-Match' => '"3"'])
+            ->assertForbidden();
     }
 
     public function testAnotherWorkspaceSeesAndMovesNothing(): void
@@ -263,13 +485,21 @@ final class WeeksTest extends TestCase
     {
         $hearse = $this->vehicle($workspace, 'ceramic', '2025-05-01', 'Hearse');
         $shuttle = $this->vehicle($workspace, 'silica-spray', '2026-10-28', 'Shuttle');
-        $this->inside($workspace, static fn() => Vehicle::query()->whereKey($hearse->id)->update(['cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12]));
+        $this->inside(
+            $workspace,
+            static fn() => Vehicle::query()
+                ->whereKey($hearse->id)
+                ->update(['cadence_min' => 3, 'cadence_target' => 7, 'cadence_max' => 12]),
+        );
 
         return [$hearse, $shuttle];
     }
 
     private function crew(): void
     {
-        $this->postJson('/api/v1/crews', ['name' => 'The van', 'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300]])->assertCreated();
+        $this->postJson('/api/v1/crews', [
+            'name' => 'The van',
+            'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300],
+        ])->assertCreated();
     }
 }

@@ -15,7 +15,18 @@ final class Mutants
 {
     /** What each operator is mistaken for. */
     private const OPERATORS = [
-        '<' => '<=', '<=' => '<', '>' => '>=', '>=' => '>', '===' => '!==', '!==' => '===', '+' => '-', '-' => '+', '*' => '/', '/' => '*', '&&' => '||', '||' => '&&',
+        '<' => '<=',
+        '<=' => '<',
+        '>' => '>=',
+        '>=' => '>',
+        '===' => '!==',
+        '!==' => '===',
+        '+' => '-',
+        '-' => '+',
+        '*' => '/',
+        '/' => '*',
+        '&&' => '||',
+        '||' => '&&',
     ];
 
     private readonly Parser $parser;
@@ -24,8 +35,8 @@ final class Mutants
 
     public function __construct()
     {
-        $this->parser = (new ParserFactory)->createForHostVersion();
-        $this->finder = new NodeFinder;
+        $this->parser = (new ParserFactory())->createForHostVersion();
+        $this->finder = new NodeFinder();
     }
 
     /** @return list<array{line: int, at: int, length: int, to: string}> in the order of the text */
@@ -36,7 +47,12 @@ final class Mutants
         // What an attribute or a constant's comment says is data of another kind; defaults and constants are ours to check.
         foreach ($this->finder->find($tree, static fn(Node $node): bool => true) as $node) {
             foreach ($this->ofNode($node, $code) as [$at, $length, $to]) {
-                $mutants["{$at} {$to}"] = ['line' => substr_count($code, "\n", 0, $at) + 1, 'at' => $at, 'length' => $length, 'to' => $to];
+                $mutants["{$at} {$to}"] = [
+                    'line' => substr_count($code, "\n", 0, $at) + 1,
+                    'at' => $at,
+                    'length' => $length,
+                    'to' => $to,
+                ];
             }
         }
         usort($mutants, static fn(array $a, array $b): int => [$a['at'], $a['to']] <=> [$b['at'], $b['to']]);
@@ -61,11 +77,31 @@ final class Mutants
             $node instanceof BinaryOp => $this->ofOperator($node, $code),
             $node instanceof Node\Expr\BooleanNot => [[$from, 1, '']],
             $node instanceof Node\Scalar\Int_ => [[$from, $length, (string) ($node->value + 1)]],
-            $node instanceof Node\Scalar\Float_ => [[$from, $length, $node->value === 0.0 ? '1.0' : var_export($node->value * 1.3, true)]],
+            $node instanceof Node\Scalar\Float_ => [
+                [$from, $length, $node->value === 0.0 ? '1.0' : var_export($node->value * 1.3, true)],
+            ],
             $node instanceof Node\Expr\ConstFetch && strtolower($is) === 'true' => [[$from, $length, 'false']],
             $node instanceof Node\Expr\ConstFetch && strtolower($is) === 'false' => [[$from, $length, 'true']],
-            $node instanceof Node\Expr\Ternary && $node->if !== null => [[$node->cond->getStartFilePos(), $node->cond->getEndFilePos() - $node->cond->getStartFilePos() + 1, '! ('.substr($code, $node->cond->getStartFilePos(), $node->cond->getEndFilePos() - $node->cond->getStartFilePos() + 1).')']],
-            $node instanceof Node\Expr\FuncCall && in_array($is = $node->name instanceof Node\Name ? $node->name->toString() : '', ['min', 'max', 'floor', 'ceil'], true) => [[$from, strlen($is), ['min' => 'max', 'max' => 'min', 'floor' => 'ceil', 'ceil' => 'floor'][$is]]],
+            $node instanceof Node\Expr\Ternary && $node->if !== null => [
+                [
+                    $node->cond->getStartFilePos(),
+                    $node->cond->getEndFilePos() - $node->cond->getStartFilePos() + 1,
+                    '! (' .
+                    substr(
+                        $code,
+                        $node->cond->getStartFilePos(),
+                        $node->cond->getEndFilePos() - $node->cond->getStartFilePos() + 1,
+                    ) .
+                    ')',
+                ],
+            ],
+            $node instanceof Node\Expr\FuncCall &&
+                in_array(
+                    $is = $node->name instanceof Node\Name ? $node->name->toString() : '',
+                    ['min', 'max', 'floor', 'ceil'],
+                    true,
+                )
+                => [[$from, strlen($is), ['min' => 'max', 'max' => 'min', 'floor' => 'ceil', 'ceil' => 'floor'][$is]]],
             default => [],
         };
     }

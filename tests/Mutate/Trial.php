@@ -28,17 +28,26 @@ final class Trial
 
     public function __construct(private readonly string $var)
     {
-        $this->mutants = new Mutants;
+        $this->mutants = new Mutants();
         $report = simplexml_load_file("{$var}/junit.xml");
         foreach ($report === false ? [] : $report->xpath('//testcase') ?? [] as $case) {
-            $test = "{$case['class']}::".preg_replace('/ with data set .*/s', '', (string) $case['name']);
+            $test = "{$case['class']}::" . preg_replace('/ with data set .*/s', '', (string) $case['name']);
             $this->seconds[$test] = ($this->seconds[$test] ?? 0.0) + (float) $case['time'];
         }
         $coverage = require "{$var}/coverage.php";
         assert($coverage instanceof CodeCoverage);
         // @phpstan-ignore method.internalClass (the public reports say the same in a hundred files)
         foreach ($coverage->getData(true)->lineCoverage() as $file => $lines) {
-            $this->covered[$file] = array_map(static fn(?array $ids): ?array => $ids === null ? null : array_values(array_unique(array_map(static fn(string $id): string => (string) preg_replace('/#.*/s', '', $id), $ids))), $lines);
+            $this->covered[$file] = array_map(
+                static fn(?array $ids): ?array => $ids === null
+                    ? null
+                    : array_values(
+                        array_unique(
+                            array_map(static fn(string $id): string => (string) preg_replace('/#.*/s', '', $id), $ids),
+                        ),
+                    ),
+                $lines,
+            );
         }
     }
 
@@ -50,18 +59,24 @@ final class Trial
     {
         $all = [];
         foreach ($this->covered as $file => $lines) {
-            if (! str_starts_with($file, "{$within}/") && $file !== $within) {
+            if (!str_starts_with($file, "{$within}/") && $file !== $within) {
                 continue;
             }
             // Constants and defaults are on no line that is run: whatever goes over their file goes over them.
             $somewhere = array_values(array_unique(array_merge([], ...array_filter(array_values($lines)))));
             foreach ($this->mutants->of((string) file_get_contents($file)) as $mutant) {
                 $tests = array_key_exists($mutant['line'], $lines) ? $lines[$mutant['line']] ?? [] : $somewhere;
-                usort($tests, fn(string $a, string $b): int => ($this->seconds[$a] ?? 0.0) <=> ($this->seconds[$b] ?? 0.0));
+                usort(
+                    $tests,
+                    fn(string $a, string $b): int => ($this->seconds[$a] ?? 0.0) <=> ($this->seconds[$b] ?? 0.0),
+                );
                 $all[] = ['file' => $file, 'tests' => $tests, ...$mutant];
             }
         }
-        $picked = $all === [] ? [] : (new Randomizer(new Xoshiro256StarStar($seed)))->pickArrayKeys($all, max(1, min($most, count($all))));
+        $picked =
+            $all === []
+                ? []
+                : (new Randomizer(new Xoshiro256StarStar($seed)))->pickArrayKeys($all, max(1, min($most, count($all))));
 
         return [array_map(static fn(int|string $i): array => $all[(int) $i], $picked), count($all)];
     }
@@ -72,16 +87,29 @@ final class Trial
      */
     public function judge(array $mutant): string
     {
-        $path = "{$this->var}/mutant-".getmypid().'.php';
+        $path = "{$this->var}/mutant-" . getmypid() . '.php';
         file_put_contents($path, Mutants::apply((string) file_get_contents($mutant['file']), $mutant));
-        exec('php -l '.escapeshellarg($path).' 2>&1', $said, $rc);
+        exec('php -l ' . escapeshellarg($path) . ' 2>&1', $said, $rc);
         if ($rc !== 0) {
             return 'void';
         }
-        $quick = array_values(array_filter($mutant['tests'], fn(string $test): bool => ($this->seconds[$test] ?? 0.0) < self::QUICK_S));
+        $quick = array_values(
+            array_filter($mutant['tests'], fn(string $test): bool => ($this->seconds[$test] ?? 0.0) < self::QUICK_S),
+        );
         foreach (array_filter([$quick, array_values(array_diff($mutant['tests'], $quick))]) as $tests) {
-            $filter = '/^('.implode('|', array_map(static fn(string $test): string => preg_quote($test, '/'), $tests)).')( with data set|$)/';
-            exec(sprintf('MUTANT=%s timeout 150 php vendor/bin/phpunit --testsuite core --bootstrap tests/Mutate/bootstrap.php --no-output --do-not-cache-result --stop-on-defect --filter %s >/dev/null 2>&1', escapeshellarg($path), escapeshellarg($filter)), $said, $rc);
+            $filter =
+                '/^(' .
+                implode('|', array_map(static fn(string $test): string => preg_quote($test, '/'), $tests)) .
+                ')( with data set|$)/';
+            exec(
+                sprintf(
+                    'MUTANT=%s timeout 150 php vendor/bin/phpunit --testsuite core --bootstrap tests/Mutate/bootstrap.php --no-output --do-not-cache-result --stop-on-defect --filter %s >/dev/null 2>&1',
+                    escapeshellarg($path),
+                    escapeshellarg($filter),
+                ),
+                $said,
+                $rc,
+            );
             if ($rc !== 0) {
                 return 'dead';
             }
@@ -95,6 +123,13 @@ final class Trial
     {
         $code = (string) file_get_contents($mutant['file']);
 
-        return sprintf('%s:%d  %s -> %s   %s', substr($mutant['file'], strpos($mutant['file'], 'core/src/') + 9), $mutant['line'], substr($code, $mutant['at'], $mutant['length']), $mutant['to'], mb_strimwidth(trim(explode("\n", $code)[$mutant['line'] - 1]), 0, 150, '…'));
+        return sprintf(
+            '%s:%d  %s -> %s   %s',
+            substr($mutant['file'], strpos($mutant['file'], 'core/src/') + 9),
+            $mutant['line'],
+            substr($code, $mutant['at'], $mutant['length']),
+            $mutant['to'],
+            mb_strimwidth(trim(explode("\n", $code)[$mutant['line'] - 1]), 0, 150, '…'),
+        );
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Tests\Mutate\Trial;
 
-require dirname(__DIR__, 2).'/vendor/autoload.php';
+require dirname(__DIR__, 2) . '/vendor/autoload.php';
 
 /** Draws mutants, tries them side by side, prints who lives and the share that dies (bin/mutate). */
 [, $var, $within, $most, $seed, $jobs] = $argv;
@@ -31,7 +31,10 @@ foreach ($pids as $pid) {
 }
 $by = $lives = [];
 for ($job = 0; $job < (int) $jobs; $job++) {
-    foreach (is_file("{$var}/judged-{$job}") ? file("{$var}/judged-{$job}", FILE_IGNORE_NEW_LINES) ?: [] : [] as $line) {
+    foreach (
+        is_file("{$var}/judged-{$job}") ? (file("{$var}/judged-{$job}", FILE_IGNORE_NEW_LINES) ?: []) : []
+        as $line
+    ) {
         [$i, $end] = explode(' ', $line);
         $mutant = $drawn[(int) $i];
         $room = explode('/', substr($mutant['file'], (int) strpos($mutant['file'], '/core/src/') + 10))[0];
@@ -40,7 +43,7 @@ for ($job = 0; $job < (int) $jobs; $job++) {
         }
         $by[$room] = [($by[$room][0] ?? 0) + ($end === 'dead' ? 1 : 0), ($by[$room][1] ?? 0) + 1];
         if ($end !== 'dead') {
-            $lives[] = Trial::said($mutant).($end === 'unseen' ? '   (no test goes there)' : '');
+            $lives[] = Trial::said($mutant) . ($end === 'unseen' ? '   (no test goes there)' : '');
         }
     }
     @unlink("{$var}/judged-{$job}");
@@ -52,4 +55,4 @@ foreach ($by as $room => [$dead, $whole]) {
     printf("%-14s %3d of %3d dead\n", $room, $dead, $whole);
 }
 [$dead, $whole] = [array_sum(array_column($by, 0)), array_sum(array_column($by, 1))];
-printf("Together %d of %d dead: %.1f %% (wanted: 85 %%)\n", $dead, $whole, 100.0 * $dead / max(1, $whole));
+printf("Together %d of %d dead: %.1f %% (wanted: 85 %%)\n", $dead, $whole, (100.0 * $dead) / max(1, $whole));

@@ -20,14 +20,32 @@ final class Installation
 
     public static function fresh(string $name): self
     {
-        $folder = (getenv('VICISSA_VAR') ?: throw new RuntimeException('VICISSA_VAR is not set: run these tests through bin/test.'))."/operations/{$name}";
-        exec('rm -rf '.escapeshellarg($folder));
+        $folder =
+            (getenv('VICISSA_VAR') ?:
+                throw new RuntimeException('VICISSA_VAR is not set: run these tests through bin/test.')) .
+            "/operations/{$name}";
+        exec('rm -rf ' . escapeshellarg($folder));
         mkdir("{$folder}/var", 0755, true);
         $one = new self($folder, self::freePort(), self::freePort());
-        file_put_contents("{$folder}/env", implode("\n", [
-            'APP_ENV=production', 'APP_DEBUG=false', 'APP_KEY=base64:'.base64_encode(random_bytes(32)), "APP_URL=http://127.0.0.1:{$one->port}", 'VICISSA_HOST=127.0.0.1', "VICISSA_PORT={$one->port}",
-            'DB_HOST=127.0.0.1', "DB_PORT={$one->dbPort}", 'DB_DATABASE=vicissa', 'DB_USERNAME=vicissa_app', 'DB_PASSWORD='.bin2hex(random_bytes(8)), 'VICISSA_DEMO=false', "VICISSA_STORAGE={$folder}/var/storage", '',
-        ]));
+        file_put_contents(
+            "{$folder}/env",
+            implode("\n", [
+                'APP_ENV=production',
+                'APP_DEBUG=false',
+                'APP_KEY=base64:' . base64_encode(random_bytes(32)),
+                "APP_URL=http://127.0.0.1:{$one->port}",
+                'VICISSA_HOST=127.0.0.1',
+                "VICISSA_PORT={$one->port}",
+                'DB_HOST=127.0.0.1',
+                "DB_PORT={$one->dbPort}",
+                'DB_DATABASE=vicissa',
+                'DB_USERNAME=vicissa_app',
+                'DB_PASSWORD=' . bin2hex(random_bytes(8)),
+                'VICISSA_DEMO=false',
+                "VICISSA_STORAGE={$folder}/var/storage",
+                '',
+            ]),
+        );
 
         return $one;
     }
@@ -35,19 +53,34 @@ final class Installation
     /** Begins bin/start and waits for the health check; false when it ended before that. */
     public function start(): bool
     {
-        $process = proc_open(['setsid', 'bash', 'bin/start'], [['file', '/dev/null', 'r'], ['file', "{$this->folder}/start.log", 'w'], ['file', "{$this->folder}/start.log", 'a']], $pipes, null, $this->environment());
+        $process = proc_open(
+            ['setsid', 'bash', 'bin/start'],
+            [
+                ['file', '/dev/null', 'r'],
+                ['file', "{$this->folder}/start.log", 'w'],
+                ['file', "{$this->folder}/start.log", 'a'],
+            ],
+            $pipes,
+            null,
+            $this->environment(),
+        );
         $this->running = is_resource($process) ? $process : throw new RuntimeException('bin/start could not be begun.');
 
-        return $this->within(90, fn(): ?bool => match (true) {
-            $this->answers() => true,
-            ! proc_get_status($this->running)['running'] => false,
-            default => null,
-        }) ?? false;
+        return $this->within(
+            90,
+            fn(): ?bool => match (true) {
+                $this->answers() => true,
+                !proc_get_status($this->running)['running'] => false,
+                default => null,
+            },
+        ) ?? false;
     }
 
     public function pid(): int
     {
-        return $this->running === null ? throw new RuntimeException('It does not run.') : proc_get_status($this->running)['pid'];
+        return $this->running === null
+            ? throw new RuntimeException('It does not run.')
+            : proc_get_status($this->running)['pid'];
     }
 
     public function stop(): void
@@ -63,21 +96,33 @@ final class Installation
     /** Kills outright what an own pid file names. */
     public function kill(string $service): void
     {
-        $file = $service === 'postgres' ? "{$this->folder}/var/pg/postmaster.pid" : "{$this->folder}/var/run/pids/{$service}";
+        $file =
+            $service === 'postgres'
+                ? "{$this->folder}/var/pg/postmaster.pid"
+                : "{$this->folder}/var/run/pids/{$service}";
         posix_kill((int) file_get_contents($file), SIGKILL);
     }
 
     /** Whether pages are served and the database behind them answers. */
     public function answers(): bool
     {
-        $answer = @file_get_contents("http://127.0.0.1:{$this->port}/up", false, stream_context_create(['http' => ['timeout' => 2]]));
+        $answer = @file_get_contents(
+            "http://127.0.0.1:{$this->port}/up",
+            false,
+            stream_context_create(['http' => ['timeout' => 2]]),
+        );
 
         return $answer !== false && $this->database('select 1') === '1';
     }
 
     public function database(string $sql): ?string
     {
-        [$code, $out] = $this->run('PGPASSWORD=$(cat "$VICISSA_VAR/secrets/admin") psql -X -At -h 127.0.0.1 -p '.$this->dbPort.' -U vicissa_admin -d vicissa -c '.escapeshellarg($sql));
+        [$code, $out] = $this->run(
+            'PGPASSWORD=$(cat "$VICISSA_VAR/secrets/admin") psql -X -At -h 127.0.0.1 -p ' .
+                $this->dbPort .
+                ' -U vicissa_admin -d vicissa -c ' .
+                escapeshellarg($sql),
+        );
 
         return $code === 0 ? $out : null;
     }
@@ -85,8 +130,14 @@ final class Installation
     /** @return array{int, string} exit status, and what was said on either way out */
     public function run(string $command): array
     {
-        $process = proc_open(['bash', '-c', "exec 2>&1\n{$command}"], [0 => ['file', '/dev/null', 'r'], 1 => ['pipe', 'w']], $pipes, null, $this->environment());
-        if (! is_resource($process)) {
+        $process = proc_open(
+            ['bash', '-c', "exec 2>&1\n{$command}"],
+            [0 => ['file', '/dev/null', 'r'], 1 => ['pipe', 'w']],
+            $pipes,
+            null,
+            $this->environment(),
+        );
+        if (!is_resource($process)) {
             throw new RuntimeException("Could not be run: {$command}");
         }
         $out = trim((string) stream_get_contents($pipes[1]));
@@ -122,7 +173,13 @@ final class Installation
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['PATH' => (string) getenv('PATH'), 'HOME' => $this->folder, 'LANG' => 'C.UTF-8', 'VICISSA_VAR' => "{$this->folder}/var", 'VICISSA_ENV' => "{$this->folder}/env"];
+        return [
+            'PATH' => (string) getenv('PATH'),
+            'HOME' => $this->folder,
+            'LANG' => 'C.UTF-8',
+            'VICISSA_VAR' => "{$this->folder}/var",
+            'VICISSA_ENV' => "{$this->folder}/env",
+        ];
     }
 
     private static function freePort(): int

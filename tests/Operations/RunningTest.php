@@ -21,14 +21,25 @@ final class RunningTest extends TestCase
     {
         $here = self::here();
         foreach (['nginx', 'fpm', 'queue', 'scheduler', 'postgres'] as $service) {
-            $file = $service === 'postgres' ? "{$here->folder}/var/pg/postmaster.pid" : "{$here->folder}/var/run/pids/{$service}";
+            $file =
+                $service === 'postgres'
+                    ? "{$here->folder}/var/pg/postmaster.pid"
+                    : "{$here->folder}/var/run/pids/{$service}";
             $before = (int) file_get_contents($file);
             $here->kill($service);
             // Between two looks the file may be gone.
-            $again = $here->within(40, static fn(): ?bool => ! in_array((int) @file_get_contents($file), [0, $before], true) && $here->answers() ? true : null);
+            $again = $here->within(
+                40,
+                static fn(): ?bool => !in_array((int) @file_get_contents($file), [0, $before], true) && $here->answers()
+                    ? true
+                    : null,
+            );
             self::assertTrue($again, "{$service} came back");
         }
-        self::assertStringContainsString('PostgreSQL ended', (string) file_get_contents("{$here->folder}/var/log/restarts.log"));
+        self::assertStringContainsString(
+            'PostgreSQL ended',
+            (string) file_get_contents("{$here->folder}/var/log/restarts.log"),
+        );
     }
 
     public function testAStartThatWasKilledLeavesNothingInTheWay(): void
@@ -38,7 +49,10 @@ final class RunningTest extends TestCase
         // At once, while what it left behind is still about.
         self::assertTrue($here->start(), $here->said());
         posix_kill($here->pid(), SIGKILL);
-        self::assertTrue($here->within(30, static fn(): ?bool => $here->answers() ? null : true), 'Without its start nothing goes on, PostgreSQL neither.');
+        self::assertTrue(
+            $here->within(30, static fn(): ?bool => $here->answers() ? null : true),
+            'Without its start nothing goes on, PostgreSQL neither.',
+        );
         self::assertTrue($here->start(), $here->said());
     }
 
@@ -60,7 +74,7 @@ final class RunningTest extends TestCase
     public function testABackupSaysSavedOnlyWhenItIs(): void
     {
         $here = self::here();
-        $backup = static fn(string $to): array => $here->run('bin/backup '.escapeshellarg($to));
+        $backup = static fn(string $to): array => $here->run('bin/backup ' . escapeshellarg($to));
         mkdir("{$here->folder}/var/storage/photos/a", 0777, true);
         file_put_contents("{$here->folder}/var/storage/photos/a/one.jpg", random_bytes(2000));
         $file = "{$here->folder}/saved";
@@ -69,14 +83,17 @@ final class RunningTest extends TestCase
         self::assertMatchesRegularExpression('/Saved to .* \d+ tables, 1 photos, read back\./', $says);
         $good = hash_file('sha256', $file);
 
-        foreach (["{$here->folder}/nowhere/saved" => 'is not there', '/proc/saved' => 'Nothing was saved'] as $to => $why) {
+        foreach (
+            ["{$here->folder}/nowhere/saved" => 'is not there', '/proc/saved' => 'Nothing was saved']
+            as $to => $why
+        ) {
             [$code, $says] = $backup($to);
             self::assertNotSame(0, $code, $to);
             self::assertStringContainsString($why, $says);
             self::assertStringNotContainsString('Saved to', $says);
         }
         // No room: what is written over the limit of a file's size fails as on a full disk.
-        [$code, $says] = $here->run('trap "" XFSZ; ulimit -f 8; bin/backup '.escapeshellarg($file));
+        [$code, $says] = $here->run('trap "" XFSZ; ulimit -f 8; bin/backup ' . escapeshellarg($file));
         self::assertNotSame(0, $code, $says);
         self::assertStringNotContainsString('Saved to', $says);
         self::assertSame($good, hash_file('sha256', $file), 'The one before still stands.');

@@ -34,26 +34,52 @@ final readonly class ArchiveController
 
     private const MOST_KB = 600_000;
 
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
-    #[OA\Get(path: '/api/v1/archive', operationId: 'archive', summary: 'The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP', tags: ['Archive'], responses: [new OA\Response(response: 200, description: 'ZIP', content: new OA\MediaType(mediaType: 'application/zip', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/archive',
+            operationId: 'archive',
+            summary: 'The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP',
+            tags: ['Archive'],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'ZIP',
+                    content: new OA\MediaType(
+                        mediaType: 'application/zip',
+                        schema: new OA\Schema(type: 'string', format: 'binary'),
+                    ),
+                ),
+            ],
+        ),
+    ]
     public function out(WriteArchive $writeArchive): BinaryFileResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         self::makeRoom();
 
-        return (new BinaryFileResponse($writeArchive(), 200, ['Content-Type' => 'application/zip']))->setContentDisposition('attachment', 'vicissa-'.$this->tenancy->workspace()->dateOf($this->clock->now()).'.zip')->deleteFileAfterSend();
+        return (new BinaryFileResponse($writeArchive(), 200, ['Content-Type' => 'application/zip']))
+            ->setContentDisposition(
+                'attachment',
+                'vicissa-' . $this->tenancy->workspace()->dateOf($this->clock->now()) . '.zip',
+            )
+            ->deleteFileAfterSend();
     }
 
-    #[OA\Post(path: '/api/v1/archive', operationId: 'takeArchive', summary: 'An archive into an empty workspace (multipart: file)', tags: ['Archive'])]
+    #[
+        OA\Post(
+            path: '/api/v1/archive',
+            operationId: 'takeArchive',
+            summary: 'An archive into an empty workspace (multipart: file)',
+            tags: ['Archive'],
+        ),
+    ]
     #[Returns('ArchiveTaken', 201)]
     public function in(Request $request, ReadArchive $readArchive): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
-        $request->validate(['file' => ['required', 'file', 'max:'.self::MOST_KB]]);
+        $request->validate(['file' => ['required', 'file', 'max:' . self::MOST_KB]]);
         self::makeRoom();
         $file = $request->file('file');
         $user = $request->user();
@@ -72,19 +98,55 @@ final readonly class ArchiveController
         ini_set('memory_limit', '1G');
     }
 
-    #[OA\Get(path: '/api/v1/changes', operationId: 'listChanges', summary: 'Who changed what, newest first, paged by cursor', tags: ['Archive'], parameters: [
-        new OA\QueryParameter(name: 'row', description: 'Of one row only', schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)), new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/changes',
+            operationId: 'listChanges',
+            summary: 'Who changed what, newest first, paged by cursor',
+            tags: ['Archive'],
+            parameters: [
+                new OA\QueryParameter(
+                    name: 'row',
+                    description: 'Of one row only',
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Change', page: true)]
     public function changes(Request $request): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $row = $request->validate(['row' => ['sometimes', 'uuid']])['row'] ?? null;
 
-        return $this->page(Change::query()->with('person:id,name')->when($row !== null, static fn($query) => $query->where('row_id', $row))->orderByDesc('at')->orderByDesc('id')->cursorPaginate($this->size($request)), ChangeResource::class);
+        return $this->page(
+            Change::query()
+                ->with('person:id,name')
+                ->when($row !== null, static fn($query) => $query->where('row_id', $row))
+                ->orderByDesc('at')
+                ->orderByDesc('id')
+                ->cursorPaginate($this->size($request)),
+            ChangeResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/clients/{client}/forget', operationId: 'forgetClient', summary: 'Everything that names them goes; says what stays and why', tags: ['Archive'], parameters: [new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/clients/{client}/forget',
+            operationId: 'forgetClient',
+            summary: 'Everything that names them goes; says what stays and why',
+            tags: ['Archive'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'client',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Forgotten')]
     public function forget(Client $client, ForgetClient $forgetClient): JsonResponse
     {

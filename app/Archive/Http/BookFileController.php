@@ -27,23 +27,64 @@ final readonly class BookFileController
 
     public function __construct(private Tenancy $tenancy) {}
 
-    #[OA\Get(path: '/api/v1/book/{kind}', operationId: 'bookFile', summary: 'clients, sites, vehicles, turns or readings as CSV', tags: ['Archive'], parameters: [new OA\PathParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']))], responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/book/{kind}',
+            operationId: 'bookFile',
+            summary: 'clients, sites, vehicles, turns or readings as CSV',
+            tags: ['Archive'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'kind',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']),
+                ),
+            ],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'CSV',
+                    content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')),
+                ),
+            ],
+        ),
+    ]
     public function out(string $kind): Response
     {
         Gate::authorize('viewAny', Vehicle::class);
 
-        return TableFile::of("vicissa-{$kind}.csv", BookFile::COLUMNS[$kind], BookFile::rows($kind, $this->tenancy->workspace()));
+        return TableFile::of(
+            "vicissa-{$kind}.csv",
+            BookFile::COLUMNS[$kind],
+            BookFile::rows($kind, $this->tenancy->workspace()),
+        );
     }
 
-    #[OA\Post(path: '/api/v1/book/{kind}', operationId: 'importBook', summary: 'Look at a table, or take it into the book; with one wrong row nothing is done', tags: ['Archive'], parameters: [
-        new OA\PathParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings'])), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/book/{kind}',
+            operationId: 'importBook',
+            summary: 'Look at a table, or take it into the book; with one wrong row nothing is done',
+            tags: ['Archive'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'kind',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('ProductImportInput')]
     #[Returns('ProductImport')]
     public function in(Request $request, string $kind, ImportBook $importBook): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $facts = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'commit' => ['sometimes', 'boolean']]);
+        $facts = $request->validate([
+            'text' => ['required', 'string', 'max:' . self::LARGEST],
+            'commit' => ['sometimes', 'boolean'],
+        ]);
         $user = $request->user();
         abort_unless($user instanceof User, 401);
         set_time_limit(300);
@@ -53,7 +94,11 @@ final readonly class BookFileController
             throw Problem::field('text', $e->getMessage());
         }
         foreach ($result['rows'] as &$row) {
-            $row['errors'] = array_map(static fn(string $field, string $says): array => ['field' => $field, 'says' => $says], array_keys($row['errors']), array_values($row['errors']));
+            $row['errors'] = array_map(
+                static fn(string $field, string $says): array => ['field' => $field, 'says' => $says],
+                array_keys($row['errors']),
+                array_values($row['errors']),
+            );
         }
 
         return new JsonResponse($result);

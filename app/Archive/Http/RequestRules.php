@@ -19,14 +19,17 @@ final readonly class RequestRules implements RowRules
     public function errors(string $what, array $facts, bool $new): array
     {
         $request = match ($what) {
-            'client' => new ClientRequest,
-            'site' => new SiteRequest,
-            'vehicle' => new VehicleRequest,
-            'turn' => new TurnRequest,
+            'client' => new ClientRequest(),
+            'site' => new SiteRequest(),
+            'vehicle' => new VehicleRequest(),
+            'turn' => new TurnRequest(),
         };
         $request->setMethod($new ? 'POST' : 'PATCH');
         $errors = [];
-        foreach ($this->validation->make($facts, $request->rules(), $request->messages())->errors()->toArray() as $field => $sentences) {
+        foreach (
+            $this->validation->make($facts, $request->rules(), $request->messages())->errors()->toArray()
+            as $field => $sentences
+        ) {
             $errors[(string) $field] = (string) $sentences[0];
         }
 

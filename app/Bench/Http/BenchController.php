@@ -47,11 +47,23 @@ final class BenchController
 {
     private const MOST_HOURS = 24 * 10;
 
-    #[OA\Post(path: '/api/v1/bench/match', operationId: 'matchTurn', summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing', tags: ['Bench'])]
+    #[
+        OA\Post(
+            path: '/api/v1/bench/match',
+            operationId: 'matchTurn',
+            summary: 'Method, products for every zone, topper, rinse, drying, cautions, and why; what was ruled out; what is missing',
+            tags: ['Bench'],
+        ),
+    ]
     #[Takes('BenchInput')]
     #[Returns('Match')]
-    public function match(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand, NameDifferences $nameDifferences): JsonResponse
-    {
+    public function match(
+        Request $request,
+        SetScene $setScene,
+        Equip $equip,
+        GatherAtHand $gatherAtHand,
+        NameDifferences $nameDifferences,
+    ): JsonResponse {
         $input = new Input($request->json()->all());
         $atHand = $gatherAtHand();
         [$situation, $schools] = $this->situation($input, $setScene, $atHand);
@@ -60,19 +72,48 @@ final class BenchController
 
         return new JsonResponse([
             ...MatchAnswer::of($visit->laying, $schools),
-            'totals' => VisitAnswer::totals($visit->totals), 'problem' => $visit->totals->minutes === null ? $visit->problems[0] ?? null : null,
+            'totals' => VisitAnswer::totals($visit->totals),
+            'problem' => $visit->totals->minutes === null ? $visit->problems[0] ?? null : null,
             'expected' => $this->expectedOf($input, $visit, $atHand, $nameDifferences),
-            ...($input->flag('compare', false) ? ['otherwise' => MatchAnswer::otherwise([...WhatIf::otherwise($situation, $schools, $outfit), ...WhatIf::elsewhere($situation, $schools, $outfit)])] : []),
+            ...$input->flag('compare', false)
+                ? [
+                    'otherwise' => MatchAnswer::otherwise([
+                        ...WhatIf::otherwise($situation, $schools, $outfit),
+                        ...WhatIf::elsewhere($situation, $schools, $outfit),
+                    ]),
+                ]
+                : [],
         ]);
     }
 
-    #[OA\Get(path: '/api/v1/bench/expected', operationId: 'expectVisit', summary: 'What a visit starts from until somebody looks: the place with what comes along, the hour’s weather, what is planned for the day and who comes', tags: ['Bench'], parameters: [
-        new OA\QueryParameter(name: 'vehicle', description: 'None: nowhere in particular', schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'at', description: 'Now when left out', schema: new OA\Schema(type: 'string', format: 'date-time')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/bench/expected',
+            operationId: 'expectVisit',
+            summary: 'What a visit starts from until somebody looks: the place with what comes along, the hour’s weather, what is planned for the day and who comes',
+            tags: ['Bench'],
+            parameters: [
+                new OA\QueryParameter(
+                    name: 'vehicle',
+                    description: 'None: nowhere in particular',
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(
+                    name: 'at',
+                    description: 'Now when left out',
+                    schema: new OA\Schema(type: 'string', format: 'date-time'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('BenchExpected')]
-    public function expected(Request $request, ExpectVisit $expectVisit, GatherAtHand $gatherAtHand, ClockInterface $clock, Tenancy $tenancy): JsonResponse
-    {
+    public function expected(
+        Request $request,
+        ExpectVisit $expectVisit,
+        GatherAtHand $gatherAtHand,
+        ClockInterface $clock,
+        Tenancy $tenancy,
+    ): JsonResponse {
         $asked = $request->validate(['vehicle' => ['sometimes', 'uuid'], 'at' => ['sometimes', 'date']]);
         $at = isset($asked['at']) ? CarbonImmutable::parse($asked['at']) : CarbonImmutable::instance($clock->now());
         if (abs($at->diffInDays($clock->now())) > 400) {
@@ -81,15 +122,30 @@ final class BenchController
         $vehicle = isset($asked['vehicle']) ? $this->vehicle($asked['vehicle']) : null;
         $vehicle?->loadMissing(['site', 'standing.forecast']);
         $atHand = $gatherAtHand();
-        $wish = $vehicle === null ? null : $expectVisit([[$vehicle, $tenancy->workspace()->dateOf($at)]], $atHand, laid: false)[0]['wish'];
+        $wish =
+            $vehicle === null
+                ? null
+                : $expectVisit([[$vehicle, $tenancy->workspace()->dateOf($at)]], $atHand, laid: false)[0]['wish'];
 
         return new JsonResponse([
-            'place' => ExpectVisit::place($vehicle, $atHand), 'weather' => $expectVisit->sky($vehicle?->site, $at),
-            'kinds' => $wish->facts['kinds'] ?? null, 'scope' => $wish->facts['scope'] ?? 'usual', 'crew' => $wish->people ?? 1, 'members' => $wish->members ?? [], 'soil' => data_get($wish?->facts, 'seen.soil', OrdinaryDay::SOIL),
+            'place' => ExpectVisit::place($vehicle, $atHand),
+            'weather' => $expectVisit->sky($vehicle?->site, $at),
+            'kinds' => $wish->facts['kinds'] ?? null,
+            'scope' => $wish->facts['scope'] ?? 'usual',
+            'crew' => $wish->people ?? 1,
+            'members' => $wish->members ?? [],
+            'soil' => data_get($wish?->facts, 'seen.soil', OrdinaryDay::SOIL),
         ]);
     }
 
-    #[OA\Post(path: '/api/v1/bench/doses', operationId: 'doseTurn', summary: 'What to mix for the match, in which vessels, to which marks, in the order of filling', tags: ['Bench'])]
+    #[
+        OA\Post(
+            path: '/api/v1/bench/doses',
+            operationId: 'doseTurn',
+            summary: 'What to mix for the match, in which vessels, to which marks, in the order of filling',
+            tags: ['Bench'],
+        ),
+    ]
     #[Takes('BenchInput')]
     #[Returns('Doses')]
     public function doses(Request $request, SetScene $setScene, Equip $equip, GatherAtHand $gatherAtHand): JsonResponse
@@ -98,40 +154,93 @@ final class BenchController
         $atHand = $gatherAtHand();
         [$situation, $schools] = $this->situation($input, $setScene, $atHand);
 
-        return new JsonResponse(['fills' => VisitAnswer::fills(Laying::of($situation, $schools, $this->outfit($input, $equip, $atHand))->doses)]);
+        return new JsonResponse([
+            'fills' => VisitAnswer::fills(
+                Laying::of($situation, $schools, $this->outfit($input, $equip, $atHand))->doses,
+            ),
+        ]);
     }
 
-    #[OA\Get(path: '/api/v1/schools', operationId: 'listSchools', summary: 'Where practitioners disagree: every school, its sides and one reason for each', tags: ['Bench'])]
+    #[
+        OA\Get(
+            path: '/api/v1/schools',
+            operationId: 'listSchools',
+            summary: 'Where practitioners disagree: every school, its sides and one reason for each',
+            tags: ['Bench'],
+        ),
+    ]
     #[Returns('School', list: true)]
     public function schools(): JsonResponse
     {
-        return new JsonResponse(['data' => array_map(static fn(School $school): array => [
-            'school' => $school->value,
-            'asks' => $school->asks(),
-            'sides' => array_map(static fn(int|string $side, array $words): array => ['side' => (string) $side, ...$words], array_keys($school->sides()), array_values($school->sides())),
-        ], School::cases())]);
+        return new JsonResponse([
+            'data' => array_map(
+                static fn(School $school): array => [
+                    'school' => $school->value,
+                    'asks' => $school->asks(),
+                    'sides' => array_map(
+                        static fn(int|string $side, array $words): array => ['side' => (string) $side, ...$words],
+                        array_keys($school->sides()),
+                        array_values($school->sides()),
+                    ),
+                ],
+                School::cases(),
+            ),
+        ]);
     }
 
-    #[OA\Get(path: '/api/v1/weather', operationId: 'weather', summary: 'Hour by hour from a moment on, at a site', tags: ['Bench'], parameters: [
-        new OA\QueryParameter(name: 'site', schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'from', description: 'Now when left out', schema: new OA\Schema(type: 'string', format: 'date-time')),
-        new OA\QueryParameter(name: 'hours', schema: new OA\Schema(type: 'integer', maximum: self::MOST_HOURS)),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/weather',
+            operationId: 'weather',
+            summary: 'Hour by hour from a moment on, at a site',
+            tags: ['Bench'],
+            parameters: [
+                new OA\QueryParameter(name: 'site', schema: new OA\Schema(type: 'string', format: 'uuid')),
+                new OA\QueryParameter(
+                    name: 'from',
+                    description: 'Now when left out',
+                    schema: new OA\Schema(type: 'string', format: 'date-time'),
+                ),
+                new OA\QueryParameter(name: 'hours', schema: new OA\Schema(type: 'integer', maximum: self::MOST_HOURS)),
+            ],
+        ),
+    ]
     #[Returns('WeatherHour', list: true)]
     public function weather(Request $request, Weather $weather, ClockInterface $clock): JsonResponse
     {
-        $asked = $request->validate(['site' => ['sometimes', 'uuid'], 'from' => ['sometimes', 'date'], 'hours' => ['sometimes', 'integer', 'between:1,'.self::MOST_HOURS]]);
+        $asked = $request->validate([
+            'site' => ['sometimes', 'uuid'],
+            'from' => ['sometimes', 'date'],
+            'hours' => ['sometimes', 'integer', 'between:1,' . self::MOST_HOURS],
+        ]);
         $site = isset($asked['site']) ? Site::query()->whereKey($asked['site'])->first() : null;
-        [$latitude, $longitude] = $site?->latitude !== null && $site->longitude !== null ? [$site->latitude, $site->longitude] : Weather::SOMEWHERE;
-        $from = isset($asked['from']) ? CarbonImmutable::parse($asked['from']) : CarbonImmutable::instance($clock->now());
+        [$latitude, $longitude] =
+            $site?->latitude !== null && $site->longitude !== null
+                ? [$site->latitude, $site->longitude]
+                : Weather::SOMEWHERE;
+        $from = isset($asked['from'])
+            ? CarbonImmutable::parse($asked['from'])
+            : CarbonImmutable::instance($clock->now());
         if (abs($from->diffInDays($clock->now())) > 400) {
             throw Problem::field('from', 'The weather is known for a year or so around today.');
         }
 
-        return new JsonResponse(['data' => array_map(static fn(WeatherHour $hour): array => [
-            'at' => $hour->at->format('Y-m-d\TH:i:s\Z'), 'air_c' => $hour->air->airC, 'rh' => $hour->air->rh, 'wind_m_s' => $hour->air->windMS, 'sun_w_m2' => $hour->air->sunWM2,
-            'cloud' => $hour->cloud, 'rain_mm' => $hour->rainMm, 'air_off_k' => $hour->airOffK, 'sureness' => $hour->sureness,
-        ], $weather->hours($latitude, $longitude, $from, $request->integer('hours', 1)))]);
+        return new JsonResponse([
+            'data' => array_map(
+                static fn(WeatherHour $hour): array => [
+                    'at' => $hour->at->format('Y-m-d\TH:i:s\Z'),
+                    'air_c' => $hour->air->airC,
+                    'rh' => $hour->air->rh,
+                    'wind_m_s' => $hour->air->windMS,
+                    'sun_w_m2' => $hour->air->sunWM2,
+                    'cloud' => $hour->cloud,
+                    'rain_mm' => $hour->rainMm,
+                    'air_off_k' => $hour->airOffK,
+                    'sureness' => $hour->sureness,
+                ],
+                $weather->hours($latitude, $longitude, $from, $request->integer('hours', 1)),
+            ),
+        ]);
     }
 
     /** @return array<string, mixed>|null */
@@ -141,9 +250,22 @@ final class BenchController
         if ($id === null || $on === null) {
             return null;
         }
-        $day = Validator::make(['on' => $on], ['on' => ['date_format:Y-m-d', 'after:-400 days', 'before:+400 days']])->validate()['on'];
+        $day = Validator::make(
+            ['on' => $on],
+            ['on' => ['date_format:Y-m-d', 'after:-400 days', 'before:+400 days']],
+        )->validate()['on'];
 
-        return $nameDifferences(new VisitWish($this->vehicle($id), (string) $day, $input->has('crew') ? $input->whole('crew') : 1, self::members($input), $input->all()), $visit, $atHand);
+        return $nameDifferences(
+            new VisitWish(
+                $this->vehicle($id),
+                (string) $day,
+                $input->has('crew') ? $input->whole('crew') : 1,
+                self::members($input),
+                $input->all(),
+            ),
+            $visit,
+            $atHand,
+        );
     }
 
     /** @return array{Situation, Schools} */
@@ -151,7 +273,11 @@ final class BenchController
     {
         $id = $input->textOrNull('vehicle_id');
 
-        return $setScene($input, $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle')), $atHand->shelf);
+        return $setScene(
+            $input,
+            $id !== null ? $this->vehicle($id) : MatchModel::vehicle($input->object('vehicle')),
+            $atHand->shelf,
+        );
     }
 
     /** With the vehicle's own body and pace, so that the bench says what the sheet will. */
@@ -159,7 +285,8 @@ final class BenchController
     {
         $id = $input->textOrNull('vehicle_id');
         $vehicle = $id === null ? null : $this->vehicle($id);
-        $body = $vehicle === null ? $input->choiceOrNull('body', Body::class) ?? Body::Saloon : Body::from($vehicle->body);
+        $body =
+            $vehicle === null ? $input->choiceOrNull('body', Body::class) ?? Body::Saloon : Body::from($vehicle->body);
 
         $crew = $input->has('crew') ? $input->whole('crew') : 1;
         InvalidInput::unlessBetween($input->at('crew'), $crew, 1, 8);
@@ -176,7 +303,10 @@ final class BenchController
     private function vehicle(string $id): Vehicle
     {
         $vehicle = Str::isUuid($id) ? Vehicle::query()->find($id) : null;
-        Gate::authorize('view', $vehicle ??= throw Problem::field('vehicle_id', 'There is no such vehicle in this workspace.'));
+        Gate::authorize(
+            'view',
+            $vehicle ??= throw Problem::field('vehicle_id', 'There is no such vehicle in this workspace.'),
+        );
 
         return $vehicle;
     }

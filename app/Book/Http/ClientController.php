@@ -22,23 +22,47 @@ final class ClientController
     use Paged;
     use Versioned;
 
-    #[OA\Get(path: '/api/v1/clients', operationId: 'listClients', summary: 'By name, paged by cursor', tags: ['Clients'], parameters: [
-        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/clients',
+            operationId: 'listClients',
+            summary: 'By name, paged by cursor',
+            tags: ['Clients'],
+            parameters: [
+                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Client', page: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Client::class);
         $search = $this->search($request);
 
-        return $this->page(Client::query()->withCount('vehicles')
-            ->when($search !== '', fn($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)))
-            ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), ClientResource::class);
+        return $this->page(
+            Client::query()
+                ->withCount('vehicles')
+                ->when(
+                    $search !== '',
+                    fn($query) => $query->whereAny(['name', 'contact', 'email'], 'ilike', $this->like($search)),
+                )
+                ->orderBy('name')
+                ->orderBy('id')
+                ->cursorPaginate($this->size($request)),
+            ClientResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/clients', operationId: 'createClient', tags: ['Clients'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/clients',
+            operationId: 'createClient',
+            tags: ['Clients'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('ClientInput')]
     #[Returns('Client', 201)]
     public function store(ClientRequest $request): JsonResponse
@@ -49,7 +73,20 @@ final class ClientController
         return $this->sent(new ClientResource($client->loadCount('vehicles')->refresh()), $client, 201);
     }
 
-    #[OA\Get(path: '/api/v1/clients/{client}', operationId: 'showClient', tags: ['Clients'], parameters: [new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/clients/{client}',
+            operationId: 'showClient',
+            tags: ['Clients'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'client',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Client')]
     public function show(Client $client): JsonResponse
     {
@@ -58,20 +95,51 @@ final class ClientController
         return $this->sent(new ClientResource($client->loadCount('vehicles')), $client);
     }
 
-    #[OA\Patch(path: '/api/v1/clients/{client}', operationId: 'updateClient', summary: 'Change some fields; needs If-Match', tags: ['Clients'], parameters: [
-        new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/clients/{client}',
+            operationId: 'updateClient',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Clients'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'client',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('ClientInput')]
     #[Returns('Client')]
     public function update(ClientRequest $request, Client $client): JsonResponse
     {
         Gate::authorize('update', $client);
-        $client = $this->changed($request, $client, static fn(Client $row): ClientResource => new ClientResource($row), static fn(Client $row): Client => $row->fill($request->validated()));
+        $client = $this->changed(
+            $request,
+            $client,
+            static fn(Client $row): ClientResource => new ClientResource($row),
+            static fn(Client $row): Client => $row->fill($request->validated()),
+        );
         return $this->sent(new ClientResource($client->loadCount('vehicles')), $client);
     }
 
-    #[OA\Delete(path: '/api/v1/clients/{client}', operationId: 'deleteClient', summary: 'Remove; vehicles stay and lose only the link', tags: ['Clients'], parameters: [new OA\PathParameter(name: 'client', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/clients/{client}',
+            operationId: 'deleteClient',
+            summary: 'Remove; vehicles stay and lose only the link',
+            tags: ['Clients'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'client',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Client $client): Response
     {

@@ -8,14 +8,16 @@ use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 
-#[Shape(
-    'ClientInput',
-    new Field('name', 'string'),
-    new Field('contact?', 'string?'),
-    new Field('phone?', 'string?'),
-    new Field('email?', 'string?'),
-    new Field('note?', 'string?'),
-)]
+#[
+    Shape(
+        'ClientInput',
+        new Field('name', 'string'),
+        new Field('contact?', 'string?'),
+        new Field('phone?', 'string?'),
+        new Field('email?', 'string?'),
+        new Field('note?', 'string?'),
+    ),
+]
 final class ClientRequest extends FactsRequest
 {
     /** @return array<string, mixed> */

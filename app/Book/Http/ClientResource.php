@@ -11,17 +11,19 @@ use App\Http\RowResource;
 use Illuminate\Http\Request;
 
 /** @mixin Client */
-#[Shape(
-    'Client',
-    new Field('id', 'uuid'),
-    new Field('name', 'string'),
-    new Field('contact', 'string?'),
-    new Field('phone', 'string?'),
-    new Field('email', 'string?'),
-    new Field('note', 'string?'),
-    new Field('vehicles', 'integer'),
-    new Field('version', 'integer'),
-)]
+#[
+    Shape(
+        'Client',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('contact', 'string?'),
+        new Field('phone', 'string?'),
+        new Field('email', 'string?'),
+        new Field('note', 'string?'),
+        new Field('vehicles', 'integer'),
+        new Field('version', 'integer'),
+    ),
+]
 final class ClientResource extends RowResource
 {
     /** @return array<string, mixed> */

@@ -23,15 +23,21 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** Who goes together, and when they work. */
-#[Shape('CrewInput', new Field('name?', 'string'), new Field('minutes?', 'CrewWeek'), new Field('people?', 'integer', 'How many they are'), new Field('members?', 'uuid[]', 'Those of them who sign in here'), new Field('days?', 'CrewDay[]', 'Days that differ; all of them'))]
+#[
+    Shape(
+        'CrewInput',
+        new Field('name?', 'string'),
+        new Field('minutes?', 'CrewWeek'),
+        new Field('people?', 'integer', 'How many they are'),
+        new Field('members?', 'uuid[]', 'Those of them who sign in here'),
+        new Field('days?', 'CrewDay[]', 'Days that differ; all of them'),
+    ),
+]
 final class CrewController
 {
     use Versioned;
 
-    public function __construct(
-        private readonly ClockInterface $clock,
-        private readonly Tenancy $tenancy,
-    ) {}
+    public function __construct(private readonly ClockInterface $clock, private readonly Tenancy $tenancy) {}
 
     #[OA\Get(path: '/api/v1/crews', operationId: 'listCrews', tags: ['Weeks'])]
     #[Returns('Crew', list: true)]
@@ -39,10 +45,21 @@ final class CrewController
     {
         Gate::authorize('viewAny', Vehicle::class);
 
-        return new JsonResponse(['data' => CrewResource::collection(Crew::query()->with('days')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get())]);
+        return new JsonResponse([
+            'data' => CrewResource::collection(
+                Crew::query()->with('days')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
+            ),
+        ]);
     }
 
-    #[OA\Post(path: '/api/v1/crews', operationId: 'createCrew', tags: ['Weeks'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/crews',
+            operationId: 'createCrew',
+            tags: ['Weeks'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('CrewInput')]
     #[Returns('Crew', 201)]
     public function store(Request $request): JsonResponse
@@ -50,7 +67,12 @@ final class CrewController
         Gate::authorize('create', Vehicle::class);
         $facts = $this->facts($request, 'required');
         $crew = DB::transaction(function () use ($facts): Crew {
-            $crew = Crew::query()->create(['name' => $facts['name'] ?? '', 'minutes' => $facts['minutes'] ?? [], 'people' => $facts['people'] ?? 1, 'members' => $facts['members'] ?? []]);
+            $crew = Crew::query()->create([
+                'name' => $facts['name'] ?? '',
+                'minutes' => $facts['minutes'] ?? [],
+                'people' => $facts['people'] ?? 1,
+                'members' => $facts['members'] ?? [],
+            ]);
             $this->days($crew, $facts['days'] ?? []);
 
             return $crew;
@@ -59,24 +81,58 @@ final class CrewController
         return $this->sent(new CrewResource($crew->refresh()->load('days')), $crew, 201);
     }
 
-    #[OA\Patch(path: '/api/v1/crews/{crew}', operationId: 'updateCrew', summary: 'Change some fields; needs If-Match', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'crew', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Patch(
+            path: '/api/v1/crews/{crew}',
+            operationId: 'updateCrew',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'crew',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('CrewInput')]
     #[Returns('Crew')]
     public function update(Request $request, Crew $crew): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $facts = $this->facts($request, 'sometimes');
-        $crew = $this->changed($request, $crew, static fn(Crew $row): CrewResource => new CrewResource($row->load('days')), function (Crew $row) use ($facts): void {
-            $row->fill(array_intersect_key($facts, ['name' => 1, 'minutes' => 1, 'people' => 1, 'members' => 1]));
-            if (isset($facts['days'])) {
-                $this->days($row, $facts['days']);
-            }
-        });
+        $crew = $this->changed(
+            $request,
+            $crew,
+            static fn(Crew $row): CrewResource => new CrewResource($row->load('days')),
+            function (Crew $row) use ($facts): void {
+                $row->fill(array_intersect_key($facts, ['name' => 1, 'minutes' => 1, 'people' => 1, 'members' => 1]));
+                if (isset($facts['days'])) {
+                    $this->days($row, $facts['days']);
+                }
+            },
+        );
 
         return $this->sent(new CrewResource($crew->load('days')), $crew);
     }
 
-    #[OA\Delete(path: '/api/v1/crews/{crew}', operationId: 'archiveCrew', summary: 'Put away; its visits are planned anew with the next plan', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'crew', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/crews/{crew}',
+            operationId: 'archiveCrew',
+            summary: 'Put away; its visits are planned anew with the next plan',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'crew',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Crew $crew): Response
     {
@@ -96,7 +152,11 @@ final class CrewController
             'minutes.*' => ['integer', 'between:0,1440'],
             'people' => ['sometimes', 'integer', 'between:1,8'],
             'members' => ['sometimes', 'array', 'max:8'],
-            'members.*' => ['uuid', 'distinct', Rule::exists('memberships', 'user_id')->where('workspace_id', $this->tenancy->workspace()->id)],
+            'members.*' => [
+                'uuid',
+                'distinct',
+                Rule::exists('memberships', 'user_id')->where('workspace_id', $this->tenancy->workspace()->id),
+            ],
             'days' => ['sometimes', 'array', 'max:400'],
             'days.*.on' => ['required', 'date_format:Y-m-d', 'distinct'],
             'days.*.minutes' => ['required', 'integer', 'between:0,1440'],
@@ -109,7 +169,12 @@ final class CrewController
     {
         CrewDay::query()->where('crew_id', $crew->id)->delete();
         foreach ($days as $day) {
-            CrewDay::query()->create(['crew_id' => $crew->id, 'on' => $day['on'], 'minutes' => $day['minutes'], 'note' => $day['note'] ?? null]);
+            CrewDay::query()->create([
+                'crew_id' => $crew->id,
+                'on' => $day['on'],
+                'minutes' => $day['minutes'],
+                'note' => $day['note'] ?? null,
+            ]);
         }
     }
 }

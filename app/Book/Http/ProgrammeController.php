@@ -19,7 +19,21 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** Rhythms with a name: "fortnight, topper every eighth week". */
-#[Shape('ProgrammeInput', new Field('name?', 'string'), new Field('cadence_min?', 'integer'), new Field('cadence_target?', 'integer'), new Field('cadence_max?', 'integer'), new Field('salt_target?', 'integer?'), new Field('topper_weeks?', 'integer?'), new Field('scope?', 'string'), new Field('full_every?', 'integer?'), new Field('topper_washes?', 'integer?'), new Field('decon_days?', 'integer?'))]
+#[
+    Shape(
+        'ProgrammeInput',
+        new Field('name?', 'string'),
+        new Field('cadence_min?', 'integer'),
+        new Field('cadence_target?', 'integer'),
+        new Field('cadence_max?', 'integer'),
+        new Field('salt_target?', 'integer?'),
+        new Field('topper_weeks?', 'integer?'),
+        new Field('scope?', 'string'),
+        new Field('full_every?', 'integer?'),
+        new Field('topper_washes?', 'integer?'),
+        new Field('decon_days?', 'integer?'),
+    ),
+]
 final class ProgrammeController
 {
     use Versioned;
@@ -33,7 +47,14 @@ final class ProgrammeController
         return new JsonResponse(['data' => ProgrammeResource::collection(Programme::query()->orderBy('name')->get())]);
     }
 
-    #[OA\Post(path: '/api/v1/programmes', operationId: 'createProgramme', tags: ['Weeks'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/programmes',
+            operationId: 'createProgramme',
+            tags: ['Weeks'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('ProgrammeInput')]
     #[Returns('Programme', 201)]
     public function store(ProgrammeRequest $request): JsonResponse
@@ -44,30 +65,74 @@ final class ProgrammeController
         return $this->sent(new ProgrammeResource($programme->refresh()), $programme, 201);
     }
 
-    #[OA\Patch(path: '/api/v1/programmes/{programme}', operationId: 'updateProgramme', summary: 'Vehicles that follow it change along, field by field, where they had not their own; needs If-Match', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'programme', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Patch(
+            path: '/api/v1/programmes/{programme}',
+            operationId: 'updateProgramme',
+            summary: 'Vehicles that follow it change along, field by field, where they had not their own; needs If-Match',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'programme',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('ProgrammeInput')]
     #[Returns('Programme')]
     public function update(ProgrammeRequest $request, Programme $programme): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $programme = $this->changed($request, $programme, static fn(Programme $row): ProgrammeResource => new ProgrammeResource($row), static function (Programme $row) use ($request): void {
-            $before = $row->rhythm();
-            $row->fill($request->validated());
-            foreach (Vehicle::query()->where('programme_id', $row->id)->orderBy('id')->get() as $vehicle) {
-                $vehicle->update([...array_filter($row->rhythm(), static fn(int|string|null $new, string $field): bool => $vehicle->{$field} === $before[$field], ARRAY_FILTER_USE_BOTH), 'version' => $vehicle->version + 1]);
-            }
-        });
+        $programme = $this->changed(
+            $request,
+            $programme,
+            static fn(Programme $row): ProgrammeResource => new ProgrammeResource($row),
+            static function (Programme $row) use ($request): void {
+                $before = $row->rhythm();
+                $row->fill($request->validated());
+                foreach (Vehicle::query()->where('programme_id', $row->id)->orderBy('id')->get() as $vehicle) {
+                    $vehicle->update([
+                        ...array_filter(
+                            $row->rhythm(),
+                            static fn(int|string|null $new, string $field): bool => $vehicle->{$field} ===
+                                $before[$field],
+                            ARRAY_FILTER_USE_BOTH,
+                        ),
+                        'version' => $vehicle->version + 1,
+                    ]);
+                }
+            },
+        );
 
         return $this->sent(new ProgrammeResource($programme), $programme);
     }
 
-    #[OA\Delete(path: '/api/v1/programmes/{programme}', operationId: 'deleteProgramme', summary: 'Its vehicles keep the rhythm they have', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'programme', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/programmes/{programme}',
+            operationId: 'deleteProgramme',
+            summary: 'Its vehicles keep the rhythm they have',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'programme',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Request $request, Programme $programme): Response
     {
         Gate::authorize('create', Vehicle::class);
         DB::transaction(static function () use ($programme): void {
-            Vehicle::query()->where('programme_id', $programme->id)->update(['programme_id' => null]);
+            Vehicle::query()
+                ->where('programme_id', $programme->id)
+                ->update(['programme_id' => null]);
             $programme->delete();
         });
 

@@ -19,14 +19,22 @@ final class ProgrammeRequest extends FactsRequest
         $programme = $this->route('programme');
 
         return [
-            'name' => [$new, 'string', 'min:1', 'max:120', Rule::unique('programmes', 'name')->where('workspace_id', app(Tenancy::class)->workspace()->id)->ignore($programme instanceof Programme ? $programme->id : null)],
+            'name' => [
+                $new,
+                'string',
+                'min:1',
+                'max:120',
+                Rule::unique('programmes', 'name')
+                    ->where('workspace_id', app(Tenancy::class)->workspace()->id)
+                    ->ignore($programme instanceof Programme ? $programme->id : null),
+            ],
             'cadence_min' => [$new, 'integer', 'between:1,365'],
             'cadence_target' => [$new, 'integer', 'between:1,365'],
             'cadence_max' => [$new, 'integer', 'between:1,730'],
             'salt_target' => ['sometimes', 'nullable', 'integer', 'between:1,365'],
             'topper_weeks' => ['sometimes', 'nullable', 'integer', 'between:1,104'],
             'decon_days' => ['sometimes', 'nullable', 'integer', 'between:1,1460'],
-            'scope' => ['sometimes', 'string', 'max:80', new KnownScope],
+            'scope' => ['sometimes', 'string', 'max:80', new KnownScope()],
             'full_every' => ['sometimes', 'nullable', 'integer', 'between:2,52'],
             'topper_washes' => ['sometimes', 'nullable', 'integer', 'between:1,60'],
         ];
@@ -35,20 +43,36 @@ final class ProgrammeRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            $programme = $this->route('programme');
-            $has = $programme instanceof Programme ? $programme : new Programme;
-            [$min, $target, $max] = array_map(fn(string $field): int => $this->integer($field, (int) $has->getAttribute($field)), ['cadence_min', 'cadence_target', 'cadence_max']);
-            if ($min > $target || $target > $max) {
-                $validator->errors()->add('cadence_target', 'The usual gap between visits must lie between the shortest and the longest.');
-            }
-            $salt = ! $this->has('salt_target') ? $has->salt_target : ($this->filled('salt_target') ? $this->integer('salt_target') : null);
-            if ($salt !== null && ($salt < $min || $salt > $max)) {
-                $validator->errors()->add('salt_target', 'The gap in salt months must lie between the shortest and the longest.');
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
+                }
+                $programme = $this->route('programme');
+                $has = $programme instanceof Programme ? $programme : new Programme();
+                [$min, $target, $max] = array_map(
+                    fn(string $field): int => $this->integer($field, (int) $has->getAttribute($field)),
+                    ['cadence_min', 'cadence_target', 'cadence_max'],
+                );
+                if ($min > $target || $target > $max) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'cadence_target',
+                            'The usual gap between visits must lie between the shortest and the longest.',
+                        );
+                }
+                $salt = !$this->has('salt_target')
+                    ? $has->salt_target
+                    : ($this->filled('salt_target')
+                        ? $this->integer('salt_target')
+                        : null);
+                if ($salt !== null && ($salt < $min || $salt > $max)) {
+                    $validator
+                        ->errors()
+                        ->add('salt_target', 'The gap in salt months must lie between the shortest and the longest.');
+                }
+            },
+        ];
     }
 }

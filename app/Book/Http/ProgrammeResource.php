@@ -11,12 +11,41 @@ use App\Http\RowResource;
 use Illuminate\Http\Request;
 
 /** @mixin Programme */
-#[Shape('Programme', new Field('id', 'uuid'), new Field('name', 'string'), new Field('cadence_min', 'integer'), new Field('cadence_target', 'integer'), new Field('cadence_max', 'integer'), new Field('salt_target', 'integer?', 'Days between visits in salt months'), new Field('topper_weeks', 'integer?', 'Null: by forecast'), new Field('decon_days', 'integer?', 'Null: when the surface asks'), new Field('scope', 'string'), new Field('full_every', 'integer?'), new Field('topper_washes', 'integer?'), new Field('version', 'integer'))]
+#[
+    Shape(
+        'Programme',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('cadence_min', 'integer'),
+        new Field('cadence_target', 'integer'),
+        new Field('cadence_max', 'integer'),
+        new Field('salt_target', 'integer?', 'Days between visits in salt months'),
+        new Field('topper_weeks', 'integer?', 'Null: by forecast'),
+        new Field('decon_days', 'integer?', 'Null: when the surface asks'),
+        new Field('scope', 'string'),
+        new Field('full_every', 'integer?'),
+        new Field('topper_washes', 'integer?'),
+        new Field('version', 'integer'),
+    ),
+]
 final class ProgrammeResource extends RowResource
 {
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return $this->resource->only(['id', 'name', 'cadence_min', 'cadence_target', 'cadence_max', 'salt_target', 'topper_weeks', 'decon_days', 'scope', 'full_every', 'topper_washes', 'version']);
+        return $this->resource->only([
+            'id',
+            'name',
+            'cadence_min',
+            'cadence_target',
+            'cadence_max',
+            'salt_target',
+            'topper_weeks',
+            'decon_days',
+            'scope',
+            'full_every',
+            'topper_washes',
+            'version',
+        ]);
     }
 }

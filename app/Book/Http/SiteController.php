@@ -22,34 +22,72 @@ final class SiteController
     use Paged;
     use Versioned;
 
-    #[OA\Get(path: '/api/v1/sites', operationId: 'listSites', summary: 'By name, paged by cursor', tags: ['Sites'], parameters: [
-        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/sites',
+            operationId: 'listSites',
+            summary: 'By name, paged by cursor',
+            tags: ['Sites'],
+            parameters: [
+                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Site', page: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Site::class);
         $search = $this->search($request);
 
-        return $this->page(Site::query()->withCount('vehicles')->with('admissions')
-            ->when($search !== '', fn($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)))
-            ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), SiteResource::class);
+        return $this->page(
+            Site::query()
+                ->withCount('vehicles')
+                ->with('admissions')
+                ->when(
+                    $search !== '',
+                    fn($query) => $query->whereAny(['name', 'address'], 'ilike', $this->like($search)),
+                )
+                ->orderBy('name')
+                ->orderBy('id')
+                ->cursorPaginate($this->size($request)),
+            SiteResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/sites', operationId: 'createSite', tags: ['Sites'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/sites',
+            operationId: 'createSite',
+            tags: ['Sites'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('SiteInput')]
     #[Returns('Site', 201)]
     public function store(SiteRequest $request): JsonResponse
     {
         Gate::authorize('create', Site::class);
-        $site = DB::transaction(fn(): Site => $this->put($request, new Site));
+        $site = DB::transaction(fn(): Site => $this->put($request, new Site()));
 
         return $this->sent(new SiteResource($site->loadCount('vehicles')->refresh()), $site, 201);
     }
 
-    #[OA\Get(path: '/api/v1/sites/{site}', operationId: 'showSite', tags: ['Sites'], parameters: [new OA\PathParameter(name: 'site', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/sites/{site}',
+            operationId: 'showSite',
+            tags: ['Sites'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'site',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Site')]
     public function show(Site $site): JsonResponse
     {
@@ -58,21 +96,52 @@ final class SiteController
         return $this->sent(new SiteResource($site->loadCount('vehicles')), $site);
     }
 
-    #[OA\Patch(path: '/api/v1/sites/{site}', operationId: 'updateSite', summary: 'Change some fields; needs If-Match', tags: ['Sites'], parameters: [
-        new OA\PathParameter(name: 'site', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/sites/{site}',
+            operationId: 'updateSite',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Sites'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'site',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('SiteInput')]
     #[Returns('Site')]
     public function update(SiteRequest $request, Site $site): JsonResponse
     {
         Gate::authorize('update', $site);
-        $site = $this->changed($request, $site, static fn(Site $row): SiteResource => new SiteResource($row), fn(Site $row): Site => $this->put($request, $row));
+        $site = $this->changed(
+            $request,
+            $site,
+            static fn(Site $row): SiteResource => new SiteResource($row),
+            fn(Site $row): Site => $this->put($request, $row),
+        );
 
         return $this->sent(new SiteResource($site->loadCount('vehicles')), $site);
     }
 
-    #[OA\Delete(path: '/api/v1/sites/{site}', operationId: 'deleteSite', summary: 'Remove; vehicles stay and lose only the link', tags: ['Sites'], parameters: [new OA\PathParameter(name: 'site', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/sites/{site}',
+            operationId: 'deleteSite',
+            summary: 'Remove; vehicles stay and lose only the link',
+            tags: ['Sites'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'site',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Site $site): Response
     {
@@ -92,8 +161,14 @@ final class SiteController
             // The same person twice in a crew is one; the earlier end holds.
             $by = [];
             foreach ($register as $one) {
-                $key = $one['crew_id'].' '.mb_strtolower(trim($one['person']));
-                $by[$key] = ['crew_id' => $one['crew_id'], 'person' => trim($one['person']), 'valid_until' => collect([$one['valid_until'] ?? null, $by[$key]['valid_until'] ?? null])->filter()->min()];
+                $key = $one['crew_id'] . ' ' . mb_strtolower(trim($one['person']));
+                $by[$key] = [
+                    'crew_id' => $one['crew_id'],
+                    'person' => trim($one['person']),
+                    'valid_until' => collect([$one['valid_until'] ?? null, $by[$key]['valid_until'] ?? null])
+                        ->filter()
+                        ->min(),
+                ];
             }
             $site->admissions()->createMany(array_values($by));
             $site->unsetRelation('admissions');

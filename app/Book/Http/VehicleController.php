@@ -37,36 +37,90 @@ final class VehicleController
         private readonly EstimateTurn $estimateTurn,
     ) {}
 
-    #[OA\Get(path: '/api/v1/vehicles', operationId: 'listVehicles', summary: 'By name, paged by cursor', tags: ['Vehicles'], parameters: [
-        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'archived', description: 'Also what was put away', schema: new OA\Schema(type: 'boolean')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles',
+            operationId: 'listVehicles',
+            summary: 'By name, paged by cursor',
+            tags: ['Vehicles'],
+            parameters: [
+                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+                new OA\QueryParameter(
+                    name: 'archived',
+                    description: 'Also what was put away',
+                    schema: new OA\Schema(type: 'boolean'),
+                ),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Vehicle', page: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
         $search = $this->search($request);
 
-        return $this->page(Vehicle::query()->with(['client', 'site'])
-            ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
-            ->when($search !== '', fn($query) => $query->whereAny(['name', 'model', 'plate'], 'ilike', $this->like($search)))
-            ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), VehicleResource::class);
+        return $this->page(
+            Vehicle::query()
+                ->with(['client', 'site'])
+                ->when(!$request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
+                ->when(
+                    $search !== '',
+                    fn($query) => $query->whereAny(['name', 'model', 'plate'], 'ilike', $this->like($search)),
+                )
+                ->orderBy('name')
+                ->orderBy('id')
+                ->cursorPaginate($this->size($request)),
+            VehicleResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/vehicles', operationId: 'createVehicle', tags: ['Vehicles'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles',
+            operationId: 'createVehicle',
+            tags: ['Vehicles'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('VehicleInput')]
     #[Returns('Vehicle', 201)]
     public function store(VehicleRequest $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = DB::transaction(fn(): Vehicle => $this->ownMinutes($request, Vehicle::query()->create(['salt_months' => $this->tenancy->workspace()->salt_months, ...$request->validated(), 'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2())])));
+        $vehicle = DB::transaction(
+            fn(): Vehicle => $this->ownMinutes(
+                $request,
+                Vehicle::query()->create([
+                    'salt_months' => $this->tenancy->workspace()->salt_months,
+                    ...$request->validated(),
+                    'paint_m2' => $request->float('paint_m2', Body::from($request->string('body')->value())->paintM2()),
+                ]),
+            ),
+        );
 
-        return $this->sent(new VehicleResource($vehicle->refresh()->load(['client', 'site', 'layers.forecast'])), $vehicle, 201);
+        return $this->sent(
+            new VehicleResource($vehicle->refresh()->load(['client', 'site', 'layers.forecast'])),
+            $vehicle,
+            201,
+        );
     }
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}', operationId: 'showVehicle', tags: ['Vehicles'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}',
+            operationId: 'showVehicle',
+            tags: ['Vehicles'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Vehicle')]
     public function show(Vehicle $vehicle): JsonResponse
     {
@@ -75,23 +129,45 @@ final class VehicleController
         return $this->sent(new VehicleResource($vehicle->load(['client', 'site', 'layers.forecast'])), $vehicle);
     }
 
-    #[OA\Patch(path: '/api/v1/vehicles/{vehicle}', operationId: 'updateVehicle', summary: 'Change some fields; needs If-Match', tags: ['Vehicles'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/vehicles/{vehicle}',
+            operationId: 'updateVehicle',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Vehicles'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('VehicleInput')]
     #[Returns('Vehicle')]
     public function update(VehicleRequest $request, Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('update', $vehicle);
-        $vehicle = $this->changed($request, $vehicle, static fn(Vehicle $row): VehicleResource => new VehicleResource($row->load(['client', 'site', 'layers.forecast'])), function (Vehicle $row) use ($request): void {
-            $programme = $request->filled('programme_id') && $request->input('programme_id') !== $row->programme_id ? Programme::query()->whereKey($request->input('programme_id'))->first() : null;
-            $row->fill([...$programme?->rhythm() ?? [], ...$request->validated()])->save();
-            // Habits, rhythm and softness bear on every date.
-            ($this->rebuildProtection)($row);
-            ($this->forecastLayers)([$row->id]);
-            $this->ownMinutes($request, $row);
-        });
+        $vehicle = $this->changed(
+            $request,
+            $vehicle,
+            static fn(Vehicle $row): VehicleResource => new VehicleResource(
+                $row->load(['client', 'site', 'layers.forecast']),
+            ),
+            function (Vehicle $row) use ($request): void {
+                $programme =
+                    $request->filled('programme_id') && $request->input('programme_id') !== $row->programme_id
+                        ? Programme::query()->whereKey($request->input('programme_id'))->first()
+                        : null;
+                $row->fill([...$programme?->rhythm() ?? [], ...$request->validated()])->save();
+                // Habits, rhythm and softness bear on every date.
+                ($this->rebuildProtection)($row);
+                ($this->forecastLayers)([$row->id]);
+                $this->ownMinutes($request, $row);
+            },
+        );
         return $this->sent(new VehicleResource($vehicle->load(['client', 'site', 'layers.forecast'])), $vehicle);
     }
 
@@ -100,13 +176,29 @@ final class VehicleController
     {
         if ($request->has('own_minutes')) {
             $own = $vehicle->refresh()->own_minutes;
-            Vehicle::query()->whereKey($vehicle->id)->update(['own_estimate' => $own === null ? null : $this->estimateTurn->usual($vehicle)]);
+            Vehicle::query()
+                ->whereKey($vehicle->id)
+                ->update(['own_estimate' => $own === null ? null : $this->estimateTurn->usual($vehicle)]);
         }
 
         return $vehicle;
     }
 
-    #[OA\Delete(path: '/api/v1/vehicles/{vehicle}', operationId: 'archiveVehicle', summary: 'Put away; nothing recorded is lost', tags: ['Vehicles'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/vehicles/{vehicle}',
+            operationId: 'archiveVehicle',
+            summary: 'Put away; nothing recorded is lost',
+            tags: ['Vehicles'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Vehicle $vehicle): Response
     {
@@ -116,7 +208,21 @@ final class VehicleController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/restore', operationId: 'restoreVehicle', summary: 'Take out again', tags: ['Vehicles'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/restore',
+            operationId: 'restoreVehicle',
+            summary: 'Take out again',
+            tags: ['Vehicles'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function restore(Vehicle $vehicle): Response
     {

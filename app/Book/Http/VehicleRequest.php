@@ -19,41 +19,43 @@ use Vicissa\Core\Matching\WheelFinish;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
 
-#[Shape(
-    'VehicleInput',
-    new Field('name?', 'string'),
-    new Field('body?', 'string'),
-    new Field('model?', 'string?'),
-    new Field('plate?', 'string?'),
-    new Field('client_id?', 'uuid?'),
-    new Field('site_id?', 'uuid?'),
-    new Field('in_service_on?', 'date?'),
-    new Field('colour?', 'string?'),
-    new Field('tone?', 'string'),
-    new Field('hardness?', 'string'),
-    new Field('finish?', 'string[]'),
-    new Field('wheel_finish?', 'string'),
-    new Field('paint_m2?', 'number'),
-    new Field('storage?', 'string'),
-    new Field('road?', 'string'),
-    new Field('km_per_week?', 'integer'),
-    new Field('salt_months?', 'integer[]', 'Months, 1 to 12, whose roads are salted where it drives'),
-    new Field('cadence_min?', 'integer'),
-    new Field('cadence_target?', 'integer'),
-    new Field('cadence_max?', 'integer'),
-    new Field('programme_id?', 'uuid?', 'Takes over its rhythm where no own is given'),
-    new Field('salt_target?', 'integer?', 'Days between visits in salt months'),
-    new Field('topper_weeks?', 'integer?', 'Null: by forecast'),
-    new Field('decon_days?', 'integer?', 'Null: when the surface asks'),
-    new Field('scope?', 'string', 'quick, usual, full, or what it takes in, with commas'),
-    new Field('full_every?', 'integer?', 'Every so many visits it is a full one'),
-    new Field('topper_washes?', 'integer?', 'A topper every so many washes, if that comes first'),
-    new Field('own_minutes?', 'integer?', 'Of a visit, typed; counts as ten that were measured'),
-    new Field('material?', 'string', null, ['steel', 'aluminium', 'fibreglass']),
-    new Field('base_unknown?', 'boolean', 'Nobody knows what lies on the paint'),
-    new Field('schools?', 'Sides', 'Its own sides; what is left out follows the workspace'),
-    new Field('note?', 'string?'),
-)]
+#[
+    Shape(
+        'VehicleInput',
+        new Field('name?', 'string'),
+        new Field('body?', 'string'),
+        new Field('model?', 'string?'),
+        new Field('plate?', 'string?'),
+        new Field('client_id?', 'uuid?'),
+        new Field('site_id?', 'uuid?'),
+        new Field('in_service_on?', 'date?'),
+        new Field('colour?', 'string?'),
+        new Field('tone?', 'string'),
+        new Field('hardness?', 'string'),
+        new Field('finish?', 'string[]'),
+        new Field('wheel_finish?', 'string'),
+        new Field('paint_m2?', 'number'),
+        new Field('storage?', 'string'),
+        new Field('road?', 'string'),
+        new Field('km_per_week?', 'integer'),
+        new Field('salt_months?', 'integer[]', 'Months, 1 to 12, whose roads are salted where it drives'),
+        new Field('cadence_min?', 'integer'),
+        new Field('cadence_target?', 'integer'),
+        new Field('cadence_max?', 'integer'),
+        new Field('programme_id?', 'uuid?', 'Takes over its rhythm where no own is given'),
+        new Field('salt_target?', 'integer?', 'Days between visits in salt months'),
+        new Field('topper_weeks?', 'integer?', 'Null: by forecast'),
+        new Field('decon_days?', 'integer?', 'Null: when the surface asks'),
+        new Field('scope?', 'string', 'quick, usual, full, or what it takes in, with commas'),
+        new Field('full_every?', 'integer?', 'Every so many visits it is a full one'),
+        new Field('topper_washes?', 'integer?', 'A topper every so many washes, if that comes first'),
+        new Field('own_minutes?', 'integer?', 'Of a visit, typed; counts as ten that were measured'),
+        new Field('material?', 'string', null, ['steel', 'aluminium', 'fibreglass']),
+        new Field('base_unknown?', 'boolean', 'Nobody knows what lies on the paint'),
+        new Field('schools?', 'Sides', 'Its own sides; what is left out follows the workspace'),
+        new Field('note?', 'string?'),
+    ),
+]
 final class VehicleRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -88,7 +90,7 @@ final class VehicleRequest extends FactsRequest
             'salt_target' => ['sometimes', 'nullable', 'integer', 'between:1,365'],
             'topper_weeks' => ['sometimes', 'nullable', 'integer', 'between:1,104'],
             'decon_days' => ['sometimes', 'nullable', 'integer', 'between:1,1460'],
-            'scope' => ['sometimes', 'string', 'max:80', new KnownScope],
+            'scope' => ['sometimes', 'string', 'max:80', new KnownScope()],
             'full_every' => ['sometimes', 'nullable', 'integer', 'between:2,52'],
             'topper_washes' => ['sometimes', 'nullable', 'integer', 'between:1,60'],
             'own_minutes' => ['sometimes', 'nullable', 'integer', 'between:5,1440'],
@@ -102,28 +104,47 @@ final class VehicleRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            try {
-                Schools::of($this->array('schools'));
-            } catch (InvalidInput $e) {
-                $validator->errors()->add($e->field, $e->getMessage());
-            }
-            $vehicle = $this->route('vehicle');
-            $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle;
-            [$min, $target, $max] = array_map(fn(string $field): int => $this->integer($field, $has->{$field}), ['cadence_min', 'cadence_target', 'cadence_max']);
-            if ($min > $target || $target > $max) {
-                $validator->errors()->add('cadence_target', 'The usual gap between visits must lie between the shortest and the longest.');
-            }
-            $since = $this->string('in_service_on')->value();
-            if ($vehicle instanceof Vehicle && $since !== '') {
-                $first = $vehicle->layers()->min('on_at');
-                if ($first !== null && substr((string) $first, 0, 10) < $since) {
-                    $validator->errors()->add('in_service_on', sprintf('A layer went on this vehicle on %s, before that date. Correct the layer first if the vehicle is really newer.', substr((string) $first, 0, 10)));
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
                 }
-            }
-        }];
+                try {
+                    Schools::of($this->array('schools'));
+                } catch (InvalidInput $e) {
+                    $validator->errors()->add($e->field, $e->getMessage());
+                }
+                $vehicle = $this->route('vehicle');
+                $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle();
+                [$min, $target, $max] = array_map(fn(string $field): int => $this->integer($field, $has->{$field}), [
+                    'cadence_min',
+                    'cadence_target',
+                    'cadence_max',
+                ]);
+                if ($min > $target || $target > $max) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'cadence_target',
+                            'The usual gap between visits must lie between the shortest and the longest.',
+                        );
+                }
+                $since = $this->string('in_service_on')->value();
+                if ($vehicle instanceof Vehicle && $since !== '') {
+                    $first = $vehicle->layers()->min('on_at');
+                    if ($first !== null && substr((string) $first, 0, 10) < $since) {
+                        $validator
+                            ->errors()
+                            ->add(
+                                'in_service_on',
+                                sprintf(
+                                    'A layer went on this vehicle on %s, before that date. Correct the layer first if the vehicle is really newer.',
+                                    substr((string) $first, 0, 10),
+                                ),
+                            );
+                    }
+                }
+            },
+        ];
     }
 }

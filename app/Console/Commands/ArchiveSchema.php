@@ -19,10 +19,18 @@ final class ArchiveSchema extends Command
     public function handle(): int
     {
         $path = base_path('docs/schemas/archive.schema.json');
-        $schema = json_encode($this->schema(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        $schema =
+            json_encode(
+                $this->schema(),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+            ) . "\n";
         if ($this->option('check')) {
             $same = is_file($path) && file_get_contents($path) === $schema;
-            $same ? $this->info('The published schema is that of the tables.') : $this->error('docs/schemas/archive.schema.json is out of date: run php artisan vicissa:archive-schema.');
+            $same
+                ? $this->info('The published schema is that of the tables.')
+                : $this->error(
+                    'docs/schemas/archive.schema.json is out of date: run php artisan vicissa:archive-schema.',
+                );
 
             return $same ? self::SUCCESS : self::FAILURE;
         }
@@ -38,22 +46,67 @@ final class ArchiveSchema extends Command
         $tables = [];
         foreach (ArchivedTables::ALL as $table) {
             $properties = $required = [];
-            foreach (DB::select("select column_name, data_type, is_nullable, character_maximum_length from information_schema.columns where table_schema = 'public' and table_name = ? and column_name <> 'workspace_id' order by ordinal_position", [$table]) as $column) {
+            foreach (
+                DB::select(
+                    "select column_name, data_type, is_nullable, character_maximum_length from information_schema.columns where table_schema = 'public' and table_name = ? and column_name <> 'workspace_id' order by ordinal_position",
+                    [$table],
+                )
+                as $column
+            ) {
                 $properties[(string) $column->column_name] = $this->type($column);
                 $required[] = (string) $column->column_name;
             }
-            $tables[$table] = ['type' => 'array', 'items' => ['type' => 'object', 'properties' => $properties, 'required' => $required, 'additionalProperties' => false]];
+            $tables[$table] = [
+                'type' => 'array',
+                'items' => [
+                    'type' => 'object',
+                    'properties' => $properties,
+                    'required' => $required,
+                    'additionalProperties' => false,
+                ],
+            ];
         }
 
         return [
-            '$schema' => 'https://json-schema.org/draft/2020-12/schema', '$id' => 'https://vicissa.example/schemas/archive-1.json', 'title' => 'A workspace of Vicissa, whole',
-            'description' => 'archive.json of the ZIP; photos/{id}.jpg lie beside it. Rows as the tables hold them, in SI units; ids are only valid within the file. Left out: '.implode(', ', array_map(static fn(string $table, string $why): string => "{$table} ({$why})", array_keys(ArchivedTables::LEFT), ArchivedTables::LEFT)).'.',
-            'type' => 'object', 'required' => ['format', 'made_at', 'workspace', 'people', 'tables'], 'additionalProperties' => false,
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            '$id' => 'https://vicissa.example/schemas/archive-1.json',
+            'title' => 'A workspace of Vicissa, whole',
+            'description' =>
+                'archive.json of the ZIP; photos/{id}.jpg lie beside it. Rows as the tables hold them, in SI units; ids are only valid within the file. Left out: ' .
+                implode(
+                    ', ',
+                    array_map(
+                        static fn(string $table, string $why): string => "{$table} ({$why})",
+                        array_keys(ArchivedTables::LEFT),
+                        ArchivedTables::LEFT,
+                    ),
+                ) .
+                '.',
+            'type' => 'object',
+            'required' => ['format', 'made_at', 'workspace', 'people', 'tables'],
+            'additionalProperties' => false,
             'properties' => [
-                'format' => ['const' => ArchivedTables::FORMAT], 'made_at' => ['type' => 'string', 'format' => 'date-time'],
+                'format' => ['const' => ArchivedTables::FORMAT],
+                'made_at' => ['type' => 'string', 'format' => 'date-time'],
                 'workspace' => ['type' => 'object', 'required' => ArchivedTables::WORKSPACE],
-                'people' => ['type' => 'array', 'items' => ['type' => 'object', 'required' => ['id', 'name'], 'properties' => ['id' => ['type' => 'string', 'format' => 'uuid'], 'name' => ['type' => 'string']], 'additionalProperties' => false]],
-                'tables' => ['type' => 'object', 'required' => ArchivedTables::ALL, 'properties' => $tables, 'additionalProperties' => false],
+                'people' => [
+                    'type' => 'array',
+                    'items' => [
+                        'type' => 'object',
+                        'required' => ['id', 'name'],
+                        'properties' => [
+                            'id' => ['type' => 'string', 'format' => 'uuid'],
+                            'name' => ['type' => 'string'],
+                        ],
+                        'additionalProperties' => false,
+                    ],
+                ],
+                'tables' => [
+                    'type' => 'object',
+                    'required' => ArchivedTables::ALL,
+                    'properties' => $tables,
+                    'additionalProperties' => false,
+                ],
             ],
         ];
     }
@@ -69,7 +122,10 @@ final class ArchiveSchema extends Command
             $column->data_type === 'uuid' => ['type' => 'string', 'format' => 'uuid'],
             $column->data_type === 'date' => ['type' => 'string', 'format' => 'date'],
             $column->data_type === 'timestamp with time zone' => ['type' => 'string', 'format' => 'date-time'],
-            default => ['type' => 'string'] + ($column->character_maximum_length === null ? [] : ['maxLength' => (int) $column->character_maximum_length]),
+            default => ['type' => 'string'] +
+                ($column->character_maximum_length === null
+                    ? []
+                    : ['maxLength' => (int) $column->character_maximum_length]),
         };
 
         return $column->is_nullable === 'YES' ? [...$type, 'type' => [...(array) $type['type'], 'null']] : $type;

@@ -19,8 +19,12 @@ final class Prune extends Command
     public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock): int
     {
         $eachWorkspace(static function () use ($clock): void {
-            DB::table('idempotency_keys')->where('created_at', '<', $clock->now()->modify('-7 days'))->delete();
-            DB::table('outbox_messages')->where('created_at', '<', $clock->now()->modify('-90 days'))->delete();
+            DB::table('idempotency_keys')
+                ->where('created_at', '<', $clock->now()->modify('-7 days'))
+                ->delete();
+            DB::table('outbox_messages')
+                ->where('created_at', '<', $clock->now()->modify('-90 days'))
+                ->delete();
         });
 
         return self::SUCCESS;

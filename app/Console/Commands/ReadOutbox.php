@@ -16,9 +16,21 @@ final class ReadOutbox extends Command
 
     public function handle(): int
     {
-        $messages = DB::connection('owner')->table('outbox_messages')->orderByDesc('created_at')->limit((int) $this->option('limit'))->get();
+        $messages = DB::connection('owner')
+            ->table('outbox_messages')
+            ->orderByDesc('created_at')
+            ->limit((int) $this->option('limit'))
+            ->get();
         foreach ($messages as $message) {
-            $this->line(sprintf("\n<options=bold>%s</>  to %s\n%s\n\n%s", $message->created_at, $message->recipient, $message->subject, $message->body));
+            $this->line(
+                sprintf(
+                    "\n<options=bold>%s</>  to %s\n%s\n\n%s",
+                    $message->created_at,
+                    $message->recipient,
+                    $message->subject,
+                    $message->body,
+                ),
+            );
         }
         if ($messages->isEmpty()) {
             $this->line('No messages yet.');

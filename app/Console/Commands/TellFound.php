@@ -25,9 +25,20 @@ final class TellFound extends Command
             $products = $proof['products'];
             foreach ($products as $one) {
                 $true = Cast::TRUE_LIFE[$one['name']] ?? null;
-                $rows[] = ["{$one['name']}, {$one['zone']}", "{$one['failed']} of {$one['layers']}", "{$one['label_low_weeks']}–{$one['label_high_weeks']}", sprintf('%.1f', $one['life']), sprintf('%.1f–%.1f', $one['p10'], $one['p90']), $true === null ? '' : sprintf('%.1f', $true), $true === null ? '' : sprintf('%+.0f %%', 100.0 * ($one['life'] / $true - 1.0))];
+                $rows[] = [
+                    "{$one['name']}, {$one['zone']}",
+                    "{$one['failed']} of {$one['layers']}",
+                    "{$one['label_low_weeks']}–{$one['label_high_weeks']}",
+                    sprintf('%.1f', $one['life']),
+                    sprintf('%.1f–%.1f', $one['p10'], $one['p90']),
+                    $true === null ? '' : sprintf('%.1f', $true),
+                    $true === null ? '' : sprintf('%+.0f %%', 100.0 * ($one['life'] / $true - 1.0)),
+                ];
             }
-            $this->table(['Product', 'Failed of layers', 'Label weeks', 'Found', '80 of 100 layers', 'True', 'Off by'], $rows);
+            $this->table(
+                ['Product', 'Failed of layers', 'Label weeks', 'Found', '80 of 100 layers', 'True', 'Off by'],
+                $rows,
+            );
             $this->line($proof['calibration']['says']);
         });
 

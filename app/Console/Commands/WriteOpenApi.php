@@ -9,15 +9,60 @@ use OpenApi\Attributes as OA;
 use OpenApi\Generator;
 
 /** Writes docs/openapi.json from the attributes in app/Http. bin/test checks that the committed one is the same. */
-#[OA\Info(version: '1', title: 'Vicissa', description: 'Care of coated, sealed, waxed and wrapped vehicles. Quantities in SI units, moments in UTC; errors as RFC 9457 problems.')]
-#[OA\SecurityScheme(securityScheme: 'session', type: 'apiKey', in: 'cookie', name: 'vicissa_session', description: 'From sign-in; writes also need the X-XSRF-TOKEN header.')]
-#[OA\SecurityScheme(securityScheme: 'token', type: 'http', scheme: 'bearer', description: 'From Workspace → Tokens, with the abilities read, write and reckon.')]
-#[OA\Schema(schema: 'ProblemError', type: 'object', required: ['pointer', 'detail'], properties: [new OA\Property(property: 'pointer', type: 'string'), new OA\Property(property: 'detail', type: 'string')])]
-#[OA\Schema(schema: 'Problem', type: 'object', required: ['type', 'title', 'status', 'detail'], properties: [
-    new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'status', type: 'integer'),
-    new OA\Property(property: 'detail', type: 'string', description: 'A sentence for the person'), new OA\Property(property: 'errors', type: 'array', items: new OA\Items(ref: '#/components/schemas/ProblemError')),
-    new OA\Property(property: 'current', type: 'object', description: 'With 412: what is saved now'),
-])]
+#[
+    OA\Info(
+        version: '1',
+        title: 'Vicissa',
+        description: 'Care of coated, sealed, waxed and wrapped vehicles. Quantities in SI units, moments in UTC; errors as RFC 9457 problems.',
+    ),
+]
+#[
+    OA\SecurityScheme(
+        securityScheme: 'session',
+        type: 'apiKey',
+        in: 'cookie',
+        name: 'vicissa_session',
+        description: 'From sign-in; writes also need the X-XSRF-TOKEN header.',
+    ),
+]
+#[
+    OA\SecurityScheme(
+        securityScheme: 'token',
+        type: 'http',
+        scheme: 'bearer',
+        description: 'From Workspace → Tokens, with the abilities read, write and reckon.',
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'ProblemError',
+        type: 'object',
+        required: ['pointer', 'detail'],
+        properties: [
+            new OA\Property(property: 'pointer', type: 'string'),
+            new OA\Property(property: 'detail', type: 'string'),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'Problem',
+        type: 'object',
+        required: ['type', 'title', 'status', 'detail'],
+        properties: [
+            new OA\Property(property: 'type', type: 'string'),
+            new OA\Property(property: 'title', type: 'string'),
+            new OA\Property(property: 'status', type: 'integer'),
+            new OA\Property(property: 'detail', type: 'string', description: 'A sentence for the person'),
+            new OA\Property(
+                property: 'errors',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/ProblemError'),
+            ),
+            new OA\Property(property: 'current', type: 'object', description: 'With 412: what is saved now'),
+        ],
+    ),
+]
 final class WriteOpenApi extends Command
 {
     protected $signature = 'vicissa:openapi {--check : Compare with the committed document instead of writing it}';
@@ -26,7 +71,7 @@ final class WriteOpenApi extends Command
 
     public function handle(): int
     {
-        $document = (new Generator)->setVersion('3.1.0')->generate([app_path()]);
+        $document = (new Generator())->setVersion('3.1.0')->generate([app_path()]);
         if ($document === null) {
             $this->error('The attributes gave no document.');
 
@@ -36,18 +81,29 @@ final class WriteOpenApi extends Command
         $api = json_decode($document->toJson(), true, 512, JSON_THROW_ON_ERROR);
         foreach ($api['paths'] as &$operations) {
             foreach ($operations as &$operation) {
-                $operation['responses']['default'] = ['description' => 'What went wrong', 'content' => ['application/problem+json' => ['schema' => ['$ref' => '#/components/schemas/Problem']]]];
+                $operation['responses']['default'] = [
+                    'description' => 'What went wrong',
+                    'content' => [
+                        'application/problem+json' => ['schema' => ['$ref' => '#/components/schemas/Problem']],
+                    ],
+                ];
             }
         }
         unset($operations, $operation);
         ksort($api['paths']);
         ksort($api['components']['schemas']);
         $api['security'] = [['session' => []], ['token' => []]];
-        $json = json_encode($api, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        $json =
+            json_encode(
+                $api,
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ) . "\n";
         $path = base_path('docs/openapi.json');
         if ($this->option('check')) {
             if (@file_get_contents($path) !== $json) {
-                $this->error('docs/openapi.json no longer matches the code. Run: php artisan vicissa:openapi && npm run api');
+                $this->error(
+                    'docs/openapi.json no longer matches the code. Run: php artisan vicissa:openapi && npm run api',
+                );
 
                 return self::FAILURE;
             }

@@ -27,24 +27,50 @@ use Illuminate\Validation\Rules\Password as PasswordRule;
 use OpenApi\Attributes as OA;
 
 /** Coming in and going out. */
-#[Shape('SignInInput', new Field('email', 'string'), new Field('password', 'string'), new Field('remember?', 'boolean'))]
+#[
+    Shape(
+        'SignInInput',
+        new Field('email', 'string'),
+        new Field('password', 'string'),
+        new Field('remember?', 'boolean'),
+    ),
+]
 #[Shape('ForgotInput', new Field('email', 'string'))]
 #[Shape('ResetInput', new Field('email', 'string'), new Field('token', 'string'), new Field('password', 'string'))]
 #[Shape('JoinInput', new Field('token', 'string'), new Field('name?', 'string'), new Field('password', 'string'))]
-#[Shape('InvitationPreview', new Field('workspace', 'string'), new Field('email', 'string'), new Field('role', 'string'), new Field('known', 'boolean', 'Whether that address already signs in here'))]
+#[
+    Shape(
+        'InvitationPreview',
+        new Field('workspace', 'string'),
+        new Field('email', 'string'),
+        new Field('role', 'string'),
+        new Field('known', 'boolean', 'Whether that address already signs in here'),
+    ),
+]
 final class AuthController
 {
-    #[OA\Post(path: '/api/v1/auth/register', operationId: 'register', summary: 'A new business and its owner', tags: ['Sign-in'])]
+    #[
+        OA\Post(
+            path: '/api/v1/auth/register',
+            operationId: 'register',
+            summary: 'A new business and its owner',
+            tags: ['Sign-in'],
+        ),
+    ]
     #[Takes('RegisterInput')]
     #[Returns('Me', 201)]
     public function register(RegisterRequest $request, FoundWorkspace $foundWorkspace): JsonResponse
     {
         [$user, $workspace] = $foundWorkspace(
-            ['name' => $request->string('name')->value(), 'email' => $request->string('email')->value(), 'password' => $request->string('password')->value()],
+            [
+                'name' => $request->string('name')->value(),
+                'email' => $request->string('email')->value(),
+                'password' => $request->string('password')->value(),
+            ],
             [
                 'name' => $request->string('workspace')->value(),
-                ...($request->filled('time_zone') ? ['time_zone' => $request->string('time_zone')->value()] : []),
-                ...($request->filled('units') ? ['units' => $request->string('units')->value()] : []),
+                ...$request->filled('time_zone') ? ['time_zone' => $request->string('time_zone')->value()] : [],
+                ...$request->filled('units') ? ['units' => $request->string('units')->value()] : [],
             ],
         );
         $this->admit($request, $user, $workspace->id);
@@ -57,9 +83,13 @@ final class AuthController
     #[Returns(null, 204)]
     public function signIn(Request $request): Response
     {
-        $given = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200'], 'remember' => ['sometimes', 'boolean']]);
+        $given = $request->validate([
+            'email' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:200'],
+            'remember' => ['sometimes', 'boolean'],
+        ]);
         $credentials = ['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']];
-        if (! Auth::guard('web')->attempt($credentials, $given['remember'] ?? false)) {
+        if (!Auth::guard('web')->attempt($credentials, $given['remember'] ?? false)) {
             throw Problem::field('password', 'That address and password don’t belong together.');
         }
         $this->admit($request, $this->signedIn());
@@ -78,7 +108,14 @@ final class AuthController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/auth/forgot', operationId: 'forgotPassword', summary: 'Send a reset link; the answer is the same for unknown addresses', tags: ['Sign-in'])]
+    #[
+        OA\Post(
+            path: '/api/v1/auth/forgot',
+            operationId: 'forgotPassword',
+            summary: 'Send a reset link; the answer is the same for unknown addresses',
+            tags: ['Sign-in'],
+        ),
+    ]
     #[Takes('ForgotInput')]
     #[Returns(null, 204)]
     public function forgot(Request $request, SendResetLink $sendResetLink): Response
@@ -94,8 +131,15 @@ final class AuthController
     #[Returns(null, 204)]
     public function reset(Request $request): Response
     {
-        $given = $request->validate(['email' => ['required', 'string'], 'token' => ['required', 'string'], 'password' => ['required', 'string', 'max:200', PasswordRule::defaults()]]);
-        $status = Password::reset([...$given, 'email' => mb_strtolower(trim($given['email']))], static function (User $user, string $password): void {
+        $given = $request->validate([
+            'email' => ['required', 'string'],
+            'token' => ['required', 'string'],
+            'password' => ['required', 'string', 'max:200', PasswordRule::defaults()],
+        ]);
+        $status = Password::reset([...$given, 'email' => mb_strtolower(trim($given['email']))], static function (
+            User $user,
+            string $password,
+        ): void {
             $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
             // Whoever was signed in with the old password no longer is.
             DB::table('sessions')->where('user_id', $user->id)->delete();
@@ -108,7 +152,14 @@ final class AuthController
         return response()->noContent();
     }
 
-    #[OA\Get(path: '/api/v1/auth/invitation', operationId: 'previewInvitation', tags: ['Sign-in'], parameters: [new OA\QueryParameter(name: 'token', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/auth/invitation',
+            operationId: 'previewInvitation',
+            tags: ['Sign-in'],
+            parameters: [new OA\QueryParameter(name: 'token', required: true, schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Returns('InvitationPreview')]
     public function invitation(Request $request, InvitePerson $invitePerson, Tenancy $tenancy): JsonResponse
     {
@@ -116,7 +167,9 @@ final class AuthController
             $invitation = $invitePerson->open($request->string('token')->value());
 
             return new JsonResponse([
-                'workspace' => $tenancy->workspace()->name, 'email' => $invitation->email, 'role' => $invitation->role,
+                'workspace' => $tenancy->workspace()->name,
+                'email' => $invitation->email,
+                'role' => $invitation->role,
                 'known' => User::query()->where('email', $invitation->email)->exists(),
             ]);
         } finally {
@@ -129,17 +182,25 @@ final class AuthController
     #[Returns(null, 204)]
     public function join(Request $request, InvitePerson $invitePerson, Tenancy $tenancy): Response
     {
-        $given = $request->validate(['token' => ['required', 'string'], 'name' => ['sometimes', 'string', 'max:120'], 'password' => ['required', 'string', 'max:200']]);
+        $given = $request->validate([
+            'token' => ['required', 'string'],
+            'name' => ['sometimes', 'string', 'max:120'],
+            'password' => ['required', 'string', 'max:200'],
+        ]);
         try {
             $invitation = $invitePerson->open($given['token']);
             $known = User::query()->where('email', $invitation->email)->first();
-            if ($known !== null && ! Hash::check($given['password'], $known->password)) {
+            if ($known !== null && !Hash::check($given['password'], $known->password)) {
                 throw Problem::field('password', 'You already sign in here with that address; give the same password.');
             }
             if ($known === null) {
                 $request->validate(['name' => ['required'], 'password' => [PasswordRule::defaults()]]);
             }
-            $user = $invitePerson->accept($invitation, ['name' => $given['name'] ?? '', 'password' => $given['password']], $known);
+            $user = $invitePerson->accept(
+                $invitation,
+                ['name' => $given['name'] ?? '', 'password' => $given['password']],
+                $known,
+            );
             Auth::guard('web')->login($user);
             $this->admit($request, $user, $invitation->workspace_id);
         } finally {

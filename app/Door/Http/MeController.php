@@ -31,7 +31,12 @@ final class MeController
     {
         /** @var User $user */
         $user = $request->user();
-        $user->update($request->validate(['name' => ['sometimes', 'string', 'min:1', 'max:120'], 'theme' => ['sometimes', 'in:auto,light,dark']]));
+        $user->update(
+            $request->validate([
+                'name' => ['sometimes', 'string', 'min:1', 'max:120'],
+                'theme' => ['sometimes', 'in:auto,light,dark'],
+            ]),
+        );
 
         return (new MeResource($user))->response()->setStatusCode(200);
     }

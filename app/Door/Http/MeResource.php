@@ -13,17 +13,26 @@ use App\Tenancy\User;
 use Illuminate\Http\Request;
 
 /** @mixin User */
-#[Shape('WorkspaceChoice', new Field('id', 'uuid'), new Field('name', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
-#[Shape(
-    'Me',
-    new Field('id', 'uuid'),
-    new Field('name', 'string'),
-    new Field('email', 'string'),
-    new Field('theme', 'string', null, ['auto', 'light', 'dark']),
-    new Field('role', 'string', null, ['owner', 'technician']),
-    new Field('workspace', 'Workspace'),
-    new Field('workspaces', 'WorkspaceChoice[]'),
-)]
+#[
+    Shape(
+        'WorkspaceChoice',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('role', 'string', null, ['owner', 'technician']),
+    ),
+]
+#[
+    Shape(
+        'Me',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('email', 'string'),
+        new Field('theme', 'string', null, ['auto', 'light', 'dark']),
+        new Field('role', 'string', null, ['owner', 'technician']),
+        new Field('workspace', 'Workspace'),
+        new Field('workspaces', 'WorkspaceChoice[]'),
+    ),
+]
 final class MeResource extends RowResource
 {
     /** @return array<string, mixed> */
@@ -35,8 +44,18 @@ final class MeResource extends RowResource
             ...$this->resource->only(['id', 'name', 'email', 'theme']),
             'role' => $tenancy->isOwner() ? 'owner' : 'technician',
             'workspace' => new WorkspaceResource($tenancy->workspace()),
-            'workspaces' => Membership::query()->with('workspace')->where('user_id', $this->id)->get()
-                ->map(static fn(Membership $membership): array => ['id' => $membership->workspace_id, 'name' => $membership->workspace->name ?? '', 'role' => $membership->role])->all(),
+            'workspaces' => Membership::query()
+                ->with('workspace')
+                ->where('user_id', $this->id)
+                ->get()
+                ->map(
+                    static fn(Membership $membership): array => [
+                        'id' => $membership->workspace_id,
+                        'name' => $membership->workspace->name ?? '',
+                        'role' => $membership->role,
+                    ],
+                )
+                ->all(),
         ];
     }
 }

@@ -22,7 +22,19 @@ use Vicissa\Core\House\Number;
 use Vicissa\Core\House\Numbers;
 
 /** The numbers behind the rules, as a workspace has them. */
-#[Shape('HouseNumber', new Field('id', 'string'), new Field('group', 'string'), new Field('says', 'string'), new Field('unit', 'string'), new Field('value', 'number'), new Field('default', 'number'), new Field('low', 'number'), new Field('high', 'number'))]
+#[
+    Shape(
+        'HouseNumber',
+        new Field('id', 'string'),
+        new Field('group', 'string'),
+        new Field('says', 'string'),
+        new Field('unit', 'string'),
+        new Field('value', 'number'),
+        new Field('default', 'number'),
+        new Field('low', 'number'),
+        new Field('high', 'number'),
+    ),
+]
 #[Shape('HouseNumbers', new Field('numbers', 'HouseNumber[]'))]
 #[Shape('HouseNumbersInput', new Field('numbers', 'object', 'By id; what is left out takes its default'))]
 final readonly class NumbersController
@@ -41,7 +53,17 @@ final readonly class NumbersController
         return (new JsonResponse($this->told($workspace->numbers())))->header('ETag', $this->tag($workspace));
     }
 
-    #[OA\Put(path: '/api/v1/numbers', operationId: 'setNumbers', summary: 'Needs If-Match of the workspace; layers are derived anew where they age otherwise', tags: ['Workspace'], parameters: [new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Put(
+            path: '/api/v1/numbers',
+            operationId: 'setNumbers',
+            summary: 'Needs If-Match of the workspace; layers are derived anew where they age otherwise',
+            tags: ['Workspace'],
+            parameters: [
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('HouseNumbersInput')]
     #[Returns('HouseNumbers')]
     public function update(Request $request): JsonResponse
@@ -50,9 +72,14 @@ final readonly class NumbersController
         $given = $request->validate(['numbers' => ['present', 'array']])['numbers'];
         $before = $this->tenancy->workspace()->numbers();
         $numbers = Numbers::of($given);
-        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row), static fn(Workspace $row): Workspace => $row->fill(['numbers' => $numbers->own]));
+        $workspace = $this->changed(
+            $request,
+            $this->tenancy->workspace(),
+            static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row),
+            static fn(Workspace $row): Workspace => $row->fill(['numbers' => $numbers->own]),
+        );
         $this->tenancy->renew($workspace);
-        if (! $numbers->wearsLike($before)) {
+        if (!$numbers->wearsLike($before)) {
             RebuildWorkspace::dispatch($workspace->id)->afterCommit();
         }
 
@@ -62,8 +89,23 @@ final readonly class NumbersController
     /** @return array{numbers: list<array<string, mixed>>} */
     private function told(Numbers $numbers): array
     {
-        $usual = new House;
+        $usual = new House();
 
-        return ['numbers' => array_map(static fn(string $id, Number $one): array => ['id' => $id, 'group' => $one->group, 'says' => $one->says, 'unit' => $one->unit, 'value' => $numbers->get($id), 'default' => $one->of($usual), 'low' => $one->low, 'high' => $one->high], array_keys(Numbers::catalogue()), array_values(Numbers::catalogue()))];
+        return [
+            'numbers' => array_map(
+                static fn(string $id, Number $one): array => [
+                    'id' => $id,
+                    'group' => $one->group,
+                    'says' => $one->says,
+                    'unit' => $one->unit,
+                    'value' => $numbers->get($id),
+                    'default' => $one->of($usual),
+                    'low' => $one->low,
+                    'high' => $one->high,
+                ],
+                array_keys(Numbers::catalogue()),
+                array_values(Numbers::catalogue()),
+            ),
+        ];
     }
 }

@@ -24,11 +24,47 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** Who works here, who is invited, what was sent, and the tokens of scripts: the owner's business. */
-#[Shape('Member', new Field('id', 'uuid'), new Field('user_id', 'uuid'), new Field('name', 'string'), new Field('email', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
-#[Shape('Invitation', new Field('id', 'uuid'), new Field('email', 'string'), new Field('role', 'string'), new Field('expires_at', 'date-time'), new Field('accepted', 'boolean'))]
+#[
+    Shape(
+        'Member',
+        new Field('id', 'uuid'),
+        new Field('user_id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('email', 'string'),
+        new Field('role', 'string', null, ['owner', 'technician']),
+    ),
+]
+#[
+    Shape(
+        'Invitation',
+        new Field('id', 'uuid'),
+        new Field('email', 'string'),
+        new Field('role', 'string'),
+        new Field('expires_at', 'date-time'),
+        new Field('accepted', 'boolean'),
+    ),
+]
 #[Shape('InvitationInput', new Field('email', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
-#[Shape('Message', new Field('id', 'uuid'), new Field('recipient', 'string'), new Field('subject', 'string'), new Field('body', 'string'), new Field('created_at', 'date-time'))]
-#[Shape('Token', new Field('id', 'integer'), new Field('name', 'string'), new Field('abilities', 'string[]'), new Field('last_used_at', 'date-time?'), new Field('secret?', 'string', 'Shown once, when it is made'))]
+#[
+    Shape(
+        'Message',
+        new Field('id', 'uuid'),
+        new Field('recipient', 'string'),
+        new Field('subject', 'string'),
+        new Field('body', 'string'),
+        new Field('created_at', 'date-time'),
+    ),
+]
+#[
+    Shape(
+        'Token',
+        new Field('id', 'integer'),
+        new Field('name', 'string'),
+        new Field('abilities', 'string[]'),
+        new Field('last_used_at', 'date-time?'),
+        new Field('secret?', 'string', 'Shown once, when it is made'),
+    ),
+]
 #[Shape('TokenInput', new Field('name', 'string'), new Field('abilities', 'string[]', 'read, write, reckon'))]
 final class PeopleController
 {
@@ -38,23 +74,57 @@ final class PeopleController
     #[Returns('Member', list: true)]
     public function members(): JsonResponse
     {
-        return new JsonResponse(['data' => Membership::query()->where('workspace_id', $this->tenancy->workspace()->id)->with('user')->orderBy('created_at')->orderBy('id')->get()
-            ->map(static fn(Membership $member): array => [
-                'id' => $member->id, 'user_id' => $member->user_id, 'name' => $member->user->name ?? '', 'email' => $member->user->email ?? '', 'role' => $member->role,
-            ])->all()]);
+        return new JsonResponse([
+            'data' => Membership::query()
+                ->where('workspace_id', $this->tenancy->workspace()->id)
+                ->with('user')
+                ->orderBy('created_at')
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn(Membership $member): array => [
+                        'id' => $member->id,
+                        'user_id' => $member->user_id,
+                        'name' => $member->user->name ?? '',
+                        'email' => $member->user->email ?? '',
+                        'role' => $member->role,
+                    ],
+                )
+                ->all(),
+        ]);
     }
 
-    #[OA\Delete(path: '/api/v1/members/{member}', operationId: 'removeMember', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'member', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/members/{member}',
+            operationId: 'removeMember',
+            tags: ['Workspace'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'member',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function remove(Membership $member): Response
     {
         $this->ownersOnly();
         DB::transaction(function () use ($member): void {
-            $owners = Membership::query()->where('workspace_id', $this->tenancy->workspace()->id)->where('role', 'owner')->lockForUpdate()->pluck('id');
+            $owners = Membership::query()
+                ->where('workspace_id', $this->tenancy->workspace()->id)
+                ->where('role', 'owner')
+                ->lockForUpdate()
+                ->pluck('id');
             if ($member->isOwner() && $owners->count() < 2) {
                 throw Problem::conflict('A workspace needs an owner. Make someone else one first.');
             }
-            PersonalAccessToken::query()->where('workspace_id', $member->workspace_id)->where('tokenable_id', $member->user_id)->delete();
+            PersonalAccessToken::query()
+                ->where('workspace_id', $member->workspace_id)
+                ->where('tokenable_id', $member->user_id)
+                ->delete();
             $member->delete();
         });
 
@@ -67,7 +137,14 @@ final class PeopleController
     {
         $this->ownersOnly();
 
-        return new JsonResponse(['data' => Invitation::query()->orderByDesc('created_at')->limit(100)->get()->map(self::invitation(...))->all()]);
+        return new JsonResponse([
+            'data' => Invitation::query()
+                ->orderByDesc('created_at')
+                ->limit(100)
+                ->get()
+                ->map(self::invitation(...))
+                ->all(),
+        ]);
     }
 
     #[OA\Post(path: '/api/v1/invitations', operationId: 'invite', tags: ['Workspace'])]
@@ -76,14 +153,30 @@ final class PeopleController
     public function invite(Request $request, InvitePerson $invitePerson): JsonResponse
     {
         $this->ownersOnly();
-        $given = $request->validate(['email' => ['required', 'email', 'max:200'], 'role' => ['required', 'in:owner,technician']]);
+        $given = $request->validate([
+            'email' => ['required', 'email', 'max:200'],
+            'role' => ['required', 'in:owner,technician'],
+        ]);
         /** @var User $user */
         $user = $request->user();
 
         return new JsonResponse(self::invitation($invitePerson($user, $given['email'], $given['role'])), 201);
     }
 
-    #[OA\Delete(path: '/api/v1/invitations/{invitation}', operationId: 'withdrawInvitation', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'invitation', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/invitations/{invitation}',
+            operationId: 'withdrawInvitation',
+            tags: ['Workspace'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'invitation',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function withdraw(Invitation $invitation): Response
     {
@@ -93,13 +186,25 @@ final class PeopleController
         return response()->noContent();
     }
 
-    #[OA\Get(path: '/api/v1/messages', operationId: 'listMessages', summary: 'What the stand-in for outgoing mail has kept', tags: ['Workspace'])]
+    #[
+        OA\Get(
+            path: '/api/v1/messages',
+            operationId: 'listMessages',
+            summary: 'What the stand-in for outgoing mail has kept',
+            tags: ['Workspace'],
+        ),
+    ]
     #[Returns('Message', list: true)]
     public function messages(): JsonResponse
     {
         $this->ownersOnly();
 
-        return new JsonResponse(['data' => OutboxMessage::query()->orderByDesc('created_at')->limit(100)->get(['id', 'recipient', 'subject', 'body', 'created_at'])]);
+        return new JsonResponse([
+            'data' => OutboxMessage::query()
+                ->orderByDesc('created_at')
+                ->limit(100)
+                ->get(['id', 'recipient', 'subject', 'body', 'created_at']),
+        ]);
     }
 
     #[OA\Get(path: '/api/v1/tokens', operationId: 'listTokens', tags: ['Workspace'])]
@@ -108,8 +213,21 @@ final class PeopleController
     {
         $this->ownersOnly();
 
-        return new JsonResponse(['data' => PersonalAccessToken::query()->where('workspace_id', $this->tenancy->workspace()->id)->orderBy('id')
-            ->get()->map(static fn(PersonalAccessToken $token): array => $token->only(['id', 'name', 'abilities', 'last_used_at']))->all()]);
+        return new JsonResponse([
+            'data' => PersonalAccessToken::query()
+                ->where('workspace_id', $this->tenancy->workspace()->id)
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    static fn(PersonalAccessToken $token): array => $token->only([
+                        'id',
+                        'name',
+                        'abilities',
+                        'last_used_at',
+                    ]),
+                )
+                ->all(),
+        ]);
     }
 
     #[OA\Post(path: '/api/v1/tokens', operationId: 'createToken', tags: ['Workspace'])]
@@ -118,24 +236,48 @@ final class PeopleController
     public function issue(Request $request): JsonResponse
     {
         $this->ownersOnly();
-        $given = $request->validate(['name' => ['required', 'string', 'max:120'], 'abilities' => ['required', 'array', 'min:1'], 'abilities.*' => ['in:read,write,reckon']]);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'abilities' => ['required', 'array', 'min:1'],
+            'abilities.*' => ['in:read,write,reckon'],
+        ]);
         /** @var User $user */
         $user = $request->user();
         $secret = $user->generateTokenString();
         /** @var PersonalAccessToken $token */
         $token = $user->tokens()->create([
-            'workspace_id' => $this->tenancy->workspace()->id, 'name' => $given['name'], 'token' => hash('sha256', $secret), 'abilities' => $given['abilities'],
+            'workspace_id' => $this->tenancy->workspace()->id,
+            'name' => $given['name'],
+            'token' => hash('sha256', $secret),
+            'abilities' => $given['abilities'],
         ]);
 
-        return new JsonResponse([...$token->only(['id', 'name', 'abilities']), 'last_used_at' => null, 'secret' => $token->getKey().'|'.$secret], 201);
+        return new JsonResponse(
+            [
+                ...$token->only(['id', 'name', 'abilities']),
+                'last_used_at' => null,
+                'secret' => $token->getKey() . '|' . $secret,
+            ],
+            201,
+        );
     }
 
-    #[OA\Delete(path: '/api/v1/tokens/{id}', operationId: 'revokeToken', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'integer'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/tokens/{id}',
+            operationId: 'revokeToken',
+            tags: ['Workspace'],
+            parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'integer'))],
+        ),
+    ]
     #[Returns(null, 204)]
     public function revoke(int $id): Response
     {
         $this->ownersOnly();
-        PersonalAccessToken::query()->where('workspace_id', $this->tenancy->workspace()->id)->whereKey($id)->delete();
+        PersonalAccessToken::query()
+            ->where('workspace_id', $this->tenancy->workspace()->id)
+            ->whereKey($id)
+            ->delete();
 
         return response()->noContent();
     }
@@ -148,6 +290,10 @@ final class PeopleController
     /** @return array<string, mixed> */
     private static function invitation(Invitation $invitation): array
     {
-        return [...$invitation->only(['id', 'email', 'role']), 'expires_at' => $invitation->expires_at->toIso8601ZuluString(), 'accepted' => $invitation->accepted_at !== null];
+        return [
+            ...$invitation->only(['id', 'email', 'role']),
+            'expires_at' => $invitation->expires_at->toIso8601ZuluString(),
+            'accepted' => $invitation->accepted_at !== null,
+        ];
     }
 }

@@ -9,15 +9,17 @@ use App\Http\OpenApi\Shape;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rules\Password;
 
-#[Shape(
-    'RegisterInput',
-    new Field('name', 'string'),
-    new Field('email', 'string'),
-    new Field('password', 'string'),
-    new Field('workspace', 'string'),
-    new Field('time_zone?', 'string'),
-    new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
-)]
+#[
+    Shape(
+        'RegisterInput',
+        new Field('name', 'string'),
+        new Field('email', 'string'),
+        new Field('password', 'string'),
+        new Field('workspace', 'string'),
+        new Field('time_zone?', 'string'),
+        new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+    ),
+]
 final class RegisterRequest extends FormRequest
 {
     protected function prepareForValidation(): void

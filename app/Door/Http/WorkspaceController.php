@@ -23,14 +23,16 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Vicissa\Core\Matching\Turn\Schools;
 
-#[Shape(
-    'WorkspaceInput',
-    new Field('name?', 'string'),
-    new Field('time_zone?', 'string'),
-    new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('schools?', 'Sides', 'Only the schools that change'),
-    new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
-)]
+#[
+    Shape(
+        'WorkspaceInput',
+        new Field('name?', 'string'),
+        new Field('time_zone?', 'string'),
+        new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+        new Field('schools?', 'Sides', 'Only the schools that change'),
+        new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
+    ),
+]
 final class WorkspaceController
 {
     use Versioned;
@@ -46,11 +48,24 @@ final class WorkspaceController
         return $this->sent(new WorkspaceResource($workspace), $workspace);
     }
 
-    #[OA\Patch(path: '/api/v1/workspace', operationId: 'updateWorkspace', summary: 'Change settings; needs If-Match', tags: ['Workspace'], parameters: [new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Patch(
+            path: '/api/v1/workspace',
+            operationId: 'updateWorkspace',
+            summary: 'Change settings; needs If-Match',
+            tags: ['Workspace'],
+            parameters: [
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('WorkspaceInput')]
     #[Returns('Workspace')]
-    public function update(Request $request, ForecastLayers $forecastLayers, RebuildProtection $rebuildProtection): JsonResponse
-    {
+    public function update(
+        Request $request,
+        ForecastLayers $forecastLayers,
+        RebuildProtection $rebuildProtection,
+    ): JsonResponse {
         Gate::authorize('manage', $this->tenancy->workspace());
         $facts = $request->validate([
             'name' => ['sometimes', 'string', 'min:1', 'max:120'],
@@ -70,13 +85,20 @@ final class WorkspaceController
         if (isset($facts['schools'])) {
             $facts['schools'] = $before->under(Schools::of($facts['schools']))->named();
         }
-        $workspace = $this->changed($request, $this->tenancy->workspace(), static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row), static function (Workspace $row) use ($facts): void {
-            $row->fill($facts);
-        });
+        $workspace = $this->changed(
+            $request,
+            $this->tenancy->workspace(),
+            static fn(Workspace $row): WorkspaceResource => new WorkspaceResource($row),
+            static function (Workspace $row) use ($facts): void {
+                $row->fill($facts);
+            },
+        );
         $this->tenancy->renew($workspace);
         if ($salt !== null && $salt !== $saltBefore) {
             // Vehicles that went by the workspace's months go by the new ones.
-            $followers = Vehicle::query()->whereRaw('salt_months = ?::jsonb', [json_encode($saltBefore)])->get();
+            $followers = Vehicle::query()
+                ->whereRaw('salt_months = ?::jsonb', [json_encode($saltBefore)])
+                ->get();
             foreach ($followers as $vehicle) {
                 $vehicle->update(['salt_months' => $salt, 'version' => $vehicle->version + 1]);
                 $rebuildProtection($vehicle);
@@ -92,12 +114,24 @@ final class WorkspaceController
         return $this->sent(new WorkspaceResource($workspace), $workspace);
     }
 
-    #[OA\Post(path: '/api/v1/workspaces/{id}/enter', operationId: 'enterWorkspace', summary: 'Work in another of one’s workspaces', tags: ['Workspace'], parameters: [new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/workspaces/{id}/enter',
+            operationId: 'enterWorkspace',
+            summary: 'Work in another of one’s workspaces',
+            tags: ['Workspace'],
+            parameters: [
+                new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function enter(Request $request, string $id): Response
     {
-        Membership::query()->where('user_id', $request->user()?->getAuthIdentifier())->where('workspace_id', $id)->first()
-            ?? throw Problem::refused('You don’t belong to that workspace.');
+        Membership::query()
+            ->where('user_id', $request->user()?->getAuthIdentifier())
+            ->where('workspace_id', $id)
+            ->first() ?? throw Problem::refused('You don’t belong to that workspace.');
         $request->session()->put('workspace_id', $id);
 
         return response()->noContent();

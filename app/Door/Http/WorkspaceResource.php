@@ -12,18 +12,24 @@ use Illuminate\Http\Request;
 use Vicissa\Core\Matching\Turn\School;
 
 /** @mixin Workspace */
-#[Shape(
-    'Workspace',
-    new Field('id', 'uuid'),
-    new Field('name', 'string'),
-    new Field('time_zone', 'string'),
-    new Field('units', 'string', null, ['metric', 'us', 'imperial']),
-    new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
-    new Field('schools', 'Sides', 'Every school with the side taken'),
-    new Field('salt_months', 'integer[]', 'Months whose roads are salted; vehicles follow until they have their own'),
-    new Field('currency', 'string', 'Sign of the money it reckons in; what things cost stands in the rates'),
-    new Field('version', 'integer'),
-)]
+#[
+    Shape(
+        'Workspace',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('time_zone', 'string'),
+        new Field('units', 'string', null, ['metric', 'us', 'imperial']),
+        new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
+        new Field('schools', 'Sides', 'Every school with the side taken'),
+        new Field(
+            'salt_months',
+            'integer[]',
+            'Months whose roads are salted; vehicles follow until they have their own',
+        ),
+        new Field('currency', 'string', 'Sign of the money it reckons in; what things cost stands in the rates'),
+        new Field('version', 'integer'),
+    ),
+]
 final class WorkspaceResource extends RowResource
 {
     /** @return array<string, mixed> */

@@ -26,12 +26,16 @@ use Vicissa\Core\Matching\Zone;
 /** What is drawn: all ribbons, one vehicle's, and the shelf as it stands for a vehicle. */
 final readonly class FilmController
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
-    #[OA\Get(path: '/api/v1/film', operationId: 'film', summary: 'Every vehicle’s paint as a ribbon, most urgent first', tags: ['Film'])]
+    #[
+        OA\Get(
+            path: '/api/v1/film',
+            operationId: 'film',
+            summary: 'Every vehicle’s paint as a ribbon, most urgent first',
+            tags: ['Film'],
+        ),
+    ]
     #[Returns('Film')]
     public function index(DrawFilm $drawFilm): JsonResponse
     {
@@ -40,9 +44,21 @@ final readonly class FilmController
         return new JsonResponse($drawFilm());
     }
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/film', operationId: 'vehicleFilm', summary: 'One vehicle’s ribbons, a zone each', tags: ['Film'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/film',
+            operationId: 'vehicleFilm',
+            summary: 'One vehicle’s ribbons, a zone each',
+            tags: ['Film'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Film')]
     public function show(Vehicle $vehicle, DrawFilm $drawFilm): JsonResponse
     {
@@ -51,24 +67,59 @@ final readonly class FilmController
         return new JsonResponse($drawFilm($vehicle->id));
     }
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/film/point', operationId: 'explainPoint', summary: 'Why a ribbon is as thick as it is on a day', tags: ['Film'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'on', required: true, schema: new OA\Schema(type: 'string', format: 'date')),
-        new OA\QueryParameter(name: 'zone', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/film/point',
+            operationId: 'explainPoint',
+            summary: 'Why a ribbon is as thick as it is on a day',
+            tags: ['Film'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(
+                    name: 'on',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'date'),
+                ),
+                new OA\QueryParameter(name: 'zone', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('RibbonExplained')]
     public function point(Request $request, Vehicle $vehicle, ExplainPoint $explainPoint): JsonResponse
     {
         Gate::authorize('view', $vehicle);
-        $asked = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'], 'zone' => ['sometimes', Rule::enum(Zone::class)]]);
-        $point = $explainPoint($vehicle, Zone::from($asked['zone'] ?? 'paint'), $this->tenancy->workspace()->noon($asked['on']));
+        $asked = $request->validate([
+            'on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', 'before:2200-01-01'],
+            'zone' => ['sometimes', Rule::enum(Zone::class)],
+        ]);
+        $point = $explainPoint(
+            $vehicle,
+            Zone::from($asked['zone'] ?? 'paint'),
+            $this->tenancy->workspace()->noon($asked['on']),
+        );
 
         return new JsonResponse(['point' => $point]);
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/film/try', operationId: 'tryAhead', summary: 'What washes and toppers on days to come would do; nothing is written', tags: ['Film'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/film/try',
+            operationId: 'tryAhead',
+            summary: 'What washes and toppers on days to come would do; nothing is written',
+            tags: ['Film'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Takes('TryInput')]
     #[Returns('TriedAhead')]
     public function tryAhead(Request $request, Vehicle $vehicle, TryAhead $tryAhead): JsonResponse
@@ -76,26 +127,65 @@ final readonly class FilmController
         Gate::authorize('view', $vehicle);
         $workspace = $this->tenancy->workspace();
         $today = CarbonImmutable::instance($this->clock->now());
-        $days = ['date_format:Y-m-d', 'after_or_equal:'.$workspace->dateOf($today), 'before_or_equal:'.$workspace->dateOf($today->addDays(TryAhead::AHEAD_DAYS))];
-        $asked = $request->validate([
-            'washes' => ['sometimes', 'nullable', 'array', 'max:40'],
-            'washes.*' => ['distinct', ...$days],
-            'toppers' => ['sometimes', 'array', 'max:20'],
-            'toppers.*.on' => ['required', 'distinct', ...$days],
-            'toppers.*.product_id' => ['required', 'uuid', Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper')],
-        ], array_fill_keys(['washes.*.before_or_equal', 'toppers.*.on.before_or_equal'], sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS))
-            + array_fill_keys(['washes.*.after_or_equal', 'toppers.*.on.after_or_equal'], 'That day is over; only days to come can be tried.'));
+        $days = [
+            'date_format:Y-m-d',
+            'after_or_equal:' . $workspace->dateOf($today),
+            'before_or_equal:' . $workspace->dateOf($today->addDays(TryAhead::AHEAD_DAYS)),
+        ];
+        $asked = $request->validate(
+            [
+                'washes' => ['sometimes', 'nullable', 'array', 'max:40'],
+                'washes.*' => ['distinct', ...$days],
+                'toppers' => ['sometimes', 'array', 'max:20'],
+                'toppers.*.on' => ['required', 'distinct', ...$days],
+                'toppers.*.product_id' => [
+                    'required',
+                    'uuid',
+                    Rule::exists('products', 'id')->where('workspace_id', $workspace->id)->where('role', 'topper'),
+                ],
+            ],
+            array_fill_keys(
+                ['washes.*.before_or_equal', 'toppers.*.on.before_or_equal'],
+                sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS),
+            ) +
+                array_fill_keys(
+                    ['washes.*.after_or_equal', 'toppers.*.on.after_or_equal'],
+                    'That day is over; only days to come can be tried.',
+                ),
+        );
 
         return new JsonResponse($tryAhead($vehicle, $asked['washes'] ?? null, array_values($asked['toppers'] ?? [])));
     }
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/shelf', operationId: 'vehicleShelf', summary: 'The shelf ranked for this vehicle now, with what is ruled out and why', tags: ['Film'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'water', schema: new OA\Schema(type: 'string', enum: ['none', 'tap', 'treated'])),
-        new OA\QueryParameter(name: 'purpose', schema: new OA\Schema(type: 'string', enum: ['maintain', 'reset'])),
-        new OA\QueryParameter(name: 'panel_c', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'zone', description: 'Judge every role on this zone instead of its usual one', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/shelf',
+            operationId: 'vehicleShelf',
+            summary: 'The shelf ranked for this vehicle now, with what is ruled out and why',
+            tags: ['Film'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(
+                    name: 'water',
+                    schema: new OA\Schema(type: 'string', enum: ['none', 'tap', 'treated']),
+                ),
+                new OA\QueryParameter(
+                    name: 'purpose',
+                    schema: new OA\Schema(type: 'string', enum: ['maintain', 'reset']),
+                ),
+                new OA\QueryParameter(name: 'panel_c', schema: new OA\Schema(type: 'number')),
+                new OA\QueryParameter(
+                    name: 'zone',
+                    description: 'Judge every role on this zone instead of its usual one',
+                    schema: new OA\Schema(type: 'string'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('ShelfRole', list: true)]
     public function shelf(Request $request, Vehicle $vehicle, RankShelf $rankShelf): JsonResponse
     {
@@ -107,10 +197,16 @@ final readonly class FilmController
             'zone' => ['sometimes', Rule::enum(Zone::class)],
         ]);
 
-        return new JsonResponse(['data' => $rankShelf($vehicle, [
-            'water' => Water::from($asked['water'] ?? 'tap'),
-            'purpose' => Purpose::from($asked['purpose'] ?? 'maintain'),
-            'panel_c' => isset($asked['panel_c']) ? (float) $asked['panel_c'] : null,
-        ], isset($asked['zone']) ? Zone::from($asked['zone']) : null)]);
+        return new JsonResponse([
+            'data' => $rankShelf(
+                $vehicle,
+                [
+                    'water' => Water::from($asked['water'] ?? 'tap'),
+                    'purpose' => Purpose::from($asked['purpose'] ?? 'maintain'),
+                    'panel_c' => isset($asked['panel_c']) ? (float) $asked['panel_c'] : null,
+                ],
+                isset($asked['zone']) ? Zone::from($asked['zone']) : null,
+            ),
+        ]);
     }
 }

@@ -22,10 +22,21 @@ final class LayerController
 {
     use Versioned;
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/layers', operationId: 'createLayer', tags: ['Layers'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/layers',
+            operationId: 'createLayer',
+            tags: ['Layers'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('LayerInput')]
     #[Returns('Layer', 201)]
     public function store(LayerRequest $request, Vehicle $vehicle, DeclareLayer $declareLayer): JsonResponse
@@ -36,29 +47,58 @@ final class LayerController
         return $this->sent(new LayerResource($layer), $layer, 201);
     }
 
-    #[OA\Patch(path: '/api/v1/layers/{layer}', operationId: 'updateLayer', summary: 'Correct a declared layer; needs If-Match', tags: ['Layers'], parameters: [
-        new OA\PathParameter(name: 'layer', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/layers/{layer}',
+            operationId: 'updateLayer',
+            summary: 'Correct a declared layer; needs If-Match',
+            tags: ['Layers'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'layer',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('LayerInput')]
     #[Returns('Layer')]
     public function update(LayerRequest $request, Layer $layer, DeclareLayer $declareLayer): JsonResponse
     {
         $vehicle = $this->declared($layer);
-        $this->changed($request, $layer, static fn(Layer $row): LayerResource => new LayerResource($row->load('forecast')), static function (Layer $row) use ($declareLayer, $vehicle, $request): void {
-            $declareLayer->fill($row, $request->validated())->save();
-            $declareLayer->settle($vehicle);
-            // What followed from the change is in the row already; only the version is still to be counted.
-            $row->refresh();
-        });
+        $this->changed(
+            $request,
+            $layer,
+            static fn(Layer $row): LayerResource => new LayerResource($row->load('forecast')),
+            static function (Layer $row) use ($declareLayer, $vehicle, $request): void {
+                $declareLayer->fill($row, $request->validated())->save();
+                $declareLayer->settle($vehicle);
+                // What followed from the change is in the row already; only the version is still to be counted.
+                $row->refresh();
+            },
+        );
         $layer = $layer->newQuery()->with('forecast')->findOrFail($layer->id);
 
         return $this->sent(new LayerResource($layer), $layer);
     }
 
-    #[OA\Delete(path: '/api/v1/layers/{layer}', operationId: 'deleteLayer', summary: 'Take back a declared layer', tags: ['Layers'], parameters: [
-        new OA\PathParameter(name: 'layer', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-    ])]
+    #[
+        OA\Delete(
+            path: '/api/v1/layers/{layer}',
+            operationId: 'deleteLayer',
+            summary: 'Take back a declared layer',
+            tags: ['Layers'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'layer',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Layer $layer, DeclareLayer $declareLayer): Response
     {
@@ -72,7 +112,9 @@ final class LayerController
         $vehicle = $layer->vehicle()->firstOrFail();
         Gate::authorize('update', $vehicle);
         if ($layer->turn_id !== null) {
-            throw Problem::conflict('This layer was put on in a recorded turn. Correct that turn, and the layer follows.');
+            throw Problem::conflict(
+                'This layer was put on in a recorded turn. Correct that turn, and the layer follows.',
+            );
         }
 
         return $vehicle;

@@ -17,19 +17,21 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 
-#[Shape(
-    'LayerInput',
-    new Field('zone?', 'string'),
-    new Field('kind?', 'string', null, ['base', 'topper']),
-    new Field('family?', 'string'),
-    new Field('product_id?', 'uuid?'),
-    new Field('name?', 'string?'),
-    new Field('line?', 'string?', 'Of its maker, where no product of the shelf says it'),
-    new Field('designed?', 'string', null, ['beads', 'sheets']),
-    new Field('on?', 'date'),
-    new Field('label_low_weeks?', 'number?'),
-    new Field('label_high_weeks?', 'number?'),
-)]
+#[
+    Shape(
+        'LayerInput',
+        new Field('zone?', 'string'),
+        new Field('kind?', 'string', null, ['base', 'topper']),
+        new Field('family?', 'string'),
+        new Field('product_id?', 'uuid?'),
+        new Field('name?', 'string?'),
+        new Field('line?', 'string?', 'Of its maker, where no product of the shelf says it'),
+        new Field('designed?', 'string', null, ['beads', 'sheets']),
+        new Field('on?', 'date'),
+        new Field('label_low_weeks?', 'number?'),
+        new Field('label_high_weeks?', 'number?'),
+    ),
+]
 final class LayerRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -46,26 +48,55 @@ final class LayerRequest extends FactsRequest
             'line' => ['sometimes', 'nullable', 'string', 'max:80'],
             'designed' => ['sometimes', Rule::enum(Designed::class)],
             'on' => [$new, 'date_format:Y-m-d', 'after:1950-01-01'],
-            'label_low_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'required_with:label_high_weeks'],
-            'label_high_weeks' => ['sometimes', 'nullable', 'numeric', 'between:0.1,2000', 'gte:label_low_weeks', 'required_with:label_low_weeks'],
+            'label_low_weeks' => [
+                'sometimes',
+                'nullable',
+                'numeric',
+                'between:0.1,2000',
+                'required_with:label_high_weeks',
+            ],
+            'label_high_weeks' => [
+                'sometimes',
+                'nullable',
+                'numeric',
+                'between:0.1,2000',
+                'gte:label_low_weeks',
+                'required_with:label_low_weeks',
+            ],
         ];
     }
 
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            $on = $validator->errors()->has('on') ? '' : $this->string('on')->value();
-            if ($on === '') {
-                return;
-            }
-            $layer = $this->route('layer');
-            $vehicle = $layer instanceof Layer ? $layer->vehicle()->first() : $this->route('vehicle');
-            if ($on > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
-                $validator->errors()->add('on', 'That day is still to come. A layer counts from the day it went on.');
-            } elseif ($vehicle instanceof Vehicle && $vehicle->in_service_on !== null && $on < $vehicle->in_service_on->toDateString()) {
-                $validator->errors()->add('on', sprintf('This vehicle has been on the road since %s; nothing can have been on it before.', $vehicle->in_service_on->toDateString()));
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                $on = $validator->errors()->has('on') ? '' : $this->string('on')->value();
+                if ($on === '') {
+                    return;
+                }
+                $layer = $this->route('layer');
+                $vehicle = $layer instanceof Layer ? $layer->vehicle()->first() : $this->route('vehicle');
+                if ($on > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
+                    $validator
+                        ->errors()
+                        ->add('on', 'That day is still to come. A layer counts from the day it went on.');
+                } elseif (
+                    $vehicle instanceof Vehicle &&
+                    $vehicle->in_service_on !== null &&
+                    $on < $vehicle->in_service_on->toDateString()
+                ) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'on',
+                            sprintf(
+                                'This vehicle has been on the road since %s; nothing can have been on it before.',
+                                $vehicle->in_service_on->toDateString(),
+                            ),
+                        );
+                }
+            },
+        ];
     }
 }

@@ -18,13 +18,23 @@ final class StartController
 {
     use Versioned;
 
-    #[OA\Post(path: '/api/v1/start', operationId: 'start', summary: 'Three answers, a first due date', tags: ['Vehicles'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/start',
+            operationId: 'start',
+            summary: 'Three answers, a first due date',
+            tags: ['Vehicles'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('StartInput')]
     #[Returns('Vehicle', 201)]
     public function __invoke(StartRequest $request, StartVehicle $startVehicle): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $vehicle = $startVehicle($request->answers())->refresh()->load(['client', 'site', 'layers.forecast']);
+        $vehicle = $startVehicle($request->answers())
+            ->refresh()
+            ->load(['client', 'site', 'layers.forecast']);
 
         return $this->sent(new VehicleResource($vehicle), $vehicle, 201);
     }

@@ -15,18 +15,20 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Protection\Family;
 
-#[Shape(
-    'StartInput',
-    new Field('id?', 'uuid'),
-    new Field('name', 'string'),
-    new Field('body', 'string'),
-    new Field('tone?', 'string'),
-    new Field('finish?', 'string[]'),
-    new Field('family', 'string', 'A family, bare, or unknown when nobody knows'),
-    new Field('product_id?', 'uuid?'),
-    new Field('layer_name?', 'string?'),
-    new Field('since?', 'date?'),
-)]
+#[
+    Shape(
+        'StartInput',
+        new Field('id?', 'uuid'),
+        new Field('name', 'string'),
+        new Field('body', 'string'),
+        new Field('tone?', 'string'),
+        new Field('finish?', 'string[]'),
+        new Field('family', 'string', 'A family, bare, or unknown when nobody knows'),
+        new Field('product_id?', 'uuid?'),
+        new Field('layer_name?', 'string?'),
+        new Field('since?', 'date?'),
+    ),
+]
 final class StartRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -59,11 +61,16 @@ final class StartRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            $since = $validator->errors()->has('since') ? '' : $this->string('since')->value();
-            if ($since !== '' && $since > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
-                $validator->errors()->add('since', 'That day is still to come. When did it go on?');
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                $since = $validator->errors()->has('since') ? '' : $this->string('since')->value();
+                if (
+                    $since !== '' &&
+                    $since > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())
+                ) {
+                    $validator->errors()->add('since', 'That day is still to come. When did it go on?');
+                }
+            },
+        ];
     }
 }

@@ -22,10 +22,7 @@ use Throwable;
  */
 final readonly class AnswerOnce
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -39,17 +36,27 @@ final readonly class AnswerOnce
         /** @var User $user */
         $user = $request->user();
         $mine = ['workspace_id' => $this->tenancy->workspace()->id, 'user_id' => $user->id, 'key' => $key];
-        $hash = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+        $hash = hash('sha256', $request->method() . ' ' . $request->path() . ' ' . $request->getContent());
 
         DB::beginTransaction();
         try {
-            $claimed = DB::table('idempotency_keys')->insertOrIgnore([...$mine, 'id' => Str::uuid7()->toString(), 'request_hash' => $hash, 'created_at' => $this->clock->now()]);
+            $claimed = DB::table('idempotency_keys')->insertOrIgnore([
+                ...$mine,
+                'id' => Str::uuid7()->toString(),
+                'request_hash' => $hash,
+                'created_at' => $this->clock->now(),
+            ]);
             $response = $claimed === 1 ? $next($request) : null;
             if ($response !== null && $response->getStatusCode() < 400) {
-                DB::table('idempotency_keys')->where($mine)->update([
-                    'status' => $response->getStatusCode(),
-                    'response' => json_encode(['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')], JSON_THROW_ON_ERROR),
-                ]);
+                DB::table('idempotency_keys')
+                    ->where($mine)
+                    ->update([
+                        'status' => $response->getStatusCode(),
+                        'response' => json_encode(
+                            ['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')],
+                            JSON_THROW_ON_ERROR,
+                        ),
+                    ]);
                 DB::commit();
             } else {
                 DB::rollBack();
@@ -66,13 +73,18 @@ final readonly class AnswerOnce
     /** @param array<string, string> $mine */
     private function again(array $mine, string $hash): Response
     {
-        $first = DB::table('idempotency_keys')->where($mine)->first() ?? throw Problem::conflict('The same request is being worked on. Try again in a moment.');
+        $first =
+            DB::table('idempotency_keys')->where($mine)->first() ??
+            throw Problem::conflict('The same request is being worked on. Try again in a moment.');
         if ($first->request_hash !== $hash) {
             throw Problem::repeatedDifferently();
         }
         /** @var array{body: string, etag: string|null} $answer */
         $answer = json_decode((string) $first->response, true, 512, JSON_THROW_ON_ERROR);
 
-        return JsonResponse::fromJsonString($answer['body'], (int) $first->status, ['Idempotent-Replayed' => 'true', ...($answer['etag'] === null ? [] : ['ETag' => $answer['etag']])]);
+        return JsonResponse::fromJsonString($answer['body'], (int) $first->status, [
+            'Idempotent-Replayed' => 'true',
+            ...$answer['etag'] === null ? [] : ['ETag' => $answer['etag']],
+        ]);
     }
 }

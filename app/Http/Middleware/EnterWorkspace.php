@@ -25,11 +25,20 @@ final readonly class EnterWorkspace
         $this->tenancy->actAs($user->id);
         try {
             $token = $user->currentAccessToken();
-            $wanted = $token instanceof PersonalAccessToken ? $token->workspace_id : ($request->hasSession() ? $request->session()->get('workspace_id') : null);
-            $membership = Membership::query()->where('user_id', $user->id)
-                ->when($wanted !== null, static fn($query) => $query->where('workspace_id', $wanted))
-                ->orderBy('created_at')->orderBy('id')->first()
-                ?? throw Problem::refused('You no longer belong to that workspace. Ask its owner for a new invitation.');
+            $wanted =
+                $token instanceof PersonalAccessToken
+                    ? $token->workspace_id
+                    : ($request->hasSession()
+                        ? $request->session()->get('workspace_id')
+                        : null);
+            $membership =
+                Membership::query()
+                    ->where('user_id', $user->id)
+                    ->when($wanted !== null, static fn($query) => $query->where('workspace_id', $wanted))
+                    ->orderBy('created_at')
+                    ->orderBy('id')
+                    ->first() ??
+                throw Problem::refused('You no longer belong to that workspace. Ask its owner for a new invitation.');
             $this->tenancy->enter($membership->workspace_id, $membership);
 
             return $next($request);

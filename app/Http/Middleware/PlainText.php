@@ -32,18 +32,19 @@ final class PlainText
     private static function look(array $input, string $under, array &$bad): void
     {
         foreach ($input as $key => $value) {
-            $path = $under.$key;
+            $path = $under . $key;
             if (is_array($value)) {
                 self::look($value, "{$path}.", $bad);
             }
-            if (! self::plain((string) $key) || is_string($value) && ! self::plain($value)) {
-                $bad[self::plain($path) ? $path : 'name'] = 'There are characters in it that can’t be kept as text. Type it anew.';
+            if (!self::plain((string) $key) || (is_string($value) && !self::plain($value))) {
+                $bad[self::plain($path) ? $path : 'name'] =
+                    'There are characters in it that can’t be kept as text. Type it anew.';
             }
         }
     }
 
     private static function plain(string $text): bool
     {
-        return ! str_contains($text, "\0") && mb_check_encoding($text, 'UTF-8');
+        return !str_contains($text, "\0") && mb_check_encoding($text, 'UTF-8');
     }
 }

@@ -30,18 +30,36 @@ final class Field extends OA\Property
         $kind = $list ? substr($kind, 0, -2) : $kind;
         [$type, $format, $ref] = match (true) {
             $kind === 'date', $kind === 'date-time', $kind === 'uuid', $kind === 'email' => ['string', $kind, null],
-            ctype_upper($kind[0]) => [null, null, '#/components/schemas/'.$kind],
+            ctype_upper($kind[0]) => [null, null, '#/components/schemas/' . $kind],
             default => [$kind, null, null],
         };
         /** @var list<string|int>|null $oneOf  null is one of them where it is allowed, whatever the library's own types say */
-        $oneOf = $oneOf !== null && $nullable && ! $list ? [...$oneOf, null] : $oneOf;
+        $oneOf = $oneOf !== null && $nullable && !$list ? [...$oneOf, null] : $oneOf;
         match (true) {
-            $list => parent::__construct(property: $name, type: 'array', nullable: $nullable ?: null, description: $says, items: $ref !== null
-                ? new OA\Items(ref: $ref) : new OA\Items(type: $type, format: $format, enum: $oneOf)),
+            $list => parent::__construct(
+                property: $name,
+                type: 'array',
+                nullable: $nullable ?: null,
+                description: $says,
+                items: $ref !== null
+                    ? new OA\Items(ref: $ref)
+                    : new OA\Items(type: $type, format: $format, enum: $oneOf),
+            ),
             // OpenAPI 3.1: beside a $ref, null is another alternative.
-            $ref !== null && $nullable => parent::__construct(property: $name, description: $says, oneOf: [new OA\Schema(ref: $ref), new OA\Schema(type: 'null')]),
+            $ref !== null && $nullable => parent::__construct(
+                property: $name,
+                description: $says,
+                oneOf: [new OA\Schema(ref: $ref), new OA\Schema(type: 'null')],
+            ),
             $ref !== null => parent::__construct(property: $name, ref: $ref),
-            default => parent::__construct(property: $name, type: $type, format: $format, enum: $oneOf, nullable: $nullable ?: null, description: $says),
+            default => parent::__construct(
+                property: $name,
+                type: $type,
+                format: $format,
+                enum: $oneOf,
+                nullable: $nullable ?: null,
+                description: $says,
+            ),
         };
     }
 

@@ -13,10 +13,17 @@ final class Shape extends OA\Schema
 {
     public function __construct(string $name, Field ...$fields)
     {
-        $required = array_values(array_map(
-            static fn(Field $field): string => $field->property,
-            array_filter($fields, static fn(Field $field): bool => ! $field->mayBeAbsent()),
-        ));
-        parent::__construct(schema: $name, type: 'object', required: $required === [] ? null : $required, properties: array_values($fields));
+        $required = array_values(
+            array_map(
+                static fn(Field $field): string => $field->property,
+                array_filter($fields, static fn(Field $field): bool => !$field->mayBeAbsent()),
+            ),
+        );
+        parent::__construct(
+            schema: $name,
+            type: 'object',
+            required: $required === [] ? null : $required,
+            properties: array_values($fields),
+        );
     }
 }

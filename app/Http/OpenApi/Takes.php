@@ -13,6 +13,6 @@ final class Takes extends OA\RequestBody
 {
     public function __construct(string $schema)
     {
-        parent::__construct(required: true, content: new OA\JsonContent(ref: '#/components/schemas/'.$schema));
+        parent::__construct(required: true, content: new OA\JsonContent(ref: '#/components/schemas/' . $schema));
     }
 }

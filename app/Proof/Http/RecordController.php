@@ -28,17 +28,146 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** Records as clients read them: as PDF, and behind an address that can be revoked and shows nothing else. */
-#[Shape('RecordVehicle', new Field('name', 'string'), new Field('model', 'string?'), new Field('plate', 'string?'), new Field('colour', 'string?'), new Field('client', 'string?'))]
-#[Shape('RecordProduct', new Field('name', 'string'), new Field('role', 'string'), new Field('zone', 'string'), new Field('ml', 'number?'), new Field('batch', 'string?'))]
-#[Shape('RecordReading', new Field('stage', 'string'), new Field('zone', 'string'), new Field('part', 'string'), new Field('behaviour', 'string'), new Field('angle_deg', 'number?'))]
-#[Shape('RecordPhoto', new Field('id', 'uuid'), new Field('zone', 'string'), new Field('stage', 'string'), new Field('note', 'string?'), new Field('width', 'integer'), new Field('height', 'integer'))]
-#[Shape('RecordTurn', new Field('id', 'uuid'), new Field('on', 'date'), new Field('by', 'string?'), new Field('minutes', 'integer?'), new Field('soil', 'integer'), new Field('grit', 'boolean'), new Field('method', 'string'), new Field('water', 'string'), new Field('water_l', 'number?'), new Field('clay', 'boolean'), new Field('looked_over', 'boolean'), new Field('note', 'string?'), new Field('corrected', 'boolean'), new Field('reason', 'string?'), new Field('products', 'RecordProduct[]'), new Field('readings', 'RecordReading[]'), new Field('says', 'string[]'), new Field('refused', 'Refusal[]'), new Field('seen', 'string[]', 'Of the base, where it was looked over'), new Field('left', 'string[]', 'Kinds that were planned and left for another visit'), new Field('photos', 'RecordPhoto[]'))]
-#[Shape('RecordLayer', new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('family', 'string'), new Field('on', 'date'), new Field('until', 'date?'))]
-#[Shape('RecordFilm', new Field('from', 'date-time'), new Field('to', 'date-time'), new Field('today', 'date-time'), new Field('ribbon', 'Ribbon?'))]
-#[Shape('RecordDue', new Field('layer_id', 'uuid'), new Field('zone', 'string'), new Field('kind', 'string'), new Field('name', 'string'), new Field('from', 'date?'), new Field('due', 'date?'), new Field('late', 'date?'), new Field('look', 'date?'))]
-#[Shape('Record', new Field('kind', 'string', null, ['turn', 'year', 'history']), new Field('business', 'string'), new Field('from', 'date?'), new Field('to', 'date'), new Field('written_on', 'date'), new Field('vehicle', 'RecordVehicle'), new Field('turns', 'RecordTurn[]', 'Newest first'), new Field('layers', 'RecordLayer[]'), new Field('film', 'RecordFilm'), new Field('due', 'RecordDue[]'), new Field('next_visit', 'date?'), new Field('next_kinds', 'string[]?'), new Field('next_minutes', 'integer?', 'About; of visits of the next two weeks'), new Field('cautions', 'string[]'))]
-#[Shape('RecordLink', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('turn_id', 'uuid?'), new Field('kind', 'string', null, ['turn', 'year', 'history']), new Field('made_at', 'date-time'), new Field('read_at', 'date-time?'), new Field('url?', 'string', 'Only when it is made: it can’t be shown again'))]
-#[Shape('RecordLinkInput', new Field('kind', 'string', null, ['turn', 'year', 'history']), new Field('turn_id?', 'uuid?'), new Field('from?', 'date?'), new Field('to?', 'date?'))]
+#[
+    Shape(
+        'RecordVehicle',
+        new Field('name', 'string'),
+        new Field('model', 'string?'),
+        new Field('plate', 'string?'),
+        new Field('colour', 'string?'),
+        new Field('client', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'RecordProduct',
+        new Field('name', 'string'),
+        new Field('role', 'string'),
+        new Field('zone', 'string'),
+        new Field('ml', 'number?'),
+        new Field('batch', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'RecordReading',
+        new Field('stage', 'string'),
+        new Field('zone', 'string'),
+        new Field('part', 'string'),
+        new Field('behaviour', 'string'),
+        new Field('angle_deg', 'number?'),
+    ),
+]
+#[
+    Shape(
+        'RecordPhoto',
+        new Field('id', 'uuid'),
+        new Field('zone', 'string'),
+        new Field('stage', 'string'),
+        new Field('note', 'string?'),
+        new Field('width', 'integer'),
+        new Field('height', 'integer'),
+    ),
+]
+#[
+    Shape(
+        'RecordTurn',
+        new Field('id', 'uuid'),
+        new Field('on', 'date'),
+        new Field('by', 'string?'),
+        new Field('minutes', 'integer?'),
+        new Field('soil', 'integer'),
+        new Field('grit', 'boolean'),
+        new Field('method', 'string'),
+        new Field('water', 'string'),
+        new Field('water_l', 'number?'),
+        new Field('clay', 'boolean'),
+        new Field('looked_over', 'boolean'),
+        new Field('note', 'string?'),
+        new Field('corrected', 'boolean'),
+        new Field('reason', 'string?'),
+        new Field('products', 'RecordProduct[]'),
+        new Field('readings', 'RecordReading[]'),
+        new Field('says', 'string[]'),
+        new Field('refused', 'Refusal[]'),
+        new Field('seen', 'string[]', 'Of the base, where it was looked over'),
+        new Field('left', 'string[]', 'Kinds that were planned and left for another visit'),
+        new Field('photos', 'RecordPhoto[]'),
+    ),
+]
+#[
+    Shape(
+        'RecordLayer',
+        new Field('zone', 'string'),
+        new Field('kind', 'string'),
+        new Field('name', 'string'),
+        new Field('family', 'string'),
+        new Field('on', 'date'),
+        new Field('until', 'date?'),
+    ),
+]
+#[
+    Shape(
+        'RecordFilm',
+        new Field('from', 'date-time'),
+        new Field('to', 'date-time'),
+        new Field('today', 'date-time'),
+        new Field('ribbon', 'Ribbon?'),
+    ),
+]
+#[
+    Shape(
+        'RecordDue',
+        new Field('layer_id', 'uuid'),
+        new Field('zone', 'string'),
+        new Field('kind', 'string'),
+        new Field('name', 'string'),
+        new Field('from', 'date?'),
+        new Field('due', 'date?'),
+        new Field('late', 'date?'),
+        new Field('look', 'date?'),
+    ),
+]
+#[
+    Shape(
+        'Record',
+        new Field('kind', 'string', null, ['turn', 'year', 'history']),
+        new Field('business', 'string'),
+        new Field('from', 'date?'),
+        new Field('to', 'date'),
+        new Field('written_on', 'date'),
+        new Field('vehicle', 'RecordVehicle'),
+        new Field('turns', 'RecordTurn[]', 'Newest first'),
+        new Field('layers', 'RecordLayer[]'),
+        new Field('film', 'RecordFilm'),
+        new Field('due', 'RecordDue[]'),
+        new Field('next_visit', 'date?'),
+        new Field('next_kinds', 'string[]?'),
+        new Field('next_minutes', 'integer?', 'About; of visits of the next two weeks'),
+        new Field('cautions', 'string[]'),
+    ),
+]
+#[
+    Shape(
+        'RecordLink',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid'),
+        new Field('turn_id', 'uuid?'),
+        new Field('kind', 'string', null, ['turn', 'year', 'history']),
+        new Field('made_at', 'date-time'),
+        new Field('read_at', 'date-time?'),
+        new Field('url?', 'string', 'Only when it is made: it can’t be shown again'),
+    ),
+]
+#[
+    Shape(
+        'RecordLinkInput',
+        new Field('kind', 'string', null, ['turn', 'year', 'history']),
+        new Field('turn_id?', 'uuid?'),
+        new Field('from?', 'date?'),
+        new Field('to?', 'date?'),
+    ),
+]
 final readonly class RecordController
 {
     public function __construct(
@@ -48,11 +177,39 @@ final readonly class RecordController
         private RecordSheet $recordSheet,
     ) {}
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/record', operationId: 'printRecord', summary: 'A turn, a year or the whole history as PDF', tags: ['Records'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'kind', required: true, schema: new OA\Schema(type: 'string', enum: ['turn', 'year', 'history'])), new OA\QueryParameter(name: 'turn_id', schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'from', schema: new OA\Schema(type: 'string', format: 'date')), new OA\QueryParameter(name: 'to', schema: new OA\Schema(type: 'string', format: 'date')),
-    ], responses: [new OA\Response(response: 200, description: 'PDF', content: new OA\MediaType(mediaType: 'application/pdf', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/record',
+            operationId: 'printRecord',
+            summary: 'A turn, a year or the whole history as PDF',
+            tags: ['Records'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(
+                    name: 'kind',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', enum: ['turn', 'year', 'history']),
+                ),
+                new OA\QueryParameter(name: 'turn_id', schema: new OA\Schema(type: 'string', format: 'uuid')),
+                new OA\QueryParameter(name: 'from', schema: new OA\Schema(type: 'string', format: 'date')),
+                new OA\QueryParameter(name: 'to', schema: new OA\Schema(type: 'string', format: 'date')),
+            ],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'PDF',
+                    content: new OA\MediaType(
+                        mediaType: 'application/pdf',
+                        schema: new OA\Schema(type: 'string', format: 'binary'),
+                    ),
+                ),
+            ],
+        ),
+    ]
     public function pdf(Request $request, Vehicle $vehicle): Response
     {
         Gate::authorize('view', $vehicle);
@@ -61,16 +218,51 @@ final readonly class RecordController
         return $this->sent(($this->drawRecord)($vehicle, $kind, $turn, $from, $to));
     }
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/record-links', operationId: 'listRecordLinks', tags: ['Records'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/record-links',
+            operationId: 'listRecordLinks',
+            tags: ['Records'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('RecordLink', list: true)]
     public function links(Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('view', $vehicle);
 
-        return new JsonResponse(['data' => RecordLink::query()->where('vehicle_id', $vehicle->id)->whereNull('revoked_at')->orderByDesc('made_at')->get()->map(self::as(...))->all()]);
+        return new JsonResponse([
+            'data' => RecordLink::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->whereNull('revoked_at')
+                ->orderByDesc('made_at')
+                ->get()
+                ->map(self::as(...))
+                ->all(),
+        ]);
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/record-links', operationId: 'makeRecordLink', summary: 'The address is shown once', tags: ['Records'], parameters: [new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/record-links',
+            operationId: 'makeRecordLink',
+            summary: 'The address is shown once',
+            tags: ['Records'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Takes('RecordLinkInput')]
     #[Returns('RecordLink', 201)]
     public function make(Request $request, Vehicle $vehicle): JsonResponse
@@ -78,12 +270,35 @@ final readonly class RecordController
         Gate::authorize('update', $vehicle);
         [$kind, $turn, $from, $to] = $this->asked($request, $vehicle);
         $secret = Str::random(40);
-        $link = RecordLink::query()->create(['vehicle_id' => $vehicle->id, 'turn_id' => $turn?->id, 'kind' => $kind, 'from_on' => $from, 'to_on' => $to, 'secret_hash' => hash('sha256', $secret), 'made_at' => $this->clock->now(), 'made_by' => $request->user()?->getAuthIdentifier()]);
+        $link = RecordLink::query()->create([
+            'vehicle_id' => $vehicle->id,
+            'turn_id' => $turn?->id,
+            'kind' => $kind,
+            'from_on' => $from,
+            'to_on' => $to,
+            'secret_hash' => hash('sha256', $secret),
+            'made_at' => $this->clock->now(),
+            'made_by' => $request->user()?->getAuthIdentifier(),
+        ]);
 
         return new JsonResponse([...self::as($link->refresh()), 'url' => url("/r/{$secret}")], 201);
     }
 
-    #[OA\Delete(path: '/api/v1/record-links/{link}', operationId: 'revokeRecordLink', summary: 'The address shows nothing from now on', tags: ['Records'], parameters: [new OA\PathParameter(name: 'link', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/record-links/{link}',
+            operationId: 'revokeRecordLink',
+            summary: 'The address shows nothing from now on',
+            tags: ['Records'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'link',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function revoke(RecordLink $link): Response
     {
@@ -93,24 +308,79 @@ final readonly class RecordController
         return response()->noContent();
     }
 
-    #[OA\Get(path: '/api/v1/records/{secret}', operationId: 'readRecord', summary: 'For whoever has the address', tags: ['Records'], security: [], parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/records/{secret}',
+            operationId: 'readRecord',
+            summary: 'For whoever has the address',
+            tags: ['Records'],
+            security: [],
+            parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Returns('Record')]
     public function read(string $secret): JsonResponse
     {
         return $this->through($secret, function (RecordLink $link): JsonResponse {
             $link->update(['read_at' => $this->clock->now()]);
 
-            return new JsonResponse($this->record($link), headers: ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+            return new JsonResponse(
+                $this->record($link),
+                headers: ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex'],
+            );
         });
     }
 
-    #[OA\Get(path: '/api/v1/records/{secret}/pdf', operationId: 'readRecordPdf', tags: ['Records'], security: [], parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'PDF', content: new OA\MediaType(mediaType: 'application/pdf', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/records/{secret}/pdf',
+            operationId: 'readRecordPdf',
+            tags: ['Records'],
+            security: [],
+            parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'PDF',
+                    content: new OA\MediaType(
+                        mediaType: 'application/pdf',
+                        schema: new OA\Schema(type: 'string', format: 'binary'),
+                    ),
+                ),
+            ],
+        ),
+    ]
     public function readPdf(string $secret): Response
     {
         return $this->through($secret, fn(RecordLink $link): Response => $this->sent($this->record($link)));
     }
 
-    #[OA\Get(path: '/api/v1/records/{secret}/photos/{photo}', operationId: 'readRecordPhoto', tags: ['Records'], security: [], parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))], responses: [new OA\Response(response: 200, description: 'JPEG', content: new OA\MediaType(mediaType: 'image/jpeg', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/records/{secret}/photos/{photo}',
+            operationId: 'readRecordPhoto',
+            tags: ['Records'],
+            security: [],
+            parameters: [
+                new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string')),
+                new OA\PathParameter(
+                    name: 'photo',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'JPEG',
+                    content: new OA\MediaType(
+                        mediaType: 'image/jpeg',
+                        schema: new OA\Schema(type: 'string', format: 'binary'),
+                    ),
+                ),
+            ],
+        ),
+    ]
     public function readPhoto(string $secret, string $photo): Response
     {
         return $this->through($secret, function (RecordLink $link) use ($photo): Response {
@@ -120,7 +390,13 @@ final readonly class RecordController
             $file = in_array($photo, $shown, true) ? Photo::query()->find($photo) : null;
             $bytes = $file === null ? null : Storage::disk('photos')->get($file->path());
 
-            return $bytes === null ? throw Problem::missing('There is no such picture in this record.') : new Response($bytes, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=3600', 'X-Robots-Tag' => 'noindex']);
+            return $bytes === null
+                ? throw Problem::missing('There is no such picture in this record.')
+                : new Response($bytes, 200, [
+                    'Content-Type' => 'image/jpeg',
+                    'Cache-Control' => 'private, max-age=3600',
+                    'X-Robots-Tag' => 'noindex',
+                ]);
         });
     }
 
@@ -135,11 +411,18 @@ final readonly class RecordController
         $hash = hash('sha256', $secret);
         $row = DB::selectOne('select workspace_of_record_link(?) as id', [$hash]);
         if ($row?->id === null) {
-            throw Problem::missing('This record is not shown any more, or never was. Ask whoever sent you the address.');
+            throw Problem::missing(
+                'This record is not shown any more, or never was. Ask whoever sent you the address.',
+            );
         }
         $this->tenancy->enter($row->id);
         try {
-            return $work(RecordLink::query()->with(['vehicle.client', 'turn'])->where('secret_hash', $hash)->firstOrFail());
+            return $work(
+                RecordLink::query()
+                    ->with(['vehicle.client', 'turn'])
+                    ->where('secret_hash', $hash)
+                    ->firstOrFail(),
+            );
         } finally {
             $this->tenancy->leave();
         }
@@ -150,30 +433,55 @@ final readonly class RecordController
     {
         $vehicle = $link->vehicle ?? throw Problem::missing('This vehicle is not in the book any more.');
 
-        return ($this->drawRecord)($vehicle, $link->kind, $link->turn, $link->from_on?->toDateString(), $link->to_on?->toDateString());
+        return ($this->drawRecord)(
+            $vehicle,
+            $link->kind,
+            $link->turn,
+            $link->from_on?->toDateString(),
+            $link->to_on?->toDateString(),
+        );
     }
 
     /** @param array<string, mixed> $record */
     private function sent(array $record): Response
     {
-        return new Response($this->recordSheet->pdf($record), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="record.pdf"', 'Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+        return new Response($this->recordSheet->pdf($record), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'inline; filename="record.pdf"',
+            'Cache-Control' => 'private, no-store',
+            'X-Robots-Tag' => 'noindex',
+        ]);
     }
 
     /** @return array{'turn'|'year'|'history', Turn|null, string|null, string|null} */
     private function asked(Request $request, Vehicle $vehicle): array
     {
         $asked = $request->validate([
-            'kind' => ['required', 'in:turn,year,history'], 'turn_id' => ['required_if:kind,turn', 'nullable', 'uuid'],
-            'from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'to' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
+            'kind' => ['required', 'in:turn,year,history'],
+            'turn_id' => ['required_if:kind,turn', 'nullable', 'uuid'],
+            'from' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
+            'to' => ['sometimes', 'nullable', 'date_format:Y-m-d'],
         ]);
-        $turn = $asked['kind'] === 'turn' ? Turn::query()->where('vehicle_id', $vehicle->id)->whereKey($asked['turn_id'])->firstOrFail() : null;
+        $turn =
+            $asked['kind'] === 'turn'
+                ? Turn::query()->where('vehicle_id', $vehicle->id)->whereKey($asked['turn_id'])->firstOrFail()
+                : null;
 
-        return [$asked['kind'] === 'turn' ? 'turn' : ($asked['kind'] === 'year' ? 'year' : 'history'), $turn, $asked['from'] ?? null, $asked['to'] ?? null];
+        return [
+            $asked['kind'] === 'turn' ? 'turn' : ($asked['kind'] === 'year' ? 'year' : 'history'),
+            $turn,
+            $asked['from'] ?? null,
+            $asked['to'] ?? null,
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function as(RecordLink $link): array
     {
-        return [...$link->only(['id', 'vehicle_id', 'turn_id', 'kind']), 'made_at' => $link->made_at->toIso8601ZuluString(), 'read_at' => $link->read_at?->toIso8601ZuluString()];
+        return [
+            ...$link->only(['id', 'vehicle_id', 'turn_id', 'kind']),
+            'made_at' => $link->made_at->toIso8601ZuluString(),
+            'read_at' => $link->read_at?->toIso8601ZuluString(),
+        ];
     }
 }

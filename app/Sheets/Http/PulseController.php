@@ -19,7 +19,9 @@ final class PulseController
     #[Returns('Pulse')]
     public function __invoke(): JsonResponse
     {
-        $row = DB::selectOne('select (select max(id::text) from turns) as turn, (select max(id::text) from turn_entries) as entry, (select sum(version) || \'/\' || count(*) from sheets where updated_at > now() - interval \'3 days\') as sheets, (select max(received_at) from sheet_events where received_at > now() - interval \'3 days\') as event, (select max(computed_at) from forecasts) as forecast, (select max(changed_at)::text || \'/\' || count(*) || \'/\' || count(*) filter (where locked) from planned_visits where "on" > current_date - 1) as visits, (select max(made_at)::text || \'/\' || count(undone_at) from plans where made_at > now() - interval \'3 days\') as plan, (select max(asked_at)::text || \'/\' || string_agg(distinct status, \',\') from plan_runs where asked_at > now() - interval \'1 hour\') as run');
+        $row = DB::selectOne(
+            'select (select max(id::text) from turns) as turn, (select max(id::text) from turn_entries) as entry, (select sum(version) || \'/\' || count(*) from sheets where updated_at > now() - interval \'3 days\') as sheets, (select max(received_at) from sheet_events where received_at > now() - interval \'3 days\') as event, (select max(computed_at) from forecasts) as forecast, (select max(changed_at)::text || \'/\' || count(*) || \'/\' || count(*) filter (where locked) from planned_visits where "on" > current_date - 1) as visits, (select max(made_at)::text || \'/\' || count(undone_at) from plans where made_at > now() - interval \'3 days\') as plan, (select max(asked_at)::text || \'/\' || string_agg(distinct status, \',\') from plan_runs where asked_at > now() - interval \'1 hour\') as run',
+        );
 
         return new JsonResponse(['mark' => substr(hash('sha256', (string) json_encode($row)), 0, 16)]);
     }

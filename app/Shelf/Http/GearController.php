@@ -29,16 +29,47 @@ final class GearController
 
     public function __construct(private readonly ClockInterface $clock) {}
 
-    #[OA\Get(path: '/api/v1/gear', operationId: 'listGear', summary: 'All of it, by kind and name', tags: ['Gear'], parameters: [new OA\QueryParameter(name: 'archived', description: 'Also what was put away', schema: new OA\Schema(type: 'boolean'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/gear',
+            operationId: 'listGear',
+            summary: 'All of it, by kind and name',
+            tags: ['Gear'],
+            parameters: [
+                new OA\QueryParameter(
+                    name: 'archived',
+                    description: 'Also what was put away',
+                    schema: new OA\Schema(type: 'boolean'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Gear', list: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Gear::class);
 
-        return new JsonResponse(['data' => GearResource::collection(Gear::query()->with('events')->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))->orderBy('kind')->orderBy('name')->orderBy('id')->get())]);
+        return new JsonResponse([
+            'data' => GearResource::collection(
+                Gear::query()
+                    ->with('events')
+                    ->when(!$request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
+                    ->orderBy('kind')
+                    ->orderBy('name')
+                    ->orderBy('id')
+                    ->get(),
+            ),
+        ]);
     }
 
-    #[OA\Post(path: '/api/v1/gear', operationId: 'createGear', tags: ['Gear'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/gear',
+            operationId: 'createGear',
+            tags: ['Gear'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('GearInput')]
     #[Returns('Gear', 201)]
     public function store(GearRequest $request): JsonResponse
@@ -49,21 +80,52 @@ final class GearController
         return $this->sent(new GearResource($gear->refresh()->load('events')), $gear, 201);
     }
 
-    #[OA\Patch(path: '/api/v1/gear/{gear}', operationId: 'updateGear', summary: 'Change some fields; needs If-Match', tags: ['Gear'], parameters: [
-        new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/gear/{gear}',
+            operationId: 'updateGear',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Gear'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'gear',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('GearInput')]
     #[Returns('Gear')]
     public function update(GearRequest $request, Gear $gear): JsonResponse
     {
         Gate::authorize('update', $gear);
-        $gear = $this->changed($request, $gear, static fn(Gear $row): GearResource => new GearResource($row->load('events')), static fn(Gear $row): Gear => $row->fill($request->validated()));
+        $gear = $this->changed(
+            $request,
+            $gear,
+            static fn(Gear $row): GearResource => new GearResource($row->load('events')),
+            static fn(Gear $row): Gear => $row->fill($request->validated()),
+        );
 
         return $this->sent(new GearResource($gear->load('events')), $gear);
     }
 
-    #[OA\Delete(path: '/api/v1/gear/{gear}', operationId: 'archiveGear', summary: 'Put away; its history stays', tags: ['Gear'], parameters: [new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/gear/{gear}',
+            operationId: 'archiveGear',
+            summary: 'Put away; its history stays',
+            tags: ['Gear'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'gear',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Gear $gear): Response
     {
@@ -73,24 +135,53 @@ final class GearController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/gear/{gear}/events', operationId: 'noteGearEvent', summary: 'A lance calibrated, resin refilled, a level read, towels washed; written once', tags: ['Gear'], parameters: [
-        new OA\PathParameter(name: 'gear', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/gear/{gear}/events',
+            operationId: 'noteGearEvent',
+            summary: 'A lance calibrated, resin refilled, a level read, towels washed; written once',
+            tags: ['Gear'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'gear',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('GearEventInput')]
     #[Returns('Gear', 201)]
     public function note(Request $request, Gear $gear): JsonResponse
     {
         Gate::authorize('update', $gear);
-        $given = $request->validate(['kind' => ['required', 'in:calibration,refill,level,washed,bought,thrown,moved'], 'facts' => ['present', 'array'], 'at' => ['sometimes', 'date', 'before:+5 minutes']]);
-        $number = static fn(string $field): float => is_numeric($given['facts'][$field] ?? null) ? (float) $given['facts'][$field] : throw InvalidInput::at("facts.{$field}", 'A number is needed here.');
-        $wrongKind = static fn(string $needs): InvalidInput => InvalidInput::at('kind', "That is only done to a {$needs}.");
+        $given = $request->validate([
+            'kind' => ['required', 'in:calibration,refill,level,washed,bought,thrown,moved'],
+            'facts' => ['present', 'array'],
+            'at' => ['sometimes', 'date', 'before:+5 minutes'],
+        ]);
+        $number = static fn(string $field): float => is_numeric($given['facts'][$field] ?? null)
+            ? (float) $given['facts'][$field]
+            : throw InvalidInput::at("facts.{$field}", 'A number is needed here.');
+        $wrongKind = static fn(string $needs): InvalidInput => InvalidInput::at(
+            'kind',
+            "That is only done to a {$needs}.",
+        );
         $facts = match ($given['kind']) {
             'calibration' => $gear->kind === 'lance' ? $this->calibration($number) : throw $wrongKind('lance'),
-            'level' => $gear->kind === 'tank' ? ['l' => $this->between('facts.l', $number('l'), 0.0, $gear->fact('l') ?? 20000.0)] : throw $wrongKind('tank'),
-            'washed' => $gear->kind === 'towel' ? ['count' => $this->between('facts.count', $number('count'), 1.0, max(1.0, (float) $gear->dirty()))] : throw $wrongKind('pool of towels'),
-            'bought' => $gear->kind === 'towel' ? ['count' => $this->between('facts.count', $number('count'), 1.0, 10000.0)] : throw $wrongKind('pool of towels'),
-            'thrown', 'moved' => $gear->kind === 'towel' ? $this->retired($gear, $given, $number) : throw $wrongKind('pool of towels'),
+            'level' => $gear->kind === 'tank'
+                ? ['l' => $this->between('facts.l', $number('l'), 0.0, $gear->fact('l') ?? 20000.0)]
+                : throw $wrongKind('tank'),
+            'washed' => $gear->kind === 'towel'
+                ? ['count' => $this->between('facts.count', $number('count'), 1.0, max(1.0, (float) $gear->dirty()))]
+                : throw $wrongKind('pool of towels'),
+            'bought' => $gear->kind === 'towel'
+                ? ['count' => $this->between('facts.count', $number('count'), 1.0, 10000.0)]
+                : throw $wrongKind('pool of towels'),
+            'thrown', 'moved' => $gear->kind === 'towel'
+                ? $this->retired($gear, $given, $number)
+                : throw $wrongKind('pool of towels'),
             default => $gear->kind === 'resin' ? [] : throw $wrongKind('vessel of resin'),
         };
         DB::transaction(function () use ($gear, $given, $facts, $request): void {
@@ -108,7 +199,10 @@ final class GearController
     private function write(Gear $gear, array $given, array $facts, Request $request): void
     {
         GearEvent::query()->create([
-            'gear_id' => $gear->id, 'kind' => $given['kind'], 'facts' => $facts, 'at' => isset($given['at']) ? CarbonImmutable::parse($given['at']) : $this->clock->now(),
+            'gear_id' => $gear->id,
+            'kind' => $given['kind'],
+            'facts' => $facts,
+            'at' => isset($given['at']) ? CarbonImmutable::parse($given['at']) : $this->clock->now(),
             'written_by' => $request->user()?->getAuthIdentifier(),
         ]);
     }
@@ -121,15 +215,31 @@ final class GearController
     private function count(Gear $gear, string $kind, array $facts): void
     {
         $count = is_numeric($facts['count'] ?? null) ? (int) $facts['count'] : 0;
-        if (! in_array($kind, ['bought', 'thrown', 'moved'], true)) {
+        if (!in_array($kind, ['bought', 'thrown', 'moved'], true)) {
             return;
         }
         $has = (int) ($gear->fact('count') ?? 0);
-        $gear->update(['facts' => [...$gear->facts, 'count' => $kind === 'bought' ? $has + $count : $has - $count], 'version' => $gear->version + 1]);
+        $gear->update([
+            'facts' => [...$gear->facts, 'count' => $kind === 'bought' ? $has + $count : $has - $count],
+            'version' => $gear->version + 1,
+        ]);
         if ($kind === 'moved') {
-            $to = Gear::query()->where('kind', 'towel')->whereNull('archived_at')->where('facts->use', $facts['to'])->lockForUpdate()->first()
-                ?? Gear::query()->create(['kind' => 'towel', 'name' => 'Old towels for the '.(is_string($facts['to']) ? $facts['to'] : ''), 'facts' => ['count' => 0, 'use' => $facts['to']]]);
-            $to->update(['facts' => [...$to->facts, 'count' => (int) ($to->fact('count') ?? 0) + $count], 'version' => $to->version + 1]);
+            $to =
+                Gear::query()
+                    ->where('kind', 'towel')
+                    ->whereNull('archived_at')
+                    ->where('facts->use', $facts['to'])
+                    ->lockForUpdate()
+                    ->first() ??
+                Gear::query()->create([
+                    'kind' => 'towel',
+                    'name' => 'Old towels for the ' . (is_string($facts['to']) ? $facts['to'] : ''),
+                    'facts' => ['count' => 0, 'use' => $facts['to']],
+                ]);
+            $to->update([
+                'facts' => [...$to->facts, 'count' => (int) ($to->fact('count') ?? 0) + $count],
+                'version' => $to->version + 1,
+            ]);
         }
     }
 
@@ -147,8 +257,11 @@ final class GearController
         $facts = is_array($given['facts']) ? $given['facts'] : [];
         $to = is_string($facts['to'] ?? null) ? $facts['to'] : '';
         $use = is_string($gear->facts['use'] ?? null) ? $gear->facts['use'] : '';
-        if (! in_array($to, GearRules::USES, true) || ! Retirement::allows($use, $to)) {
-            throw InvalidInput::at('facts.to', 'Towels only go down: from the paint to sills, to jambs and wheels, then away. Grit from a wheel does not wash out.');
+        if (!in_array($to, GearRules::USES, true) || !Retirement::allows($use, $to)) {
+            throw InvalidInput::at(
+                'facts.to',
+                'Towels only go down: from the paint to sills, to jambs and wheels, then away. Grit from a wheel does not wash out.',
+            );
         }
 
         return ['count' => $count, 'to' => $to];
@@ -160,11 +273,15 @@ final class GearController
      */
     private function calibration(callable $number): array
     {
-        $facts = ['washer_l_min' => $number('washer_l_min'), 'bottle_ml' => $number('bottle_ml'), 'empties_s' => $number('empties_s')];
+        $facts = [
+            'washer_l_min' => $number('washer_l_min'),
+            'bottle_ml' => $number('bottle_ml'),
+            'empties_s' => $number('empties_s'),
+        ];
         try {
             Lance::calibrated(...array_values($facts));
         } catch (InvalidInput $e) {
-            throw InvalidInput::at('facts.'.$e->field, $e->getMessage());
+            throw InvalidInput::at('facts.' . $e->field, $e->getMessage());
         }
 
         return $facts;

@@ -28,17 +28,19 @@ final class GearRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            $gear = $this->route('gear');
-            $kind = $gear instanceof Gear ? $gear->kind : $this->string('kind')->value();
-            if ($this->has('facts')) {
-                foreach (GearRules::errors($kind, $this->array('facts')) as $field => $says) {
-                    $validator->errors()->add($field, $says);
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
                 }
-            }
-        }];
+                $gear = $this->route('gear');
+                $kind = $gear instanceof Gear ? $gear->kind : $this->string('kind')->value();
+                if ($this->has('facts')) {
+                    foreach (GearRules::errors($kind, $this->array('facts')) as $field => $says) {
+                        $validator->errors()->add($field, $says);
+                    }
+                }
+            },
+        ];
     }
 }

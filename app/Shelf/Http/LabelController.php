@@ -15,13 +15,43 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** Labels for bottles that were mixed. */
-#[Shape('BottleLabel', new Field('name', 'string'), new Field('dilution', 'string'), new Field('mixed_on', 'date'), new Field('caution?', 'string?'), new Field('copies?', 'integer'))]
-#[Shape('LabelInput', new Field('size', 'string', null, ['small', 'medium', 'large']), new Field('labels', 'BottleLabel[]'))]
+#[
+    Shape(
+        'BottleLabel',
+        new Field('name', 'string'),
+        new Field('dilution', 'string'),
+        new Field('mixed_on', 'date'),
+        new Field('caution?', 'string?'),
+        new Field('copies?', 'integer'),
+    ),
+]
+#[
+    Shape(
+        'LabelInput',
+        new Field('size', 'string', null, ['small', 'medium', 'large']),
+        new Field('labels', 'BottleLabel[]'),
+    ),
+]
 final class LabelController
 {
-    #[OA\Post(path: '/api/v1/labels', operationId: 'printLabels', summary: 'A PDF, one label a page of its own size', tags: ['Gear'])]
+    #[
+        OA\Post(
+            path: '/api/v1/labels',
+            operationId: 'printLabels',
+            summary: 'A PDF, one label a page of its own size',
+            tags: ['Gear'],
+        ),
+    ]
     #[Takes('LabelInput')]
-    #[OA\Response(response: 200, description: 'The labels', content: [new OA\MediaType(mediaType: 'application/pdf', schema: new OA\Schema(type: 'string', format: 'binary'))])]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The labels',
+            content: [
+                new OA\MediaType(mediaType: 'application/pdf', schema: new OA\Schema(type: 'string', format: 'binary')),
+            ],
+        ),
+    ]
     public function print(Request $request, LabelSheet $sheet): Response
     {
         Gate::authorize('viewAny', Product::class);
@@ -35,6 +65,9 @@ final class LabelController
             'labels.*.copies' => ['sometimes', 'integer', 'between:1,40'],
         ]);
 
-        return new Response($sheet->pdf($given['size'], array_values($given['labels'])), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="labels.pdf"']);
+        return new Response($sheet->pdf($given['size'], array_values($given['labels'])), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'inline; filename="labels.pdf"',
+        ]);
     }
 }

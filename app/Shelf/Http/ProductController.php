@@ -29,30 +29,54 @@ final class ProductController
     use Paged;
     use Versioned;
 
-    public function __construct(
-        private readonly ClockInterface $clock,
-        private readonly MoveStock $moveStock,
-    ) {}
+    public function __construct(private readonly ClockInterface $clock, private readonly MoveStock $moveStock) {}
 
-    #[OA\Get(path: '/api/v1/products', operationId: 'listProducts', summary: 'By name, paged by cursor', tags: ['Products'], parameters: [
-        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'archived', description: 'Also what was put away', schema: new OA\Schema(type: 'boolean')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/products',
+            operationId: 'listProducts',
+            summary: 'By name, paged by cursor',
+            tags: ['Products'],
+            parameters: [
+                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+                new OA\QueryParameter(
+                    name: 'archived',
+                    description: 'Also what was put away',
+                    schema: new OA\Schema(type: 'boolean'),
+                ),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Product', page: true)]
     public function index(Request $request): JsonResponse
     {
         Gate::authorize('viewAny', Product::class);
         $search = $this->search($request);
 
-        return $this->page(Product::query()
-            ->when(! $request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
-            ->when($search !== '', fn($query) => $query->whereAny(['name', 'line', 'maker', 'role'], 'ilike', $this->like($search)))
-            ->orderBy('name')->orderBy('id')->cursorPaginate($this->size($request)), ProductResource::class);
+        return $this->page(
+            Product::query()
+                ->when(!$request->boolean('archived'), static fn($query) => $query->whereNull('archived_at'))
+                ->when(
+                    $search !== '',
+                    fn($query) => $query->whereAny(['name', 'line', 'maker', 'role'], 'ilike', $this->like($search)),
+                )
+                ->orderBy('name')
+                ->orderBy('id')
+                ->cursorPaginate($this->size($request)),
+            ProductResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/products', operationId: 'createProduct', tags: ['Products'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/products',
+            operationId: 'createProduct',
+            tags: ['Products'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('ProductInput')]
     #[Returns('Product', 201)]
     public function store(ProductRequest $request): JsonResponse
@@ -63,7 +87,20 @@ final class ProductController
         return $this->sent(new ProductResource($product->refresh()), $product, 201);
     }
 
-    #[OA\Get(path: '/api/v1/products/{product}', operationId: 'showProduct', tags: ['Products'], parameters: [new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/products/{product}',
+            operationId: 'showProduct',
+            tags: ['Products'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'product',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Product')]
     public function show(Product $product): JsonResponse
     {
@@ -72,22 +109,53 @@ final class ProductController
         return $this->sent(new ProductResource($product), $product);
     }
 
-    #[OA\Patch(path: '/api/v1/products/{product}', operationId: 'updateProduct', summary: 'Change some fields; needs If-Match', tags: ['Products'], parameters: [
-        new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Patch(
+            path: '/api/v1/products/{product}',
+            operationId: 'updateProduct',
+            summary: 'Change some fields; needs If-Match',
+            tags: ['Products'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'product',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('ProductInput')]
     #[Returns('Product')]
     public function update(ProductRequest $request, Product $product): JsonResponse
     {
         Gate::authorize('update', $product);
-        $product = $this->changed($request, $product, static fn(Product $row): ProductResource => new ProductResource($row), fn(Product $row): Product => $this->put($request, $row));
+        $product = $this->changed(
+            $request,
+            $product,
+            static fn(Product $row): ProductResource => new ProductResource($row),
+            fn(Product $row): Product => $this->put($request, $row),
+        );
         event(ProductChanged::of($product));
 
         return $this->sent(new ProductResource($product), $product);
     }
 
-    #[OA\Delete(path: '/api/v1/products/{product}', operationId: 'archiveProduct', summary: 'Put away; nothing recorded is lost', tags: ['Products'], parameters: [new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/products/{product}',
+            operationId: 'archiveProduct',
+            summary: 'Put away; nothing recorded is lost',
+            tags: ['Products'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'product',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Product $product): Response
     {
@@ -97,7 +165,21 @@ final class ProductController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/products/{product}/restore', operationId: 'restoreProduct', summary: 'Take out again', tags: ['Products'], parameters: [new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/products/{product}/restore',
+            operationId: 'restoreProduct',
+            summary: 'Take out again',
+            tags: ['Products'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'product',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function restore(Product $product): Response
     {
@@ -107,17 +189,34 @@ final class ProductController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/products/{product}/restock', operationId: 'restockProduct', summary: 'So much more has come in', tags: ['Products'], parameters: [
-        new OA\PathParameter(name: 'product', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/products/{product}/restock',
+            operationId: 'restockProduct',
+            summary: 'So much more has come in',
+            tags: ['Products'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'product',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('RestockInput')]
     #[Returns('Product')]
     public function restock(Request $request, Product $product): JsonResponse
     {
         Gate::authorize('update', $product);
         $facts = $request->validate(['ml' => ['required', 'numeric', 'between:0.1,10000000']]);
-        $this->moveStock->bought($product, (float) $facts['ml'], CarbonImmutable::instance($this->clock->now()), $request->user()?->getAuthIdentifier());
+        $this->moveStock->bought(
+            $product,
+            (float) $facts['ml'],
+            CarbonImmutable::instance($this->clock->now()),
+            $request->user()?->getAuthIdentifier(),
+        );
 
         return $this->sent(new ProductResource($product->refresh()), $product);
     }
@@ -129,7 +228,12 @@ final class ProductController
         $found = $facts['stock_ml'] ?? null;
         if (is_numeric($found) && abs((float) $found - $row->stock_ml) >= 0.05) {
             $by = $request->user()?->getAuthIdentifier();
-            $this->moveStock->counted($row, (float) $found, CarbonImmutable::instance($this->clock->now()), is_string($by) ? $by : null);
+            $this->moveStock->counted(
+                $row,
+                (float) $found,
+                CarbonImmutable::instance($this->clock->now()),
+                is_string($by) ? $by : null,
+            );
             $row->refresh();
         }
 

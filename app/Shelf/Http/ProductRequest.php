@@ -11,36 +11,38 @@ use App\Shelf\Product;
 use App\Shelf\ProductRules;
 use Illuminate\Validation\Validator;
 
-#[Shape(
-    'ProductInput',
-    new Field('name?', 'string'),
-    new Field('line?', 'string?'),
-    new Field('maker?', 'string?'),
-    new Field('role?', 'string'),
-    new Field('surfaces?', 'string[]'),
-    new Field('ph?', 'number?', 'Null: the label does not say'),
-    new Field('leaves?', 'string'),
-    new Field('strips?', 'string'),
-    new Field('solvent?', 'boolean'),
-    new Field('dilutions?', 'object', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
-    new Field('dwell_min_s?', 'integer'),
-    new Field('dwell_max_s?', 'integer?'),
-    new Field('may_dry?', 'boolean?', 'Null: the label does not say'),
-    new Field('min_c?', 'number?'),
-    new Field('max_c?', 'number?'),
-    new Field('rinse?', 'boolean?', 'Null: the label does not say'),
-    new Field('paste?', 'boolean', 'Out of a tin, dosed by weight'),
-    new Field('family?', 'string?'),
-    new Field('label_low_weeks?', 'number?'),
-    new Field('label_high_weeks?', 'number?'),
-    new Field('applied?', 'string?'),
-    new Field('pack_ml?', 'number?'),
-    new Field('price_minor?', 'integer?'),
-    new Field('stock_ml?', 'number'),
-    new Field('reorder_ml?', 'number'),
-    new Field('cautions?', 'string[]'),
-    new Field('supplier?', 'string?', 'Where it is bought'),
-)]
+#[
+    Shape(
+        'ProductInput',
+        new Field('name?', 'string'),
+        new Field('line?', 'string?'),
+        new Field('maker?', 'string?'),
+        new Field('role?', 'string'),
+        new Field('surfaces?', 'string[]'),
+        new Field('ph?', 'number?', 'Null: the label does not say'),
+        new Field('leaves?', 'string'),
+        new Field('strips?', 'string'),
+        new Field('solvent?', 'boolean'),
+        new Field('dilutions?', 'object', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
+        new Field('dwell_min_s?', 'integer'),
+        new Field('dwell_max_s?', 'integer?'),
+        new Field('may_dry?', 'boolean?', 'Null: the label does not say'),
+        new Field('min_c?', 'number?'),
+        new Field('max_c?', 'number?'),
+        new Field('rinse?', 'boolean?', 'Null: the label does not say'),
+        new Field('paste?', 'boolean', 'Out of a tin, dosed by weight'),
+        new Field('family?', 'string?'),
+        new Field('label_low_weeks?', 'number?'),
+        new Field('label_high_weeks?', 'number?'),
+        new Field('applied?', 'string?'),
+        new Field('pack_ml?', 'number?'),
+        new Field('price_minor?', 'integer?'),
+        new Field('stock_ml?', 'number'),
+        new Field('reorder_ml?', 'number'),
+        new Field('cautions?', 'string[]'),
+        new Field('supplier?', 'string?', 'Where it is bought'),
+    ),
+]
 final class ProductRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -58,12 +60,14 @@ final class ProductRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            $product = $this->route('product');
-            $has = $product instanceof Product ? $product : new Product;
-            foreach (ProductRules::against($this->all(), $has) as $field => $says) {
-                $validator->errors()->add($field, $says);
-            }
-        }];
+        return [
+            function (Validator $validator): void {
+                $product = $this->route('product');
+                $has = $product instanceof Product ? $product : new Product();
+                foreach (ProductRules::against($this->all(), $has) as $field => $says) {
+                    $validator->errors()->add($field, $says);
+                }
+            },
+        ];
     }
 }

@@ -8,18 +8,35 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 
 /** The shape of what Actions\RankShelf returns. */
-#[Shape('ShelfRemark', new Field('code', 'string'), new Field('severity', 'string', null, ['block', 'warn']), new Field('says', 'string'))]
-#[Shape(
-    'ShelfProduct',
-    new Field('id', 'uuid'),
-    new Field('name', 'string'),
-    new Field('line', 'string?'),
-    new Field('allowed', 'boolean'),
-    new Field('points', 'integer'),
-    new Field('why', 'string'),
-    new Field('cost', 'number', 'Minor units for one use on this vehicle'),
-    new Field('remarks', 'ShelfRemark[]'),
-    new Field('cautions', 'string[]'),
-)]
-#[Shape('ShelfRole', new Field('role', 'string'), new Field('zone', 'string'), new Field('layer', 'string'), new Field('products', 'ShelfProduct[]'))]
+#[
+    Shape(
+        'ShelfRemark',
+        new Field('code', 'string'),
+        new Field('severity', 'string', null, ['block', 'warn']),
+        new Field('says', 'string'),
+    ),
+]
+#[
+    Shape(
+        'ShelfProduct',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('line', 'string?'),
+        new Field('allowed', 'boolean'),
+        new Field('points', 'integer'),
+        new Field('why', 'string'),
+        new Field('cost', 'number', 'Minor units for one use on this vehicle'),
+        new Field('remarks', 'ShelfRemark[]'),
+        new Field('cautions', 'string[]'),
+    ),
+]
+#[
+    Shape(
+        'ShelfRole',
+        new Field('role', 'string'),
+        new Field('zone', 'string'),
+        new Field('layer', 'string'),
+        new Field('products', 'ShelfProduct[]'),
+    ),
+]
 final class ShelfSchemas {}

@@ -30,27 +30,60 @@ final class PhotoController
 
     private const MOST_KB = 10_000;
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/photos', operationId: 'listPhotos', summary: 'Newest first', tags: ['Photos'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/photos',
+            operationId: 'listPhotos',
+            summary: 'Newest first',
+            tags: ['Photos'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+            ],
+        ),
+    ]
     #[Returns('Photo', list: true)]
     public function index(Request $request, Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('view', $vehicle);
 
-        return new JsonResponse(['data' => Photo::query()->where('vehicle_id', $vehicle->id)->orderByDesc('taken_at')->orderByDesc('id')->limit($this->size($request))->get()->map(PhotoResource::facts(...))->all()]);
+        return new JsonResponse([
+            'data' => Photo::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->orderByDesc('taken_at')
+                ->orderByDesc('id')
+                ->limit($this->size($request))
+                ->get()
+                ->map(PhotoResource::facts(...))
+                ->all(),
+        ]);
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/photos', operationId: 'keepPhoto', summary: 'A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind', tags: ['Photos'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/photos',
+            operationId: 'keepPhoto',
+            summary: 'A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind',
+            tags: ['Photos'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Photo', 201)]
     public function store(Request $request, Vehicle $vehicle, KeepPhoto $keepPhoto): JsonResponse
     {
         Gate::authorize('update', $vehicle);
         $given = $request->validate([
-            'file' => ['required', 'file', 'max:'.self::MOST_KB],
+            'file' => ['required', 'file', 'max:' . self::MOST_KB],
             'id' => ['required', 'uuid'],
             'zone' => ['required', Rule::enum(Zone::class)],
             'stage' => ['required', 'in:before,during,after'],
@@ -58,25 +91,65 @@ final class PhotoController
             'sheet_id' => ['sometimes', 'nullable', 'uuid'],
             'note' => ['sometimes', 'nullable', 'string', 'max:240'],
         ]);
-        $sheet = isset($given['sheet_id']) ? Sheet::query()->where('vehicle_id', $vehicle->id)->whereKey($given['sheet_id'])->first() ?? throw Problem::field('sheet_id', 'There is no such sheet of this vehicle.') : null;
+        $sheet = isset($given['sheet_id'])
+            ? Sheet::query()->where('vehicle_id', $vehicle->id)->whereKey($given['sheet_id'])->first() ??
+                throw Problem::field('sheet_id', 'There is no such sheet of this vehicle.')
+            : null;
         $file = $request->file('file');
         /** @var User $writer */
         $writer = $request->user();
-        $photo = $keepPhoto($vehicle, $sheet, $writer, $given, $file instanceof UploadedFile ? (string) $file->get() : '');
+        $photo = $keepPhoto(
+            $vehicle,
+            $sheet,
+            $writer,
+            $given,
+            $file instanceof UploadedFile ? (string) $file->get() : '',
+        );
 
         return new JsonResponse(PhotoResource::facts($photo), 201);
     }
 
-    #[OA\Get(path: '/api/v1/photos/{photo}', operationId: 'showPhoto', summary: 'The picture itself', tags: ['Photos'], parameters: [new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/photos/{photo}',
+            operationId: 'showPhoto',
+            summary: 'The picture itself',
+            tags: ['Photos'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'photo',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, says: 'JPEG')]
     public function show(Photo $photo): StreamedResponse
     {
         Gate::authorize('view', $photo);
 
-        return Storage::disk('photos')->response($photo->path(), "{$photo->id}.jpg", ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400, immutable']);
+        return Storage::disk('photos')->response($photo->path(), "{$photo->id}.jpg", [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => 'private, max-age=86400, immutable',
+        ]);
     }
 
-    #[OA\Delete(path: '/api/v1/photos/{photo}', operationId: 'removePhoto', summary: 'Remove a photo that has not become part of a turn; the owner may remove any', tags: ['Photos'], parameters: [new OA\PathParameter(name: 'photo', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/photos/{photo}',
+            operationId: 'removePhoto',
+            summary: 'Remove a photo that has not become part of a turn; the owner may remove any',
+            tags: ['Photos'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'photo',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Photo $photo): Response
     {

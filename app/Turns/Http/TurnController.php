@@ -25,25 +25,64 @@ final class TurnController
     use Paged;
     use Versioned;
 
-    public const WHOLE = ['vehicle', 'entries.readings', 'entries.products.product', 'entries.writer', 'photos', 'sheet.events.writer'];
+    public const WHOLE = [
+        'vehicle',
+        'entries.readings',
+        'entries.products.product',
+        'entries.writer',
+        'photos',
+        'sheet.events.writer',
+    ];
 
-    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/turns', operationId: 'listTurns', summary: 'Newest first, paged by cursor', tags: ['Turns'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-        new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Get(
+            path: '/api/v1/vehicles/{vehicle}/turns',
+            operationId: 'listTurns',
+            summary: 'Newest first, paged by cursor',
+            tags: ['Turns'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
+                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Turn', page: true)]
     public function index(Request $request, Vehicle $vehicle): JsonResponse
     {
         Gate::authorize('view', $vehicle);
 
-        return $this->page(Turn::query()->where('vehicle_id', $vehicle->id)->with(self::WHOLE)->orderByDesc('worked_at')->orderByDesc('id')->cursorPaginate($this->size($request)), TurnResource::class);
+        return $this->page(
+            Turn::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->with(self::WHOLE)
+                ->orderByDesc('worked_at')
+                ->orderByDesc('id')
+                ->cursorPaginate($this->size($request)),
+            TurnResource::class,
+        );
     }
 
-    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/turns', operationId: 'finishTurn', summary: 'Record a turn', tags: ['Turns'], parameters: [
-        new OA\PathParameter(name: 'vehicle', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/vehicles/{vehicle}/turns',
+            operationId: 'finishTurn',
+            summary: 'Record a turn',
+            tags: ['Turns'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'vehicle',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('TurnInput')]
     #[Returns('Turn', 201)]
     public function store(TurnRequest $request, Vehicle $vehicle, FinishTurn $finishTurn): JsonResponse
@@ -54,7 +93,20 @@ final class TurnController
         return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201);
     }
 
-    #[OA\Get(path: '/api/v1/turns/{turn}', operationId: 'showTurn', tags: ['Turns'], parameters: [new OA\PathParameter(name: 'turn', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/turns/{turn}',
+            operationId: 'showTurn',
+            tags: ['Turns'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'turn',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('Turn')]
     public function show(Turn $turn): JsonResponse
     {
@@ -63,25 +115,54 @@ final class TurnController
         return (new TurnResource($turn->load(self::WHOLE)))->response()->header('ETag', $this->revision($turn));
     }
 
-    #[OA\Post(path: '/api/v1/turns/{turn}/corrections', operationId: 'correctTurn', summary: 'Correct a turn; what was saved before stays beside it', tags: ['Turns'], parameters: [
-        new OA\PathParameter(name: 'turn', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-        new OA\HeaderParameter(name: 'If-Match', required: true, description: 'The revision that was read, as its ETag', schema: new OA\Schema(type: 'string')),
-        new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-    ])]
+    #[
+        OA\Post(
+            path: '/api/v1/turns/{turn}/corrections',
+            operationId: 'correctTurn',
+            summary: 'Correct a turn; what was saved before stays beside it',
+            tags: ['Turns'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'turn',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(
+                    name: 'If-Match',
+                    required: true,
+                    description: 'The revision that was read, as its ETag',
+                    schema: new OA\Schema(type: 'string'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('TurnInput')]
     #[Returns('Turn', 201)]
     public function correct(TurnRequest $request, Turn $turn, FinishTurn $finishTurn): JsonResponse
     {
         Gate::authorize('update', $turn->vehicle()->firstOrFail());
         try {
-            $turn = $finishTurn->correct($turn, $this->writer($request), $request->validated(), $request->string('reason')->value(), (int) trim($this->seen($request), '"'));
+            $turn = $finishTurn->correct(
+                $turn,
+                $this->writer($request),
+                $request->validated(),
+                $request->string('reason')->value(),
+                (int) trim($this->seen($request), '"'),
+            );
         } catch (Overtaken) {
             /** @var array<string, mixed> $current */
-            $current = json_decode((string) json_encode((new TurnResource($turn->load(self::WHOLE)))->resolve($request)), true);
+            $current = json_decode(
+                (string) json_encode((new TurnResource($turn->load(self::WHOLE)))->resolve($request)),
+                true,
+            );
             throw Problem::outdated($current);
         }
 
-        return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201)->header('ETag', $this->revision($turn));
+        return (new TurnResource($turn->load(self::WHOLE)))
+            ->response()
+            ->setStatusCode(201)
+            ->header('ETag', $this->revision($turn));
     }
 
     private function revision(Turn $turn): string

@@ -24,46 +24,65 @@ use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\Stage;
 
-#[Shape(
-    'ReadingInput',
-    new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']),
-    new Field('zone', 'string'),
-    new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']),
-    new Field('angle_deg?', 'number?'),
-    new Field('part?', 'string', 'Where on the paint', ['whole', 'top', 'sides', 'low']),
-    new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
-)]
+#[
+    Shape(
+        'ReadingInput',
+        new Field('stage', 'string', null, ['arrival', 'after_wash', 'after_decon', 'after_topper']),
+        new Field('zone', 'string'),
+        new Field('behaviour', 'string', null, ['tight', 'good', 'weak', 'sheeting', 'flat']),
+        new Field('angle_deg?', 'number?'),
+        new Field('part?', 'string', 'Where on the paint', ['whole', 'top', 'sides', 'low']),
+        new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
+    ),
+]
 #[Shape('LeftOut', new Field('kind', 'string'), new Field('why', 'string'))]
-#[Shape('InspectionSeen', new Field('seen', 'string[]', 'sound, thin, flat-spots, water-marks, chips, edges-lift'), new Field('note?', 'string?'))]
-#[Shape('UseInput', new Field('product_id', 'uuid'), new Field('zone', 'string'), new Field('quantity_ml?', 'number?'), new Field('batch?', 'string?', 'The one in use when left out'), new Field('as_base?', 'boolean', 'It renewed the layer that is meant to last'))]
-#[Shape(
-    'TurnInput',
-    new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'),
-    new Field('worked_at', 'date-time'),
-    new Field('minutes?', 'integer?'),
-    new Field('soil', 'integer'),
-    new Field('grit?', 'boolean'),
-    new Field('method', 'string'),
-    new Field('purpose?', 'string', null, ['maintain', 'reset']),
-    new Field('water', 'string', null, ['none', 'tap', 'treated']),
-    new Field('panel_c?', 'number?'),
-    new Field('clay?', 'boolean'),
-    new Field('looked_over?', 'boolean', 'The base was inspected'),
-    new Field('note?', 'string?'),
-    new Field('readings?', 'ReadingInput[]'),
-    new Field('products?', 'UseInput[]'),
-    new Field('crew?', 'integer?'),
-    new Field('water_l?', 'number?'),
-    new Field('textiles?', 'Textiles'),
-    new Field('steps?', 'StepTaken[]'),
-    new Field('refused?', 'Refusal[]'),
-    new Field('recommended?', 'string?'),
-    new Field('scope?', 'string', 'What the visit took in'),
-    new Field('kinds?', 'string[]?', 'What was planned for it'),
-    new Field('left_out?', 'LeftOut[]', 'What was planned and not done'),
-    new Field('inspection?', 'InspectionSeen?', 'What was seen of the base'),
-    new Field('reason?', 'string', 'Why, when this corrects a saved turn'),
-)]
+#[
+    Shape(
+        'InspectionSeen',
+        new Field('seen', 'string[]', 'sound, thin, flat-spots, water-marks, chips, edges-lift'),
+        new Field('note?', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'UseInput',
+        new Field('product_id', 'uuid'),
+        new Field('zone', 'string'),
+        new Field('quantity_ml?', 'number?'),
+        new Field('batch?', 'string?', 'The one in use when left out'),
+        new Field('as_base?', 'boolean', 'It renewed the layer that is meant to last'),
+    ),
+]
+#[
+    Shape(
+        'TurnInput',
+        new Field('id?', 'uuid', 'Made on the device, so that a repeat is known'),
+        new Field('worked_at', 'date-time'),
+        new Field('minutes?', 'integer?'),
+        new Field('soil', 'integer'),
+        new Field('grit?', 'boolean'),
+        new Field('method', 'string'),
+        new Field('purpose?', 'string', null, ['maintain', 'reset']),
+        new Field('water', 'string', null, ['none', 'tap', 'treated']),
+        new Field('panel_c?', 'number?'),
+        new Field('clay?', 'boolean'),
+        new Field('looked_over?', 'boolean', 'The base was inspected'),
+        new Field('note?', 'string?'),
+        new Field('readings?', 'ReadingInput[]'),
+        new Field('products?', 'UseInput[]'),
+        new Field('crew?', 'integer?'),
+        new Field('water_l?', 'number?'),
+        new Field('textiles?', 'Textiles'),
+        new Field('steps?', 'StepTaken[]'),
+        new Field('refused?', 'Refusal[]'),
+        new Field('recommended?', 'string?'),
+        new Field('scope?', 'string', 'What the visit took in'),
+        new Field('kinds?', 'string[]?', 'What was planned for it'),
+        new Field('left_out?', 'LeftOut[]', 'What was planned and not done'),
+        new Field('inspection?', 'InspectionSeen?', 'What was seen of the base'),
+        new Field('reason?', 'string', 'Why, when this corrects a saved turn'),
+    ),
+]
 final class TurnRequest extends FactsRequest
 {
     /** @return array<string, mixed> */
@@ -107,7 +126,7 @@ final class TurnRequest extends FactsRequest
             'steps.*.took_s' => ['present', 'nullable', 'integer', 'between:0,86400'],
             'steps.*.estimate_min' => ['present', 'nullable', 'numeric', 'between:0,1440'],
             'steps.*.skipped' => ['required', 'boolean'],
-            'scope' => ['sometimes', 'string', 'max:80', new KnownScope],
+            'scope' => ['sometimes', 'string', 'max:80', new KnownScope()],
             'kinds' => ['sometimes', 'nullable', 'array', 'max:6'],
             'kinds.*' => [Rule::enum(Kind::class), 'distinct'],
             'left_out' => ['sometimes', 'array', 'max:6'],
@@ -130,37 +149,61 @@ final class TurnRequest extends FactsRequest
     /** @return list<callable(Validator): void> */
     public function after(): array
     {
-        return [function (Validator $validator): void {
-            if ($validator->errors()->isNotEmpty()) {
-                return;
-            }
-            $turn = $this->route('turn');
-            $sheet = $this->route('sheet');
-            $vehicle = match (true) {
-                $turn instanceof Turn => $turn->vehicle()->first(),
-                $sheet instanceof Sheet => $sheet->vehicle()->first(),
-                default => $this->route('vehicle'),
-            };
-            $at = CarbonImmutable::parse($this->string('worked_at')->value());
-            // A phone's clock may be a little ahead of ours.
-            if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {
-                $validator->errors()->add('worked_at', 'That is still to come. A turn is recorded once it has been worked; nothing you typed is lost.');
-            } elseif ($vehicle instanceof Vehicle && $vehicle->in_service_on !== null && $at->toDateString() < $vehicle->in_service_on->toDateString()) {
-                $validator->errors()->add('worked_at', sprintf('This vehicle has been on the road since %s; it can’t have been washed before.', $vehicle->in_service_on->toDateString()));
-            }
-            $seen = [];
-            foreach ($this->array('readings') as $i => $reading) {
-                $part = $reading['part'] ?? Part::Whole->value;
-                $key = $reading['stage'].' '.$reading['zone'].' '.$part;
-                if ($part !== Part::Whole->value && $reading['zone'] !== Zone::Paint->value) {
-                    $validator->errors()->add("readings.{$i}.part", 'Only the paint is read part by part.');
+        return [
+            function (Validator $validator): void {
+                if ($validator->errors()->isNotEmpty()) {
+                    return;
                 }
-                if (isset($seen[$key])) {
-                    $validator->errors()->add("readings.{$i}.stage", 'There are two readings of the same stage and place; keep the one that counts.');
+                $turn = $this->route('turn');
+                $sheet = $this->route('sheet');
+                $vehicle = match (true) {
+                    $turn instanceof Turn => $turn->vehicle()->first(),
+                    $sheet instanceof Sheet => $sheet->vehicle()->first(),
+                    default => $this->route('vehicle'),
+                };
+                $at = CarbonImmutable::parse($this->string('worked_at')->value());
+                // A phone's clock may be a little ahead of ours.
+                if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'worked_at',
+                            'That is still to come. A turn is recorded once it has been worked; nothing you typed is lost.',
+                        );
+                } elseif (
+                    $vehicle instanceof Vehicle &&
+                    $vehicle->in_service_on !== null &&
+                    $at->toDateString() < $vehicle->in_service_on->toDateString()
+                ) {
+                    $validator
+                        ->errors()
+                        ->add(
+                            'worked_at',
+                            sprintf(
+                                'This vehicle has been on the road since %s; it can’t have been washed before.',
+                                $vehicle->in_service_on->toDateString(),
+                            ),
+                        );
                 }
-                $seen[$key] = true;
-            }
-        }];
+                $seen = [];
+                foreach ($this->array('readings') as $i => $reading) {
+                    $part = $reading['part'] ?? Part::Whole->value;
+                    $key = $reading['stage'] . ' ' . $reading['zone'] . ' ' . $part;
+                    if ($part !== Part::Whole->value && $reading['zone'] !== Zone::Paint->value) {
+                        $validator->errors()->add("readings.{$i}.part", 'Only the paint is read part by part.');
+                    }
+                    if (isset($seen[$key])) {
+                        $validator
+                            ->errors()
+                            ->add(
+                                "readings.{$i}.stage",
+                                'There are two readings of the same stage and place; keep the one that counts.',
+                            );
+                    }
+                    $seen[$key] = true;
+                }
+            },
+        ];
     }
 
     /** @return array<string, string> */
@@ -168,7 +211,8 @@ final class TurnRequest extends FactsRequest
     {
         return [
             ...parent::messages(),
-            'reason.required' => 'Say in a few words why the record is corrected; the old values stay visible beside it.',
+            'reason.required' =>
+                'Say in a few words why the record is corrected; the old values stay visible beside it.',
             'soil.required' => 'How dirty was it on arrival?',
             'soil.between' => 'How dirty was it on arrival, from 0 (clean) to 5 (caked)?',
             'method.required' => 'How was it washed?',

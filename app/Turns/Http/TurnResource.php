@@ -13,19 +13,31 @@ use App\Record\TurnEntry;
 use Illuminate\Http\Request;
 
 /** @mixin Turn */
-#[Shape('TurnConflict', new Field('kind', 'string'), new Field('step', 'string?'), new Field('says', 'string'), new Field('by', 'string'), new Field('at', 'date-time'), new Field('facts', 'object'))]
-#[Shape(
-    'Turn',
-    new Field('id', 'uuid'),
-    new Field('vehicle_id', 'uuid'),
-    new Field('vehicle', 'string?'),
-    new Field('worked_at', 'date-time'),
-    new Field('revisions', 'integer'),
-    new Field('photos', 'Photo[]'),
-    new Field('sheet_id', 'uuid?', 'The sheet it was worked from'),
-    new Field('conflicts', 'TurnConflict[]', 'What a device said that knew nothing of the others; kept beside'),
-    new Field('entries', 'TurnEntry[]', 'Newest first; the first one counts'),
-)]
+#[
+    Shape(
+        'TurnConflict',
+        new Field('kind', 'string'),
+        new Field('step', 'string?'),
+        new Field('says', 'string'),
+        new Field('by', 'string'),
+        new Field('at', 'date-time'),
+        new Field('facts', 'object'),
+    ),
+]
+#[
+    Shape(
+        'Turn',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid'),
+        new Field('vehicle', 'string?'),
+        new Field('worked_at', 'date-time'),
+        new Field('revisions', 'integer'),
+        new Field('photos', 'Photo[]'),
+        new Field('sheet_id', 'uuid?', 'The sheet it was worked from'),
+        new Field('conflicts', 'TurnConflict[]', 'What a device said that knew nothing of the others; kept beside'),
+        new Field('entries', 'TurnEntry[]', 'Newest first; the first one counts'),
+    ),
+]
 final class TurnResource extends RowResource
 {
     /** @return array<string, mixed> */
@@ -41,9 +53,21 @@ final class TurnResource extends RowResource
             'revisions' => $entries->count(),
             'photos' => $this->photos->map(PhotoResource::facts(...))->all(),
             'sheet_id' => $this->sheet?->id,
-            'conflicts' => $this->sheet?->events->whereNotNull('conflict')->map(fn(SheetEvent $event): array => [
-                'kind' => $event->kind, 'step' => $event->step, 'says' => (string) $event->conflict, 'by' => $event->writer->name ?? '', 'at' => $this->iso($event->at), 'facts' => (object) $event->facts,
-            ])->values()->all() ?? [],
+            'conflicts' =>
+                $this->sheet?->events
+                    ->whereNotNull('conflict')
+                    ->map(
+                        fn(SheetEvent $event): array => [
+                            'kind' => $event->kind,
+                            'step' => $event->step,
+                            'says' => (string) $event->conflict,
+                            'by' => $event->writer->name ?? '',
+                            'at' => $this->iso($event->at),
+                            'facts' => (object) $event->facts,
+                        ],
+                    )
+                    ->values()
+                    ->all() ?? [],
             'entries' => TurnEntryResource::collection($entries),
         ];
     }

@@ -25,21 +25,71 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** Days that matter to the plan: deadlines, and days on which a vehicle is away, a place is shut or nobody works. */
-#[Shape('Deadline', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('on', 'date'), new Field('within_days', 'integer'), new Field('note', 'string?'))]
-#[Shape('DeadlineInput', new Field('vehicle_id', 'uuid'), new Field('on', 'date'), new Field('within_days?', 'integer', 'Not earlier than so many days before'), new Field('note?', 'string?'))]
-#[Shape('Closure', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid?'), new Field('site_id', 'uuid?'), new Field('from_on', 'date'), new Field('to_on', 'date'), new Field('note', 'string?'))]
-#[Shape('ClosureInput', new Field('vehicle_id?', 'uuid?'), new Field('site_id?', 'uuid?', 'Neither: nobody works'), new Field('from_on', 'date'), new Field('to_on', 'date'), new Field('note?', 'string?'))]
-#[Shape('DaysImport', new Field('vehicle_id', 'uuid'), new Field('ics', 'string', 'RFC 5545'), new Field('as', 'string', null, ['closed', 'deadline']), new Field('within_days?', 'integer'), new Field('dry?', 'boolean'))]
+#[
+    Shape(
+        'Deadline',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid'),
+        new Field('on', 'date'),
+        new Field('within_days', 'integer'),
+        new Field('note', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'DeadlineInput',
+        new Field('vehicle_id', 'uuid'),
+        new Field('on', 'date'),
+        new Field('within_days?', 'integer', 'Not earlier than so many days before'),
+        new Field('note?', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'Closure',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid?'),
+        new Field('site_id', 'uuid?'),
+        new Field('from_on', 'date'),
+        new Field('to_on', 'date'),
+        new Field('note', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'ClosureInput',
+        new Field('vehicle_id?', 'uuid?'),
+        new Field('site_id?', 'uuid?', 'Neither: nobody works'),
+        new Field('from_on', 'date'),
+        new Field('to_on', 'date'),
+        new Field('note?', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'DaysImport',
+        new Field('vehicle_id', 'uuid'),
+        new Field('ics', 'string', 'RFC 5545'),
+        new Field('as', 'string', null, ['closed', 'deadline']),
+        new Field('within_days?', 'integer'),
+        new Field('dry?', 'boolean'),
+    ),
+]
 #[Shape('DaysFound', new Field('from', 'date'), new Field('to', 'date'), new Field('note', 'string'))]
 #[Shape('Days', new Field('deadlines', 'Deadline[]'), new Field('closures', 'Closure[]'))]
 final readonly class DaysController
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
-    #[OA\Get(path: '/api/v1/days', operationId: 'listDays', summary: 'Deadlines and closed days that are not over', tags: ['Weeks'], parameters: [new OA\QueryParameter(name: 'vehicle', schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/days',
+            operationId: 'listDays',
+            summary: 'Deadlines and closed days that are not over',
+            tags: ['Weeks'],
+            parameters: [new OA\QueryParameter(name: 'vehicle', schema: new OA\Schema(type: 'string', format: 'uuid'))],
+        ),
+    ]
     #[Returns('Days')]
     public function index(Request $request): JsonResponse
     {
@@ -48,12 +98,31 @@ final readonly class DaysController
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
 
         return new JsonResponse([
-            'deadlines' => Deadline::query()->where('on', '>=', $today)->when($vehicle !== null, static fn($query) => $query->where('vehicle_id', $vehicle))->orderBy('on')->get()->map($this->deadlineAs(...))->all(),
-            'closures' => Closure::query()->where('to_on', '>=', $today)->when($vehicle !== null, static fn($query) => $query->where('vehicle_id', $vehicle))->orderBy('from_on')->get()->map($this->closureAs(...))->all(),
+            'deadlines' => Deadline::query()
+                ->where('on', '>=', $today)
+                ->when($vehicle !== null, static fn($query) => $query->where('vehicle_id', $vehicle))
+                ->orderBy('on')
+                ->get()
+                ->map($this->deadlineAs(...))
+                ->all(),
+            'closures' => Closure::query()
+                ->where('to_on', '>=', $today)
+                ->when($vehicle !== null, static fn($query) => $query->where('vehicle_id', $vehicle))
+                ->orderBy('from_on')
+                ->get()
+                ->map($this->closureAs(...))
+                ->all(),
         ]);
     }
 
-    #[OA\Post(path: '/api/v1/deadlines', operationId: 'setDeadline', tags: ['Weeks'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/deadlines',
+            operationId: 'setDeadline',
+            tags: ['Weeks'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('DeadlineInput')]
     #[Returns('Deadline', 201)]
     public function deadline(Request $request): JsonResponse
@@ -61,16 +130,36 @@ final readonly class DaysController
         Gate::authorize('create', Vehicle::class);
         $facts = $request->validate([
             'vehicle_id' => ['required', 'uuid', $this->mine('vehicles')],
-            'on' => ['required', 'date_format:Y-m-d', 'after_or_equal:'.$this->tenancy->workspace()->dateOf($this->clock->now())],
+            'on' => [
+                'required',
+                'date_format:Y-m-d',
+                'after_or_equal:' . $this->tenancy->workspace()->dateOf($this->clock->now()),
+            ],
             'within_days' => ['sometimes', 'integer', 'between:0,60'],
             'note' => ['sometimes', 'nullable', 'string', 'max:240'],
         ]);
-        $deadline = Deadline::query()->updateOrCreate(['vehicle_id' => $facts['vehicle_id'], 'on' => $facts['on']], ['within_days' => $facts['within_days'] ?? 2, 'note' => $facts['note'] ?? null]);
+        $deadline = Deadline::query()->updateOrCreate(
+            ['vehicle_id' => $facts['vehicle_id'], 'on' => $facts['on']],
+            ['within_days' => $facts['within_days'] ?? 2, 'note' => $facts['note'] ?? null],
+        );
 
         return new JsonResponse($this->deadlineAs($deadline->refresh()), 201);
     }
 
-    #[OA\Delete(path: '/api/v1/deadlines/{deadline}', operationId: 'dropDeadline', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'deadline', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/deadlines/{deadline}',
+            operationId: 'dropDeadline',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'deadline',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function dropDeadline(Deadline $deadline): Response
     {
@@ -80,24 +169,47 @@ final readonly class DaysController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/closures', operationId: 'closeDays', tags: ['Weeks'], parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/closures',
+            operationId: 'closeDays',
+            tags: ['Weeks'],
+            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
+        ),
+    ]
     #[Takes('ClosureInput')]
     #[Returns('Closure', 201)]
     public function closure(Request $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $facts = $request->validate([
-            'vehicle_id' => ['sometimes', 'nullable', 'uuid', 'prohibits:site_id', $this->mine('vehicles')],
-            'site_id' => ['sometimes', 'nullable', 'uuid', $this->mine('sites')],
-            'from_on' => ['required', 'date_format:Y-m-d'],
-            'to_on' => ['required', 'date_format:Y-m-d', 'after_or_equal:from_on'],
-            'note' => ['sometimes', 'nullable', 'string', 'max:240'],
-        ], ['to_on.after_or_equal' => 'The last day must not lie before the first.']);
+        $facts = $request->validate(
+            [
+                'vehicle_id' => ['sometimes', 'nullable', 'uuid', 'prohibits:site_id', $this->mine('vehicles')],
+                'site_id' => ['sometimes', 'nullable', 'uuid', $this->mine('sites')],
+                'from_on' => ['required', 'date_format:Y-m-d'],
+                'to_on' => ['required', 'date_format:Y-m-d', 'after_or_equal:from_on'],
+                'note' => ['sometimes', 'nullable', 'string', 'max:240'],
+            ],
+            ['to_on.after_or_equal' => 'The last day must not lie before the first.'],
+        );
 
         return new JsonResponse($this->closureAs(Closure::query()->create($facts)->refresh()), 201);
     }
 
-    #[OA\Delete(path: '/api/v1/closures/{closure}', operationId: 'openDays', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'closure', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/closures/{closure}',
+            operationId: 'openDays',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'closure',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function dropClosure(Closure $closure): Response
     {
@@ -107,7 +219,14 @@ final readonly class DaysController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/api/v1/days/import', operationId: 'importDays', summary: 'A client’s calendar as days away or deadlines; dry shows what would be done', tags: ['Weeks'])]
+    #[
+        OA\Post(
+            path: '/api/v1/days/import',
+            operationId: 'importDays',
+            summary: 'A client’s calendar as days away or deadlines; dry shows what would be done',
+            tags: ['Weeks'],
+        ),
+    ]
     #[Takes('DaysImport')]
     #[Returns('DaysFound', list: true)]
     public function import(Request $request, ReadCalendar $readCalendar): JsonResponse
@@ -121,7 +240,15 @@ final readonly class DaysController
             'dry' => ['sometimes', 'boolean'],
         ]);
         try {
-            return new JsonResponse(['data' => $readCalendar(Vehicle::query()->whereKey($facts['vehicle_id'])->firstOrFail(), $facts['ics'], $facts['as'] === 'deadline' ? 'deadline' : 'closed', (int) ($facts['within_days'] ?? 2), (bool) ($facts['dry'] ?? false))]);
+            return new JsonResponse([
+                'data' => $readCalendar(
+                    Vehicle::query()->whereKey($facts['vehicle_id'])->firstOrFail(),
+                    $facts['ics'],
+                    $facts['as'] === 'deadline' ? 'deadline' : 'closed',
+                    (int) ($facts['within_days'] ?? 2),
+                    (bool) ($facts['dry'] ?? false),
+                ),
+            ]);
         } catch (UnreadableFile $e) {
             throw ValidationException::withMessages(['ics' => $e->getMessage()]);
         }
@@ -141,6 +268,10 @@ final readonly class DaysController
     /** @return array<string, mixed> */
     private function closureAs(Closure $closure): array
     {
-        return [...$closure->only(['id', 'vehicle_id', 'site_id', 'note']), 'from_on' => $closure->from_on->toDateString(), 'to_on' => $closure->to_on->toDateString()];
+        return [
+            ...$closure->only(['id', 'vehicle_id', 'site_id', 'note']),
+            'from_on' => $closure->from_on->toDateString(),
+            'to_on' => $closure->to_on->toDateString(),
+        ];
     }
 }

@@ -23,14 +23,29 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
 /** Addresses at which calendars read the plan; each can be revoked. */
-#[Shape('Feed', new Field('id', 'uuid'), new Field('name', 'string'), new Field('crew_id', 'uuid?'), new Field('vehicle_id', 'uuid?'), new Field('made_at', 'date-time'), new Field('read_at', 'date-time?'), new Field('url?', 'string', 'Only when it is made: it can’t be shown again'))]
-#[Shape('FeedInput', new Field('name', 'string'), new Field('crew_id?', 'uuid?'), new Field('vehicle_id?', 'uuid?', 'Neither: all visits'))]
+#[
+    Shape(
+        'Feed',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('crew_id', 'uuid?'),
+        new Field('vehicle_id', 'uuid?'),
+        new Field('made_at', 'date-time'),
+        new Field('read_at', 'date-time?'),
+        new Field('url?', 'string', 'Only when it is made: it can’t be shown again'),
+    ),
+]
+#[
+    Shape(
+        'FeedInput',
+        new Field('name', 'string'),
+        new Field('crew_id?', 'uuid?'),
+        new Field('vehicle_id?', 'uuid?', 'Neither: all visits'),
+    ),
+]
 final readonly class FeedController
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     #[OA\Get(path: '/api/v1/feeds', operationId: 'listFeeds', tags: ['Weeks'])]
     #[Returns('Feed', list: true)]
@@ -38,7 +53,9 @@ final readonly class FeedController
     {
         Gate::authorize('create', Vehicle::class);
 
-        return new JsonResponse(['data' => Feed::query()->whereNull('revoked_at')->orderBy('made_at')->get()->map(self::as(...))->all()]);
+        return new JsonResponse([
+            'data' => Feed::query()->whereNull('revoked_at')->orderBy('made_at')->get()->map(self::as(...))->all(),
+        ]);
     }
 
     #[OA\Post(path: '/api/v1/feeds', operationId: 'makeFeed', summary: 'The address is shown once', tags: ['Weeks'])]
@@ -54,12 +71,30 @@ final readonly class FeedController
             'vehicle_id' => ['sometimes', 'nullable', 'uuid', $mine('vehicles')],
         ]);
         $secret = Str::random(40);
-        $feed = Feed::query()->create([...$facts, 'secret_hash' => hash('sha256', $secret), 'made_at' => $this->clock->now()]);
+        $feed = Feed::query()->create([
+            ...$facts,
+            'secret_hash' => hash('sha256', $secret),
+            'made_at' => $this->clock->now(),
+        ]);
 
         return new JsonResponse([...self::as($feed->refresh()), 'url' => url("/api/v1/feeds/{$secret}.ics")], 201);
     }
 
-    #[OA\Delete(path: '/api/v1/feeds/{feed}', operationId: 'revokeFeed', summary: 'The address leads nowhere from now on', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'feed', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/feeds/{feed}',
+            operationId: 'revokeFeed',
+            summary: 'The address leads nowhere from now on',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'feed',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function destroy(Feed $feed): Response
     {
@@ -75,14 +110,20 @@ final readonly class FeedController
         $hash = hash('sha256', $secret);
         $row = DB::selectOne('select workspace_of_feed(?) as id', [$hash]);
         if ($row?->id === null) {
-            return new Response('There is no such calendar, or it has been revoked.', 404, ['Content-Type' => 'text/plain; charset=utf-8']);
+            return new Response('There is no such calendar, or it has been revoked.', 404, [
+                'Content-Type' => 'text/plain; charset=utf-8',
+            ]);
         }
         $this->tenancy->enter($row->id);
         try {
             $feed = Feed::query()->where('secret_hash', $hash)->firstOrFail();
             $feed->update(['read_at' => $this->clock->now()]);
 
-            return new Response($writeFeed($feed), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, max-age=300', 'X-Robots-Tag' => 'noindex']);
+            return new Response($writeFeed($feed), 200, [
+                'Content-Type' => 'text/calendar; charset=utf-8',
+                'Cache-Control' => 'private, max-age=300',
+                'X-Robots-Tag' => 'noindex',
+            ]);
         } finally {
             $this->tenancy->leave();
         }
@@ -91,6 +132,10 @@ final readonly class FeedController
     /** @return array<string, mixed> */
     private static function as(Feed $feed): array
     {
-        return [...$feed->only(['id', 'name', 'crew_id', 'vehicle_id']), 'made_at' => $feed->made_at->toIso8601ZuluString(), 'read_at' => $feed->read_at?->toIso8601ZuluString()];
+        return [
+            ...$feed->only(['id', 'name', 'crew_id', 'vehicle_id']),
+            'made_at' => $feed->made_at->toIso8601ZuluString(),
+            'read_at' => $feed->read_at?->toIso8601ZuluString(),
+        ];
     }
 }

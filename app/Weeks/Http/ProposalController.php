@@ -25,50 +25,129 @@ use Psr\Clock\ClockInterface;
 
 /** Asking clients about days, and their answers by a signed link that shows nothing else. */
 #[Shape('ProposeInput', new Field('visits?', 'uuid[]', 'These; or all until a day'), new Field('until?', 'date'))]
-#[Shape('Proposed', new Field('asked', 'integer'), new Field('unreachable', 'string[]', 'Vehicles whose owner has no address'))]
-#[Shape('Asked', new Field('vehicle', 'string'), new Field('from', 'string', 'Who asks'), new Field('on', 'date'), new Field('kinds', 'string[]'), new Field('status', 'string', null, ['sent', 'accepted', 'asked', 'moved']), new Field('wish_on', 'date?'), new Field('wish', 'string?'))]
-#[Shape('AnswerInput', new Field('accept', 'boolean'), new Field('wish_on?', 'date?', 'Another day'), new Field('wish?', 'string?'))]
+#[
+    Shape(
+        'Proposed',
+        new Field('asked', 'integer'),
+        new Field('unreachable', 'string[]', 'Vehicles whose owner has no address'),
+    ),
+]
+#[
+    Shape(
+        'Asked',
+        new Field('vehicle', 'string'),
+        new Field('from', 'string', 'Who asks'),
+        new Field('on', 'date'),
+        new Field('kinds', 'string[]'),
+        new Field('status', 'string', null, ['sent', 'accepted', 'asked', 'moved']),
+        new Field('wish_on', 'date?'),
+        new Field('wish', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'AnswerInput',
+        new Field('accept', 'boolean'),
+        new Field('wish_on?', 'date?', 'Another day'),
+        new Field('wish?', 'string?'),
+    ),
+]
 final readonly class ProposalController
 {
-    public function __construct(
-        private Tenancy $tenancy,
-        private ClockInterface $clock,
-    ) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
-    #[OA\Post(path: '/api/v1/weeks/proposals', operationId: 'proposeVisits', summary: 'Ask the clients about planned visits; each visit and day once', tags: ['Weeks'])]
+    #[
+        OA\Post(
+            path: '/api/v1/weeks/proposals',
+            operationId: 'proposeVisits',
+            summary: 'Ask the clients about planned visits; each visit and day once',
+            tags: ['Weeks'],
+        ),
+    ]
     #[Takes('ProposeInput')]
     #[Returns('Proposed')]
     public function propose(Request $request, ProposeVisits $proposeVisits): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $asked = $request->validate(['visits' => ['required_without:until', 'array', 'max:200'], 'visits.*' => ['uuid'], 'until' => ['required_without:visits', 'date_format:Y-m-d']]);
+        $asked = $request->validate([
+            'visits' => ['required_without:until', 'array', 'max:200'],
+            'visits.*' => ['uuid'],
+            'until' => ['required_without:visits', 'date_format:Y-m-d'],
+        ]);
 
-        return new JsonResponse($proposeVisits(isset($asked['visits']) ? array_values($asked['visits']) : null, $asked['until'] ?? null));
+        return new JsonResponse(
+            $proposeVisits(isset($asked['visits']) ? array_values($asked['visits']) : null, $asked['until'] ?? null),
+        );
     }
 
-    #[OA\Get(path: '/api/v1/answers/{proposal}/{signature}', operationId: 'showAsked', summary: 'What a client is asked; for whoever has the link', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'proposal', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'signature', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/answers/{proposal}/{signature}',
+            operationId: 'showAsked',
+            summary: 'What a client is asked; for whoever has the link',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(name: 'proposal', required: true, schema: new OA\Schema(type: 'string')),
+                new OA\PathParameter(name: 'signature', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Returns('Asked')]
     public function show(string $proposal, string $signature): JsonResponse
     {
-        return $this->within($proposal, $signature, fn(Proposal $row): JsonResponse => new JsonResponse($this->told($row)));
+        return $this->within(
+            $proposal,
+            $signature,
+            fn(Proposal $row): JsonResponse => new JsonResponse($this->told($row)),
+        );
     }
 
-    #[OA\Post(path: '/api/v1/answers/{proposal}/{signature}', operationId: 'answerAsked', summary: 'Accept the day, or ask for another', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'proposal', required: true, schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'signature', required: true, schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/answers/{proposal}/{signature}',
+            operationId: 'answerAsked',
+            summary: 'Accept the day, or ask for another',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(name: 'proposal', required: true, schema: new OA\Schema(type: 'string')),
+                new OA\PathParameter(name: 'signature', required: true, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('AnswerInput')]
     #[Returns('Asked')]
     public function answer(Request $request, string $proposal, string $signature): JsonResponse
     {
         return $this->within($proposal, $signature, function (Proposal $row) use ($request): JsonResponse {
             $today = $this->tenancy->workspace()->dateOf($this->clock->now());
-            $facts = $request->validate(['accept' => ['required', 'boolean'], 'wish_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:'.$today], 'wish' => ['sometimes', 'nullable', 'string', 'max:400']], ['wish_on.after' => 'That day has begun or is over; choose one to come.']);
+            $facts = $request->validate(
+                [
+                    'accept' => ['required', 'boolean'],
+                    'wish_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:' . $today],
+                    'wish' => ['sometimes', 'nullable', 'string', 'max:400'],
+                ],
+                ['wish_on.after' => 'That day has begun or is over; choose one to come.'],
+            );
             $visit = $this->standing($row);
             if ($visit === null) {
                 throw Problem::conflict('That day has changed meanwhile. You will hear from us again.');
             }
             DB::transaction(function () use ($row, $facts, $visit): void {
-                $row->update($facts['accept']
-                    ? ['status' => 'accepted', 'wish_on' => null, 'wish' => null, 'answered_at' => $this->clock->now()]
-                    : ['status' => 'asked', 'wish_on' => $facts['wish_on'] ?? null, 'wish' => $facts['wish'] ?? null, 'answered_at' => $this->clock->now()]);
+                $row->update(
+                    $facts['accept']
+                        ? [
+                            'status' => 'accepted',
+                            'wish_on' => null,
+                            'wish' => null,
+                            'answered_at' => $this->clock->now(),
+                        ]
+                        : [
+                            'status' => 'asked',
+                            'wish_on' => $facts['wish_on'] ?? null,
+                            'wish' => $facts['wish'] ?? null,
+                            'answered_at' => $this->clock->now(),
+                        ],
+                );
                 // What was promised on both sides stays where it is.
                 if ($facts['accept']) {
                     $visit->update(['locked' => true]);
@@ -89,7 +168,7 @@ final readonly class ProposalController
         $this->tenancy->enter($workspace);
         try {
             $row = Proposal::query()->with('vehicle')->findOrFail($id);
-            if (! hash_equals($row->signature(), $signature) || $row->status === 'waiting') {
+            if (!hash_equals($row->signature(), $signature) || $row->status === 'waiting') {
                 throw Problem::missing('This link leads nowhere.');
             }
 
@@ -101,15 +180,24 @@ final readonly class ProposalController
 
     private function standing(Proposal $row): ?PlannedVisit
     {
-        return PlannedVisit::query()->whereKey($row->visit_id)->where('on', $row->on->toDateString())->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))->first();
+        return PlannedVisit::query()
+            ->whereKey($row->visit_id)
+            ->where('on', $row->on->toDateString())
+            ->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))
+            ->first();
     }
 
     /** @return array<string, mixed> */
     private function told(Proposal $row): array
     {
         return [
-            'vehicle' => $row->vehicle->name ?? '', 'from' => $this->tenancy->workspace()->name, 'on' => $row->on->toDateString(), 'kinds' => $row->kinds,
-            'status' => $this->standing($row) === null ? 'moved' : $row->status, 'wish_on' => $row->wish_on?->toDateString(), 'wish' => $row->wish,
+            'vehicle' => $row->vehicle->name ?? '',
+            'from' => $this->tenancy->workspace()->name,
+            'on' => $row->on->toDateString(),
+            'kinds' => $row->kinds,
+            'status' => $this->standing($row) === null ? 'moved' : $row->status,
+            'wish_on' => $row->wish_on?->toDateString(),
+            'wish' => $row->wish,
         ];
     }
 }

@@ -36,26 +36,166 @@ use Vicissa\Core\Planning\Day;
 
 /** The plan: the next weeks for everyone. */
 #[Shape('WeeksTripVisit', new Field('vehicle_id', 'uuid'), new Field('minutes', 'integer'))]
-#[Shape('WeeksTrip', new Field('place', 'string?'), new Field('travel', 'integer'), new Field('visits', 'WeeksTripVisit[]', 'All on this one trip'))]
-#[Shape('WeeksLoad', new Field('on', 'date'), new Field('minutes', 'integer', 'The crew’s day'), new Field('work', 'integer'), new Field('travel', 'integer'), new Field('in_ten', 'integer', 'Nine such days in ten stay within, travel included'), new Field('trips', 'WeeksTrip[]'))]
-#[Shape('WeeksCrew', new Field('id', 'uuid'), new Field('name', 'string'), new Field('people', 'integer'), new Field('days', 'WeeksLoad[]'))]
-#[Shape('WeeksSky', new Field('on', 'date'), new Field('wash', 'string', null, ['ok', 'poor', 'no']), new Field('topper', 'string', null, ['ok', 'no']))]
+#[
+    Shape(
+        'WeeksTrip',
+        new Field('place', 'string?'),
+        new Field('travel', 'integer'),
+        new Field('visits', 'WeeksTripVisit[]', 'All on this one trip'),
+    ),
+]
+#[
+    Shape(
+        'WeeksLoad',
+        new Field('on', 'date'),
+        new Field('minutes', 'integer', 'The crew’s day'),
+        new Field('work', 'integer'),
+        new Field('travel', 'integer'),
+        new Field('in_ten', 'integer', 'Nine such days in ten stay within, travel included'),
+        new Field('trips', 'WeeksTrip[]'),
+    ),
+]
+#[
+    Shape(
+        'WeeksCrew',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('people', 'integer'),
+        new Field('days', 'WeeksLoad[]'),
+    ),
+]
+#[
+    Shape(
+        'WeeksSky',
+        new Field('on', 'date'),
+        new Field('wash', 'string', null, ['ok', 'poor', 'no']),
+        new Field('topper', 'string', null, ['ok', 'no']),
+    ),
+]
 #[Shape('WeeksCycle', new Field('from', 'date'), new Field('due', 'date'), new Field('late', 'date?'))]
 #[Shape('WeeksDeadline', new Field('from', 'date'), new Field('on', 'date'))]
-#[Shape('WeeksMinutes', new Field('wash', 'integer'), new Field('topper', 'integer'), new Field('decon', 'integer'), new Field('inspection', 'integer'), new Field('base', 'integer'))]
-#[Shape('WeeksVehicle', new Field('id', 'uuid'), new Field('name', 'string'), new Field('client', 'string?'), new Field('site_id', 'uuid?'), new Field('site', 'string?'), new Field('minutes', 'WeeksMinutes'), new Field('min', 'integer'), new Field('target', 'integer'), new Field('max', 'integer'), new Field('last_on', 'date'), new Field('topper', 'WeeksCycle?'), new Field('decon', 'WeeksCycle?'), new Field('inspection', 'WeeksCycle?'), new Field('base', 'WeeksCycle?'), new Field('says', 'string?', 'Why it can’t be laid out as things stand'), new Field('deadlines', 'WeeksDeadline[]'), new Field('closed', 'date[]'))]
-#[Shape('WeeksVisit', new Field('id', 'uuid'), new Field('vehicle_id', 'uuid'), new Field('crew_id', 'uuid'), new Field('on', 'date'), new Field('kinds', 'string[]'), new Field('scope', 'string'), new Field('locked', 'boolean'), new Field('minutes', 'integer'), new Field('nine_in_ten', 'integer?', 'Of visits of the next two weeks'), new Field('problem', 'string?', 'Why it can’t be worked as things stand'), new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']))]
-#[Shape('WeeksWish', new Field('visit_id', 'uuid'), new Field('vehicle', 'string'), new Field('on', 'date'), new Field('wish_on', 'date?'), new Field('wish', 'string?'))]
-#[Shape('WeeksUnmet', new Field('vehicle_id', 'uuid'), new Field('vehicle', 'string'), new Field('what', 'string'), new Field('why', 'string'))]
+#[
+    Shape(
+        'WeeksMinutes',
+        new Field('wash', 'integer'),
+        new Field('topper', 'integer'),
+        new Field('decon', 'integer'),
+        new Field('inspection', 'integer'),
+        new Field('base', 'integer'),
+    ),
+]
+#[
+    Shape(
+        'WeeksVehicle',
+        new Field('id', 'uuid'),
+        new Field('name', 'string'),
+        new Field('client', 'string?'),
+        new Field('site_id', 'uuid?'),
+        new Field('site', 'string?'),
+        new Field('minutes', 'WeeksMinutes'),
+        new Field('min', 'integer'),
+        new Field('target', 'integer'),
+        new Field('max', 'integer'),
+        new Field('last_on', 'date'),
+        new Field('topper', 'WeeksCycle?'),
+        new Field('decon', 'WeeksCycle?'),
+        new Field('inspection', 'WeeksCycle?'),
+        new Field('base', 'WeeksCycle?'),
+        new Field('says', 'string?', 'Why it can’t be laid out as things stand'),
+        new Field('deadlines', 'WeeksDeadline[]'),
+        new Field('closed', 'date[]'),
+    ),
+]
+#[
+    Shape(
+        'WeeksVisit',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid'),
+        new Field('crew_id', 'uuid'),
+        new Field('on', 'date'),
+        new Field('kinds', 'string[]'),
+        new Field('scope', 'string'),
+        new Field('locked', 'boolean'),
+        new Field('minutes', 'integer'),
+        new Field('nine_in_ten', 'integer?', 'Of visits of the next two weeks'),
+        new Field('problem', 'string?', 'Why it can’t be worked as things stand'),
+        new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']),
+    ),
+]
+#[
+    Shape(
+        'WeeksWish',
+        new Field('visit_id', 'uuid'),
+        new Field('vehicle', 'string'),
+        new Field('on', 'date'),
+        new Field('wish_on', 'date?'),
+        new Field('wish', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'WeeksUnmet',
+        new Field('vehicle_id', 'uuid'),
+        new Field('vehicle', 'string'),
+        new Field('what', 'string'),
+        new Field('why', 'string'),
+    ),
+]
 #[Shape('WeeksMoves', new Field('vehicle', 'string'), new Field('gone', 'string[]'), new Field('new', 'string[]'))]
-#[Shape('WeeksPlan', new Field('made_at', 'date-time'), new Field('why', 'string'), new Field('cost', 'number'), new Field('bound', 'number', 'No plan of these weeks costs less'), new Field('moves', 'WeeksMoves[]', 'Against what stood before'))]
-#[Shape('PlanRun', new Field('id', 'uuid'), new Field('status', 'string', null, ['waiting', 'running', 'done', 'stopped', 'overtaken', 'failed']), new Field('progress', 'number'), new Field('says', 'string?'))]
-#[Shape('Weeks', new Field('start', 'date'), new Field('days', 'integer'), new Field('crews', 'WeeksCrew[]'), new Field('weather', 'WeeksSky[]'), new Field('vehicles', 'WeeksVehicle[]'), new Field('visits', 'WeeksVisit[]'), new Field('wishes', 'WeeksWish[]', 'Clients who asked for another day'), new Field('unmet', 'WeeksUnmet[]'), new Field('cost', 'number'), new Field('plan', 'WeeksPlan?'), new Field('run', 'PlanRun?'))]
+#[
+    Shape(
+        'WeeksPlan',
+        new Field('made_at', 'date-time'),
+        new Field('why', 'string'),
+        new Field('cost', 'number'),
+        new Field('bound', 'number', 'No plan of these weeks costs less'),
+        new Field('moves', 'WeeksMoves[]', 'Against what stood before'),
+    ),
+]
+#[
+    Shape(
+        'PlanRun',
+        new Field('id', 'uuid'),
+        new Field('status', 'string', null, ['waiting', 'running', 'done', 'stopped', 'overtaken', 'failed']),
+        new Field('progress', 'number'),
+        new Field('says', 'string?'),
+    ),
+]
+#[
+    Shape(
+        'Weeks',
+        new Field('start', 'date'),
+        new Field('days', 'integer'),
+        new Field('crews', 'WeeksCrew[]'),
+        new Field('weather', 'WeeksSky[]'),
+        new Field('vehicles', 'WeeksVehicle[]'),
+        new Field('visits', 'WeeksVisit[]'),
+        new Field('wishes', 'WeeksWish[]', 'Clients who asked for another day'),
+        new Field('unmet', 'WeeksUnmet[]'),
+        new Field('cost', 'number'),
+        new Field('plan', 'WeeksPlan?'),
+        new Field('run', 'PlanRun?'),
+    ),
+]
 #[Shape('PlanAsk', new Field('afresh?', 'boolean', 'Forget what was planned, locks excepted'))]
 #[Shape('VisitMove', new Field('on', 'date'))]
-#[Shape('VisitCancel', new Field('by', 'string', null, ['us', 'client', 'weather']), new Field('why', 'string'), new Field('again', 'boolean', 'Look for another day; otherwise it is left out until the visit after it'))]
+#[
+    Shape(
+        'VisitCancel',
+        new Field('by', 'string', null, ['us', 'client', 'weather']),
+        new Field('why', 'string'),
+        new Field('again', 'boolean', 'Look for another day; otherwise it is left out until the visit after it'),
+    ),
+]
 #[Shape('VisitLock', new Field('locked', 'boolean'))]
-#[Shape('ElseDay', new Field('on', 'date'), new Field('cost', 'number?', 'Points more than now'), new Field('why', 'string?', 'Why it can’t be'))]
+#[
+    Shape(
+        'ElseDay',
+        new Field('on', 'date'),
+        new Field('cost', 'number?', 'Points more than now'),
+        new Field('why', 'string?', 'Why it can’t be'),
+    ),
+]
 #[Shape('VisitElse', new Field('why', 'string[]'), new Field('days', 'ElseDay[]'))]
 final readonly class WeeksController
 {
@@ -75,23 +215,53 @@ final readonly class WeeksController
         return new JsonResponse(($this->drawWeeks)());
     }
 
-    #[OA\Post(path: '/api/v1/weeks/plan', operationId: 'planWeeks', summary: 'Search for a plan; ask for the run to hear how far it is', tags: ['Weeks'])]
+    #[
+        OA\Post(
+            path: '/api/v1/weeks/plan',
+            operationId: 'planWeeks',
+            summary: 'Search for a plan; ask for the run to hear how far it is',
+            tags: ['Weeks'],
+        ),
+    ]
     #[Takes('PlanAsk')]
     #[Returns('PlanRun', 202)]
     public function plan(Request $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $asked = $request->validate(['afresh' => ['sometimes', 'boolean']]);
-        $going = PlanRun::query()->whereIn('status', ['waiting', 'running'])->where('asked_at', '>', CarbonImmutable::instance($this->clock->now())->subMinutes(10))->orderByDesc('asked_at')->first();
+        $going = PlanRun::query()
+            ->whereIn('status', ['waiting', 'running'])
+            ->where('asked_at', '>', CarbonImmutable::instance($this->clock->now())->subMinutes(10))
+            ->orderByDesc('asked_at')
+            ->first();
         if ($going === null) {
-            $going = PlanRun::query()->create(['asked_by' => $request->user()?->getAuthIdentifier(), 'status' => 'waiting', 'progress' => 0, 'asked_at' => $this->clock->now()]);
+            $going = PlanRun::query()->create([
+                'asked_by' => $request->user()?->getAuthIdentifier(),
+                'status' => 'waiting',
+                'progress' => 0,
+                'asked_at' => $this->clock->now(),
+            ]);
             SearchPlan::dispatch($this->tenancy->workspace()->id, $going->id, (bool) ($asked['afresh'] ?? false));
         }
 
         return new JsonResponse($going->refresh()->only(['id', 'status', 'progress', 'says']), 202);
     }
 
-    #[OA\Get(path: '/api/v1/weeks/runs/{run}', operationId: 'showPlanRun', summary: 'How far a search is', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'run', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/weeks/runs/{run}',
+            operationId: 'showPlanRun',
+            summary: 'How far a search is',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'run',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('PlanRun')]
     public function run(PlanRun $run): JsonResponse
     {
@@ -100,45 +270,117 @@ final readonly class WeeksController
         return new JsonResponse($run->only(['id', 'status', 'progress', 'says']));
     }
 
-    #[OA\Delete(path: '/api/v1/weeks/runs/{run}', operationId: 'stopPlanRun', summary: 'Stop a search; the best found until then stands', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'run', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Delete(
+            path: '/api/v1/weeks/runs/{run}',
+            operationId: 'stopPlanRun',
+            summary: 'Stop a search; the best found until then stands',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'run',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns(null, 204)]
     public function stop(PlanRun $run): Response
     {
         Gate::authorize('create', Vehicle::class);
-        PlanRun::query()->whereKey($run->id)->whereIn('status', ['waiting', 'running'])->update(['status' => 'stopped', 'says' => 'Stopped before it began.']);
+        PlanRun::query()
+            ->whereKey($run->id)
+            ->whereIn('status', ['waiting', 'running'])
+            ->update(['status' => 'stopped', 'says' => 'Stopped before it began.']);
 
         return response()->noContent();
     }
 
-    #[OA\Get(path: '/api/v1/weeks/visits/{visit}/else', operationId: 'visitElse', summary: 'Why here, and what any other day would cost', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/weeks/visits/{visit}/else',
+            operationId: 'visitElse',
+            summary: 'Why here, and what any other day would cost',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'visit',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Returns('VisitElse')]
     public function elsewhere(PlannedVisit $visit, GatherWeeks $gatherWeeks): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
         $else = $this->alternatives($visit, $gatherWeeks);
 
-        return new JsonResponse(['why' => $else->why, 'days' => array_map(static fn(int $day, array $of): array => ['on' => Day::date($day), ...$of], array_keys($else->days), array_values($else->days))]);
+        return new JsonResponse([
+            'why' => $else->why,
+            'days' => array_map(
+                static fn(int $day, array $of): array => ['on' => Day::date($day), ...$of],
+                array_keys($else->days),
+                array_values($else->days),
+            ),
+        ]);
     }
 
-    #[OA\Post(path: '/api/v1/weeks/visits/{visit}/move', operationId: 'moveVisit', summary: 'Put a visit on another day and lock it there; the rest adapts', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/weeks/visits/{visit}/move',
+            operationId: 'moveVisit',
+            summary: 'Put a visit on another day and lock it there; the rest adapts',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'visit',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('VisitMove')]
     #[Returns('Weeks')]
     public function move(Request $request, PlannedVisit $visit, GatherWeeks $gatherWeeks): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
-        $on = $request->validate(['on' => ['required', 'date_format:Y-m-d', 'after:'.$today, 'before:'.CarbonImmutable::parse($today)->addDays(GatherWeeks::DAYS + 1)->toDateString()]], ['on.after' => 'That day has begun or is over; a visit moves to a day to come.', 'on.before' => 'So far ahead nothing is planned yet.'])['on'];
+        $on = $request->validate(
+            [
+                'on' => [
+                    'required',
+                    'date_format:Y-m-d',
+                    'after:' . $today,
+                    'before:' .
+                    CarbonImmutable::parse($today)
+                        ->addDays(GatherWeeks::DAYS + 1)
+                        ->toDateString(),
+                ],
+            ],
+            [
+                'on.after' => 'That day has begun or is over; a visit moves to a day to come.',
+                'on.before' => 'So far ahead nothing is planned yet.',
+            ],
+        )['on'];
         $name = $visit->vehicle->name ?? '';
-        $why = $this->alternatives($visit, $gatherWeeks, GatherWeeks::DAYS)->days[Day::number('on', $on)]['why'] ?? null;
+        $why =
+            $this->alternatives($visit, $gatherWeeks, GatherWeeks::DAYS)->days[Day::number('on', $on)]['why'] ?? null;
         if ($why !== null) {
             throw ValidationException::withMessages(['on' => "It can’t be put there: {$why}"]);
         }
 
-        return $this->changed($request, "{$name} moved from {$visit->on->toDateString()} to {$on}", static function (array $visits) use ($visit, $on): array {
+        return $this->changed($request, "{$name} moved from {$visit->on->toDateString()} to {$on}", static function (
+            array $visits,
+        ) use ($visit, $on): array {
             $from = $visit->on->toDateString();
             $moved = [];
             foreach ($visits as $one) {
-                if ($one['vehicle'] !== $visit->vehicle_id || $one['date'] !== $from && $one['date'] !== $on) {
+                if ($one['vehicle'] !== $visit->vehicle_id || ($one['date'] !== $from && $one['date'] !== $on)) {
                     $moved[] = $one;
                 } elseif ($one['date'] === $from) {
                     $moved[] = [...$one, 'date' => $on, 'locked' => true];
@@ -149,7 +391,21 @@ final readonly class WeeksController
         });
     }
 
-    #[OA\Patch(path: '/api/v1/weeks/visits/{visit}', operationId: 'lockVisit', summary: 'Lock a visit to its day, or let it go', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid'))])]
+    #[
+        OA\Patch(
+            path: '/api/v1/weeks/visits/{visit}',
+            operationId: 'lockVisit',
+            summary: 'Lock a visit to its day, or let it go',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'visit',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+            ],
+        ),
+    ]
     #[Takes('VisitLock')]
     #[Returns('Weeks')]
     public function lock(Request $request, PlannedVisit $visit): JsonResponse
@@ -161,20 +417,46 @@ final readonly class WeeksController
         return new JsonResponse(($this->drawWeeks)());
     }
 
-    #[OA\Post(path: '/api/v1/weeks/visits/{visit}/cancel', operationId: 'cancelVisit', summary: 'It will not be: why, by whom, and whether another day is looked for', tags: ['Weeks'], parameters: [new OA\PathParameter(name: 'visit', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))])]
+    #[
+        OA\Post(
+            path: '/api/v1/weeks/visits/{visit}/cancel',
+            operationId: 'cancelVisit',
+            summary: 'It will not be: why, by whom, and whether another day is looked for',
+            tags: ['Weeks'],
+            parameters: [
+                new OA\PathParameter(
+                    name: 'visit',
+                    required: true,
+                    schema: new OA\Schema(type: 'string', format: 'uuid'),
+                ),
+                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('VisitCancel')]
     #[Returns('Weeks')]
     public function cancel(Request $request, PlannedVisit $visit, CancelVisit $cancelVisit): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         /** @var array{by: string, why: string, again: bool} $given */
-        $given = $request->validate(['by' => ['required', 'in:us,client,weather'], 'why' => ['required', 'string', 'min:3', 'max:240'], 'again' => ['required', 'boolean']]);
+        $given = $request->validate([
+            'by' => ['required', 'in:us,client,weather'],
+            'why' => ['required', 'string', 'min:3', 'max:240'],
+            'again' => ['required', 'boolean'],
+        ]);
         $cancelVisit($visit, $given['by'], $given['why'], (bool) $given['again']);
 
         return new JsonResponse(($this->drawWeeks)());
     }
 
-    #[OA\Post(path: '/api/v1/weeks/undo', operationId: 'undoPlan', summary: 'What stood before the newest plan stands again', tags: ['Weeks'])]
+    #[
+        OA\Post(
+            path: '/api/v1/weeks/undo',
+            operationId: 'undoPlan',
+            summary: 'What stood before the newest plan stands again',
+            tags: ['Weeks'],
+        ),
+    ]
     #[Returns('Weeks')]
     public function undo(): JsonResponse
     {
@@ -184,16 +466,67 @@ final readonly class WeeksController
         return new JsonResponse(($this->drawWeeks)());
     }
 
-    #[OA\Get(path: '/api/v1/weeks/instance', operationId: 'planInstance', summary: 'The newest plan as the model takes and gives it, to be planned again anywhere', tags: ['Weeks'], responses: [new OA\Response(response: 200, description: 'input and answer', content: new OA\JsonContent(type: 'object'))])]
+    #[
+        OA\Get(
+            path: '/api/v1/weeks/instance',
+            operationId: 'planInstance',
+            summary: 'The newest plan as the model takes and gives it, to be planned again anywhere',
+            tags: ['Weeks'],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'input and answer',
+                    content: new OA\JsonContent(type: 'object'),
+                ),
+            ],
+        ),
+    ]
     public function instance(): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
-        $plan = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first() ?? throw Problem::conflict('Nothing has been planned yet.');
+        $plan =
+            Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first() ??
+            throw Problem::conflict('Nothing has been planned yet.');
 
-        return new JsonResponse(['input' => [...$plan->instance, 'before' => array_map(static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]), $plan->after)], 'answer' => ['visits' => array_map(static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]), $plan->after), 'unmet' => $plan->unmet, 'cost' => $plan->cost, 'breakdown' => $plan->breakdown, 'bound' => $plan->bound]], headers: ['Content-Disposition' => 'attachment; filename="vicissa-plan.json"']);
+        return new JsonResponse(
+            [
+                'input' => [
+                    ...$plan->instance,
+                    'before' => array_map(
+                        static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]),
+                        $plan->after,
+                    ),
+                ],
+                'answer' => [
+                    'visits' => array_map(
+                        static fn(array $visit): array => array_diff_key($visit, ['locked' => 1]),
+                        $plan->after,
+                    ),
+                    'unmet' => $plan->unmet,
+                    'cost' => $plan->cost,
+                    'breakdown' => $plan->breakdown,
+                    'bound' => $plan->bound,
+                ],
+            ],
+            headers: ['Content-Disposition' => 'attachment; filename="vicissa-plan.json"'],
+        );
     }
 
-    #[OA\Get(path: '/api/v1/weeks/file', operationId: 'planFile', summary: 'The visits as CSV', tags: ['Weeks'], responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')))])]
+    #[
+        OA\Get(
+            path: '/api/v1/weeks/file',
+            operationId: 'planFile',
+            summary: 'The visits as CSV',
+            tags: ['Weeks'],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'CSV',
+                    content: new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string')),
+                ),
+            ],
+        ),
+    ]
     public function file(): Response
     {
         Gate::authorize('viewAny', Vehicle::class);
@@ -203,17 +536,36 @@ final readonly class WeeksController
         $lines = [];
         foreach ($weeks['visits'] as $visit) {
             $vehicle = $vehicles[$visit['vehicle_id']];
-            $lines[] = [$visit['on'], $vehicle['name'], $vehicle['client'] ?? '', $vehicle['site'] ?? '', $crews[$visit['crew_id']] ?? '', implode(' ', $visit['kinds']), (string) $visit['minutes'], $visit['locked'] ? 'yes' : ''];
+            $lines[] = [
+                $visit['on'],
+                $vehicle['name'],
+                $vehicle['client'] ?? '',
+                $vehicle['site'] ?? '',
+                $crews[$visit['crew_id']] ?? '',
+                implode(' ', $visit['kinds']),
+                (string) $visit['minutes'],
+                $visit['locked'] ? 'yes' : '',
+            ];
         }
 
-        return TableFile::of('vicissa-weeks.csv', ['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked'], $lines);
+        return TableFile::of(
+            'vicissa-weeks.csv',
+            ['date', 'vehicle', 'client', 'place', 'crew', 'kinds', 'minutes', 'locked'],
+            $lines,
+        );
     }
 
     private function alternatives(PlannedVisit $visit, GatherWeeks $gatherWeeks, int $around = 28): Alternatives
     {
         $instance = $gatherWeeks()->instance;
 
-        return Alternatives::to($instance, $this->replanWeeks->visits($this->replanWeeks->standing(), $instance), $visit->vehicle_id, Day::number('on', $visit->on->toDateString()), $around);
+        return Alternatives::to(
+            $instance,
+            $this->replanWeeks->visits($this->replanWeeks->standing(), $instance),
+            $visit->vehicle_id,
+            Day::number('on', $visit->on->toDateString()),
+            $around,
+        );
     }
 
     /** @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $change */
@@ -223,7 +575,9 @@ final readonly class WeeksController
         try {
             ($this->replanWeeks)($why, $user instanceof User ? $user : null, $change, shakes: 60);
         } catch (Overtaken) {
-            throw Problem::conflict('Somebody else has changed the plan just now. Nothing was moved; look at it again.');
+            throw Problem::conflict(
+                'Somebody else has changed the plan just now. Nothing was moved; look at it again.',
+            );
         }
 
         return new JsonResponse(($this->drawWeeks)());

@@ -13,8 +13,13 @@ use Vicissa\Core\Protection\WearFactors;
  */
 final readonly class SoilRate
 {
-    public static function perDay(Habits $habits, float $settles = 0.05, float $throwsUp = 0.1, WearFactors $factors = new WearFactors): float
-    {
-        return $settles * $factors->storage[$habits->storage->value] + $throwsUp * sqrt($habits->kmPerWeek / $factors->referenceKm) * $factors->road[$habits->road->value];
+    public static function perDay(
+        Habits $habits,
+        float $settles = 0.05,
+        float $throwsUp = 0.1,
+        WearFactors $factors = new WearFactors(),
+    ): float {
+        return $settles * $factors->storage[$habits->storage->value] +
+            $throwsUp * sqrt($habits->kmPerWeek / $factors->referenceKm) * $factors->road[$habits->road->value];
     }
 }

@@ -7,11 +7,7 @@ namespace Vicissa\Core\Ahead;
 /** A figure over all trials: its mean, and where nine in ten of them lie. */
 final readonly class Spread
 {
-    private function __construct(
-        public float $mean,
-        public float $low,
-        public float $high,
-    ) {}
+    private function __construct(public float $mean, public float $low, public float $high) {}
 
     /** @param non-empty-list<float> $values  one of each trial; low and high are the fifth and the ninety-fifth of a hundred */
     public static function of(array $values): self

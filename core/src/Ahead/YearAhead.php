@@ -42,8 +42,14 @@ final readonly class YearAhead
     ) {}
 
     /** @throws InvalidInput */
-    public static function of(Subject $subject, Regime $regime, int $seed = 1, int $trials = 400, WearFactors $factors = new WearFactors, MatchRules $rules = new MatchRules): self
-    {
+    public static function of(
+        Subject $subject,
+        Regime $regime,
+        int $seed = 1,
+        int $trials = 400,
+        WearFactors $factors = new WearFactors(),
+        MatchRules $rules = new MatchRules(),
+    ): self {
         InvalidInput::unlessBetween('trials', $trials, 10, 20000);
         $cumulative = [0.0];
         foreach ($subject->idle as $day => $wear) {
@@ -73,15 +79,26 @@ final readonly class YearAhead
         asort($below);
         $middle = array_keys($below)[intdiv(count($below), 2)];
 
-        return new self(array_map(static fn(array $some): Spread => Spread::of($some), $values), $band, $stories[$middle], $trials);
+        return new self(
+            array_map(static fn(array $some): Spread => Spread::of($some), $values),
+            $band,
+            $stories[$middle],
+            $trials,
+        );
     }
 
     /**
      * @param list<float> $cumulative  wear by itself up to the start of each day
      * @return array{array<string, float>, list<float>, list<array{day: int, left: float, topped: bool}>}
      */
-    private static function trial(Subject $subject, Regime $regime, array $cumulative, Randomizer $random, WearFactors $factors, MatchRules $rules): array
-    {
+    private static function trial(
+        Subject $subject,
+        Regime $regime,
+        array $cumulative,
+        Randomizer $random,
+        WearFactors $factors,
+        MatchRules $rules,
+    ): array {
         $even = static fn(): float => $random->getInt(0, 2147483647) / 2147483648.0;
         // Box & Muller 1958.
         $normal = static fn(): float => sqrt(-2.0 * log(1.0 - $even())) * cos(2.0 * M_PI * $even());
@@ -99,7 +116,10 @@ final readonly class YearAhead
         for ($i = 0; $i < 370; $i++) {
             $luck[] = [$even(), $random->getInt(1, self::PUT_OFF_DAYS)];
         }
-        $sums = array_fill_keys(['weeks_below', 'hours', 'litres', 'minor', 'risk', 'washes', 'toppers', 'refused'], 0.0);
+        $sums = array_fill_keys(
+            ['weeks_below', 'hours', 'litres', 'minor', 'risk', 'washes', 'toppers', 'refused'],
+            0.0,
+        );
         $layer = 0;
         $life = $lives[0];
         $isOn = is_finite($subject->wornNow);
@@ -141,8 +161,12 @@ final readonly class YearAhead
             }
             $level = (int) round(min(5.0, $soil));
             $refused = $level > $regime->ceiling;
-            $stays = $level * ($isOn && $worn < $life ? $rules->rinseLeavesRepelling : $rules->rinseLeaves) * ($level >= $rules->preWashFromSoil || $refused ? $rules->preWashLeaves * $rules->foamLeaves : 1.0);
-            $sums['risk'] += $stays * ($refused ? $rules->medium(Method::MultiTowel) : $regime->medium) * $subject->softness;
+            $stays =
+                $level *
+                ($isOn && $worn < $life ? $rules->rinseLeavesRepelling : $rules->rinseLeaves) *
+                ($level >= $rules->preWashFromSoil || $refused ? $rules->preWashLeaves * $rules->foamLeaves : 1.0);
+            $sums['risk'] +=
+                $stays * ($refused ? $rules->medium(Method::MultiTowel) : $regime->medium) * $subject->softness;
             $sums['refused'] += $refused ? 1.0 : 0.0;
             $sums['washes'] += 1.0;
             $sums['hours'] += $regime->minutes['wash'] / 60.0;
@@ -160,8 +184,10 @@ final readonly class YearAhead
                 TopperRule::EveryWash => true,
                 TopperRule::Weeks => $day - $topped >= 7.0 * $regime->topperWeeks - 0.5 * $gap,
                 // Whoever waits for the next wash is too late: what is likely by then counts.
-                TopperRule::Forecast => ! $isOn || $worn + $gap * ($cumulative[self::DAYS] / self::DAYS) + $factors->washing * $regime->washFactor > $lowest,
-                TopperRule::Reading => ! $isOn || $worn >= $life,
+                TopperRule::Forecast => !$isOn ||
+                    $worn + $gap * ($cumulative[self::DAYS] / self::DAYS) + $factors->washing * $regime->washFactor >
+                        $lowest,
+                TopperRule::Reading => !$isOn || $worn >= $life,
             };
             if ($renew) {
                 $isOn = true;
@@ -187,6 +213,7 @@ final readonly class YearAhead
     /** The life that a share of layers falls short of, by what is known before any of them is on. */
     private static function quantile(Subject $subject, float $share): float
     {
-        return $subject->medianLife * exp(Normal::quantile($share) * sqrt($subject->between ** 2 + $subject->each ** 2));
+        return $subject->medianLife *
+            exp(Normal::quantile($share) * sqrt($subject->between ** 2 + $subject->each ** 2));
     }
 }

@@ -19,15 +19,16 @@ final readonly class Air
      *
      * @throws InvalidInput
      */
-    public function __construct(
-        public float $airC,
-        public float $rh,
-        public float $windMS,
-        public float $sunWM2,
-    ) {
+    public function __construct(public float $airC, public float $rh, public float $windMS, public float $sunWM2)
+    {
         InvalidInput::unlessBetween('air_c', $airC, -40, 60, '°C');
-        if (! is_finite($rh) || $rh < 0.0 || $rh > 1.0) {
-            throw InvalidInput::at('rh', $rh > 1.5 ? 'Humidity is a share here: write 0.65 for 65 %.' : 'Humidity lies between 0 and 1, which is 100 %.');
+        if (!is_finite($rh) || $rh < 0.0 || $rh > 1.0) {
+            throw InvalidInput::at(
+                'rh',
+                $rh > 1.5
+                    ? 'Humidity is a share here: write 0.65 for 65 %.'
+                    : 'Humidity lies between 0 and 1, which is 100 %.',
+            );
         }
         InvalidInput::unlessBetween('wind_m_s', $windMS, 0, 60, 'm/s');
         InvalidInput::unlessBetween('sun_w_m2', $sunWM2, 0, 1400, 'W/m²');
@@ -36,7 +37,7 @@ final readonly class Air
     /** Saturation pressure over water in Pa (Magnus form; Alduchov & Eskridge 1996). */
     public static function saturationPa(float $c): float
     {
-        return 610.94 * exp(17.625 * $c / ($c + 243.04));
+        return 610.94 * exp((17.625 * $c) / ($c + 243.04));
     }
 
     /** Density of saturated vapour in kg/m³. */

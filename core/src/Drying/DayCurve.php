@@ -17,14 +17,30 @@ final readonly class DayCurve
      * @param list<Air> $hours     hour by hour, with the sun on level ground
      * @param float $needS         what the step needs while it stays wet, s
      */
-    public static function of(array $hours, Tone $tone, Material $material, Film $film, Exposure $exposure = Exposure::Flat, float $needS = self::TOO_SHORT_S): self
-    {
-        return new self(array_map(static function (Air $outside) use ($tone, $material, $film, $exposure, $needS): array {
-            $air = $outside->shaded($exposure->ofSun());
-            $panelC = Panel::settlesAt($air, $tone->absorptance());
-            $working = WorkingWindow::of($air, new Panel($tone->absorptance(), $material->heat(), $panelC), $film->kgM2())->workingS();
+    public static function of(
+        array $hours,
+        Tone $tone,
+        Material $material,
+        Film $film,
+        Exposure $exposure = Exposure::Flat,
+        float $needS = self::TOO_SHORT_S,
+    ): self {
+        return new self(
+            array_map(static function (Air $outside) use ($tone, $material, $film, $exposure, $needS): array {
+                $air = $outside->shaded($exposure->ofSun());
+                $panelC = Panel::settlesAt($air, $tone->absorptance());
+                $working = WorkingWindow::of(
+                    $air,
+                    new Panel($tone->absorptance(), $material->heat(), $panelC),
+                    $film->kgM2(),
+                )->workingS();
 
-            return ['panel_c' => $panelC, 'working_s' => $working, 'suits' => $working === null || $working >= $needS];
-        }, $hours));
+                return [
+                    'panel_c' => $panelC,
+                    'working_s' => $working,
+                    'suits' => $working === null || $working >= $needS,
+                ];
+            }, $hours),
+        );
     }
 }

@@ -20,7 +20,7 @@ enum Film: string
         return match ($this) {
             self::FineMist => 0.02,
             self::PreSpray, self::BeadedRinse => 0.05,
-            self::SheetedRinse => 0.10,
+            self::SheetedRinse => 0.1,
             self::DrainedFoam => 0.12,
             self::FreshFoam => 0.25,
         };

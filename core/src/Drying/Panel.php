@@ -19,11 +19,8 @@ final readonly class Panel
      *
      * @throws InvalidInput
      */
-    public function __construct(
-        public float $absorptance,
-        public float $heatJM2K,
-        public float $c,
-    ) {
+    public function __construct(public float $absorptance, public float $heatJM2K, public float $c)
+    {
         InvalidInput::unlessBetween('absorptance', $absorptance, 0, 1);
         InvalidInput::unlessBetween('panel_heat_j_m2k', $heatJM2K, 100, 100000, 'J/m²K');
         InvalidInput::unlessBetween('panel_c', $c, -40, 120, '°C');
@@ -32,6 +29,6 @@ final readonly class Panel
     /** Where a dry panel settles in this air and sun, °C: air + absorptance × sun ÷ (h + radiation). */
     public static function settlesAt(Air $air, float $absorptance): float
     {
-        return $air->airC + $absorptance * $air->sunWM2 / ($air->convection() + self::RADIATION);
+        return $air->airC + ($absorptance * $air->sunWM2) / ($air->convection() + self::RADIATION);
     }
 }

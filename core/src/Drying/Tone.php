@@ -16,7 +16,7 @@ enum Tone: string
     public function absorptance(): float
     {
         return match ($this) {
-            self::White => 0.30,
+            self::White => 0.3,
             self::Silver => 0.45,
             self::Mid => 0.65,
             self::Dark => 0.85,

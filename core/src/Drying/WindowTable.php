@@ -19,12 +19,18 @@ final readonly class WindowTable
 
     public static function of(Air $air, float $absorptance, float $heatJM2K, Film $film): self
     {
-        return new self(array_map(
-            static fn(float $panelC): array => array_map(
-                static fn(float $sun): float => WorkingWindow::of(new Air($air->airC, $air->rh, $air->windMS, $sun), new Panel($absorptance, $heatJM2K, $panelC), $film->kgM2())->workingS() ?? (float) WorkingWindow::AT_MOST_S,
-                self::SUNS_W_M2,
+        return new self(
+            array_map(
+                static fn(float $panelC): array => array_map(
+                    static fn(float $sun): float => WorkingWindow::of(
+                        new Air($air->airC, $air->rh, $air->windMS, $sun),
+                        new Panel($absorptance, $heatJM2K, $panelC),
+                        $film->kgM2(),
+                    )->workingS() ?? (float) WorkingWindow::AT_MOST_S,
+                    self::SUNS_W_M2,
+                ),
+                self::PANELS_C,
             ),
-            self::PANELS_C,
-        ));
+        );
     }
 }

@@ -54,7 +54,7 @@ final readonly class WorkingWindow
         $dry = $panel->heatJM2K;
         $dries = null;
         for ($s = 0; $s < self::AT_MOST_S; $s++) {
-            $e1 = $hm * (610.94 * exp(17.625 * $t / ($t + 243.04)) / (461.5 * ($t + 273.15)) - $humid);
+            $e1 = $hm * ((610.94 * exp((17.625 * $t) / ($t + 243.04))) / (461.5 * ($t + 273.15)) - $humid);
             $e1 = $e1 < 0.0 ? 0.0 : $e1;
             $k1 = ($gain - $ht * $t - (2.501e6 - 2361.0 * $t) * $e1) / ($dry + self::WATER_J_KGK * $m);
             if (abs($k1) < self::SETTLED_K_S) {
@@ -63,15 +63,15 @@ final readonly class WorkingWindow
                 break;
             }
             $u = $t + 0.5 * $k1;
-            $e2 = $hm * (610.94 * exp(17.625 * $u / ($u + 243.04)) / (461.5 * ($u + 273.15)) - $humid);
+            $e2 = $hm * ((610.94 * exp((17.625 * $u) / ($u + 243.04))) / (461.5 * ($u + 273.15)) - $humid);
             $e2 = $e2 < 0.0 ? 0.0 : $e2;
             $k2 = ($gain - $ht * $u - (2.501e6 - 2361.0 * $u) * $e2) / ($dry + self::WATER_J_KGK * ($m - 0.5 * $e1));
             $u = $t + 0.5 * $k2;
-            $e3 = $hm * (610.94 * exp(17.625 * $u / ($u + 243.04)) / (461.5 * ($u + 273.15)) - $humid);
+            $e3 = $hm * ((610.94 * exp((17.625 * $u) / ($u + 243.04))) / (461.5 * ($u + 273.15)) - $humid);
             $e3 = $e3 < 0.0 ? 0.0 : $e3;
             $k3 = ($gain - $ht * $u - (2.501e6 - 2361.0 * $u) * $e3) / ($dry + self::WATER_J_KGK * ($m - 0.5 * $e2));
             $u = $t + $k3;
-            $e4 = $hm * (610.94 * exp(17.625 * $u / ($u + 243.04)) / (461.5 * ($u + 273.15)) - $humid);
+            $e4 = $hm * ((610.94 * exp((17.625 * $u) / ($u + 243.04))) / (461.5 * ($u + 273.15)) - $humid);
             $e4 = $e4 < 0.0 ? 0.0 : $e4;
             $k4 = ($gain - $ht * $u - (2.501e6 - 2361.0 * $u) * $e4) / ($dry + self::WATER_J_KGK * ($m - $e3));
             $dt = ($k1 + 2.0 * $k2 + 2.0 * $k3 + $k4) / 6.0;
@@ -98,7 +98,10 @@ final readonly class WorkingWindow
     /** Evaporation from a film at $c, kg/m²s. */
     public static function evaporation(Air $air, float $c): float
     {
-        return max(0.0, $air->convection() * self::LEWIS * (Air::vapourKgM3($c) - $air->rh * Air::vapourKgM3($air->airC)));
+        return max(
+            0.0,
+            $air->convection() * self::LEWIS * (Air::vapourKgM3($c) - $air->rh * Air::vapourKgM3($air->airC)),
+        );
     }
 
     /** Latent heat at $c, J/kg. */
@@ -110,7 +113,9 @@ final readonly class WorkingWindow
     /** Heat into the panel at $c, W/m²: sun and warmer air, less what evaporation takes. */
     public static function heat(Air $air, float $absorptance, float $c): float
     {
-        return $absorptance * $air->sunWM2 + ($air->convection() + Panel::RADIATION) * ($air->airC - $c) - self::latentHeat($c) * self::evaporation($air, $c);
+        return $absorptance * $air->sunWM2 +
+            ($air->convection() + Panel::RADIATION) * ($air->airC - $c) -
+            self::latentHeat($c) * self::evaporation($air, $c);
     }
 
     /** Steady wet temperature: where the heat balance is nought. It falls with temperature, so halving finds it. */

@@ -20,12 +20,12 @@ use Vicissa\Core\Visit\VisitRules;
 final readonly class House
 {
     public function __construct(
-        public WearFactors $wear = new WearFactors,
-        public MatchRules $match = new MatchRules,
-        public VisitRules $visit = new VisitRules,
-        public PlanRules $plan = new PlanRules,
-        public SkyRules $sky = new SkyRules,
-        public BeadThresholds $beads = new BeadThresholds,
+        public WearFactors $wear = new WearFactors(),
+        public MatchRules $match = new MatchRules(),
+        public VisitRules $visit = new VisitRules(),
+        public PlanRules $plan = new PlanRules(),
+        public SkyRules $sky = new SkyRules(),
+        public BeadThresholds $beads = new BeadThresholds(),
         /** More is packed than the doses, %. */
         public float $loadMargin = 20.0,
     ) {}
@@ -76,7 +76,9 @@ final readonly class House
         }
         [$step, $rest] = [$steps[0], array_slice($steps, 1)];
         if (is_object($at) && property_exists($at, $step)) {
-            return new ($at::class)(...[...get_object_vars($at), $step => self::set($at->{$step}, $rest, $value, $path)]);
+            $class = $at::class;
+
+            return new $class(...[...get_object_vars($at), $step => self::set($at->{$step}, $rest, $value, $path)]);
         }
         // A severity that is not in its table is none; any other key has to be there.
         if (is_array($at) && (array_key_exists($step, $at) || str_starts_with($path, 'match.verdict.'))) {

@@ -53,6 +53,11 @@ final readonly class Batches
      */
     public function expiring(string $by): array
     {
-        return array_values(array_filter($this->left, static fn(array $one): bool => $one['expires'] !== null && $one['expires'] <= $by));
+        return array_values(
+            array_filter(
+                $this->left,
+                static fn(array $one): bool => $one['expires'] !== null && $one['expires'] <= $by,
+            ),
+        );
     }
 }

@@ -12,13 +12,32 @@ final readonly class Retirement
 {
     /** What each use steps down to; null: thrown away. */
     private const DOWN = [
-        'wash' => 'sills', 'upper-mitt' => 'lower-mitt', 'lower-mitt' => 'wheels', 'large' => 'sills', 'medium' => 'sills', 'catch' => 'sills', 'topper' => 'jambs', 'glass' => 'jambs',
-        'sills' => 'wheels', 'jambs' => 'wheels', 'wheels' => null,
+        'wash' => 'sills',
+        'upper-mitt' => 'lower-mitt',
+        'lower-mitt' => 'wheels',
+        'large' => 'sills',
+        'medium' => 'sills',
+        'catch' => 'sills',
+        'topper' => 'jambs',
+        'glass' => 'jambs',
+        'sills' => 'wheels',
+        'jambs' => 'wheels',
+        'wheels' => null,
     ];
 
     /** Launderings a towel does its job for, by use. */
     public const CYCLES = [
-        'wash' => 80, 'upper-mitt' => 40, 'lower-mitt' => 40, 'large' => 100, 'medium' => 100, 'catch' => 80, 'topper' => 60, 'glass' => 80, 'sills' => 60, 'jambs' => 60, 'wheels' => 60,
+        'wash' => 80,
+        'upper-mitt' => 40,
+        'lower-mitt' => 40,
+        'large' => 100,
+        'medium' => 100,
+        'catch' => 80,
+        'topper' => 60,
+        'glass' => 80,
+        'sills' => 60,
+        'jambs' => 60,
+        'wheels' => 60,
     ];
 
     public static function after(string $use): ?string
@@ -39,7 +58,7 @@ final readonly class Retirement
         }
 
         // The jambs come as late as the wheels do, and are cleaner.
-        return $to === 'jambs' && ! in_array($from, ['wheels', 'jambs'], true);
+        return $to === 'jambs' && !in_array($from, ['wheels', 'jambs'], true);
     }
 
     /**
@@ -50,7 +69,7 @@ final readonly class Retirement
      */
     public static function of(string $use, int $pieces, int $laundered, ?int $allowed = null): array
     {
-        $of = $allowed ?? self::CYCLES[$use] ?? 80;
+        $of = $allowed ?? (self::CYCLES[$use] ?? 80);
         $cycles = $pieces > 0 ? $laundered / $pieces : 0.0;
 
         return ['cycles' => round($cycles, 1), 'of' => $of, 'due' => $pieces > 0 && $cycles >= $of];

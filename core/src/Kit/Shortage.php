@@ -28,8 +28,13 @@ final readonly class Shortage
      *
      * @throws InvalidInput
      */
-    public static function of(float $needMl, float $stockMl, float $reorderMl = 0.0, ?float $packMl = null, float $margin = 0.2): self
-    {
+    public static function of(
+        float $needMl,
+        float $stockMl,
+        float $reorderMl = 0.0,
+        ?float $packMl = null,
+        float $margin = 0.2,
+    ): self {
         InvalidInput::unlessBetween('need_ml', $needMl, 0, 1.0e7, 'ml');
         InvalidInput::unlessBetween('stock_ml', $stockMl, 0, 1.0e7, 'ml');
         InvalidInput::unlessBetween('reorder_ml', $reorderMl, 0, 1.0e7, 'ml');
@@ -43,6 +48,12 @@ final readonly class Shortage
         $buy = max(0.0, $take - $stockMl, $left < $reorderMl ? $reorderMl - $left : 0.0);
         $packs = $packMl === null || $buy <= 0.0 ? 0 : (int) ceil($buy / $packMl - 1e-9);
 
-        return new self($take, max(0.0, $take - $stockMl), $packs, $packs > 0 ? $packs * (float) $packMl : $buy, max(0.0, $left));
+        return new self(
+            $take,
+            max(0.0, $take - $stockMl),
+            $packs,
+            $packs > 0 ? $packs * (float) $packMl : $buy,
+            max(0.0, $left),
+        );
     }
 }

@@ -63,7 +63,7 @@ final readonly class Label
             $this->maxC ?? max(self::MAX_C, $min),
             $this->dwellMinS,
             $this->mayDry ?? false,
-            $this->needsRinse ?? ! $this->staysByItsRole(),
+            $this->needsRinse ?? !$this->staysByItsRole(),
         );
     }
 
@@ -72,13 +72,15 @@ final readonly class Label
     {
         $cleans = $this->role->cleans() || $this->role === Role::Iron || $this->role === Role::Tar;
 
-        return array_values(array_filter([
-            $this->ph === null && $cleans ? 'ph' : null,
-            $this->minC === null ? 'min_c' : null,
-            $this->maxC === null ? 'max_c' : null,
-            $this->mayDry === null ? 'may_dry' : null,
-            $this->needsRinse === null && ! $this->staysByItsRole() ? 'rinse' : null,
-        ]));
+        return array_values(
+            array_filter([
+                $this->ph === null && $cleans ? 'ph' : null,
+                $this->minC === null ? 'min_c' : null,
+                $this->maxC === null ? 'max_c' : null,
+                $this->mayDry === null ? 'may_dry' : null,
+                $this->needsRinse === null && !$this->staysByItsRole() ? 'rinse' : null,
+            ]),
+        );
     }
 
     /** In the middle of a sentence. */
@@ -101,6 +103,8 @@ final readonly class Label
 
     private function soundsSharp(): bool
     {
-        return $this->role === Role::Wheel || ($this->role->cleans() && preg_match('/acid|säure|sauer|wheel|felge|rust|rost|scale|kalk/iu', $this->name) === 1);
+        return $this->role === Role::Wheel ||
+            ($this->role->cleans() &&
+                preg_match('/acid|säure|sauer|wheel|felge|rust|rost|scale|kalk/iu', $this->name) === 1);
     }
 }

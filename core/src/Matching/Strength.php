@@ -15,7 +15,11 @@ enum Strength: int
     {
         return match (true) {
             $product->ph < 4.0 || $product->ph > 11.0 => self::Strong,
-            $product->ph < 5.5 || $product->ph > 8.5, $product->solvent, $product->role === Role::Iron, $product->role === Role::Tar => self::Medium,
+            $product->ph < 5.5 || $product->ph > 8.5,
+            $product->solvent,
+            $product->role === Role::Iron,
+            $product->role === Role::Tar
+                => self::Medium,
             default => self::Gentle,
         };
     }

@@ -14,20 +14,58 @@ final readonly class Verdict
      */
     private function __construct(public array $remarks) {}
 
-    public static function of(ProductTraits $product, Surface $surface, Circumstances $now, VerdictRules $rules = new VerdictRules): self
-    {
+    public static function of(
+        ProductTraits $product,
+        Surface $surface,
+        Circumstances $now,
+        VerdictRules $rules = new VerdictRules(),
+    ): self {
         $found = [
             [Code::WrongSurface, in_array($surface->zone, $product->surfaces, true) ? null : Severity::Block],
-            [Code::MasksLayer, self::masks($product, $surface, $rules) ? ($now->bareFace ? Severity::Block : Severity::Warn) : null],
-            [Code::StripsLayer, $now->purpose === Purpose::Maintain ? $rules->strips[$product->strips->value][$surface->layer->value] ?? null : null],
-            [Code::NoBond, $surface->layer === Family::Wax ? $rules->onWax[$product->leaves->value][$product->role->value] ?? null : null],
+            [
+                Code::MasksLayer,
+                self::masks($product, $surface, $rules) ? ($now->bareFace ? Severity::Block : Severity::Warn) : null,
+            ],
+            [
+                Code::StripsLayer,
+                $now->purpose === Purpose::Maintain
+                    ? $rules->strips[$product->strips->value][$surface->layer->value] ?? null
+                    : null,
+            ],
+            [
+                Code::NoBond,
+                $surface->layer === Family::Wax
+                    ? $rules->onWax[$product->leaves->value][$product->role->value] ?? null
+                    : null,
+            ],
             [Code::NotForMatte, $surface->is(Finish::Matte) && $product->leaves->shines() ? Severity::Block : null],
-            [Code::AcidOnSensitive, $product->ph < $rules->acidBelowPh && self::acidSensitive($surface) ? Severity::Block : null],
+            [
+                Code::AcidOnSensitive,
+                $product->ph < $rules->acidBelowPh && self::acidSensitive($surface) ? Severity::Block : null,
+            ],
             [Code::SolventOnFilm, $product->solvent ? self::solvent($surface) : null],
-            [Code::AlkalineOnSingleStage, $product->ph > $rules->alkalineAbovePh && $surface->is(Finish::SingleStage) ? Severity::Warn : null],
-            [Code::TooHot, $now->panelC !== null && $product->maxC !== null && $now->panelC > $product->maxC ? Severity::Block : null],
-            [Code::TooCold, $now->panelC !== null && $product->minC !== null && $now->panelC < $product->minC ? Severity::Block : null],
-            [Code::DriesFirst, $now->workingS !== null && ! $product->mayDry && $product->dwellMinS > $now->workingS ? Severity::Block : null],
+            [
+                Code::AlkalineOnSingleStage,
+                $product->ph > $rules->alkalineAbovePh && $surface->is(Finish::SingleStage) ? Severity::Warn : null,
+            ],
+            [
+                Code::TooHot,
+                $now->panelC !== null && $product->maxC !== null && $now->panelC > $product->maxC
+                    ? Severity::Block
+                    : null,
+            ],
+            [
+                Code::TooCold,
+                $now->panelC !== null && $product->minC !== null && $now->panelC < $product->minC
+                    ? Severity::Block
+                    : null,
+            ],
+            [
+                Code::DriesFirst,
+                $now->workingS !== null && !$product->mayDry && $product->dwellMinS > $now->workingS
+                    ? Severity::Block
+                    : null,
+            ],
             [Code::NeedsWater, $product->needsRinse && $now->water === Water::None ? Severity::Block : null],
             [Code::OutOfStock, $now->inStock ? null : Severity::Warn],
         ];
@@ -48,12 +86,19 @@ final readonly class Verdict
      *
      * @param non-empty-list<Surface> $surfaces
      */
-    public static function onAll(ProductTraits $product, array $surfaces, Circumstances $now, VerdictRules $rules = new VerdictRules): self
-    {
+    public static function onAll(
+        ProductTraits $product,
+        array $surfaces,
+        Circumstances $now,
+        VerdictRules $rules = new VerdictRules(),
+    ): self {
         $worst = [];
         foreach ($surfaces as $surface) {
             foreach (self::of($product, $surface, $now, $rules)->remarks as $remark) {
-                $worst[$remark->code->value] = ($worst[$remark->code->value] ?? null)?->severity === Severity::Block ? $worst[$remark->code->value] : $remark;
+                $worst[$remark->code->value] =
+                    ($worst[$remark->code->value] ?? null)?->severity === Severity::Block
+                        ? $worst[$remark->code->value]
+                        : $remark;
             }
         }
         ksort($worst);
@@ -83,16 +128,18 @@ final readonly class Verdict
 
     private static function masks(ProductTraits $product, Surface $surface, VerdictRules $rules): bool
     {
-        return $product->leaves->shines()
-            && $product->role->staysOnLayer()
-            && in_array($surface->layer->value, $rules->maskable, true);
+        return $product->leaves->shines() &&
+            $product->role->staysOnLayer() &&
+            in_array($surface->layer->value, $rules->maskable, true);
     }
 
     private static function acidSensitive(Surface $surface): bool
     {
-        return $surface->layer === Family::Film
-            || $surface->layer === Family::Wrap
-            || ($surface->zone === Zone::Wheels && $surface->wheelFinish !== null && $surface->wheelFinish->acidSensitive());
+        return $surface->layer === Family::Film ||
+            $surface->layer === Family::Wrap ||
+            ($surface->zone === Zone::Wheels &&
+                $surface->wheelFinish !== null &&
+                $surface->wheelFinish->acidSensitive());
     }
 
     private static function solvent(Surface $surface): ?Severity

@@ -19,8 +19,12 @@ final readonly class VerdictRules
         public float $alkalineAbovePh = 10.0,
         public array $strips = [
             'strong' => [
-                'wax' => Severity::Block, 'polymer' => Severity::Block, 'silica-spray' => Severity::Block,
-                'ceramic' => Severity::Warn, 'film' => Severity::Warn, 'wrap' => Severity::Warn,
+                'wax' => Severity::Block,
+                'polymer' => Severity::Block,
+                'silica-spray' => Severity::Block,
+                'ceramic' => Severity::Warn,
+                'film' => Severity::Warn,
+                'wrap' => Severity::Warn,
             ],
             'slight' => ['wax' => Severity::Warn, 'silica-spray' => Severity::Warn],
         ],

@@ -21,7 +21,7 @@ final readonly class Dilution
      */
     public static function of(float $share, string $readAs): self
     {
-        if (! is_finite($share) || $share <= 0.0) {
+        if (!is_finite($share) || $share <= 0.0) {
             throw new InvalidDilution('There is no product in that mix.');
         }
         if ($share > 1.0) {

@@ -22,6 +22,8 @@ final readonly class LanceMix
     /** @return array{product_ml: float, water_ml: float}|null null when it can't be had */
     public function fill(float $ml): ?array
     {
-        return $this->reachable() ? ['product_ml' => $ml * $this->bottleShare, 'water_ml' => $ml - $ml * $this->bottleShare] : null;
+        return $this->reachable()
+            ? ['product_ml' => $ml * $this->bottleShare, 'water_ml' => $ml - $ml * $this->bottleShare]
+            : null;
     }
 }

@@ -13,10 +13,7 @@ final readonly class LanceRange
      * @param float $carryLow   a lance with its knob nearly shut on a strong washer
      * @param float $carryHigh  wide open on a weak one
      */
-    public function __construct(
-        public float $carryLow = 0.02,
-        public float $carryHigh = 0.14,
-    ) {}
+    public function __construct(public float $carryLow = 0.02, public float $carryHigh = 0.14) {}
 
     /**
      * Shares in the bottle that may give this strength at the panel; the upper one may be out of reach.

@@ -25,11 +25,20 @@ final readonly class ProtectedWeek
      *
      * @throws InvalidInput
      */
-    public static function of(float $productMinor, float $minutes, float $foundWeeks, ?array $labelWeeks, Rates $rates): self
-    {
+    public static function of(
+        float $productMinor,
+        float $minutes,
+        float $foundWeeks,
+        ?array $labelWeeks,
+        Rates $rates,
+    ): self {
         InvalidInput::unlessBetween('found_weeks', $foundWeeks, 0.05, 2000, 'weeks');
-        $each = $productMinor + $minutes / 60.0 * $rates->labourMinorH;
+        $each = $productMinor + ($minutes / 60.0) * $rates->labourMinorH;
 
-        return new self($each, $each / $foundWeeks, $labelWeeks === null || $labelWeeks[0] <= 0.0 ? null : $each / sqrt($labelWeeks[0] * $labelWeeks[1]));
+        return new self(
+            $each,
+            $each / $foundWeeks,
+            $labelWeeks === null || $labelWeeks[0] <= 0.0 ? null : $each / sqrt($labelWeeks[0] * $labelWeeks[1]),
+        );
     }
 }

@@ -11,7 +11,13 @@ final readonly class Rates
 {
     /** Highest that is believed, by name. */
     public const MOST = [
-        'labour_minor_h' => 100000.0, 'travel_minor_min' => 10000.0, 'water_minor_m3' => 100000.0, 'resin_minor_l' => 1000000.0, 'launder_minor' => 10000.0, 'towel_minor' => 100000.0, 'margin_percent' => 500.0,
+        'labour_minor_h' => 100000.0,
+        'travel_minor_min' => 10000.0,
+        'water_minor_m3' => 100000.0,
+        'resin_minor_l' => 1000000.0,
+        'launder_minor' => 10000.0,
+        'towel_minor' => 100000.0,
+        'margin_percent' => 500.0,
     ];
 
     /**
@@ -42,33 +48,42 @@ final readonly class Rates
      */
     public static function read(array $facts): self
     {
-        $plain = new self;
+        $plain = new self();
         $named = $plain->named();
         foreach (self::MOST as $name => $most) {
             $value = $facts[$name] ?? null;
             if ($value === null) {
                 continue;
             }
-            if (! is_int($value) && ! is_float($value)) {
+            if (!is_int($value) && !is_float($value)) {
                 throw InvalidInput::at($name, 'A number is needed here.');
             }
             InvalidInput::unlessBetween($name, (float) $value, 0.0, $most);
             $named[$name] = (float) $value;
         }
         $currency = $facts['currency'] ?? '';
-        if (! is_string($currency) || mb_strlen($currency) > 8) {
+        if (!is_string($currency) || mb_strlen($currency) > 8) {
             throw InvalidInput::at('currency', 'A currency has a short sign.');
         }
 
-        return new self($currency, ...array_map(static fn(string $name): float => (float) $named[$name], array_keys(self::MOST)));
+        return new self(
+            $currency,
+            ...array_map(static fn(string $name): float => (float) $named[$name], array_keys(self::MOST)),
+        );
     }
 
     /** @return array{currency: string, labour_minor_h: float, travel_minor_min: float, water_minor_m3: float, resin_minor_l: float, launder_minor: float, towel_minor: float, margin_percent: float} */
     public function named(): array
     {
         return [
-            'currency' => $this->currency, 'labour_minor_h' => $this->labourMinorH, 'travel_minor_min' => $this->travelMinorMin, 'water_minor_m3' => $this->waterMinorM3, 'resin_minor_l' => $this->resinMinorL,
-            'launder_minor' => $this->launderMinor, 'towel_minor' => $this->towelMinor, 'margin_percent' => $this->marginPercent,
+            'currency' => $this->currency,
+            'labour_minor_h' => $this->labourMinorH,
+            'travel_minor_min' => $this->travelMinorMin,
+            'water_minor_m3' => $this->waterMinorM3,
+            'resin_minor_l' => $this->resinMinorL,
+            'launder_minor' => $this->launderMinor,
+            'towel_minor' => $this->towelMinor,
+            'margin_percent' => $this->marginPercent,
         ];
     }
 }

@@ -32,48 +32,86 @@ final readonly class TurnCost
      * @param float|null $feedMgL  solids going into the resin; null: no treated water
      * @param float $recovery      made ÷ feed of the membrane
      * @param float $minutes       from arriving to leaving
-     * @param int $people
      * @param float $travelMin     this turn's share of the way there and back
      *
      * @throws InvalidInput
      */
-    public static function of(Rates $rates, array $products, array $towels, float $waterL, ?float $feedMgL, float $recovery, float $capacityGPerL, float $minutes, int $people, float $travelMin): self
-    {
+    public static function of(
+        Rates $rates,
+        array $products,
+        array $towels,
+        float $waterL,
+        ?float $feedMgL,
+        float $recovery,
+        float $capacityGPerL,
+        float $minutes,
+        int $people,
+        float $travelMin,
+    ): self {
         InvalidInput::unlessBetween('recovery', $recovery, 0.01, 1);
         InvalidInput::unlessBetween('people', $people, 1, 20);
         $spent = 0.0;
         foreach ($products as $one) {
-            $spent += $one['price_minor'] === null || $one['pack_ml'] === null || $one['pack_ml'] <= 0.0 ? 0.0 : $one['ml'] * $one['price_minor'] / $one['pack_ml'];
+            $spent +=
+                $one['price_minor'] === null || $one['pack_ml'] === null || $one['pack_ml'] <= 0.0
+                    ? 0.0
+                    : ($one['ml'] * $one['price_minor']) / $one['pack_ml'];
         }
         $cloth = 0.0;
         foreach ($towels as $one) {
-            $cloth += $one['pieces'] * ($rates->launderMinor + ($one['price_minor'] ?? $rates->towelMinor) / max(1, $one['cycles']));
+            $cloth +=
+                $one['pieces'] *
+                ($rates->launderMinor + ($one['price_minor'] ?? $rates->towelMinor) / max(1, $one['cycles']));
         }
         $treated = $feedMgL !== null;
 
         return new self(
             $spent,
             $cloth,
-            $waterL / ($treated ? $recovery : 1.0) / 1000.0 * $rates->waterMinorM3,
-            $treated && $capacityGPerL > 0.0 ? $waterL * $feedMgL / 1000.0 / $capacityGPerL * $rates->resinMinorL : 0.0,
-            $people * $minutes / 60.0 * $rates->labourMinorH,
-            $travelMin * ($rates->travelMinorMin + $people * $rates->labourMinorH / 60.0),
+            ($waterL / ($treated ? $recovery : 1.0) / 1000.0) * $rates->waterMinorM3,
+            $treated && $capacityGPerL > 0.0
+                ? (($waterL * $feedMgL) / 1000.0 / $capacityGPerL) * $rates->resinMinorL
+                : 0.0,
+            (($people * $minutes) / 60.0) * $rates->labourMinorH,
+            $travelMin * ($rates->travelMinorMin + ($people * $rates->labourMinorH) / 60.0),
         );
     }
 
     public function plus(self $other): self
     {
-        return new self($this->products + $other->products, $this->towels + $other->towels, $this->water + $other->water, $this->resin + $other->resin, $this->time + $other->time, $this->travel + $other->travel);
+        return new self(
+            $this->products + $other->products,
+            $this->towels + $other->towels,
+            $this->water + $other->water,
+            $this->resin + $other->resin,
+            $this->time + $other->time,
+            $this->travel + $other->travel,
+        );
     }
 
     public function times(float $factor): self
     {
-        return new self($factor * $this->products, $factor * $this->towels, $factor * $this->water, $factor * $this->resin, $factor * $this->time, $factor * $this->travel);
+        return new self(
+            $factor * $this->products,
+            $factor * $this->towels,
+            $factor * $this->water,
+            $factor * $this->resin,
+            $factor * $this->time,
+            $factor * $this->travel,
+        );
     }
 
     /** @return array{products: int, towels: int, water: int, resin: int, time: int, travel: int, total: int} whole hundredths; the total is rounded once */
     public function rounded(): array
     {
-        return array_map(static fn(float $part): int => (int) round($part), ['products' => $this->products, 'towels' => $this->towels, 'water' => $this->water, 'resin' => $this->resin, 'time' => $this->time, 'travel' => $this->travel, 'total' => $this->total]);
+        return array_map(static fn(float $part): int => (int) round($part), [
+            'products' => $this->products,
+            'towels' => $this->towels,
+            'water' => $this->water,
+            'resin' => $this->resin,
+            'time' => $this->time,
+            'travel' => $this->travel,
+            'total' => $this->total,
+        ]);
     }
 }

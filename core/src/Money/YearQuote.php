@@ -37,25 +37,46 @@ final readonly class YearQuote
      *
      * @throws InvalidInput
      */
-    public static function of(int $everyDays, ?int $saltEveryDays, int $saltMonths, ?float $topperWeeks, ?int $deconDays, bool $inspection, ?int $baseDays, array $costs, array $minutes, array $prices, Rates $rates): self
-    {
+    public static function of(
+        int $everyDays,
+        ?int $saltEveryDays,
+        int $saltMonths,
+        ?float $topperWeeks,
+        ?int $deconDays,
+        bool $inspection,
+        ?int $baseDays,
+        array $costs,
+        array $minutes,
+        array $prices,
+        Rates $rates,
+    ): self {
         InvalidInput::unlessBetween('every_days', $everyDays, 1, 366, 'days');
         InvalidInput::unlessBetween('salt_months', $saltMonths, 0, 12);
-        $salted = $saltEveryDays === null ? 0.0 : self::YEAR * $saltMonths / 12.0;
-        $washes = (int) round((self::YEAR - $salted) / $everyDays + ($saltEveryDays === null ? 0.0 : $salted / max(1, $saltEveryDays)));
-        $rides = static fn(?float $days): int => $days === null ? 0 : min($washes, (int) round(self::YEAR / max(1.0, $days)));
-        $times = array_filter(['wash' => max(1, $washes), 'topper' => $rides($topperWeeks === null ? null : 7.0 * $topperWeeks), 'decon' => $rides($deconDays === null ? null : (float) $deconDays), 'inspection' => $inspection ? 1 : 0, 'base' => $rides($baseDays === null ? null : (float) $baseDays)]);
-        $cost = new TurnCost;
+        $salted = $saltEveryDays === null ? 0.0 : (self::YEAR * $saltMonths) / 12.0;
+        $washes = (int) round(
+            (self::YEAR - $salted) / $everyDays + ($saltEveryDays === null ? 0.0 : $salted / max(1, $saltEveryDays)),
+        );
+        $rides = static fn(?float $days): int => $days === null
+            ? 0
+            : min($washes, (int) round(self::YEAR / max(1.0, $days)));
+        $times = array_filter([
+            'wash' => max(1, $washes),
+            'topper' => $rides($topperWeeks === null ? null : 7.0 * $topperWeeks),
+            'decon' => $rides($deconDays === null ? null : (float) $deconDays),
+            'inspection' => $inspection ? 1 : 0,
+            'base' => $rides($baseDays === null ? null : (float) $baseDays),
+        ]);
+        $cost = new TurnCost();
         $hours = 0.0;
         $lines = $priceless = [];
         foreach ($times as $kind => $n) {
-            $one = $costs[$kind] ?? new TurnCost;
+            $one = $costs[$kind] ?? new TurnCost();
             $cost = $cost->plus($one->times($n));
-            $hours += $n * ($minutes[$kind] ?? 0.0) / 60.0;
+            $hours += ($n * ($minutes[$kind] ?? 0.0)) / 60.0;
             $price = $prices[$kind] ?? null;
             if ($price === null) {
                 $priceless[] = $kind;
-                $price = (int) (ceil($one->total * (1.0 + $rates->marginPercent / 100.0) / 50.0) * 50.0);
+                $price = (int) (ceil(($one->total * (1.0 + $rates->marginPercent / 100.0)) / 50.0) * 50.0);
             }
             $lines[$kind] = ['times' => $n, 'each_minor' => $price, 'minor' => $n * $price];
         }

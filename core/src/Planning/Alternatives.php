@@ -13,10 +13,7 @@ final readonly class Alternatives
      * @param list<string> $why   sentences
      * @param array<int, array{cost: float|null, why: string|null}> $days  by day: points more than now (below nought: fewer), or why it can't be
      */
-    private function __construct(
-        public array $why,
-        public array $days,
-    ) {}
+    private function __construct(public array $why, public array $days) {}
 
     /**
      * @param list<PlacedVisit> $visits  the plan it stands in
@@ -27,7 +24,9 @@ final readonly class Alternatives
     public static function to(Instance $instance, array $visits, string $vehicleId, int $day, int $around = 28): self
     {
         $vehicles = $instance->byId();
-        $vehicle = $vehicles[$vehicleId] ?? throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
+        $vehicle =
+            $vehicles[$vehicleId] ??
+            throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
         $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $instance->crews));
         $ledger = new Ledger($instance);
         $own = $together = [];
@@ -39,17 +38,33 @@ final readonly class Alternatives
                 $together[$visit->day][$visit->crew][$vehicles[$visit->vehicle]->site][] = $visit->vehicle;
             }
         }
-        $here = $own[$day] ?? throw InvalidInput::at('date', sprintf('%s has no visit on %s.', $vehicleId, Day::date($day)));
+        $here =
+            $own[$day] ??
+            throw InvalidInput::at('date', sprintf('%s has no visit on %s.', $vehicleId, Day::date($day)));
         ksort($own);
         $now = self::held($instance, $ledger, $vehicle, $own);
         $days = [];
-        for ($other = max($instance->start, $day - $around); $other <= min($instance->end - 1, $day + $around); $other++) {
+        for (
+            $other = max($instance->start, $day - $around);
+            $other <= min($instance->end - 1, $day + $around);
+            $other++
+        ) {
             if ($other !== $day) {
                 $days[$other] = self::at($instance, $ledger, $vehicle, $here, $other, $now);
             }
         }
 
-        return new self(self::why($instance, $vehicle, $own, $here, count($together[$day][$here->crew][$vehicle->site] ?? []), $days), $days);
+        return new self(
+            self::why(
+                $instance,
+                $vehicle,
+                $own,
+                $here,
+                count($together[$day][$here->crew][$vehicle->site] ?? []),
+                $days,
+            ),
+            $days,
+        );
     }
 
     /**
@@ -59,7 +74,10 @@ final readonly class Alternatives
      */
     private static function held(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, array $own): float
     {
-        $course = new Course($instance, $vehicle->locked(array_map(static fn(PlacedVisit $visit): int => $visit->bits, $own) + $vehicle->locks));
+        $course = new Course(
+            $instance,
+            $vehicle->locked(array_map(static fn(PlacedVisit $visit): int => $visit->bits, $own) + $vehicle->locks),
+        );
         $prices = [];
         foreach ($course->days as $i => $day) {
             $prices[] = isset($own[$day]) ? self::prices($instance, $ledger, $vehicle, $course, $i) : [];
@@ -69,15 +87,29 @@ final readonly class Alternatives
     }
 
     /** @return array{cost: float|null, why: string|null} */
-    private static function at(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, PlacedVisit $here, int $other, float $now): array
-    {
+    private static function at(
+        Instance $instance,
+        Ledger $ledger,
+        PlanVehicle $vehicle,
+        PlacedVisit $here,
+        int $other,
+        float $now,
+    ): array {
         $why = match (true) {
             isset($vehicle->closed[$other]) => 'The vehicle is away.',
             isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
-            ! $instance->skyOver($vehicle, $other)->wash => 'The weather forbids it.',
-            ($here->bits & ~$vehicle->each & Instance::WEATHERED) > 0 && ! $instance->skyOver($vehicle, $other)->topper => 'Nothing but a wash goes in that weather.',
-            ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => sprintf('%s: nothing on the shelf goes on in that weather.', implode(', ', array_map(static fn(Kind $kind): string => $kind->says(), array_slice(Kind::of($lost), 1)))),
-            array_filter($instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === [] => 'Nobody works.',
+            !$instance->skyOver($vehicle, $other)->wash => 'The weather forbids it.',
+            ($here->bits & ~$vehicle->each & Instance::WEATHERED) > 0 && !$instance->skyOver($vehicle, $other)->topper
+                => 'Nothing but a wash goes in that weather.',
+            ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => sprintf(
+                '%s: nothing on the shelf goes on in that weather.',
+                implode(
+                    ', ',
+                    array_map(static fn(Kind $kind): string => $kind->says(), array_slice(Kind::of($lost), 1)),
+                ),
+            ),
+            array_filter($instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === []
+                => 'Nobody works.',
             $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
             $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
             default => null,
@@ -94,15 +126,27 @@ final readonly class Alternatives
         }
         $cost = $course->best($prices)['cost'] - $now;
 
-        return $cost >= Course::MISSED / 2 ? ['cost' => null, 'why' => 'A deadline or another lock would be missed.'] : ['cost' => round($cost, 6), 'why' => null];
+        return $cost >= Course::MISSED / 2
+            ? ['cost' => null, 'why' => 'A deadline or another lock would be missed.']
+            : ['cost' => round($cost, 6), 'why' => null];
     }
 
     /** @return array<int, float> */
-    private static function prices(Instance $instance, Ledger $ledger, PlanVehicle $vehicle, Course $course, int $i): array
-    {
+    private static function prices(
+        Instance $instance,
+        Ledger $ledger,
+        PlanVehicle $vehicle,
+        Course $course,
+        int $i,
+    ): array {
         $day = $course->days[$i];
 
-        return $ledger->prices($vehicle, $day, $course->kinds($i), $instance->skyOver($vehicle, $day)->poor ? $instance->rules->poorWeather : 0.0)[0];
+        return $ledger->prices(
+            $vehicle,
+            $day,
+            $course->kinds($i),
+            $instance->skyOver($vehicle, $day)->poor ? $instance->rules->poorWeather : 0.0,
+        )[0];
     }
 
     /**
@@ -110,19 +154,46 @@ final readonly class Alternatives
      * @param array<int, array{cost: float|null, why: string|null}> $days
      * @return list<string>
      */
-    private static function why(Instance $instance, PlanVehicle $vehicle, array $own, PlacedVisit $here, int $together, array $days): array
-    {
+    private static function why(
+        Instance $instance,
+        PlanVehicle $vehicle,
+        array $own,
+        PlacedVisit $here,
+        int $together,
+        array $days,
+    ): array {
         $earlier = array_filter($own, static fn(PlacedVisit $visit): bool => $visit->day < $here->day);
         $before = max([$vehicle->lastWash, ...array_keys($earlier)]);
-        $says = [sprintf('%d days after the visit before; %d are wished for, %d to %d allowed.', $here->day - $before, $vehicle->target, $vehicle->min, $vehicle->max)];
+        $says = [
+            sprintf(
+                '%d days after the visit before; %d are wished for, %d to %d allowed.',
+                $here->day - $before,
+                $vehicle->target,
+                $vehicle->min,
+                $vehicle->max,
+            ),
+        ];
         if (isset($vehicle->locks[$here->day])) {
             $says[] = 'It is locked here.';
         }
-        foreach ([[$vehicle->topper, 1, 'The topper'], [$vehicle->decon, 2, 'Decontamination'], [$vehicle->inspection, 4, 'Looking over the base'], [$vehicle->base, 8, 'The base']] as [$cycle, $bit, $name]) {
+        foreach (
+            [
+                [$vehicle->topper, 1, 'The topper'],
+                [$vehicle->decon, 2, 'Decontamination'],
+                [$vehicle->inspection, 4, 'Looking over the base'],
+                [$vehicle->base, 8, 'The base'],
+            ]
+            as [$cycle, $bit, $name]
+        ) {
             if ($cycle !== null && ($here->bits & $bit) !== 0) {
                 // After one of the plan it is due again from there.
-                $done = array_keys(array_filter($earlier, static fn(PlacedVisit $visit): bool => ($visit->bits & $bit) !== 0));
-                [$due, $from] = $done === [] ? [$cycle->due, $cycle->from] : [max($done) + $cycle->repeat, max($done) + $cycle->restsFor($instance->rules)];
+                $done = array_keys(
+                    array_filter($earlier, static fn(PlacedVisit $visit): bool => ($visit->bits & $bit) !== 0),
+                );
+                [$due, $from] =
+                    $done === []
+                        ? [$cycle->due, $cycle->from]
+                        : [max($done) + $cycle->repeat, max($done) + $cycle->restsFor($instance->rules)];
                 $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($due), Day::date($from));
             }
         }
@@ -137,12 +208,34 @@ final readonly class Alternatives
         if ($instance->skyOver($vehicle, $here->day)->poor) {
             $says[] = 'The weather is poor; every better day costs more.';
         }
-        $costs = array_filter(array_map(static fn(array $of): ?float => $of['cost'], $days), static fn(?float $cost): bool => $cost !== null);
+        $costs = array_filter(
+            array_map(static fn(array $of): ?float => $of['cost'], $days),
+            static fn(?float $cost): bool => $cost !== null,
+        );
         if ($costs !== []) {
             asort($costs);
             $next = (int) array_key_first($costs);
-            $says[] = $costs[$next] < -1e-9 ? sprintf('%s would be cheaper by %s points now; %s.', Day::date($next), self::plain(-$costs[$next]), $costs[$next] < -Planner::STAY ? 'plan again to move it' : 'too little to move what is planned for')
-                : sprintf('The next best is %s, %s.', Day::date($next), $costs[$next] < 1e-9 ? 'just as good' : sprintf('%s point%s more', self::plain($costs[$next]), self::plain($costs[$next]) === '1' ? '' : 's'));
+            $says[] =
+                $costs[$next] < -1e-9
+                    ? sprintf(
+                        '%s would be cheaper by %s points now; %s.',
+                        Day::date($next),
+                        self::plain(-$costs[$next]),
+                        $costs[$next] < -Planner::STAY
+                            ? 'plan again to move it'
+                            : 'too little to move what is planned for',
+                    )
+                    : sprintf(
+                        'The next best is %s, %s.',
+                        Day::date($next),
+                        $costs[$next] < 1e-9
+                            ? 'just as good'
+                            : sprintf(
+                                '%s point%s more',
+                                self::plain($costs[$next]),
+                                self::plain($costs[$next]) === '1' ? '' : 's',
+                            ),
+                    );
         }
 
         return $says;

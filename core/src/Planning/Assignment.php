@@ -25,12 +25,13 @@ final class Assignment
     private Ledger $ledger;
 
     /** @param float $stay  points a visit that stays on its day is worth more than one that moves */
-    public function __construct(
-        private readonly Instance $instance,
-        private readonly float $stay,
-    ) {
+    public function __construct(private readonly Instance $instance, private readonly float $stay)
+    {
         $this->ledger = new Ledger($instance);
-        $this->courses = array_map(static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle), $instance->vehicles);
+        $this->courses = array_map(
+            static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle),
+            $instance->vehicles,
+        );
         $this->chosen = array_fill(0, count($this->courses), []);
         $this->own = array_fill(0, count($this->courses), 0.0);
     }
@@ -44,7 +45,10 @@ final class Assignment
     /** @return list<array{int, string}> the same in days and crews */
     public function named(int $v): array
     {
-        return array_map(fn(array $one): array => [$this->courses[$v]->days[$one[0]], $this->instance->crews[$one[2]]->id], $this->chosen[$v]);
+        return array_map(
+            fn(array $one): array => [$this->courses[$v]->days[$one[0]], $this->instance->crews[$one[2]]->id],
+            $this->chosen[$v],
+        );
     }
 
     public function promise(int $v, int $day): void
@@ -95,25 +99,38 @@ final class Assignment
         foreach ($visits as $day => $visit) {
             $i = $places[$day] ?? null;
             $crew = $crews[$visit->crew] ?? null;
-            $near = $day - $last < $vehicle->min && ! isset($vehicle->locks[$day]) && ! isset($vehicle->locks[$last]);
-            if ($i === null || $crew === null || $near || ! $this->instance->siteOf($vehicle)->admits($visit->crew, $day)) {
+            $near = $day - $last < $vehicle->min && !isset($vehicle->locks[$day]) && !isset($vehicle->locks[$last]);
+            if (
+                $i === null ||
+                $crew === null ||
+                $near ||
+                !$this->instance->siteOf($vehicle)->admits($visit->crew, $day)
+            ) {
                 return false;
             }
             // Inspections are set on the visits afterwards, what rides on every visit with them.
             $bits = $course->isLocked($i) ? $vehicle->locks[$day] : $visit->bits & ~4 & ~$vehicle->each;
             // What is not asked for any more, or can't go on in that day's weather, falls away; the day stays.
-            $bits = in_array($bits, $course->kinds($i), true) ? $bits : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
-            if (! in_array($bits, $course->kinds($i), true)) {
+            $bits = in_array($bits, $course->kinds($i), true)
+                ? $bits
+                : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
+            if (!in_array($bits, $course->kinds($i), true)) {
                 return false;
             }
             $chosen[] = [$i, $bits, $crew];
             $last = $day;
         }
-        if (array_diff_key($vehicle->locks, $visits) !== [] && array_filter(array_keys($vehicle->locks), fn(int $day): bool => isset($places[$day]) && ! isset($visits[$day])) !== []) {
+        if (
+            array_diff_key($vehicle->locks, $visits) !== [] &&
+            array_filter(
+                array_keys($vehicle->locks),
+                fn(int $day): bool => isset($places[$day]) && !isset($visits[$day]),
+            ) !== []
+        ) {
             return false;
         }
         foreach ($chosen as $n => [$i, $bits, $crew]) {
-            if (! $this->ledger->holds($vehicle, $crew, $course->days[$i], $bits)) {
+            if (!$this->ledger->holds($vehicle, $crew, $course->days[$i], $bits)) {
                 foreach (array_slice($chosen, 0, $n) as [$j, $had, $with]) {
                     $this->ledger->remove($vehicle, $with, $course->days[$j], $had);
                 }
@@ -139,7 +156,13 @@ final class Assignment
         $vehicle = $course->vehicle;
         $prices = $crews = [];
         foreach ($course->days as $i => $day) {
-            [$prices[], $crews[]] = $this->ledger->prices($vehicle, $day, $course->kinds($i), $this->beside($v, $day), $minutePrices[$day] ?? 0.0);
+            [$prices[], $crews[]] = $this->ledger->prices(
+                $vehicle,
+                $day,
+                $course->kinds($i),
+                $this->beside($v, $day),
+                $minutePrices[$day] ?? 0.0,
+            );
         }
         $best = $course->best($prices);
         $before = $this->ledger->cost;
@@ -243,11 +266,15 @@ final class Assignment
             $cost += $this->beside($v, $day);
         }
 
-        return $cost + array_sum(Cost::ofDates($this->instance, $course->vehicle, $bits)) + Course::MISSED * $course->missed(array_keys($bits));
+        return $cost +
+            array_sum(Cost::ofDates($this->instance, $course->vehicle, $bits)) +
+            Course::MISSED * $course->missed(array_keys($bits));
     }
 
     private function beside(int $v, int $day): float
     {
-        return ($this->instance->skyOver($this->courses[$v]->vehicle, $day)->poor ? $this->instance->rules->poorWeather : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
+        return ($this->instance->skyOver($this->courses[$v]->vehicle, $day)->poor
+            ? $this->instance->rules->poorWeather
+            : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
     }
 }

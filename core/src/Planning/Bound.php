@@ -43,10 +43,8 @@ final class Bound
     /**
      * @param list<Course> $courses  one for each vehicle of the instance
      */
-    public function __construct(
-        private readonly Instance $instance,
-        private readonly array $courses,
-    ) {
+    public function __construct(private readonly Instance $instance, private readonly array $courses)
+    {
         foreach ($instance->crews as $crew) {
             foreach ($crew->minutes as $day => $minutes) {
                 if ($minutes > 0 && $day >= $instance->start && $day < $instance->end) {
@@ -60,7 +58,7 @@ final class Bound
             $this->ofSite[$vehicle->site][] = $i;
         }
         foreach ($this->ofSite as $site => $vehicles) {
-            $fair = $instance->rules->travel * $instance->sites[$site]->hopMin / count($vehicles);
+            $fair = ($instance->rules->travel * $instance->sites[$site]->hopMin) / count($vehicles);
             foreach ($vehicles as $v) {
                 $this->share[$v] = array_fill_keys($courses[$v]->days, $fair);
             }
@@ -103,7 +101,9 @@ final class Bound
                 $of = [];
                 if (isset($this->minutes[$day])) {
                     $price = $this->price[$day];
-                    $fixed = ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) + ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
+                    $fixed =
+                        ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) +
+                        ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
                     foreach ($course->kinds($i) as $bits) {
                         $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
                     }
@@ -119,7 +119,8 @@ final class Bound
             }
         }
         foreach ($this->minutes as $day => $minutes) {
-            $bound -= $this->price[$day] * $minutes + $this->overtime[$day] * max(0.0, $this->price[$day] - $rules->overtime);
+            $bound -=
+                $this->price[$day] * $minutes + $this->overtime[$day] * max(0.0, $this->price[$day] - $rules->overtime);
         }
         foreach ($this->ofSite as $site => $vehicles) {
             if (count($vehicles) > 1) {
@@ -135,7 +136,15 @@ final class Bound
     /** Whatever crew comes takes no less; what may go on over several days binds none of them. */
     private function fewest(int $v, PlanVehicle $vehicle, int $bits): int
     {
-        return $this->fewest[$v][$bits] ??= $vehicle->mayStay ? 0 : min([$vehicle->minutesFor($bits), ...array_map(static fn(PlanCrew $crew): int => $vehicle->minutesFor($bits, $crew->people), $this->instance->crews)]);
+        return $this->fewest[$v][$bits] ??= $vehicle->mayStay
+            ? 0
+            : min([
+                $vehicle->minutesFor($bits),
+                ...array_map(
+                    static fn(PlanCrew $crew): int => $vehicle->minutesFor($bits, $crew->people),
+                    $this->instance->crews,
+                ),
+            ]);
     }
 
     /** @param list<int> $vehicles */
@@ -184,7 +193,12 @@ final class Bound
         // Minutes are many and points few: a minute's slope is scaled so that both move alike.
         $scale = 1.0 / 60.0;
         foreach ($this->minutes as $day => $minutes) {
-            $slope = (($used[$day] ?? 0) + ($trips[$day] ?? 0) - $minutes - ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0)) * $scale;
+            $slope =
+                (($used[$day] ?? 0) +
+                    ($trips[$day] ?? 0) -
+                    $minutes -
+                    ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0)) *
+                $scale;
             if ($slope > 0.0 || $this->price[$day] > 0.0) {
                 $slopes[$day] = $slope;
                 $norm += $slope * $slope;
@@ -193,7 +207,7 @@ final class Bound
         if ($norm <= 0.0) {
             return;
         }
-        $length = $this->step * $gap / $norm;
+        $length = ($this->step * $gap) / $norm;
         foreach ($slopes as $day => $slope) {
             $this->price[$day] = max(0.0, $this->price[$day] + $length * $slope * $scale);
         }

@@ -36,7 +36,15 @@ final readonly class Cost
             $vehicle = $vehicles[$visit->vehicle];
             $by[$visit->vehicle][$visit->day] = $visit->bits;
             $weather += $instance->skyOver($vehicle, $visit->day)->poor ? $rules->poorWeather : 0.0;
-            foreach (Parts::of($instance, $vehicle, $crews[$visit->crew], $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crews[$visit->crew]->people)]] as $part) {
+            foreach (
+                Parts::of($instance, $vehicle, $crews[$visit->crew], $visit->day, $visit->bits) ?? [
+                    [
+                        'day' => $visit->day,
+                        'minutes' => $vehicle->minutesFor($visit->bits, $crews[$visit->crew]->people),
+                    ],
+                ]
+                as $part
+            ) {
                 $work[$visit->crew][$part['day']] = ($work[$visit->crew][$part['day']] ?? 0) + $part['minutes'];
                 $hops[$visit->crew][$part['day']][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
             }
@@ -74,7 +82,13 @@ final readonly class Cost
         return [
             'cadence' => self::cadence($vehicle, array_keys($visits), $instance->end, $rules),
             // A new base renews the topper's date; nobody put a topper on too early by that, or too late.
-            'topper' => self::cycle($vehicle->topper, array_filter(array_map(static fn(int $bits): int => $bits & 9, $visits)), $instance->end, $rules->topper, $rules),
+            'topper' => self::cycle(
+                $vehicle->topper,
+                array_filter(array_map(static fn(int $bits): int => $bits & 9, $visits)),
+                $instance->end,
+                $rules->topper,
+                $rules,
+            ),
             'decon' => self::cycle($vehicle->decon, array_filter($days(2)), $instance->end, $rules->decon, $rules),
             'base' => self::cycle($vehicle->base, array_filter($days(8)), $instance->end, $rules->base, $rules),
         ];
@@ -87,7 +101,8 @@ final readonly class Cost
         $last = $vehicle->lastWash;
         foreach ($days as $day) {
             $gap = $day - $last;
-            $cost += $rules->offTarget * abs($gap - $vehicle->target) + $rules->beyondMax * max(0, $gap - $vehicle->max);
+            $cost +=
+                $rules->offTarget * abs($gap - $vehicle->target) + $rules->beyondMax * max(0, $gap - $vehicle->max);
             $last = $day;
         }
 
@@ -117,13 +132,28 @@ final readonly class Cost
     {
         $rules = $instance->rules;
         $step = 0;
-        foreach ([$rules->offTarget, $rules->beyondMax, ...$rules->topper, ...$rules->decon, ...$rules->base, $rules->poorWeather, $rules->overtime, ...array_map(static fn(PlanSite $site): float => $rules->travel * $site->hopMin, array_values($instance->sites))] as $cost) {
+        foreach (
+            [
+                $rules->offTarget,
+                $rules->beyondMax,
+                ...$rules->topper,
+                ...$rules->decon,
+                ...$rules->base,
+                $rules->poorWeather,
+                $rules->overtime,
+                ...array_map(
+                    static fn(PlanSite $site): float => $rules->travel * $site->hopMin,
+                    array_values($instance->sites),
+                ),
+            ]
+            as $cost
+        ) {
             $thousandths = (int) round(1000.0 * $cost);
             while ($thousandths !== 0) {
                 [$step, $thousandths] = [$thousandths, $step % $thousandths];
             }
         }
 
-        return $step === 0 ? $bound : ceil($bound * 1000.0 / $step - 1e-6) * $step / 1000.0;
+        return $step === 0 ? $bound : (ceil(($bound * 1000.0) / $step - 1e-6) * $step) / 1000.0;
     }
 }

@@ -49,10 +49,8 @@ final readonly class Course
     /** @var list<float> what it costs to come no more after the last wash (at 0), after each of $days */
     private array $tails;
 
-    public function __construct(
-        private Instance $instance,
-        public PlanVehicle $vehicle,
-    ) {
+    public function __construct(private Instance $instance, public PlanVehicle $vehicle)
+    {
         $days = $locked = $before = [];
         $count = 0;
         for ($day = $instance->start; $day < $instance->end; $day++) {
@@ -70,11 +68,17 @@ final readonly class Course
         $this->decons = $vehicle->decon !== null && ($vehicle->decon->due < $instance->end || ($lockedBits & 2) !== 0);
         $this->bases = $vehicle->base !== null && ($vehicle->base->due < $instance->end || ($lockedBits & 8) !== 0);
         // A new base renews what lies on it: no topper goes on beside it.
-        $choices = [0, ...($this->tops ? [1] : []), ...($this->bases ? [8] : [])];
-        $this->choices = $this->decons ? [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)] : $choices;
+        $choices = [0, ...$this->tops ? [1] : [], ...$this->bases ? [8] : []];
+        $this->choices = $this->decons
+            ? [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)]
+            : $choices;
         $this->gaps = $this->gaps();
         $this->tails = $this->tails();
-        $this->owed = [$this->owed($this->tops && ! $this->bases ? $vehicle->topper : null, $instance->rules->topper), $this->owed($this->decons ? $vehicle->decon : null, $instance->rules->decon), $this->owed($this->bases ? $vehicle->base : null, $instance->rules->base)];
+        $this->owed = [
+            $this->owed($this->tops && !$this->bases ? $vehicle->topper : null, $instance->rules->topper),
+            $this->owed($this->decons ? $vehicle->decon : null, $instance->rules->decon),
+            $this->owed($this->bases ? $vehicle->base : null, $instance->rules->base),
+        ];
     }
 
     /** @return list<int> kind bits that may be asked of a day, by its place in $days */
@@ -101,7 +105,8 @@ final readonly class Course
     public function best(array $prices): array
     {
         $rest = $this->rest($prices);
-        $least = $rest[0] + ($this->owed[0][0][0] ?? 0.0) + ($this->owed[1][0][0] ?? 0.0) + ($this->owed[2][0][0] ?? 0.0);
+        $least =
+            $rest[0] + ($this->owed[0][0][0] ?? 0.0) + ($this->owed[1][0][0] ?? 0.0) + ($this->owed[2][0][0] ?? 0.0);
         // Little is followed while little is allowed above what it costs at least; most often that is enough.
         for ($slack = self::SLACK; ; $slack *= 4.0) {
             $limit = $slack < self::MISSED ? $least + $slack : INF;
@@ -147,13 +152,20 @@ final readonly class Course
             $row = [];
             for ($k = 0; $k <= $i; $k++) {
                 $gap = $day - ($k === 0 ? $v->lastWash : $this->days[$k - 1]);
-                if ($gap < $v->min && ! $isLock && ($k === 0 || $this->locked[$k - 1] === null)) {
+                if ($gap < $v->min && !$isLock && ($k === 0 || $this->locked[$k - 1] === null)) {
                     $row[] = null;
 
                     continue;
                 }
-                $missed = $this->locksBefore[$i] - ($isLock ? 1 : 0) - ($k === 0 ? 0 : $this->locksBefore[$k - 1]) + ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $this->days[$k - 1], $day));
-                $row[] = $rules->offTarget * abs($gap - $v->target) + ($gap > $v->max ? $rules->beyondMax * ($gap - $v->max) : 0.0) + self::MISSED * $missed;
+                $missed =
+                    $this->locksBefore[$i] -
+                    ($isLock ? 1 : 0) -
+                    ($k === 0 ? 0 : $this->locksBefore[$k - 1]) +
+                    ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $this->days[$k - 1], $day));
+                $row[] =
+                    $rules->offTarget * abs($gap - $v->target) +
+                    ($gap > $v->max ? $rules->beyondMax * ($gap - $v->max) : 0.0) +
+                    self::MISSED * $missed;
             }
             $all[] = $row;
         }
@@ -168,7 +180,10 @@ final readonly class Course
         $end = $this->instance->end;
         $tails = [];
         foreach ([$v->lastWash, ...$this->days] as $k => $at) {
-            $missed = $this->locks - ($k === 0 ? 0 : $this->locksBefore[$k - 1]) + ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $at, $end));
+            $missed =
+                $this->locks -
+                ($k === 0 ? 0 : $this->locksBefore[$k - 1]) +
+                ($v->deadlines === [] ? 0 : $this->missedBetween($k === 0 ? null : $at, $end));
             $tails[] = $this->instance->rules->beyondMax * max(0, $end - $at - $v->max) + self::MISSED * $missed;
         }
 
@@ -205,7 +220,10 @@ final readonly class Course
                     continue;
                 }
                 $day = $this->days[$j];
-                $owed[$k][$j] = min($owed[$k][$j + 1], $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $owed[$j + 1][$j + 1]);
+                $owed[$k][$j] = min(
+                    $owed[$k][$j + 1],
+                    $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $owed[$j + 1][$j + 1],
+                );
             }
         }
 
@@ -264,7 +282,7 @@ final readonly class Course
                 foreach ($labels[$k] as $label) {
                     $total = $cost[$label] + $step;
                     $key = $state[$label];
-                    if (! isset($arrive[$key]) || $total < $arrive[$key]) {
+                    if (!isset($arrive[$key]) || $total < $arrive[$key]) {
                         $arrive[$key] = $total;
                         $via[$key] = $label;
                     }
@@ -278,7 +296,7 @@ final readonly class Course
                 $dDone = $settles && $dDue[$label] >= $end;
                 $bDone = $settles && $bDue[$label] >= $end;
                 $tKey = $tDone ? self::DONE : $key >> 20;
-                $dKey = $dDone ? self::DONE : $key >> 10 & 1023;
+                $dKey = $dDone ? self::DONE : ($key >> 10) & 1023;
                 $bKey = $bDone ? self::DONE : $key & 1023;
                 foreach ($prices[$i] as $bits => $price) {
                     if (($bits & 1 && $tDone) || ($bits & 2 && $dDone) || ($bits & 8 && $bDone)) {
@@ -305,14 +323,14 @@ final readonly class Course
                         $early = $bFrom[$label] - $day;
                         $sum += ($late > 0 ? $bLate * $late : 0.0) + ($early > 0 ? $bEarly * $early : 0.0);
                         $b = $settles && $day + $bRepeat >= $end ? self::DONE : $i + 1;
-                        $t = $v->topper === null || $settles && $day + $tRepeat >= $end ? self::DONE : $i + 1;
+                        $t = $v->topper === null || ($settles && $day + $tRepeat >= $end) ? self::DONE : $i + 1;
                     }
                     $owes = ($tOwed[$t][$i + 1] ?? 0.0) + ($dOwed[$d][$i + 1] ?? 0.0) + ($bOwed[$b][$i + 1] ?? 0.0);
                     if ($sum + $owes > $atMost) {
                         continue;
                     }
-                    $to = $t << 20 | $d << 10 | $b;
-                    if (! isset($new[$to]) || $sum < $new[$to][0]) {
+                    $to = ($t << 20) | ($d << 10) | $b;
+                    if (!isset($new[$to]) || $sum < $new[$to][0]) {
                         $new[$to] = [$sum, $label, $bits, $sum + $owes];
                     }
                 }
@@ -322,7 +340,7 @@ final readonly class Course
             }
             $kept = [];
             foreach ($new as $to => [$sum, $label, $bits]) {
-                $tops = $bits & 1 || $bits & 8 && $v->topper !== null;
+                $tops = $bits & 1 || ($bits & 8 && $v->topper !== null);
                 $nTFrom = $tops ? $day + $tRest : $tFrom[$label];
                 $nTDue = $tops ? $day + $tRepeat : $tDue[$label];
                 $nBFrom = $bits & 8 ? $day + $bRest : $bFrom[$label];
@@ -331,14 +349,20 @@ final readonly class Course
                 $nDDue = $bits & 2 ? $day + $dRepeat : $dDue[$label];
                 foreach ($kept as $other) {
                     $worse = $cost[$other];
-                    if (! $settles || $tDue[$other] < $end) {
-                        $worse += ($tFrom[$other] > $nTFrom ? $tEarly * ($tFrom[$other] - $nTFrom) : 0.0) + ($nTDue > $tDue[$other] ? $tLate * ($nTDue - $tDue[$other]) : 0.0);
+                    if (!$settles || $tDue[$other] < $end) {
+                        $worse +=
+                            ($tFrom[$other] > $nTFrom ? $tEarly * ($tFrom[$other] - $nTFrom) : 0.0) +
+                            ($nTDue > $tDue[$other] ? $tLate * ($nTDue - $tDue[$other]) : 0.0);
                     }
-                    if (! $settles || $dDue[$other] < $end) {
-                        $worse += ($dFrom[$other] > $nDFrom ? $dEarly * ($dFrom[$other] - $nDFrom) : 0.0) + ($nDDue > $dDue[$other] ? $dLate * ($nDDue - $dDue[$other]) : 0.0);
+                    if (!$settles || $dDue[$other] < $end) {
+                        $worse +=
+                            ($dFrom[$other] > $nDFrom ? $dEarly * ($dFrom[$other] - $nDFrom) : 0.0) +
+                            ($nDDue > $dDue[$other] ? $dLate * ($nDDue - $dDue[$other]) : 0.0);
                     }
-                    if (! $settles || $bDue[$other] < $end) {
-                        $worse += ($bFrom[$other] > $nBFrom ? $bEarly * ($bFrom[$other] - $nBFrom) : 0.0) + ($nBDue > $bDue[$other] ? $bLate * ($nBDue - $bDue[$other]) : 0.0);
+                    if (!$settles || $bDue[$other] < $end) {
+                        $worse +=
+                            ($bFrom[$other] > $nBFrom ? $bEarly * ($bFrom[$other] - $nBFrom) : 0.0) +
+                            ($nBDue > $bDue[$other] ? $bLate * ($nBDue - $bDue[$other]) : 0.0);
                     }
                     if ($worse <= $sum) {
                         continue 2;
@@ -363,7 +387,12 @@ final readonly class Course
         [$best, $last] = [INF, 0];
         foreach ($labels as $k => $some) {
             foreach ($some as $label) {
-                $total = $cost[$label] + $this->tails[$k] + ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) + ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) + ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
+                $total =
+                    $cost[$label] +
+                    $this->tails[$k] +
+                    ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) +
+                    ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) +
+                    ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
                 if ($total < $best) {
                     [$best, $last] = [$total, $label];
                 }
@@ -384,7 +413,9 @@ final readonly class Course
      */
     public function missed(array $visits): int
     {
-        $missed = count(array_diff(array_filter($this->days, fn(int $day): bool => isset($this->vehicle->locks[$day])), $visits));
+        $missed = count(
+            array_diff(array_filter($this->days, fn(int $day): bool => isset($this->vehicle->locks[$day])), $visits),
+        );
         $before = null;
         foreach ([...$visits, $this->instance->end] as $day) {
             $missed += $this->missedBetween($before, $day);
@@ -399,7 +430,12 @@ final readonly class Course
     {
         $missed = 0;
         foreach ($this->vehicle->deadlines as [$first, $last]) {
-            if ($last >= $this->instance->start && $last < $this->instance->end && $last < $after && ($before === null || $first > $before)) {
+            if (
+                $last >= $this->instance->start &&
+                $last < $this->instance->end &&
+                $last < $after &&
+                ($before === null || $first > $before)
+            ) {
                 $missed++;
             }
         }

@@ -13,12 +13,7 @@ final readonly class Cycle
      * @param int|null $late  too late after; what is later is reported
      * @param int $repeat  days until it is due again after it was done
      */
-    public function __construct(
-        public int $from,
-        public int $due,
-        public ?int $late,
-        public int $repeat,
-    ) {}
+    public function __construct(public int $from, public int $due, public ?int $late, public int $repeat) {}
 
     /** Days after it was done until it is worth doing again. */
     public function restsFor(PlanRules $rules): int

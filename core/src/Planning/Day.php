@@ -16,7 +16,10 @@ final readonly class Day
      */
     public static function number(string $field, string $date): int
     {
-        if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $date, $parts) !== 1 || ! checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])) {
+        if (
+            preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $date, $parts) !== 1 ||
+            !checkdate((int) $parts[2], (int) $parts[3], (int) $parts[1])
+        ) {
             throw InvalidInput::at($field, sprintf('“%s” is not a date; write it as 2027-03-01.', $date));
         }
 

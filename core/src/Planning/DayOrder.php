@@ -47,7 +47,10 @@ final readonly class DayOrder
     {
         $n = count($stops);
         if (count($travel) !== $n + 1) {
-            throw InvalidInput::at('travel', 'Travel times are needed between the unit and every stop, and between the stops.');
+            throw InvalidInput::at(
+                'travel',
+                'Travel times are needed between the unit and every stop, and between the stops.',
+            );
         }
         if ($n === 0) {
             return new self([], [], 0, 0, 0, true);
@@ -72,10 +75,10 @@ final readonly class DayOrder
         for ($done = 0; $done < (1 << $n) - 1; $done++) {
             foreach ($labels[$done] ?? [] as $at => $some) {
                 for ($next = 0; $next < $n; $next++) {
-                    if ($done >> $next & 1) {
+                    if (($done >> $next) & 1) {
                         continue;
                     }
-                    $set = $done | 1 << $next;
+                    $set = $done | (1 << $next);
                     foreach ($some as [$cost, $time, $way]) {
                         [$begin, $step] = self::step($stops[$next], $travel[$at][$next + 1], $time);
                         $kept = $labels[$set][$next + 1] ?? [];
@@ -85,7 +88,15 @@ final readonly class DayOrder
                                 continue 2;
                             }
                         }
-                        $labels[$set][$next + 1] = [...array_values(array_filter($kept, static fn(array $old): bool => $old[0] < $new[0] || $old[1] < $new[1])), $new];
+                        $labels[$set][$next + 1] = [
+                            ...array_values(
+                                array_filter(
+                                    $kept,
+                                    static fn(array $old): bool => $old[0] < $new[0] || $old[1] < $new[1],
+                                ),
+                            ),
+                            $new,
+                        ];
                     }
                 }
             }
@@ -114,7 +125,10 @@ final readonly class DayOrder
         $order = [];
         [$at, $time] = [0, $leaves];
         while ($left !== []) {
-            $costs = array_map(static fn(int $next): float => self::step($stops[$next], $travel[$at][$next + 1], $time)[1], $left);
+            $costs = array_map(
+                static fn(int $next): float => self::step($stops[$next], $travel[$at][$next + 1], $time)[1],
+                $left,
+            );
             $next = $left[array_keys($costs, min($costs), true)[0]];
             $time = self::step($stops[$next], $travel[$at][$next + 1], $time)[0] + $stops[$next]['minutes'];
             $at = $next + 1;
@@ -126,7 +140,11 @@ final readonly class DayOrder
             $better = false;
             for ($i = 0; $i < count($order) - 1; $i++) {
                 for ($j = $i + 1; $j < count($order); $j++) {
-                    $turned = [...array_slice($order, 0, $i), ...array_reverse(array_slice($order, $i, $j - $i + 1)), ...array_slice($order, $j + 1)];
+                    $turned = [
+                        ...array_slice($order, 0, $i),
+                        ...array_reverse(array_slice($order, $i, $j - $i + 1)),
+                        ...array_slice($order, $j + 1),
+                    ];
                     $moved = $order;
                     array_splice($moved, $j, 0, array_splice($moved, $i, 1));
                     foreach ([$turned, $moved] as $try) {
@@ -173,7 +191,10 @@ final readonly class DayOrder
             $hot += $is ? max(0, min($end, 60 * $hour + 60) - max($begin, 60 * $hour)) : 0;
         }
 
-        return [$begin, $travel + ($begin - $arrive) + self::SHUT * max(0, $end - max($begin, $stop['closes'])) + self::HOT * $hot];
+        return [
+            $begin,
+            $travel + ($begin - $arrive) + self::SHUT * max(0, $end - max($begin, $stop['closes'])) + self::HOT * $hot,
+        ];
     }
 
     /**

@@ -11,10 +11,5 @@ final readonly class FoundPlan
      * @param list<PlacedVisit> $visits  by day, crew and vehicle
      * @param list<Unmet> $unmet
      */
-    public function __construct(
-        public array $visits,
-        public array $unmet,
-        public Cost $cost,
-        public float $bound,
-    ) {}
+    public function __construct(public array $visits, public array $unmet, public Cost $cost, public float $bound) {}
 }

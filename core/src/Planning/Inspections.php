@@ -24,30 +24,52 @@ final readonly class Inspections
         foreach ($visits as $i => $visit) {
             $vehicle = $vehicles[$visit->vehicle];
             $own[$visit->vehicle][] = $i;
-            $taken[$visit->crew][$visit->day] = ($taken[$visit->crew][$visit->day] ?? 0) + $vehicle->minutesFor($visit->bits, $people[$visit->crew]) + (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
+            $taken[$visit->crew][$visit->day] =
+                ($taken[$visit->crew][$visit->day] ?? 0) +
+                $vehicle->minutesFor($visit->bits, $people[$visit->crew]) +
+                (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
             $there[$visit->crew][$visit->day][$vehicle->site] = true;
         }
-        $due = array_filter($vehicles, static fn(PlanVehicle $vehicle): bool => $vehicle->inspection !== null && $vehicle->inspection->due < $instance->end && isset($own[$vehicle->id])
-            && array_filter($own[$vehicle->id], static fn(int $i): bool => ($visits[$i]->bits & 4) !== 0) === []);
-        uasort($due, static fn(PlanVehicle $a, PlanVehicle $b): int => [$a->inspection?->due, $a->id] <=> [$b->inspection?->due, $b->id]);
+        $due = array_filter(
+            $vehicles,
+            static fn(PlanVehicle $vehicle): bool => $vehicle->inspection !== null &&
+                $vehicle->inspection->due < $instance->end &&
+                isset($own[$vehicle->id]) &&
+                array_filter($own[$vehicle->id], static fn(int $i): bool => ($visits[$i]->bits & 4) !== 0) === [],
+        );
+        uasort(
+            $due,
+            static fn(PlanVehicle $a, PlanVehicle $b): int => [$a->inspection?->due, $a->id] <=> [
+                $b->inspection?->due,
+                $b->id,
+            ],
+        );
         foreach ($due as $vehicle) {
             // Leaving it is a choice too.
             [$best, $least] = [null, [self::cost($instance, $vehicle, null), 0]];
             foreach ($own[$vehicle->id] as $i) {
                 $visit = $visits[$i];
-                $needs = $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) - $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
+                $needs =
+                    $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) -
+                    $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
                 $beyond = $taken[$visit->crew][$visit->day] + $needs - ($minutes[$visit->crew][$visit->day] ?? 0);
                 if (isset($vehicle->locks[$visit->day]) || $beyond > $instance->rules->overtimeMost) {
                     continue;
                 }
-                $cost = [self::cost($instance, $vehicle, $visit->day) + $instance->rules->overtime * max(0, min($needs, $beyond)), abs($visit->day - ($vehicle->inspection->due ?? 0))];
+                $cost = [
+                    self::cost($instance, $vehicle, $visit->day) +
+                    $instance->rules->overtime * max(0, min($needs, $beyond)),
+                    abs($visit->day - ($vehicle->inspection->due ?? 0)),
+                ];
                 if ($cost < $least) {
                     [$best, $least] = [$i, $cost];
                 }
             }
             if ($best !== null) {
                 $visit = $visits[$best];
-                $taken[$visit->crew][$visit->day] += $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) - $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
+                $taken[$visit->crew][$visit->day] +=
+                    $vehicle->minutesFor($visit->bits | 4, $people[$visit->crew]) -
+                    $vehicle->minutesFor($visit->bits, $people[$visit->crew]);
                 $visits[$best] = new PlacedVisit($visit->vehicle, $visit->day, $visit->crew, $visit->bits | 4);
             }
         }
@@ -62,6 +84,8 @@ final readonly class Inspections
         }
         [$late, $early] = $instance->rules->inspection;
 
-        return $day === null ? $late * ($instance->end - $vehicle->inspection->due) : $late * max(0, $day - $vehicle->inspection->due) + $early * max(0, $vehicle->inspection->from - $day);
+        return $day === null
+            ? $late * ($instance->end - $vehicle->inspection->due)
+            : $late * max(0, $day - $vehicle->inspection->due) + $early * max(0, $vehicle->inspection->from - $day);
     }
 }

@@ -34,7 +34,7 @@ final readonly class Instance
         public array $sky,
         array $sites,
         public array $vehicles,
-        public PlanRules $rules = new PlanRules,
+        public PlanRules $rules = new PlanRules(),
     ) {
         InvalidInput::unlessBetween('days', $days, 1, 371, 'days');
         $this->end = $start + $days;
@@ -46,7 +46,7 @@ final readonly class Instance
         $this->sites = $byId;
         $seen = [];
         foreach ($vehicles as $i => $vehicle) {
-            if (! isset($byId[$vehicle->site])) {
+            if (!isset($byId[$vehicle->site])) {
                 throw InvalidInput::at("vehicles.{$i}.site", sprintf('There is no site “%s”.', $vehicle->site));
             }
             if (isset($seen[$vehicle->id])) {
@@ -54,18 +54,38 @@ final readonly class Instance
             }
             $seen[$vehicle->id] = true;
             if ($vehicle->min < 1 || $vehicle->min > $vehicle->target || $vehicle->target > $vehicle->max) {
-                throw InvalidInput::at("vehicles.{$i}.cadence", 'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.');
+                throw InvalidInput::at(
+                    "vehicles.{$i}.cadence",
+                    'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.',
+                );
             }
             foreach ($vehicle->minutes as $kind => $minutes) {
-                InvalidInput::unlessBetween("vehicles.{$i}.minutes.{$kind}", $minutes, 0, $vehicle->mayStay ? 7 * 1440 : 1440, 'minutes');
+                InvalidInput::unlessBetween(
+                    "vehicles.{$i}.minutes.{$kind}",
+                    $minutes,
+                    0,
+                    $vehicle->mayStay ? 7 * 1440 : 1440,
+                    'minutes',
+                );
             }
-            foreach (['topper' => $vehicle->topper, 'decon' => $vehicle->decon, 'base' => $vehicle->base, 'inspection' => $vehicle->inspection] as $what => $cycle) {
+            foreach (
+                [
+                    'topper' => $vehicle->topper,
+                    'decon' => $vehicle->decon,
+                    'base' => $vehicle->base,
+                    'inspection' => $vehicle->inspection,
+                ]
+                as $what => $cycle
+            ) {
                 if ($cycle !== null) {
                     InvalidInput::unlessBetween("vehicles.{$i}.{$what}.repeat_days", $cycle->repeat, 1, 3660, 'days');
                 }
             }
             if ($vehicle->lastWash >= $start) {
-                throw InvalidInput::at("vehicles.{$i}.last_wash", 'The last wash must lie before the first day planned.');
+                throw InvalidInput::at(
+                    "vehicles.{$i}.last_wash",
+                    'The last wash must lie before the first day planned.',
+                );
             }
         }
     }
@@ -73,7 +93,10 @@ final readonly class Instance
     /** @return array<string, PlanVehicle> by id */
     public function byId(): array
     {
-        return array_combine(array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $this->vehicles), $this->vehicles);
+        return array_combine(
+            array_map(static fn(PlanVehicle $vehicle): string => $vehicle->id, $this->vehicles),
+            $this->vehicles,
+        );
     }
 
     /** @return array<string, PlanCrew> by id */
@@ -84,13 +107,13 @@ final readonly class Instance
 
     public function sky(int $day): Sky
     {
-        return $this->sky[$day] ?? new Sky;
+        return $this->sky[$day] ?? new Sky();
     }
 
     /** What a day's weather lets be done on a vehicle where it stands: a bay has none. */
     public function skyOver(PlanVehicle $vehicle, int $day): Sky
     {
-        return $this->siteOf($vehicle)->bay ? new Sky : $this->sky($day);
+        return $this->siteOf($vehicle)->bay ? new Sky() : $this->sky($day);
     }
 
     /** Kind bits that may be asked of a vehicle's day: weather, and what there is to do them with. */
@@ -109,12 +132,21 @@ final readonly class Instance
     {
         $site = $this->siteOf($vehicle);
 
-        return array_values(array_filter($this->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day)));
+        return array_values(
+            array_filter(
+                $this->crews,
+                static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day),
+            ),
+        );
     }
 
     /** Whether a visit that isn't locked may fall on a day: vehicle, site and weather; crews are another matter. */
     public function isOpen(PlanVehicle $vehicle, int $day): bool
     {
-        return $day >= $this->start && $day < $this->end && ! isset($vehicle->closed[$day]) && ! isset($this->siteOf($vehicle)->closed[$day]) && $this->skyOver($vehicle, $day)->wash;
+        return $day >= $this->start &&
+            $day < $this->end &&
+            !isset($vehicle->closed[$day]) &&
+            !isset($this->siteOf($vehicle)->closed[$day]) &&
+            $this->skyOver($vehicle, $day)->wash;
     }
 }

@@ -49,7 +49,12 @@ enum Kind: string
      */
     public static function of(int $bits): array
     {
-        return array_values(array_filter(self::cases(), static fn(self $kind): bool => $kind === self::Wash || ($bits & $kind->bit()) !== 0));
+        return array_values(
+            array_filter(
+                self::cases(),
+                static fn(self $kind): bool => $kind === self::Wash || ($bits & $kind->bit()) !== 0,
+            ),
+        );
     }
 
     /**
@@ -57,6 +62,10 @@ enum Kind: string
      */
     public static function bits(array $kinds): int
     {
-        return array_reduce($kinds, static fn(int $bits, string $kind): int => $bits | (self::tryFrom($kind)?->bit() ?? 0), 0);
+        return array_reduce(
+            $kinds,
+            static fn(int $bits, string $kind): int => $bits | (self::tryFrom($kind)?->bit() ?? 0),
+            0,
+        );
     }
 }

@@ -38,10 +38,17 @@ final class Ledger
     {
         $of = $this->instance->crews[$crew];
         $hop = $this->instance->siteOf($vehicle)->hopMin;
-        foreach (Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => PHP_INT_MAX >> 2]] as $part) {
+        foreach (
+            Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => PHP_INT_MAX >> 2]]
+            as $part
+        ) {
             $minutes = $of->minutes[$part['day']] ?? 0;
             $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
-            if ($minutes <= 0 || $this->taken($crew, $part['day']) + $part['minutes'] + $travel > $minutes + $this->instance->rules->overtimeMost) {
+            if (
+                $minutes <= 0 ||
+                $this->taken($crew, $part['day']) + $part['minutes'] + $travel >
+                    $minutes + $this->instance->rules->overtimeMost
+            ) {
                 return false;
             }
         }
@@ -64,7 +71,7 @@ final class Ledger
         $price = $with = [];
         foreach ($this->instance->crews as $c => $crew) {
             $minutes = $crew->minutes[$day] ?? 0;
-            if ($minutes <= 0 || ! $site->admits($crew->id, $day)) {
+            if ($minutes <= 0 || !$site->admits($crew->id, $day)) {
                 continue;
             }
             $taken = $this->taken[$c][$day] ?? 0;
@@ -75,15 +82,22 @@ final class Ledger
                 $more = $work + $travel;
                 $beyond = $taken + $more - $minutes;
                 if ($beyond > $rules->overtimeMost) {
-                    $apart = $vehicle->mayStay && $work + $hop > $minutes + $rules->overtimeMost ? $this->overDays($vehicle, $c, $day, $bits) : null;
+                    $apart =
+                        $vehicle->mayStay && $work + $hop > $minutes + $rules->overtimeMost
+                            ? $this->overDays($vehicle, $c, $day, $bits)
+                            : null;
                     if ($apart === null) {
                         continue;
                     }
                     $cost = $poor + $apart + $perMinute * $more;
                 } else {
-                    $cost = $poor + $rules->travel * $travel + $perMinute * $more + ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
+                    $cost =
+                        $poor +
+                        $rules->travel * $travel +
+                        $perMinute * $more +
+                        ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
                 }
-                if (! isset($price[$bits]) || $cost < $price[$bits] - 1e-12) {
+                if (!isset($price[$bits]) || $cost < $price[$bits] - 1e-12) {
                     $price[$bits] = $cost;
                     $with[$bits] = $c;
                 }
@@ -110,7 +124,8 @@ final class Ledger
             if ($after > $minutes + $rules->overtimeMost) {
                 return null;
             }
-            $cost += $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $taken - $minutes));
+            $cost +=
+                $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $taken - $minutes));
         }
 
         return $cost;
@@ -120,7 +135,9 @@ final class Ledger
     {
         $of = $this->instance->crews[$crew];
         $minutes = $vehicle->minutesFor($bits, $of->people);
-        $parts = $vehicle->mayStay ? Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => $minutes]] : [['day' => $day, 'minutes' => $minutes]];
+        $parts = $vehicle->mayStay
+            ? Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? [['day' => $day, 'minutes' => $minutes]]
+            : [['day' => $day, 'minutes' => $minutes]];
         foreach ($parts as $part) {
             $this->part($vehicle, $crew, $part['day'], $part['minutes'], $sign);
         }
@@ -136,6 +153,8 @@ final class Ledger
         $after = $before + $sign * ($work + $travel);
         $this->there[$crew][$day][$vehicle->site] = $here + $sign;
         $this->taken[$crew][$day] = $after;
-        $this->cost += $sign * $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));
+        $this->cost +=
+            $sign * $rules->travel * $travel +
+            $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));
     }
 }

@@ -27,7 +27,7 @@ final readonly class Parts
         if ($left <= $holds) {
             return [['day' => $day, 'minutes' => $left]];
         }
-        if (! $vehicle->mayStay) {
+        if (!$vehicle->mayStay) {
             return null;
         }
         $site = $instance->siteOf($vehicle);
@@ -35,7 +35,7 @@ final readonly class Parts
         for ($at = $day; $at < min($day + self::SPAN_DAYS, $instance->end); $at++) {
             $room = ($crew->minutes[$at] ?? 0) - $hop;
             $open = $at === $day || ($instance->isOpen($vehicle, $at) && $site->admits($crew->id, $at));
-            if ($room < self::LEAST_MIN || ! $open) {
+            if ($room < self::LEAST_MIN || !$open) {
                 continue;
             }
             $ends = $left <= $room + $instance->rules->overtimeMost;

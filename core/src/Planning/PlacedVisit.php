@@ -8,10 +8,5 @@ namespace Vicissa\Core\Planning;
 final readonly class PlacedVisit
 {
     /** @param int $bits  kinds beside the wash, Kind::bit() */
-    public function __construct(
-        public string $vehicle,
-        public int $day,
-        public string $crew,
-        public int $bits,
-    ) {}
+    public function __construct(public string $vehicle, public int $day, public string $crew, public int $bits) {}
 }

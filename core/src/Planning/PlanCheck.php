@@ -25,7 +25,12 @@ final readonly class PlanCheck
             $vehicle = $vehicles[$visit->vehicle] ?? null;
             $crew = $crews[$visit->crew] ?? null;
             $date = Day::date($visit->day);
-            if ($vehicle === null || $crew === null || $visit->day < $instance->start || $visit->day >= $instance->end) {
+            if (
+                $vehicle === null ||
+                $crew === null ||
+                $visit->day < $instance->start ||
+                $visit->day >= $instance->end
+            ) {
                 $broken[] = sprintf('%s on %s by %s is nobody’s.', $visit->vehicle, $date, $visit->crew);
 
                 continue;
@@ -38,21 +43,32 @@ final readonly class PlanCheck
             if ($lock !== null && $lock !== $visit->bits) {
                 $broken[] = sprintf('%s holds something else on %s than is locked.', $vehicle->id, $date);
             }
-            if ($lock === null && ! $instance->isOpen($vehicle, $visit->day)) {
+            if ($lock === null && !$instance->isOpen($vehicle, $visit->day)) {
                 $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
             }
             if ($lock === null && ($visit->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $visit->day)) > 0) {
                 $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
             }
-            $asked = $vehicle->each | ($vehicle->topper === null ? 0 : 1) | ($vehicle->decon === null ? 0 : 2) | ($vehicle->inspection === null ? 0 : 4) | ($vehicle->base === null ? 0 : 8);
+            $asked =
+                $vehicle->each |
+                ($vehicle->topper === null ? 0 : 1) |
+                ($vehicle->decon === null ? 0 : 2) |
+                ($vehicle->inspection === null ? 0 : 4) |
+                ($vehicle->base === null ? 0 : 8);
             if ($lock === null && ($visit->bits & ~$asked) !== 0) {
                 $broken[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
             }
-            if (! $instance->siteOf($vehicle)->admits($crew->id, $visit->day)) {
+            if (!$instance->siteOf($vehicle)->admits($crew->id, $visit->day)) {
                 $broken[] = sprintf('%s may not go to %s on %s.', $crew->id, $vehicle->site, $date);
             }
-            foreach (Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]] as $part) {
-                $work[$crew->id][$part['day']]['work'] = ($work[$crew->id][$part['day']]['work'] ?? 0) + $part['minutes'];
+            foreach (
+                Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [
+                    ['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)],
+                ]
+                as $part
+            ) {
+                $work[$crew->id][$part['day']]['work'] =
+                    ($work[$crew->id][$part['day']]['work'] ?? 0) + $part['minutes'];
                 $work[$crew->id][$part['day']]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
             }
         }
@@ -61,7 +77,13 @@ final readonly class PlanCheck
                 $minutes = $crews[$id]->minutes[$day] ?? 0;
                 $taken = $of['work'] + array_sum($of['sites']);
                 if ($minutes <= 0 || $taken > $minutes + $instance->rules->overtimeMost) {
-                    $broken[] = sprintf('%s has %d minutes on %s and is given %d.', $id, $minutes, Day::date($day), $taken);
+                    $broken[] = sprintf(
+                        '%s has %d minutes on %s and is given %d.',
+                        $id,
+                        $minutes,
+                        Day::date($day),
+                        $taken,
+                    );
                 }
             }
         }
@@ -69,7 +91,11 @@ final readonly class PlanCheck
             ksort($days);
             $before = $vehicles[$id]->lastWash;
             foreach (array_keys($days) as $day) {
-                if ($day - $before < $vehicles[$id]->min && ! isset($vehicles[$id]->locks[$day]) && ! isset($vehicles[$id]->locks[$before])) {
+                if (
+                    $day - $before < $vehicles[$id]->min &&
+                    !isset($vehicles[$id]->locks[$day]) &&
+                    !isset($vehicles[$id]->locks[$before])
+                ) {
                     $broken[] = sprintf('%s: only %d days before %s.', $id, $day - $before, Day::date($day));
                 }
                 $before = $day;

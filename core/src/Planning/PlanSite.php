@@ -26,6 +26,6 @@ final readonly class PlanSite
     /** Whether a crew is let in on a day: its people are on the register, its papers hold. */
     public function admits(string $crew, int $day): bool
     {
-        return ! isset($this->barred[$crew][$day]);
+        return !isset($this->barred[$crew][$day]);
     }
 }

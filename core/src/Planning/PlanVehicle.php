@@ -49,8 +49,12 @@ final readonly class PlanVehicle
         $sum = $minutes['wash'];
         $bits &= ~$this->each;
         if ($bits !== 0) {
-            $sum += ($bits & 1 ? $minutes['topper'] : 0) + ($bits & 2 ? $minutes['decon'] : 0) + ($bits & 4 ? $minutes['inspection'] ?? 0 : 0)
-                + ($bits & 8 ? $minutes['base'] ?? 0 : 0) + ($bits & 16 ? $minutes['recoat'] ?? 0 : 0);
+            $sum +=
+                ($bits & 1 ? $minutes['topper'] : 0) +
+                ($bits & 2 ? $minutes['decon'] : 0) +
+                ($bits & 4 ? $minutes['inspection'] ?? 0 : 0) +
+                ($bits & 8 ? $minutes['base'] ?? 0 : 0) +
+                ($bits & 16 ? $minutes['recoat'] ?? 0 : 0);
         }
 
         return $sum;
@@ -63,7 +67,26 @@ final readonly class PlanVehicle
      */
     public function locked(array $locks): self
     {
-        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay, $this->without);
+        return new self(
+            $this->id,
+            $this->site,
+            $this->minutes,
+            $this->min,
+            $this->target,
+            $this->max,
+            $this->lastWash,
+            $this->topper,
+            $this->decon,
+            $this->closed,
+            $this->deadlines,
+            $locks,
+            $this->inspection,
+            $this->base,
+            $this->each,
+            $this->together,
+            $this->mayStay,
+            $this->without,
+        );
     }
 
     /**
@@ -73,6 +96,25 @@ final readonly class PlanVehicle
      */
     public function without(array $without): self
     {
-        return new self($this->id, $this->site, $this->minutes, $this->min, $this->target, $this->max, $this->lastWash, $this->topper, $this->decon, $this->closed, $this->deadlines, $this->locks, $this->inspection, $this->base, $this->each, $this->together, $this->mayStay, $without);
+        return new self(
+            $this->id,
+            $this->site,
+            $this->minutes,
+            $this->min,
+            $this->target,
+            $this->max,
+            $this->lastWash,
+            $this->topper,
+            $this->decon,
+            $this->closed,
+            $this->deadlines,
+            $this->locks,
+            $this->inspection,
+            $this->base,
+            $this->each,
+            $this->together,
+            $this->mayStay,
+            $without,
+        );
     }
 }

@@ -34,11 +34,8 @@ final class Planner
     private array $neighbours = [];
 
     /** @param float $stay  points a visit that stays on its day is worth more than one that moves */
-    private function __construct(
-        private readonly Instance $instance,
-        float $stay,
-        int $seed,
-    ) {
+    private function __construct(private readonly Instance $instance, float $stay, int $seed)
+    {
         $this->assignment = new Assignment($instance, $stay);
         $this->random = new Randomizer(new Xoshiro256StarStar($seed));
         $bySite = [];
@@ -67,8 +64,14 @@ final class Planner
      * @param float $stay                      points that a visit must save before it moves
      * @param Closure(float): bool|null $told  as in plan
      */
-    public static function again(Instance $instance, array $before, float $stay = self::STAY, int $shakes = 0, int $seed = 1, ?Closure $told = null): FoundPlan
-    {
+    public static function again(
+        Instance $instance,
+        array $before,
+        float $stay = self::STAY,
+        int $shakes = 0,
+        int $seed = 1,
+        ?Closure $told = null,
+    ): FoundPlan {
         return (new self($instance, $stay, $seed))->search($before, $shakes, $told);
     }
 
@@ -94,7 +97,7 @@ final class Planner
         // Where the bound meets the plan there is nothing left to find.
         $perfect = fn(): bool => $this->assignment->total() <= $bound->value + 1e-6;
         $goesOn = $told === null || $told(0.0);
-        if ($goesOn && $before === null && $vehicles <= self::TWO_STARTS && ! $perfect()) {
+        if ($goesOn && $before === null && $vehicles <= self::TWO_STARTS && !$perfect()) {
             // A second start, led by what the minutes of each day are worth.
             $best = $this->assignment->kept();
             $this->assignment->clear();
@@ -105,9 +108,9 @@ final class Planner
             }
         }
         // What stands and pays as it stands is left alone.
-        for ($i = 0; $goesOn && $i < $shakes && $vehicles > 1 && ! ($stands && ! $moved) && ! $perfect(); $i++) {
+        for ($i = 0; $goesOn && $i < $shakes && $vehicles > 1 && !($stands && !$moved) && !$perfect(); $i++) {
             $this->shake();
-            if ($told !== null && $i > 0 && $i % 20 === 0 && ! $told($i / $shakes)) {
+            if ($told !== null && $i > 0 && $i % 20 === 0 && !$told($i / $shakes)) {
                 break;
             }
         }
@@ -134,7 +137,9 @@ final class Planner
      */
     private function resume(array $before): bool
     {
-        $places = array_flip(array_map(static fn(Course $course): string => $course->vehicle->id, $this->assignment->courses));
+        $places = array_flip(
+            array_map(static fn(Course $course): string => $course->vehicle->id, $this->assignment->courses),
+        );
         $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $this->instance->crews));
         $of = array_fill_keys(array_keys($this->assignment->courses), []);
         foreach ($before as $visit) {
@@ -146,7 +151,7 @@ final class Planner
         array_walk($of, static fn(array &$visits) => ksort($visits));
         $anew = [];
         foreach ($this->order() as $v) {
-            if ($of[$v] === [] || ! $this->assignment->stand($v, $of[$v], $crews)) {
+            if ($of[$v] === [] || !$this->assignment->stand($v, $of[$v], $crews)) {
                 $anew[] = $v;
             }
         }
@@ -157,15 +162,31 @@ final class Planner
         }
 
         // What could not be held before and can't be now has not changed.
-        return array_filter($anew, fn(int $v): bool => $this->assignment->named($v) !== array_map(static fn(PlacedVisit $visit): array => [$visit->day, $visit->crew], array_values($of[$v]))) === [];
+        return array_filter(
+            $anew,
+            fn(int $v): bool => $this->assignment->named($v) !==
+                array_map(static fn(PlacedVisit $visit): array => [$visit->day, $visit->crew], array_values($of[$v])),
+        ) === [];
     }
 
     /** @return list<int> vehicles: what is fixed first, then who has the fewest days */
     private function order(): array
     {
         $order = array_keys($this->assignment->courses);
-        usort($order, fn(int $a, int $b): int => [$this->assignment->courses[$b]->vehicle->locks !== [], count($this->assignment->courses[$b]->vehicle->deadlines), count($this->assignment->courses[$a]->days), $a]
-            <=> [$this->assignment->courses[$a]->vehicle->locks !== [], count($this->assignment->courses[$a]->vehicle->deadlines), count($this->assignment->courses[$b]->days), $b]);
+        usort(
+            $order,
+            fn(int $a, int $b): int => [
+                $this->assignment->courses[$b]->vehicle->locks !== [],
+                count($this->assignment->courses[$b]->vehicle->deadlines),
+                count($this->assignment->courses[$a]->days),
+                $a,
+            ] <=> [
+                $this->assignment->courses[$a]->vehicle->locks !== [],
+                count($this->assignment->courses[$a]->vehicle->deadlines),
+                count($this->assignment->courses[$b]->days),
+                $b,
+            ],
+        );
 
         return $order;
     }
@@ -240,7 +261,7 @@ final class Planner
         while (count($group) < $size) {
             if ($pool === []) {
                 $other = $this->random->getInt(0, $count - 1);
-                if (! in_array($other, $group, true)) {
+                if (!in_array($other, $group, true)) {
                     $group[] = $other;
                 }
 
@@ -260,17 +281,34 @@ final class Planner
         $visits = [];
         foreach ($this->assignment->courses as $v => $course) {
             foreach ($this->assignment->of($v) as [$i, $bits, $crew]) {
-                $visits[] = new PlacedVisit($course->vehicle->id, $course->days[$i], $this->instance->crews[$crew]->id, $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits));
+                $visits[] = new PlacedVisit(
+                    $course->vehicle->id,
+                    $course->days[$i],
+                    $this->instance->crews[$crew]->id,
+                    $course->isLocked($i) ? $bits : $bits | $this->rides($course, $course->days[$i], $bits),
+                );
             }
         }
-        usort($visits, static fn(PlacedVisit $a, PlacedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [$b->day, $b->crew, $b->vehicle]);
+        usort(
+            $visits,
+            static fn(PlacedVisit $a, PlacedVisit $b): int => [$a->day, $a->crew, $a->vehicle] <=> [
+                $b->day,
+                $b->crew,
+                $b->vehicle,
+            ],
+        );
         $visits = Inspections::placed($this->instance, $visits);
         $unmet = Reasons::of($this->instance, $visits);
         $cost = Cost::of($this->instance, $visits);
         // The bound holds for plans that miss as little as this one does.
         $missed = Course::MISSED * count(array_filter($unmet, static fn(Unmet $one): bool => $one->binding));
 
-        return new FoundPlan($visits, $unmet, $cost, max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))));
+        return new FoundPlan(
+            $visits,
+            $unmet,
+            $cost,
+            max(0.0, min($cost->total, Cost::stepUp($this->instance, $bound - $missed))),
+        );
     }
 
     /** What every visit of a vehicle holds anyway, where the day lets it go on. */
@@ -278,5 +316,4 @@ final class Planner
     {
         return $course->vehicle->each & ~($bits & 8 ? 1 : 0) & $this->instance->kindsOn($course->vehicle, $day);
     }
-
 }

@@ -15,10 +15,8 @@ final readonly class Reasons
     private array $visits;
 
     /** @param list<PlacedVisit> $visits */
-    private function __construct(
-        private Instance $instance,
-        array $visits,
-    ) {
+    private function __construct(private Instance $instance, array $visits)
+    {
         $this->ledger = new Ledger($instance);
         $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $instance->crews));
         $vehicles = $instance->byId();
@@ -53,31 +51,81 @@ final readonly class Reasons
         ksort($visits);
         foreach ($vehicle->locks as $day => $bits) {
             if (($visits[$day] ?? null) !== $bits) {
-                $unmet[] = new Unmet($vehicle->id, 'lock '.Day::date($day), $day < $this->instance->start || $day >= $this->instance->end ? 'It lies outside the days planned.' : $this->full($vehicle, $day, $bits), true);
+                $unmet[] = new Unmet(
+                    $vehicle->id,
+                    'lock ' . Day::date($day),
+                    $day < $this->instance->start || $day >= $this->instance->end
+                        ? 'It lies outside the days planned.'
+                        : $this->full($vehicle, $day, $bits),
+                    true,
+                );
             }
         }
         foreach ($vehicle->deadlines as [$first, $last]) {
             $kept = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
             if ($kept === [] && $last >= $this->instance->start && $last < $this->instance->end) {
-                $unmet[] = new Unmet($vehicle->id, 'deadline '.Day::date($last), $this->whyNone($vehicle, max($first, $this->instance->start), $last, array_keys($visits)), true);
+                $unmet[] = new Unmet(
+                    $vehicle->id,
+                    'deadline ' . Day::date($last),
+                    $this->whyNone($vehicle, max($first, $this->instance->start), $last, array_keys($visits)),
+                    true,
+                );
             }
         }
         $before = $vehicle->lastWash;
         foreach ([...array_keys($visits), $this->instance->end] as $day) {
             if ($day - $before > $vehicle->max) {
-                $what = $day === $this->instance->end ? sprintf('No visit after %s; %d days at most.', Day::date($before), $vehicle->max) : sprintf('%d days from %s to %s; %d at most.', $day - $before, Day::date($before), Day::date($day), $vehicle->max);
-                $unmet[] = new Unmet($vehicle->id, 'cadence', $what.' '.$this->whyNone($vehicle, max($this->instance->start, $before + $vehicle->min), min($this->instance->end - 1, $before + $vehicle->max), array_keys($visits)));
+                $what =
+                    $day === $this->instance->end
+                        ? sprintf('No visit after %s; %d days at most.', Day::date($before), $vehicle->max)
+                        : sprintf(
+                            '%d days from %s to %s; %d at most.',
+                            $day - $before,
+                            Day::date($before),
+                            Day::date($day),
+                            $vehicle->max,
+                        );
+                $unmet[] = new Unmet(
+                    $vehicle->id,
+                    'cadence',
+                    $what .
+                        ' ' .
+                        $this->whyNone(
+                            $vehicle,
+                            max($this->instance->start, $before + $vehicle->min),
+                            min($this->instance->end - 1, $before + $vehicle->max),
+                            array_keys($visits),
+                        ),
+                );
             }
             $before = $day;
         }
         $unmet = [...$unmet, ...$this->unreachable($vehicle, array_keys($visits))];
-        foreach (['topper' => [$vehicle->topper, 9], 'decon' => [$vehicle->decon, 2], 'inspection' => [$vehicle->inspection, 4], 'base' => [$vehicle->base, 8]] as $what => [$cycle, $bit]) {
+        foreach (
+            [
+                'topper' => [$vehicle->topper, 9],
+                'decon' => [$vehicle->decon, 2],
+                'inspection' => [$vehicle->inspection, 4],
+                'base' => [$vehicle->base, 8],
+            ]
+            as $what => [$cycle, $bit]
+        ) {
             if ($cycle?->late === null || $cycle->late >= $this->instance->end) {
                 continue;
             }
             $done = array_keys(array_filter($visits, static fn(int $bits): bool => ($bits & $bit) !== 0));
             if ($done === [] || $done[0] > $cycle->late) {
-                $unmet[] = new Unmet($vehicle->id, $what, sprintf('Too late after %s; %s.', Day::date($cycle->late), $done === [] ? 'none fits before the end' : 'the first that fits is '.Day::date($done[0])).' '.$this->whyNotBy($vehicle, $visits, $cycle, $bit));
+                $unmet[] = new Unmet(
+                    $vehicle->id,
+                    $what,
+                    sprintf(
+                        'Too late after %s; %s.',
+                        Day::date($cycle->late),
+                        $done === [] ? 'none fits before the end' : 'the first that fits is ' . Day::date($done[0]),
+                    ) .
+                        ' ' .
+                        $this->whyNotBy($vehicle, $visits, $cycle, $bit),
+                );
             }
         }
 
@@ -95,7 +143,9 @@ final readonly class Reasons
         $last = $cycle->late ?? $this->instance->end;
         $there = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
         if ($there === []) {
-            return $last < $this->instance->start ? 'It was late before the plan begins.' : $this->whyNone($vehicle, $first, min($this->instance->end - 1, $last), array_keys($visits));
+            return $last < $this->instance->start
+                ? 'It was late before the plan begins.'
+                : $this->whyNone($vehicle, $first, min($this->instance->end - 1, $last), array_keys($visits));
         }
         // A topper comes with a new base as well, where one is planned.
         $bits = $vehicle->base === null ? $bit & ~8 : $bit;
@@ -103,10 +153,19 @@ final readonly class Reasons
         if (count($wet) === count($there)) {
             $cold = array_filter($wet, fn(int $day): bool => $this->instance->skyOver($vehicle, $day)->topper);
 
-            return sprintf('%s %s; %s would hold it.', $cold === [] ? 'The weather forbids it on' : 'Nothing on the shelf goes on in the weather of', implode(', ', array_map(Day::date(...), $wet)), $cold === [] ? 'a dry day, or a bay,' : 'a bay, or a product for such a day,');
+            return sprintf(
+                '%s %s; %s would hold it.',
+                $cold === [] ? 'The weather forbids it on' : 'Nothing on the shelf goes on in the weather of',
+                implode(', ', array_map(Day::date(...), $wet)),
+                $cold === [] ? 'a dry day, or a bay,' : 'a bay, or a product for such a day,',
+            );
         }
 
-        return sprintf('On %s there is no time for its %d minutes: more time on that day, or another crew, would hold it.', Day::date(array_values(array_diff($there, $wet))[0]), max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)));
+        return sprintf(
+            'On %s there is no time for its %d minutes: more time on that day, or another crew, would hold it.',
+            Day::date(array_values(array_diff($there, $wet))[0]),
+            max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)),
+        );
     }
 
     /**
@@ -116,21 +175,39 @@ final readonly class Reasons
      */
     private function whyNone(PlanVehicle $vehicle, int $first, int $last, array $visits): string
     {
-        $why = ['vehicle' => 0, 'site' => 0, 'weather' => 0, 'crew' => 0, 'barred' => 0, 'full' => 0, 'gap' => 0, 'dear' => 0];
+        $why = [
+            'vehicle' => 0,
+            'site' => 0,
+            'weather' => 0,
+            'crew' => 0,
+            'barred' => 0,
+            'full' => 0,
+            'gap' => 0,
+            'dear' => 0,
+        ];
         for ($day = $first; $day <= $last; $day++) {
-            $why[match (true) {
-                isset($vehicle->closed[$day]) => 'vehicle',
-                isset($this->instance->siteOf($vehicle)->closed[$day]) => 'site',
-                ! $this->instance->skyOver($vehicle, $day)->wash => 'weather',
-                ! $this->works($day) => 'crew',
-                $this->instance->mayGo($vehicle, $day) === [] => 'barred',
-                $this->tooNear($vehicle, $day, $visits) => 'gap',
-                $this->ledger->prices($vehicle, $day, [0], 0.0)[0] === [] => 'full',
-                default => 'dear',
-            }]++;
+            $why[
+                match (true) {
+                    isset($vehicle->closed[$day]) => 'vehicle',
+                    isset($this->instance->siteOf($vehicle)->closed[$day]) => 'site',
+                    !$this->instance->skyOver($vehicle, $day)->wash => 'weather',
+                    !$this->works($day) => 'crew',
+                    $this->instance->mayGo($vehicle, $day) === [] => 'barred',
+                    $this->tooNear($vehicle, $day, $visits) => 'gap',
+                    $this->ledger->prices($vehicle, $day, [0], 0.0)[0] === [] => 'full',
+                    default => 'dear',
+                }
+            ]++;
         }
         $says = [
-            'vehicle' => 'the vehicle is away', 'site' => 'the place is closed', 'weather' => 'the weather forbids it', 'crew' => 'nobody works', 'barred' => 'nobody who works may go there', 'full' => 'the crews are full', 'gap' => 'it is too soon after or before another visit', 'dear' => 'other things would suffer more',
+            'vehicle' => 'the vehicle is away',
+            'site' => 'the place is closed',
+            'weather' => 'the weather forbids it',
+            'crew' => 'nobody works',
+            'barred' => 'nobody who works may go there',
+            'full' => 'the crews are full',
+            'gap' => 'it is too soon after or before another visit',
+            'dear' => 'other things would suffer more',
         ];
         arsort($why);
         $parts = [];
@@ -140,9 +217,9 @@ final readonly class Reasons
             }
         }
 
-        $says = $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)).'.';
+        $says = $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)) . '.';
 
-        return $why['full'] > 0 ? $says.$this->wouldHold($vehicle, $first, $last, $visits) : $says;
+        return $why['full'] > 0 ? $says . $this->wouldHold($vehicle, $first, $last, $visits) : $says;
     }
 
     /**
@@ -154,27 +231,48 @@ final readonly class Reasons
     {
         [$least, $where, $longest] = [PHP_INT_MAX, null, 0];
         for ($day = $first; $day <= $last; $day++) {
-            if (! $this->instance->isOpen($vehicle, $day) || $this->tooNear($vehicle, $day, $visits)) {
+            if (!$this->instance->isOpen($vehicle, $day) || $this->tooNear($vehicle, $day, $visits)) {
                 continue;
             }
             foreach ($this->instance->crews as $c => $crew) {
                 $minutes = $crew->minutes[$day] ?? 0;
-                if ($minutes <= 0 || ! $this->instance->siteOf($vehicle)->admits($crew->id, $day)) {
+                if ($minutes <= 0 || !$this->instance->siteOf($vehicle)->admits($crew->id, $day)) {
                     continue;
                 }
                 $longest = max($longest, $minutes);
-                $missing = $this->ledger->taken($c, $day) + $vehicle->minutesFor(0, $crew->people) + $this->instance->siteOf($vehicle)->hopMin - $minutes - $this->instance->rules->overtimeMost;
+                $missing =
+                    $this->ledger->taken($c, $day) +
+                    $vehicle->minutesFor(0, $crew->people) +
+                    $this->instance->siteOf($vehicle)->hopMin -
+                    $minutes -
+                    $this->instance->rules->overtimeMost;
                 if ($missing < $least) {
                     [$least, $where] = [$missing, $day];
                 }
             }
         }
-        $needs = min([PHP_INT_MAX >> 1, ...array_map(static fn(PlanCrew $crew): int => $vehicle->minutesFor(0, $crew->people), $this->instance->crews)]) + $this->instance->siteOf($vehicle)->hopMin;
+        $needs =
+            min([
+                PHP_INT_MAX >> 1,
+                ...array_map(
+                    static fn(PlanCrew $crew): int => $vehicle->minutesFor(0, $crew->people),
+                    $this->instance->crews,
+                ),
+            ]) + $this->instance->siteOf($vehicle)->hopMin;
 
         return match (true) {
             $where === null || $least <= 0 => '',
-            $needs > $longest + $this->instance->rules->overtimeMost => sprintf(' It takes %d minutes with the way, and the longest day has %d: more people at it, or a longer day, would hold it.', $needs, $longest),
-            default => sprintf(' %s more on %s %s would hold it.', self::amount($least), self::WEEKDAYS[(int) gmdate('N', $where * 86400)], Day::date($where)),
+            $needs > $longest + $this->instance->rules->overtimeMost => sprintf(
+                ' It takes %d minutes with the way, and the longest day has %d: more people at it, or a longer day, would hold it.',
+                $needs,
+                $longest,
+            ),
+            default => sprintf(
+                ' %s more on %s %s would hold it.',
+                self::amount($least),
+                self::WEEKDAYS[(int) gmdate('N', $where * 86400)],
+                Day::date($where),
+            ),
         };
     }
 
@@ -183,7 +281,11 @@ final readonly class Reasons
     {
         $quarters = (int) ceil($minutes / 15);
 
-        return $quarters === 4 ? 'An hour' : (15 * $quarters < 60 ? sprintf('%d minutes', 15 * $quarters) : sprintf('%d:%02d hours', intdiv($quarters, 4), 15 * ($quarters % 4)));
+        return $quarters === 4
+            ? 'An hour'
+            : (15 * $quarters < 60
+                ? sprintf('%d minutes', 15 * $quarters)
+                : sprintf('%d:%02d hours', intdiv($quarters, 4), 15 * ($quarters % 4)));
     }
 
     /**
@@ -197,27 +299,50 @@ final readonly class Reasons
         $until = $this->instance->siteOf($vehicle)->papersUntil;
         $wished = max([$vehicle->lastWash, ...$visits]) + $vehicle->target;
 
-        return $until === null || $until >= $this->instance->end - 1 || $wished < $this->instance->start || $wished >= $this->instance->end ? []
-            : [new Unmet($vehicle->id, 'papers', sprintf('Nobody is let in after %s, when the papers run out; the visit of about %s waits until they are renewed.', Day::date($until), Day::date(max($wished, $until + 1))))];
+        return $until === null ||
+            $until >= $this->instance->end - 1 ||
+            $wished < $this->instance->start ||
+            $wished >= $this->instance->end
+            ? []
+            : [
+                new Unmet(
+                    $vehicle->id,
+                    'papers',
+                    sprintf(
+                        'Nobody is let in after %s, when the papers run out; the visit of about %s waits until they are renewed.',
+                        Day::date($until),
+                        Day::date(max($wished, $until + 1)),
+                    ),
+                ),
+            ];
     }
 
     private function works(int $day): bool
     {
-        return array_filter($this->instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0) !== [];
+        return array_filter(
+            $this->instance->crews,
+            static fn(PlanCrew $crew): bool => ($crew->minutes[$day] ?? 0) > 0,
+        ) !== [];
     }
 
     /** @param list<int> $visits */
     private function tooNear(PlanVehicle $vehicle, int $day, array $visits): bool
     {
-        return array_filter([$vehicle->lastWash, ...$visits], static fn(int $other): bool => abs($other - $day) < $vehicle->min) !== [];
+        return array_filter(
+            [$vehicle->lastWash, ...$visits],
+            static fn(int $other): bool => abs($other - $day) < $vehicle->min,
+        ) !== [];
     }
 
     private function full(PlanVehicle $vehicle, int $day, int $bits): string
     {
         return match (true) {
-            ! $this->works($day) => 'Nobody works on that day.',
+            !$this->works($day) => 'Nobody works on that day.',
             $this->instance->mayGo($vehicle, $day) === [] => 'Nobody who works on that day may go there.',
-            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf('Its %d minutes do not fit into anybody’s day.', $vehicle->minutesFor($bits)).$this->wouldHold($vehicle, $day, $day, []),
+            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf(
+                'Its %d minutes do not fit into anybody’s day.',
+                $vehicle->minutesFor($bits),
+            ) . $this->wouldHold($vehicle, $day, $day, []),
             default => 'It clashes with another lock.',
         };
     }

@@ -31,10 +31,22 @@ final readonly class SkyRules
     public function sky(array $hours, float $frostC): Sky
     {
         $share = static fn(callable $is): float => count(array_filter($hours, $is)) / count($hours);
-        $lost = $share(fn(array $hour): bool => $hour['air_c'] < $frostC || $hour['rain_mm'] >= $this->pouringMm || $hour['wind_m_s'] >= $this->stormy);
-        $bad = $share(fn(array $hour): bool => $hour['air_c'] < $frostC || $hour['rain_mm'] >= $this->wetMm || $hour['wind_m_s'] >= $this->windy);
+        $lost = $share(
+            fn(array $hour): bool => $hour['air_c'] < $frostC ||
+                $hour['rain_mm'] >= $this->pouringMm ||
+                $hour['wind_m_s'] >= $this->stormy,
+        );
+        $bad = $share(
+            fn(array $hour): bool => $hour['air_c'] < $frostC ||
+                $hour['rain_mm'] >= $this->wetMm ||
+                $hour['wind_m_s'] >= $this->windy,
+        );
         $mean = array_sum(array_column($hours, 'air_c')) / count($hours);
 
-        return new Sky($lost <= $this->most, $bad > $this->most / 2.0, $bad <= $this->most && $lost <= $this->most / 2.0 && $mean >= $this->bondsFromC);
+        return new Sky(
+            $lost <= $this->most,
+            $bad > $this->most / 2.0,
+            $bad <= $this->most && $lost <= $this->most / 2.0 && $mean >= $this->bondsFromC,
+        );
     }
 }

@@ -43,22 +43,58 @@ final readonly class CaseDraw
         $method = $focus === Judgement::Method;
         $place = [
             'water' => $may($method ? 12 * $hard : 5 * $hard) ? 'none' : $one(['tap', 'tap', 'treated']),
-            'pressure' => ! $may(10 * $hard), 'power' => ! $may($focus === Judgement::Drying ? 20 * $hard : 6 * $hard), 'shade' => $may(40), 'bay' => $may(8 * $hard),
+            'pressure' => !$may(10 * $hard),
+            'power' => !$may($focus === Judgement::Drying ? 20 * $hard : 6 * $hard),
+            'shade' => $may(40),
+            'bay' => $may(8 * $hard),
         ];
         $weather = match (true) {
-            $method && $may(9 * $hard) => ['air_c' => (float) $random->getInt(-4, 1), 'rh' => 0.8, 'wind_m_s' => 2.0, 'sun_w_m2' => 80.0, 'rain' => false],
-            $focus === Judgement::Soap && $may(14 * $hard), $focus === Judgement::Drying && $may(12 * $hard) => ['air_c' => (float) $random->getInt(26, 32), 'rh' => 0.4, 'wind_m_s' => 5.0, 'sun_w_m2' => (float) $random->getInt(500, 800), 'rain' => false],
-            $focus === Judgement::Topper && $may(12 * $hard) => ['air_c' => 11.0, 'rh' => 0.92, 'wind_m_s' => 4.0, 'sun_w_m2' => 40.0, 'rain' => true],
-            default => ['air_c' => (float) $random->getInt(9, 20), 'rh' => 0.65, 'wind_m_s' => (float) $random->getInt(1, 4), 'sun_w_m2' => (float) $random->getInt(60, 300), 'rain' => false],
+            $method && $may(9 * $hard) => [
+                'air_c' => (float) $random->getInt(-4, 1),
+                'rh' => 0.8,
+                'wind_m_s' => 2.0,
+                'sun_w_m2' => 80.0,
+                'rain' => false,
+            ],
+            $focus === Judgement::Soap && $may(14 * $hard), $focus === Judgement::Drying && $may(12 * $hard) => [
+                'air_c' => (float) $random->getInt(26, 32),
+                'rh' => 0.4,
+                'wind_m_s' => 5.0,
+                'sun_w_m2' => (float) $random->getInt(500, 800),
+                'rain' => false,
+            ],
+            $focus === Judgement::Topper && $may(12 * $hard) => [
+                'air_c' => 11.0,
+                'rh' => 0.92,
+                'wind_m_s' => 4.0,
+                'sun_w_m2' => 40.0,
+                'rain' => true,
+            ],
+            default => [
+                'air_c' => (float) $random->getInt(9, 20),
+                'rh' => 0.65,
+                'wind_m_s' => (float) $random->getInt(1, 4),
+                'sun_w_m2' => (float) $random->getInt(60, 300),
+                'rain' => false,
+            ],
         };
 
         return new self(
             $soil,
             $soil > 0 && $may($method ? 18 * $hard : 8 * $hard),
-            array_values(array_unique(array_filter([$may(10 + 8 * $hard) ? $one(['insects', 'bird-lime', 'sap']) : null, $focus === Judgement::Topper && $may(12 * $hard) ? $one(['tar', 'iron']) : null]))),
+            array_values(
+                array_unique(
+                    array_filter([
+                        $may(10 + 8 * $hard) ? $one(['insects', 'bird-lime', 'sap']) : null,
+                        $focus === Judgement::Topper && $may(12 * $hard) ? $one(['tar', 'iron']) : null,
+                    ]),
+                ),
+            ),
             $place,
             $weather,
-            $focus === Judgement::Topper || $may(10 * $hard) ? $one($level < 3 ? ['tight', 'flat', null] : ['tight', 'good', 'weak', 'sheeting', null]) : null,
+            $focus === Judgement::Topper || $may(10 * $hard)
+                ? $one($level < 3 ? ['tight', 'flat', null] : ['tight', 'good', 'weak', 'sheeting', null])
+                : null,
         );
     }
 }

@@ -34,8 +34,9 @@ final readonly class Standing
             foreach (array_intersect_key($answer, $of) as $name => $right) {
                 $of[$name]['asked']++;
                 $of[$name]['right'] += $right ? 1 : 0;
-                $of[$name]['lately'] = (1.0 - self::NEWEST) * $of[$name]['lately'] + self::NEWEST * ($right ? 1.0 : 0.0);
-                if (! $right) {
+                $of[$name]['lately'] =
+                    (1.0 - self::NEWEST) * $of[$name]['lately'] + self::NEWEST * ($right ? 1.0 : 0.0);
+                if (!$right) {
                     $of[$name]['level'] = max(1, $of[$name]['level'] - 1);
                     $streak[$name] = 0;
                 } elseif (++$streak[$name] >= self::STREAK) {
@@ -52,7 +53,14 @@ final readonly class Standing
     public function focus(): Judgement
     {
         $cases = Judgement::cases();
-        usort($cases, fn(Judgement $a, Judgement $b): int => [$this->of[$a->value]['lately'], $this->of[$a->value]['asked'], $a->value] <=> [$this->of[$b->value]['lately'], $this->of[$b->value]['asked'], $b->value]);
+        usort(
+            $cases,
+            fn(Judgement $a, Judgement $b): int => [
+                $this->of[$a->value]['lately'],
+                $this->of[$a->value]['asked'],
+                $a->value,
+            ] <=> [$this->of[$b->value]['lately'], $this->of[$b->value]['asked'], $b->value],
+        );
 
         return $cases[0];
     }

@@ -16,10 +16,11 @@ enum Behaviour: string
     /** Whether this reading says the layer still does what it was designed for. */
     public function holds(Designed $designed): bool
     {
-        return $this->rank() >= match ($designed) {
-            Designed::Beads => self::Good->rank(),
-            Designed::Sheets => self::Sheeting->rank(),
-        };
+        return $this->rank() >=
+            match ($designed) {
+                Designed::Beads => self::Good->rank(),
+                Designed::Sheets => self::Sheeting->rank(),
+            };
     }
 
     private function rank(): int

@@ -27,7 +27,7 @@ final readonly class Drop
         InvalidInput::unlessBetween('base_mm', $baseMm, 0.001, 10000, 'mm');
         InvalidInput::unlessBetween('height_mm', $heightMm, 0, 10000, 'mm');
 
-        return new self(rad2deg(2.0 * atan(2.0 * $heightMm / $baseMm)));
+        return new self(rad2deg(2.0 * atan((2.0 * $heightMm) / $baseMm)));
     }
 
     /** @throws InvalidInput */
@@ -38,7 +38,7 @@ final readonly class Drop
         return new self($angleDeg);
     }
 
-    public function behaviour(BeadThresholds $thresholds = new BeadThresholds): Behaviour
+    public function behaviour(BeadThresholds $thresholds = new BeadThresholds()): Behaviour
     {
         return match (true) {
             $this->angleDeg >= $thresholds->tight => Behaviour::Tight,

@@ -22,8 +22,12 @@ final readonly class IdleWear
      * @param int|null $onAt  seconds since 1970 at day 0; without it, no season
      * @param float $until    days from day 0 for which the seasons matter
      */
-    public static function of(Habits $habits, ?int $onAt = null, float $until = self::REACH_DAYS, WearFactors $factors = new WearFactors): self
-    {
+    public static function of(
+        Habits $habits,
+        ?int $onAt = null,
+        float $until = self::REACH_DAYS,
+        WearFactors $factors = new WearFactors(),
+    ): self {
         $usual = $factors->idle($habits) / 7.0;
         if ($habits->saltMonths === [] || $onAt === null) {
             return new self([[0.0, 0.0, $usual]]);
@@ -31,7 +35,7 @@ final readonly class IdleWear
         $salted = $factors->idle($habits->onSalt()) / 7.0;
         $rate = static fn(int $month): float => in_array($month, $habits->saltMonths, true) ? $salted : $usual;
         [$year, $month] = [(int) gmdate('Y', $onAt), (int) gmdate('n', $onAt)];
-        $stretches = [[0.0, 0.0, $perDay = $rate($month)]];
+        $stretches = [[0.0, 0.0, ($perDay = $rate($month))]];
         [$from, $total] = [0.0, 0.0];
         while ($from < $until) {
             [$year, $month] = $month === 12 ? [$year + 1, 1] : [$year, $month + 1];

@@ -25,7 +25,10 @@ final readonly class PartReadings
         if ($parts === [] || isset($parts[Part::Whole->value])) {
             return $parts[Part::Whole->value] ?? null;
         }
-        $ranks = array_map(static fn(Behaviour $one): int => (int) array_search($one, self::WORSE, true), array_values($parts));
+        $ranks = array_map(
+            static fn(Behaviour $one): int => (int) array_search($one, self::WORSE, true),
+            array_values($parts),
+        );
         sort($ranks);
 
         return self::WORSE[$ranks[intdiv(count($ranks), 2)]];
@@ -45,6 +48,12 @@ final readonly class PartReadings
 
     public function diagnosis(Designed $designed): Diagnosis
     {
-        return Diagnosis::from($designed, $this->overall(Stage::Arrival), $this->overall(Stage::AfterWash), $this->overall(Stage::AfterDecon), $this->overall(Stage::AfterTopper));
+        return Diagnosis::from(
+            $designed,
+            $this->overall(Stage::Arrival),
+            $this->overall(Stage::AfterWash),
+            $this->overall(Stage::AfterDecon),
+            $this->overall(Stage::AfterTopper),
+        );
     }
 }

@@ -14,11 +14,8 @@ final readonly class Wash
      * @param list<WashTrait> $traits  what was done; none is a neutral contact wash
      * @param bool $dryingAid          a drying aid that fits the layer was used
      */
-    public function __construct(
-        public float $day,
-        public array $traits = [],
-        public bool $dryingAid = false,
-    ) {
+    public function __construct(public float $day, public array $traits = [], public bool $dryingAid = false)
+    {
         InvalidInput::unlessBetween('day', $day, 0, 36525, 'days');
     }
 }

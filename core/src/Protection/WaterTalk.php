@@ -33,13 +33,25 @@ final readonly class WaterTalk
      *
      * @throws InvalidInput when nothing was read
      */
-    public static function over(PartReadings $readings, Designed $designed, bool $topper = true, ?float $sheetsS = null, ?float $sheetedS = null): self
-    {
+    public static function over(
+        PartReadings $readings,
+        Designed $designed,
+        bool $topper = true,
+        ?float $sheetsS = null,
+        ?float $sheetedS = null,
+    ): self {
         $diagnosis = $readings->diagnosis($designed);
         [$now, $next] = self::consequences($diagnosis, $topper);
-        $says = ! $topper && $diagnosis->verdict === Finding::TopperSpent ? 'Clean down to the surface and the water still hangs on. No topper lies over it, so it is the base itself that is tired.' : $diagnosis->says;
+        $says =
+            !$topper && $diagnosis->verdict === Finding::TopperSpent
+                ? 'Clean down to the surface and the water still hangs on. No topper lies over it, so it is the base itself that is tired.'
+                : $diagnosis->says;
         if ($sheetsS !== null && $sheetedS !== null && $sheetedS > 0.0 && $sheetsS > self::SLOWER * $sheetedS) {
-            $says .= sprintf(' The sheet took %s seconds to leave, %s last time: something holds it back.', self::plain($sheetsS), self::plain($sheetedS));
+            $says .= sprintf(
+                ' The sheet took %s seconds to leave, %s last time: something holds it back.',
+                self::plain($sheetsS),
+                self::plain($sheetedS),
+            );
         }
 
         return new self($diagnosis, $says, $now, $next, self::parts($readings, $designed));
@@ -49,17 +61,44 @@ final readonly class WaterTalk
     private static function consequences(Diagnosis $diagnosis, bool $topper): array
     {
         return match ($diagnosis->verdict) {
-            Finding::Sound => ['Nothing. It needs no help today.', 'Read the clean water again; while it holds, only the date asks for a topper.'],
-            Finding::WasDirty => ['Nothing. The wash was all it needed.', 'If the arrival water looks dead again, wash first and judge after. Does it happen sooner each time? Then come more often, or pre-wash harder.'],
-            Finding::Clogged => ['A topper is your choice. Where one goes on, this surface is ready for it.', 'Read before and after the wash: if the wash alone brings the beads back, leave the iron remover in the van.'],
+            Finding::Sound => [
+                'Nothing. It needs no help today.',
+                'Read the clean water again; while it holds, only the date asks for a topper.',
+            ],
+            Finding::WasDirty => [
+                'Nothing. The wash was all it needed.',
+                'If the arrival water looks dead again, wash first and judge after. Does it happen sooner each time? Then come more often, or pre-wash harder.',
+            ],
+            Finding::Clogged => [
+                'A topper is your choice. Where one goes on, this surface is ready for it.',
+                'Read before and after the wash: if the wash alone brings the beads back, leave the iron remover in the van.',
+            ],
             Finding::TopperSpent => $topper
-                ? ['Put the topper on while the surface is this clean, and read the water on it.', 'Its successor starts today: the first clean reading of the next visit tells how it took.']
-                : ['A topper can carry it for now. Put one on and read the water on it.', 'Look the base over on two panels; where even a fresh topper does not help, its refresh is due.'],
-            Finding::Refreshed => ['Nothing more. Let it cure as its label says.', 'This is the reading to compare with: read the same places after the next wash.'],
-            Finding::BaseSuspect => ['Look the base over with a second light. Was the panel free of wax and oils, dry enough, cool enough for the topper?', 'Read two panels apart before anything goes on. If the base does not hold by itself, talk about refreshing it.'],
+                ? [
+                    'Put the topper on while the surface is this clean, and read the water on it.',
+                    'Its successor starts today: the first clean reading of the next visit tells how it took.',
+                ]
+                : [
+                    'A topper can carry it for now. Put one on and read the water on it.',
+                    'Look the base over on two panels; where even a fresh topper does not help, its refresh is due.',
+                ],
+            Finding::Refreshed => [
+                'Nothing more. Let it cure as its label says.',
+                'This is the reading to compare with: read the same places after the next wash.',
+            ],
+            Finding::BaseSuspect => [
+                'Look the base over with a second light. Was the panel free of wax and oils, dry enough, cool enough for the topper?',
+                'Read two panels apart before anything goes on. If the base does not hold by itself, talk about refreshing it.',
+            ],
             Finding::Unclear => match ($diagnosis->next) {
-                NextStep::WashAndRetest => ['Wash, then read again on the clean paint. Judge nothing before.', 'An arrival reading tells about dirt. If it is always like this, the rhythm is too slow for its roads.'],
-                default => ['Decontaminate one panel, rinse, and read it again before judging.', 'If that panel comes back, plan the decontamination; if not, the topper is used up.'],
+                NextStep::WashAndRetest => [
+                    'Wash, then read again on the clean paint. Judge nothing before.',
+                    'An arrival reading tells about dirt. If it is always like this, the rhythm is too slow for its roads.',
+                ],
+                default => [
+                    'Decontaminate one panel, rinse, and read it again before judging.',
+                    'If that panel comes back, plan the decontamination; if not, the topper is used up.',
+                ],
             },
         };
     }
@@ -79,7 +118,7 @@ final readonly class WaterTalk
                 $holds[$part->value] = $read->holds($designed);
             }
         }
-        if (! in_array(true, $holds, true)) {
+        if (!in_array(true, $holds, true)) {
             return [];
         }
         $found = [];
@@ -94,16 +133,43 @@ final readonly class WaterTalk
     private static function odd(Part $part, Stage $stage): array
     {
         if ($stage === Stage::Arrival) {
-            return ['part' => $part, 'cause' => Cause::UnevenDirt, 'says' => sprintf('Water moves worse on %s than elsewhere. On a dirty car that is where the dirt lies, no more.', $part->said()), 'now' => 'Wash, and read the same parts again.', 'next_time' => 'Compare the same parts on arrival.'];
+            return [
+                'part' => $part,
+                'cause' => Cause::UnevenDirt,
+                'says' => sprintf(
+                    'Water moves worse on %s than elsewhere. On a dirty car that is where the dirt lies, no more.',
+                    $part->said(),
+                ),
+                'now' => 'Wash, and read the same parts again.',
+                'next_time' => 'Compare the same parts on arrival.',
+            ];
         }
 
         return match ($part) {
-            Part::Low => ['part' => $part, 'cause' => Cause::Salt, 'says' => 'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
-                'now' => 'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.', 'next_time' => 'In the salt months soak the lower third first, and come closer together.'],
-            Part::Sides => ['part' => $part, 'cause' => Cause::Rubbed, 'says' => 'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
-                'now' => 'Read a panel nobody touches. Where it holds, put the topper on the sides alone.', 'next_time' => 'Ask who washes it between visits, and read the sides first.'],
-            default => ['part' => $part, 'cause' => Cause::SunOrSpots, 'says' => 'Roof and bonnet fail while the sides hold: sun, or water that dried on them.',
-                'now' => 'Look for spots with a light from the side. Spots come off before any topper; a cool panel and the label of the remover decide how.', 'next_time' => 'Rinse the top last with treated water, dry it first, and read it apart.'],
+            Part::Low => [
+                'part' => $part,
+                'cause' => Cause::Salt,
+                'says' =>
+                    'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
+                'now' => 'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.',
+                'next_time' => 'In the salt months soak the lower third first, and come closer together.',
+            ],
+            Part::Sides => [
+                'part' => $part,
+                'cause' => Cause::Rubbed,
+                'says' =>
+                    'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
+                'now' => 'Read a panel nobody touches. Where it holds, put the topper on the sides alone.',
+                'next_time' => 'Ask who washes it between visits, and read the sides first.',
+            ],
+            default => [
+                'part' => $part,
+                'cause' => Cause::SunOrSpots,
+                'says' => 'Roof and bonnet fail while the sides hold: sun, or water that dried on them.',
+                'now' =>
+                    'Look for spots with a light from the side. Spots come off before any topper; a cool panel and the label of the remover decide how.',
+                'next_time' => 'Rinse the top last with treated water, dry it first, and read it apart.',
+            ],
         };
     }
 

@@ -22,11 +22,24 @@ final readonly class WearFactors
      * @param float $dryingAidGivesBack         wear-weeks a drying aid that fits the layer gives back
      */
     public function __construct(
-        public array $storage = ['heated-garage' => 0.5, 'garage' => 0.6, 'carport' => 0.8, 'outdoors' => 1.0, 'harsh' => 1.3],
+        public array $storage = [
+            'heated-garage' => 0.5,
+            'garage' => 0.6,
+            'carport' => 0.8,
+            'outdoors' => 1.0,
+            'harsh' => 1.3,
+        ],
         public array $road = ['normal' => 1.0, 'unpaved' => 1.3, 'salted' => 1.6],
         public array $wash = [
-            'touchless' => 0.8, 'rinseless' => 0.9, 'contact' => 1.0, 'waterless' => 1.0, 'alkaline-prewash' => 1.8,
-            'iron-remover' => 2.5, 'machine-brush' => 4.0, 'clay' => 4.0, 'stripping-cleaner' => 12.0,
+            'touchless' => 0.8,
+            'rinseless' => 0.9,
+            'contact' => 1.0,
+            'waterless' => 1.0,
+            'alkaline-prewash' => 1.8,
+            'iron-remover' => 2.5,
+            'machine-brush' => 4.0,
+            'clay' => 4.0,
+            'stripping-cleaner' => 12.0,
         ],
         public float $weather = 0.5,
         public float $driving = 0.25,
@@ -38,8 +51,8 @@ final readonly class WearFactors
     /** Wear-weeks per week without any wash. */
     public function idle(Habits $habits): float
     {
-        return $this->weather * $this->of($this->storage, $habits->storage->value)
-            + $this->driving * ($habits->kmPerWeek / $this->referenceKm) * $this->of($this->road, $habits->road->value);
+        return $this->weather * $this->of($this->storage, $habits->storage->value) +
+            $this->driving * ($habits->kmPerWeek / $this->referenceKm) * $this->of($this->road, $habits->road->value);
     }
 
     /**
@@ -72,6 +85,7 @@ final readonly class WearFactors
     /** @param array<string, float> $factors */
     private function of(array $factors, string $name): float
     {
-        return $factors[$name] ?? throw InvalidInput::at('factors', sprintf('There is no wear factor for “%s”.', $name));
+        return $factors[$name] ??
+            throw InvalidInput::at('factors', sprintf('There is no wear factor for “%s”.', $name));
     }
 }

@@ -13,17 +13,18 @@ final readonly class WearPath
     /**
      * @param list<array{day: float, before: float, washed: float, after: float}> $steps  wear before each wash, after it, and after its drying aid; in order
      */
-    private function __construct(
-        private array $steps,
-        private IdleWear $idle,
-    ) {}
+    private function __construct(private array $steps, private IdleWear $idle) {}
 
     /**
      * @param list<Wash> $washes  in any order
      * @param int|null $onAt      seconds since 1970 when the layer went on; without it the salt months are left out
      */
-    public static function of(Habits $habits, array $washes, WearFactors $factors = new WearFactors, ?int $onAt = null): self
-    {
+    public static function of(
+        Habits $habits,
+        array $washes,
+        WearFactors $factors = new WearFactors(),
+        ?int $onAt = null,
+    ): self {
         usort($washes, static fn(Wash $a, Wash $b): int => $a->day <=> $b->day);
         $idle = IdleWear::of($habits, $onAt, factors: $factors);
         $steps = [];
@@ -85,7 +86,9 @@ final readonly class WearPath
     {
         $worn = $this->at($today);
 
-        return $worn >= $level ? $this->passed($level, $today) : $this->idle->reaches($level - $worn, $today, $washesPerWeek / 7.0, $leastPerWeek / 7.0);
+        return $worn >= $level
+            ? $this->passed($level, $today)
+            : $this->idle->reaches($level - $worn, $today, $washesPerWeek / 7.0, $leastPerWeek / 7.0);
     }
 
     /** The day from which wear has stood at or above the level until today. */

@@ -27,7 +27,7 @@ final readonly class Endurance
     /** @param iterable<SeenClean> $seen  oldest first */
     public static function of(iterable $seen, Designed $designed): self
     {
-        $known = new self;
+        $known = new self();
         foreach ($seen as $one) {
             $known = $known->after($one, $designed);
         }

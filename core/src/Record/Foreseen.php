@@ -27,13 +27,26 @@ final readonly class Foreseen
     /** When a topper comes due by its forecast; null without one. */
     public function asTopper(): ?Cycle
     {
-        return $this->due === null ? null : new Cycle($this->from ?? $this->due, $this->due, $this->late ?? $this->due, max(7, $this->due - $this->on));
+        return $this->due === null
+            ? null
+            : new Cycle(
+                $this->from ?? $this->due,
+                $this->due,
+                $this->late ?? $this->due,
+                max(7, $this->due - $this->on),
+            );
     }
 
     /** When a base does: only one that is meant to be renewed in passing ({@see Kind::Base}, domain §15.4). */
     public function asBase(): ?Cycle
     {
-        return $this->due === null || ! $this->family->isShortLived() ? null
-            : new Cycle($this->from ?? $this->due, $this->due, ($this->late ?? $this->due) + self::BASE_GRACE, max(14, $this->due - $this->on));
+        return $this->due === null || !$this->family->isShortLived()
+            ? null
+            : new Cycle(
+                $this->from ?? $this->due,
+                $this->due,
+                ($this->late ?? $this->due) + self::BASE_GRACE,
+                max(14, $this->due - $this->on),
+            );
     }
 }

@@ -24,7 +24,12 @@ final readonly class LayerEnd
     {
         $ends = [];
         foreach ($stack as $i => $layer) {
-            $ends[] = $layer->removed ? null : self::first(self::renewal($layer, array_slice($stack, $i + 1)), self::stripping($layer, $turns, $zone));
+            $ends[] = $layer->removed
+                ? null
+                : self::first(
+                    self::renewal($layer, array_slice($stack, $i + 1)),
+                    self::stripping($layer, $turns, $zone),
+                );
         }
 
         return $ends;
@@ -34,7 +39,10 @@ final readonly class LayerEnd
     private static function first(?int $renewed, ?int $stripped): ?self
     {
         return match (true) {
-            $stripped !== null && ($renewed === null || $stripped <= $renewed) => new self($stripped, EndedBy::Stripped),
+            $stripped !== null && ($renewed === null || $stripped <= $renewed) => new self(
+                $stripped,
+                EndedBy::Stripped,
+            ),
             $renewed !== null => new self($renewed, EndedBy::Renewed),
             default => null,
         };

@@ -36,18 +36,23 @@ final readonly class LoggedTurn
     ) {}
 
     /** @return list<WashTrait> what was done to a zone */
-    public function traits(Zone $zone, VerdictRules $rules = new VerdictRules): array
+    public function traits(Zone $zone, VerdictRules $rules = new VerdictRules()): array
     {
         $traits = [$this->method->wear()];
         if ($this->clay && $zone === Zone::Paint) {
             $traits[] = WashTrait::Clay;
         }
         foreach ($this->usesOn($zone) as $use) {
-            $traits = [...$traits, ...array_filter([
-                $use->role === Role::Iron ? WashTrait::IronRemover : null,
-                $use->role === Role::Prewash && $use->ph > $rules->alkalineAbovePh ? WashTrait::AlkalinePrewash : null,
-                $use->strips === Strips::Strong ? WashTrait::StrippingCleaner : null,
-            ])];
+            $traits = [
+                ...$traits,
+                ...array_filter([
+                    $use->role === Role::Iron ? WashTrait::IronRemover : null,
+                    $use->role === Role::Prewash && $use->ph > $rules->alkalineAbovePh
+                        ? WashTrait::AlkalinePrewash
+                        : null,
+                    $use->strips === Strips::Strong ? WashTrait::StrippingCleaner : null,
+                ]),
+            ];
         }
 
         return $traits;
@@ -68,7 +73,8 @@ final readonly class LoggedTurn
     /** Whether the paint was decontaminated: iron, tar or clay. */
     public function decontaminates(): bool
     {
-        return $this->clay || array_filter($this->usesOn(Zone::Paint), static fn(Used $use): bool => $use->role === Role::Iron) !== [];
+        return $this->clay ||
+            array_filter($this->usesOn(Zone::Paint), static fn(Used $use): bool => $use->role === Role::Iron) !== [];
     }
 
     /** Whether old wax and sealant were taken off this zone on purpose. */
@@ -110,7 +116,12 @@ final readonly class LoggedTurn
     {
         $parts = $this->readings[$zone->value][$stage->value] ?? [];
 
-        return (new PartReadings([$stage->value => array_map(static fn(array $read): Behaviour => Behaviour::from($read['behaviour']), $parts)]))->overall($stage);
+        return (new PartReadings([
+            $stage->value => array_map(
+                static fn(array $read): Behaviour => Behaviour::from($read['behaviour']),
+                $parts,
+            ),
+        ]))->overall($stage);
     }
 
     /** The reading that tells about the layer: on the clean surface, before anything new went on. */

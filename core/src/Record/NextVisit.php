@@ -20,12 +20,14 @@ final readonly class NextVisit
     {
         $clogged = in_array(NextStep::DecontaminateAndRetest, $says, true);
 
-        return array_values(array_filter([
-            Kind::Wash,
-            // Whether what may be clogged needs a topper is known when it has been read again.
-            $topperDue && ! $clogged || in_array(NextStep::ApplyTopper, $says, true) ? Kind::Topper : null,
-            $clogged ? Kind::Decon : null,
-            $lookDue || in_array(NextStep::InspectBase, $says, true) ? Kind::Inspection : null,
-        ]));
+        return array_values(
+            array_filter([
+                Kind::Wash,
+                // Whether what may be clogged needs a topper is known when it has been read again.
+                ($topperDue && !$clogged) || in_array(NextStep::ApplyTopper, $says, true) ? Kind::Topper : null,
+                $clogged ? Kind::Decon : null,
+                $lookDue || in_array(NextStep::InspectBase, $says, true) ? Kind::Inspection : null,
+            ]),
+        );
     }
 }

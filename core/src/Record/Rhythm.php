@@ -53,7 +53,12 @@ final readonly class Rhythm
 
         return $cycle !== null && $cycle->due <= $due
             ? new Cycle($cycle->from, $cycle->due, $cycle->late, min($cycle->repeat, $repeat))
-            : new Cycle($due - intdiv($target, 2), $due, $cycle->late ?? $due + 2 * $target, min($cycle->repeat ?? $repeat, $repeat));
+            : new Cycle(
+                $due - intdiv($target, 2),
+                $due,
+                $cycle->late ?? $due + 2 * $target,
+                min($cycle->repeat ?? $repeat, $repeat),
+            );
     }
 
     /**
@@ -74,7 +79,9 @@ final readonly class Rhythm
      */
     public static function reopened(?Cycle $cycle, int $start, int $target, int $within): Cycle
     {
-        return $cycle !== null && $cycle->due <= $start + $target ? $cycle : self::atOnce($start, $within, $cycle->repeat ?? 365);
+        return $cycle !== null && $cycle->due <= $start + $target
+            ? $cycle
+            : self::atOnce($start, $within, $cycle->repeat ?? 365);
     }
 
     /** @param list<LoggedTurn> $turns  oldest first */

@@ -30,6 +30,6 @@ final readonly class Used
 
     public function isTopper(): bool
     {
-        return $this->role === Role::Topper && ! $this->asBase;
+        return $this->role === Role::Topper && !$this->asBase;
     }
 }

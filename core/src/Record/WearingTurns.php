@@ -26,8 +26,11 @@ final readonly class WearingTurns
         if ($last === []) {
             return $factors->washing * $factors->washFactor([]);
         }
-        $cost = array_map(static fn(LoggedTurn $turn): float => $factors->washing * $factors->washFactor($turn->traits($zone))
-            - ($turn->dryingAidFor($zone, $family) ? $factors->dryingAidGivesBack : 0.0), $last);
+        $cost = array_map(
+            static fn(LoggedTurn $turn): float => $factors->washing * $factors->washFactor($turn->traits($zone)) -
+                ($turn->dryingAidFor($zone, $family) ? $factors->dryingAidGivesBack : 0.0),
+            $last,
+        );
 
         return array_sum($cost) / count($cost);
     }

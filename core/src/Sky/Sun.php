@@ -34,7 +34,10 @@ final readonly class Sun
         $century = $days / 36525.0;
         $mean = 280.46646 + 36000.76983 * $century + 0.0003032 * $century ** 2;
         $anomaly = deg2rad(357.52911 + 35999.05029 * $century - 0.0001537 * $century ** 2);
-        $centre = (1.914602 - 0.004817 * $century) * sin($anomaly) + (0.019993 - 0.000101 * $century) * sin(2.0 * $anomaly) + 0.000289 * sin(3.0 * $anomaly);
+        $centre =
+            (1.914602 - 0.004817 * $century) * sin($anomaly) +
+            (0.019993 - 0.000101 * $century) * sin(2.0 * $anomaly) +
+            0.000289 * sin(3.0 * $anomaly);
         $node = deg2rad(125.04 - 1934.136 * $century);
         $longitudeOfSun = deg2rad($mean + $centre - 0.00569 - 0.00478 * sin($node));
         $obliquity = deg2rad(23.439291 - 0.0130042 * $century + 0.00256 * cos($node));

@@ -9,10 +9,7 @@ use Vicissa\Core\InvalidInput;
 /** How many towel sides carry the dirt of an area away, each side used once (domain, model "towels"). */
 final readonly class TowelCount
 {
-    private function __construct(
-        public int $sides,
-        public int $towels,
-    ) {}
+    private function __construct(public int $sides, public int $towels) {}
 
     /**
      * @param float $areaM2        area to wipe, m²
@@ -21,8 +18,13 @@ final readonly class TowelCount
      *
      * @throws InvalidInput
      */
-    public static function of(float $areaM2, int $soil, bool $prerinsed, int $sidesPerTowel, WipeFactors $factors = new WipeFactors): self
-    {
+    public static function of(
+        float $areaM2,
+        int $soil,
+        bool $prerinsed,
+        int $sidesPerTowel,
+        WipeFactors $factors = new WipeFactors(),
+    ): self {
         InvalidInput::unlessBetween('area_m2', $areaM2, 0.01, 2000, 'm²');
         InvalidInput::unlessBetween('sides_per_towel', $sidesPerTowel, 1, 64);
         $perSide = $factors->m2PerSide($soil, $prerinsed);

@@ -25,7 +25,8 @@ final readonly class WipeFactors
     /** @throws InvalidInput */
     public function m2PerSide(int $soil, bool $prerinsed): float
     {
-        $area = $this->m2PerSide[$soil] ?? throw InvalidInput::at('soil', 'Soil is a level from 0 (clean) to 5 (caked).');
+        $area =
+            $this->m2PerSide[$soil] ?? throw InvalidInput::at('soil', 'Soil is a level from 0 (clean) to 5 (caked).');
 
         return $area * ($prerinsed ? 1.0 : $this->notPrerinsed);
     }

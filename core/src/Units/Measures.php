@@ -20,15 +20,18 @@ enum Measures: string
 
     public function area(float $m2): string
     {
-        return $this === self::Metric ? self::plain($m2, 1).' m²' : sprintf('%d sq ft', round($m2 * self::SQUARE_FEET_PER_M2));
+        return $this === self::Metric
+            ? self::plain($m2, 1) . ' m²'
+            : sprintf('%d sq ft', round($m2 * self::SQUARE_FEET_PER_M2));
     }
 
     public function litres(float $l): string
     {
         return match ($this) {
-            self::Metric => $l < 1.0 ? sprintf('%d ml', round(1000.0 * $l)) : self::plain($l, 1).' l',
-            self::Us => self::plain(1000.0 * $l / VolumeUnit::UsFluidOunce->millilitres(), 1).' fl oz',
-            self::Imperial => self::plain(1000.0 * $l / VolumeUnit::ImperialFluidOunce->millilitres(), 1).' imp fl oz',
+            self::Metric => $l < 1.0 ? sprintf('%d ml', round(1000.0 * $l)) : self::plain($l, 1) . ' l',
+            self::Us => self::plain((1000.0 * $l) / VolumeUnit::UsFluidOunce->millilitres(), 1) . ' fl oz',
+            self::Imperial => self::plain((1000.0 * $l) / VolumeUnit::ImperialFluidOunce->millilitres(), 1) .
+                ' imp fl oz',
         };
     }
 

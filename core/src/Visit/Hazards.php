@@ -41,15 +41,20 @@ final readonly class Hazards
      * @param list<Bottle> $bottles
      * @return list<VisitStep>
      */
-    public static function told(array $steps, Situation $situation, DosePlan $doses, array $bottles, DryingWay $drying): array
-    {
+    public static function told(
+        array $steps,
+        Situation $situation,
+        DosePlan $doses,
+        array $bottles,
+        DryingWay $drying,
+    ): array {
         $hazards = new self($situation, $doses, $bottles, $drying);
         $said = [];
 
         return array_map(static function (VisitStep $step) use ($hazards, &$said): VisitStep {
             $new = [];
             foreach ($hazards->of($step) as $hazard => [$says, $grave]) {
-                if (! isset($said[$hazard])) {
+                if (!isset($said[$hazard])) {
                     $said[$hazard] = true;
                     $new[] = new Caution($step->of, $says, $grave, $hazard);
                 }
@@ -73,17 +78,52 @@ final readonly class Hazards
         $place = $this->situation->place;
         $wet = $step->waterL > 0.0 && $step->kind !== 'mix';
         $sprays = $wet && $place->pressure;
-        $edges = $this->situation->seen->looseEdges || $this->situation->vehicle->is(Finish::Decals) || $this->situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap);
-        $onPaint = ! str_starts_with($step->kind, 'wheels') && $step->kind !== 'arches';
+        $edges =
+            $this->situation->seen->looseEdges ||
+            $this->situation->vehicle->is(Finish::Decals) ||
+            $this->situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap);
+        $onPaint = !str_starts_with($step->kind, 'wheels') && $step->kind !== 'arches';
 
         return [
             // Where it runs is asked before the first drop.
-            'run-off' => $step->kind === 'look' && $place->hasWater() ? ['Where will the dirty water run?'.($place->runOff === null ? '' : " Here: {$place->runOff}.").' Many places forbid wash water in storm drains; local rules decide.', true] : null,
-            'loose-edges' => $step->kind === 'look' && $this->situation->seen->looseEdges ? ['Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.', false] : null,
-            'electricity' => $place->power && ($step->kind === 'water' || $step->kind === 'dry') ? ['Leads on a residual-current device, connections off the wet ground.', true] : null,
-            'ice' => $this->situation->now->outside->airC <= $this->situation->rules->sealsC && ($step->kind === 'water' || $wet) ? ['Water may freeze underfoot: grit the ground, drain the hoses.', true] : null,
-            'pressure' => $sprays ? ['High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.', true] : null,
-            'pressure-edges' => ($sprays && $onPaint || self::kind($step) === 'foam') && $edges && $place->pressure ? ['Edges of film, wrap and decals: fan nozzle or lance at a flat angle, half a metre away, never straight at them.', false] : null,
+            'run-off' =>
+                $step->kind === 'look' && $place->hasWater()
+                    ? [
+                        'Where will the dirty water run?' .
+                        ($place->runOff === null ? '' : " Here: {$place->runOff}.") .
+                        ' Many places forbid wash water in storm drains; local rules decide.',
+                        true,
+                    ]
+                    : null,
+            'loose-edges' =>
+                $step->kind === 'look' && $this->situation->seen->looseEdges
+                    ? [
+                        'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.',
+                        false,
+                    ]
+                    : null,
+            'electricity' =>
+                $place->power && ($step->kind === 'water' || $step->kind === 'dry')
+                    ? ['Leads on a residual-current device, connections off the wet ground.', true]
+                    : null,
+            'ice' =>
+                $this->situation->now->outside->airC <= $this->situation->rules->sealsC &&
+                ($step->kind === 'water' || $wet)
+                    ? ['Water may freeze underfoot: grit the ground, drain the hoses.', true]
+                    : null,
+            'pressure' => $sprays
+                ? [
+                    'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
+                    true,
+                ]
+                : null,
+            'pressure-edges' =>
+                (($sprays && $onPaint) || self::kind($step) === 'foam') && $edges && $place->pressure
+                    ? [
+                        'Edges of film, wrap and decals: fan nozzle or lance at a flat angle, half a metre away, never straight at them.',
+                        false,
+                    ]
+                    : null,
         ];
     }
 
@@ -96,15 +136,50 @@ final readonly class Hazards
         $soft = $vehicle->isSoft() ? 'soft' : ($vehicle->tone->isLight() ? null : 'dark');
 
         return [
-            'hot-glass' => $step->kind === 'cool' ? ['Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.', false] : null,
-            'wheels' => str_starts_with($step->kind, 'wheels') ? ['Wheels cool to the touch first. Nothing is sprayed on brake discs or pads unless its label is for them.', true] : null,
-            'gloss-black' => str_starts_with($step->kind, 'wheels-') && $vehicle->wheelFinish === WheelFinish::GlossBlack ? ['Gloss black: no bristles.', false] : null,
-            'fall' => $step->kind === 'platform' ? ['Roof from a proper platform, never a ladder on wet ground; wet roofs are not walked on.', true] : null,
-            'single-stage' => $touches && $vehicle->is(Finish::SingleStage) ? ['Single-stage paint gives colour to the mitt; that is normal. Nothing strongly alkaline, no rubbing.', false] : null,
-            'marring' => $kind === 'clay' && $soft !== null ? ["Clay can mar {$soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.", false] : null,
+            'hot-glass' =>
+                $step->kind === 'cool'
+                    ? ['Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.', false]
+                    : null,
+            'wheels' => str_starts_with($step->kind, 'wheels')
+                ? [
+                    'Wheels cool to the touch first. Nothing is sprayed on brake discs or pads unless its label is for them.',
+                    true,
+                ]
+                : null,
+            'gloss-black' =>
+                str_starts_with($step->kind, 'wheels-') && $vehicle->wheelFinish === WheelFinish::GlossBlack
+                    ? ['Gloss black: no bristles.', false]
+                    : null,
+            'fall' =>
+                $step->kind === 'platform'
+                    ? ['Roof from a proper platform, never a ladder on wet ground; wet roofs are not walked on.', true]
+                    : null,
+            'single-stage' =>
+                $touches && $vehicle->is(Finish::SingleStage)
+                    ? [
+                        'Single-stage paint gives colour to the mitt; that is normal. Nothing strongly alkaline, no rubbing.',
+                        false,
+                    ]
+                    : null,
+            'marring' =>
+                $kind === 'clay' && $soft !== null
+                    ? [
+                        "Clay can mar {$soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.",
+                        false,
+                    ]
+                    : null,
             'slippery' => $kind === 'foam' ? ['Foam is slippery underfoot.', false] : null,
-            'hearing' => $step->kind === 'dry' && $this->drying->blows() ? ['Ear protection with the air dryer; keep battery packs dry.', false] : null,
-            'brakes' => $step->kind === 'hand-over' ? ['Try the brakes at walking pace before leaving; flash rust on discs clears with a short drive.', true] : null,
+            'hearing' =>
+                $step->kind === 'dry' && $this->drying->blows()
+                    ? ['Ear protection with the air dryer; keep battery packs dry.', false]
+                    : null,
+            'brakes' =>
+                $step->kind === 'hand-over'
+                    ? [
+                        'Try the brakes at walking pace before leaving; flash rust on discs clears with a short drive.',
+                        true,
+                    ]
+                    : null,
         ];
     }
 
@@ -123,17 +198,39 @@ final readonly class Hazards
         $hazards = [];
         foreach ($this->bottles as $bottle) {
             $traits = $bottle->traits;
-            $mixed = $step->kind === 'mix' && array_filter($this->doses->fills, static fn(Fill $fill): bool => $fill->productId === $bottle->id && ! $fill->isNeat()) !== [];
+            $mixed =
+                $step->kind === 'mix' &&
+                array_filter(
+                    $this->doses->fills,
+                    static fn(Fill $fill): bool => $fill->productId === $bottle->id && !$fill->isNeat(),
+                ) !== [];
             $used = $step->uses($bottle->id);
-            $sharp = $traits->ph < self::ACID_PH || $traits->ph > self::ALKALINE_PH || in_array('ph', $bottle->unknown, true);
-            if (($mixed || $used) && ($sharp || in_array($traits->role, [Role::Prewash, Role::Wheel, Role::Iron, Role::Tar, Role::Base], true))) {
-                $hazards["skin {$bottle->id}"] = [($sharp ? "{$bottle->name}: gloves and goggles" : "{$bottle->name}: gloves and eye protection").'; its safety sheet decides.', true];
+            $sharp =
+                $traits->ph < self::ACID_PH ||
+                $traits->ph > self::ALKALINE_PH ||
+                in_array('ph', $bottle->unknown, true);
+            if (
+                ($mixed || $used) &&
+                ($sharp ||
+                    in_array($traits->role, [Role::Prewash, Role::Wheel, Role::Iron, Role::Tar, Role::Base], true))
+            ) {
+                $hazards["skin {$bottle->id}"] = [
+                    ($sharp ? "{$bottle->name}: gloves and goggles" : "{$bottle->name}: gloves and eye protection") .
+                    '; its safety sheet decides.',
+                    true,
+                ];
             }
             if ($used && ($traits->role === Role::Iron || $traits->role === Role::Base || $traits->solvent)) {
-                $hazards["fumes {$bottle->id}"] = ["{$bottle->name}: moving air; a respirator if its safety sheet says so.", true];
+                $hazards["fumes {$bottle->id}"] = [
+                    "{$bottle->name}: moving air; a respirator if its safety sheet says so.",
+                    true,
+                ];
             }
             if ($used && $traits->ph < 4.0) {
-                $hazards["acid {$bottle->id}"] = ["{$bottle->name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.", true];
+                $hazards["acid {$bottle->id}"] = [
+                    "{$bottle->name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.",
+                    true,
+                ];
             }
             if ($used) {
                 foreach (array_diff($bottle->cautions, $general) as $i => $says) {

@@ -39,17 +39,40 @@ final readonly class Laying
     {
         $match = TurnMatch::of($situation, $schools);
         $situation = $match->situation;
-        $doses = DosePlan::of($match, $situation->vehicle->paintM2, $outfit->vessels, $outfit->lance, $situation->rules);
-        if (! $match->possible()) {
+        $doses = DosePlan::of(
+            $match,
+            $situation->vehicle->paintM2,
+            $outfit->vessels,
+            $outfit->lance,
+            $situation->rules,
+        );
+        if (!$match->possible()) {
             return new self($match, $situation, $doses, [], []);
         }
         $panels = Panels::of($outfit->body);
         $make = new StepMaker($match, $situation, $outfit, new Portions($doses, $match));
         $sections = new Sections($make, $panels);
         $steps = (new Sequence($make, $schools, $outfit, $panels, $sections))->steps();
-        $wet = array_values(array_filter($steps, static fn(VisitStep $step): bool => in_array($step->kind, ['rinse', 'topper-rinse', 'topper-each'], true)));
-        $used = array_values(array_filter(array_map(static fn(Choice $choice): ?Bottle => $choice->chosen?->bottle, $match->choices)));
-        $told = Hazards::told(self::how($steps, new HowTo($match, $schools)), $situation, $doses, $used, $match->drying->way);
+        $wet = array_values(
+            array_filter(
+                $steps,
+                static fn(VisitStep $step): bool => in_array(
+                    $step->kind,
+                    ['rinse', 'topper-rinse', 'topper-each'],
+                    true,
+                ),
+            ),
+        );
+        $used = array_values(
+            array_filter(array_map(static fn(Choice $choice): ?Bottle => $choice->chosen?->bottle, $match->choices)),
+        );
+        $told = Hazards::told(
+            self::how($steps, new HowTo($match, $schools)),
+            $situation,
+            $doses,
+            $used,
+            $match->drying->way,
+        );
 
         return new self($match, $situation, $doses, $told, $sections->all($wet === [] ? null : $wet[count($wet) - 1]));
     }
@@ -84,7 +107,13 @@ final readonly class Laying
      */
     public function lacks(array $kinds): array
     {
-        return array_values(array_filter($kinds, fn(Kind $kind): bool => $kind !== Kind::Wash && array_filter($this->steps, static fn(VisitStep $step): bool => $step->fulfils === $kind) === []));
+        return array_values(
+            array_filter(
+                $kinds,
+                fn(Kind $kind): bool => $kind !== Kind::Wash &&
+                    array_filter($this->steps, static fn(VisitStep $step): bool => $step->fulfils === $kind) === [],
+            ),
+        );
     }
 
     /** @return list<Step> groups of steps in the order they begin */
@@ -92,7 +121,7 @@ final readonly class Laying
     {
         $order = [];
         foreach ($this->steps as $step) {
-            if (! in_array($step->of, $order, true)) {
+            if (!in_array($step->of, $order, true)) {
                 $order[] = $step->of;
             }
         }
@@ -103,7 +132,17 @@ final readonly class Laying
     /** @return list<string> how a group of steps is done */
     public function howOf(Step $group): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(static fn(VisitStep $step): array => $step->of === $group ? $step->how : [], $this->steps))));
+        return array_values(
+            array_unique(
+                array_merge(
+                    [],
+                    ...array_map(
+                        static fn(VisitStep $step): array => $step->of === $group ? $step->how : [],
+                        $this->steps,
+                    ),
+                ),
+            ),
+        );
     }
 
     /** @return list<Caution> */
@@ -120,40 +159,78 @@ final readonly class Laying
     public function parts(): array
     {
         $match = $this->match;
-        $named = static fn(Choice $choice): string => sprintf('%s on %s: %s', ucfirst($choice->need->role->says()), $choice->need->zone->value, $choice->chosen?->bottle->name ?? 'none');
-        $of = static fn(callable $which): array => array_map($named, array_values(array_filter($match->choices, $which)));
+        $named = static fn(Choice $choice): string => sprintf(
+            '%s on %s: %s',
+            ucfirst($choice->need->role->says()),
+            $choice->need->zone->value,
+            $choice->chosen?->bottle->name ?? 'none',
+        );
+        $of = static fn(callable $which): array => array_map(
+            $named,
+            array_values(array_filter($match->choices, $which)),
+        );
         $aside = ['topper', 'drying-aid'];
         $cautions = array_map(static fn(Caution $caution): string => $caution->says, $this->cautions());
         sort($cautions);
 
         return [
             MatchPart::Method->value => [$match->method->chosen?->method->says() ?? 'None: not here, not today'],
-            MatchPart::Stages->value => array_map(static fn(array $stage): string => $stage['stage']->says(), $match->method->chosen->path->stages ?? []),
-            MatchPart::Order->value => array_values(array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [Step::Topper->says()])),
-            MatchPart::Products->value => $of(static fn(Choice $choice): bool => ! in_array($choice->need->role->value, $aside, true)),
+            MatchPart::Stages->value => array_map(
+                static fn(array $stage): string => $stage['stage']->says(),
+                $match->method->chosen->path->stages ?? [],
+            ),
+            MatchPart::Order->value => array_values(
+                array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [
+                    Step::Topper->says(),
+                ]),
+            ),
+            MatchPart::Products->value => $of(
+                static fn(Choice $choice): bool => !in_array($choice->need->role->value, $aside, true),
+            ),
             MatchPart::Foaming->value => $this->howOf(Step::Foam),
             MatchPart::Rinsing->value => $this->howOf(Step::Rinse),
             MatchPart::Washing->value => $this->howOf(Step::Wash),
             MatchPart::FinalRinse->value => [$match->finalRinse->why],
             MatchPart::Topper->value => [
-                $match->topper->decision->says().': '.$match->topper->why,
-                $match->wheelTopper->decision === Decision::None ? '' : 'On wheels: '.$match->wheelTopper->decision->says(),
+                $match->topper->decision->says() . ': ' . $match->topper->why,
+                $match->wheelTopper->decision === Decision::None
+                    ? ''
+                    : 'On wheels: ' . $match->wheelTopper->decision->says(),
                 ...$of(static fn(Choice $choice): bool => $choice->need->role->value === 'topper'),
             ],
-            MatchPart::ToppingUp->value => array_values(array_filter($this->howOf(Step::Topper), static fn(string $how): bool => ! str_starts_with($how, $match->topper->decision->says()))),
-            MatchPart::DryingAid->value => $of(static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid'),
+            MatchPart::ToppingUp->value => array_values(
+                array_filter(
+                    $this->howOf(Step::Topper),
+                    static fn(string $how): bool => !str_starts_with($how, $match->topper->decision->says()),
+                ),
+            ),
+            MatchPart::DryingAid->value => $of(
+                static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid',
+            ),
             MatchPart::Drying->value => [$match->drying->says($this->situation->measures), ...$match->drying->how],
-            MatchPart::Towels->value => $match->towels === null ? [] : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
-            MatchPart::Sections->value => array_map(static fn(SectionPlan $section): string => $section->says, $this->sections),
+            MatchPart::Towels->value =>
+                $match->towels === null
+                    ? []
+                    : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
+            MatchPart::Sections->value => array_map(
+                static fn(SectionPlan $section): string => $section->says,
+                $this->sections,
+            ),
             MatchPart::Tyres->value => $this->howOf(Step::Finish),
             MatchPart::Cautions->value => $cautions,
-            MatchPart::Missing->value => array_map(static fn(Missing $missing): string => $missing->says, $match->doubts->missing),
+            MatchPart::Missing->value => array_map(
+                static fn(Missing $missing): string => $missing->says,
+                $match->doubts->missing,
+            ),
         ];
     }
 
     /** @return list<Judged> acids offered beside what was chosen */
     public function offered(): array
     {
-        return array_merge([], ...array_map(static fn(Choice $choice): array => $choice->offered(), $this->match->choices));
+        return array_merge(
+            [],
+            ...array_map(static fn(Choice $choice): array => $choice->offered(), $this->match->choices),
+        );
     }
 }

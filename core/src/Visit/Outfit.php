@@ -23,8 +23,8 @@ final readonly class Outfit
         public array $vessels = [],
         public ?Lance $lance = null,
         public ?TankAtHand $tank = null,
-        public Pace $pace = new Pace,
-        public VisitRules $rules = new VisitRules,
+        public Pace $pace = new Pace(),
+        public VisitRules $rules = new VisitRules(),
     ) {}
 
     /** How many wheels it stands on. */
@@ -39,6 +39,14 @@ final readonly class Outfit
 
     public function withHelper(): self
     {
-        return new self($this->crew + 1, $this->body, $this->vessels, $this->lance, $this->tank, $this->pace, $this->rules);
+        return new self(
+            $this->crew + 1,
+            $this->body,
+            $this->vessels,
+            $this->lance,
+            $this->tank,
+            $this->pace,
+            $this->rules,
+        );
     }
 }

@@ -52,7 +52,7 @@ final readonly class Pace
         foreach ($visits as ['minutes' => $minutes, 'pace' => $pace]) {
             $sum += $minutes;
             $shared += $minutes * $pace->common;
-            $own += ($minutes ** 2) * max(0.0, $pace->spread ** 2 - $pace->common ** 2);
+            $own += $minutes ** 2 * max(0.0, $pace->spread ** 2 - $pace->common ** 2);
         }
 
         return $sum + self::NINE_IN_TEN * sqrt($shared ** 2 + $own);

@@ -65,8 +65,17 @@ final readonly class PaceBook
     {
         $rows = [];
         foreach ($seen as $one) {
-            if ($one['estimated'] > 0.0 && $one['took'] >= $one['estimated'] / self::MOST && $one['took'] <= $one['estimated'] * self::MOST) {
-                $rows[] = [...$one, 'y' => log($one['took'] / $one['estimated']), 'precision' => ($one['weight'] ?? 1.0) / ($one['kind'] === null ? self::REST_VISIT : self::REST_STEP) ** 2];
+            if (
+                $one['estimated'] > 0.0 &&
+                $one['took'] >= $one['estimated'] / self::MOST &&
+                $one['took'] <= $one['estimated'] * self::MOST
+            ) {
+                $rows[] = [
+                    ...$one,
+                    'y' => log($one['took'] / $one['estimated']),
+                    'precision' =>
+                        ($one['weight'] ?? 1.0) / ($one['kind'] === null ? self::REST_VISIT : self::REST_STEP) ** 2,
+                ];
             }
         }
         if ($rows === []) {
@@ -81,7 +90,10 @@ final readonly class PaceBook
             foreach ($rows as $row) {
                 $off = $row['y'] - self::fitted($row, $names, $found);
                 // What was typed is meant.
-                $lighter[] = ($row['weight'] ?? 1.0) > 1.0 ? 1.0 : (self::TAILS + 1.0) / (self::TAILS + $off ** 2 * $row['precision']);
+                $lighter[] =
+                    ($row['weight'] ?? 1.0) > 1.0
+                        ? 1.0
+                        : (self::TAILS + 1.0) / (self::TAILS + $off ** 2 * $row['precision']);
             }
             $weights = $lighter;
         }
@@ -99,7 +111,17 @@ final readonly class PaceBook
             }
         }
 
-        return new self($found['mean'][0], $kinds, $people, $found['vehicles'], $from, $found['sd_common'], $found['sd_person'], $found['sd_vehicles'], count(array_filter($rows, static fn(array $row): bool => $row['kind'] === null)));
+        return new self(
+            $found['mean'][0],
+            $kinds,
+            $people,
+            $found['vehicles'],
+            $from,
+            $found['sd_common'],
+            $found['sd_person'],
+            $found['sd_vehicles'],
+            count(array_filter($rows, static fn(array $row): bool => $row['kind'] === null)),
+        );
     }
 
     /**
@@ -109,9 +131,13 @@ final readonly class PaceBook
      */
     public function for(?string $vehicle = null, array $people = []): Pace
     {
-        $people = $people === [] && count($this->people) === 1 ? array_map(strval(...), array_keys($this->people)) : $people;
+        $people =
+            $people === [] && count($this->people) === 1 ? array_map(strval(...), array_keys($this->people)) : $people;
         $known = array_values(array_intersect_key($this->people, array_flip($people)));
-        $base = $this->common + ($known === [] ? 0.0 : array_sum($known) / max(1, count($people))) + ($this->vehicles[$vehicle ?? ''] ?? 0.0);
+        $base =
+            $this->common +
+            ($known === [] ? 0.0 : array_sum($known) / max(1, count($people))) +
+            ($this->vehicles[$vehicle ?? ''] ?? 0.0);
         $vehicleSd = $this->sdVehicles[$vehicle ?? ''] ?? self::VEHICLE;
         $shared = sqrt($this->sdCommon ** 2 + ($known === [] ? self::PERSON : $this->sdPerson) ** 2);
         // Kinds of a visit even each other out: about a third of one of them is left.
@@ -130,7 +156,17 @@ final readonly class PaceBook
     /** @return array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string, float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>, visits: int} to be kept, and read again by `kept` */
     public function toKeep(): array
     {
-        return ['common' => $this->common, 'kinds' => $this->kinds, 'people' => $this->people, 'vehicles' => $this->vehicles, 'from' => $this->from, 'sdCommon' => $this->sdCommon, 'sdPerson' => $this->sdPerson, 'sdVehicles' => $this->sdVehicles, 'visits' => $this->visits];
+        return [
+            'common' => $this->common,
+            'kinds' => $this->kinds,
+            'people' => $this->people,
+            'vehicles' => $this->vehicles,
+            'from' => $this->from,
+            'sdCommon' => $this->sdCommon,
+            'sdPerson' => $this->sdPerson,
+            'sdVehicles' => $this->sdVehicles,
+            'visits' => $this->visits,
+        ];
     }
 
     /** @param array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string, float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>, visits: int} $kept */
@@ -147,7 +183,13 @@ final readonly class PaceBook
     {
         $names = ['common' => 0];
         foreach ($rows as $row) {
-            foreach ([$row['kind'] === null ? null : "kind {$row['kind']}", $row['person'] === null ? null : "person {$row['person']}"] as $name) {
+            foreach (
+                [
+                    $row['kind'] === null ? null : "kind {$row['kind']}",
+                    $row['person'] === null ? null : "person {$row['person']}",
+                ]
+                as $name
+            ) {
                 if ($name !== null) {
                     $names[$name] ??= count($names);
                 }
@@ -164,7 +206,11 @@ final readonly class PaceBook
      */
     private static function effects(array $row, array $names): array
     {
-        return [0, ...($row['kind'] === null ? [] : [$names["kind {$row['kind']}"]]), ...($row['person'] === null ? [] : [$names["person {$row['person']}"]])];
+        return [
+            0,
+            ...$row['kind'] === null ? [] : [$names["kind {$row['kind']}"]],
+            ...$row['person'] === null ? [] : [$names["person {$row['person']}"]],
+        ];
     }
 
     /**
@@ -179,11 +225,14 @@ final readonly class PaceBook
         $a = array_fill(0, $n, array_fill(0, $n, 0.0));
         $b = array_fill(0, $n, 0.0);
         foreach ($names as $name => $i) {
-            $a[$i][$i] = 1.0 / (match (true) {
-                $name === 'common' => self::COMMON,
-                str_starts_with($name, 'kind ') => self::KIND,
-                default => self::PERSON,
-            }) ** 2;
+            $a[$i][$i] =
+                1.0 /
+                match (true) {
+                    $name === 'common' => self::COMMON,
+                    str_starts_with($name, 'kind ') => self::KIND,
+                    default => self::PERSON,
+                } **
+                    2;
         }
         /** @var array<string, array{with: array<int, float>, sum: float, y: float}> $own */
         $own = [];
@@ -200,15 +249,19 @@ final readonly class PaceBook
             foreach ($effects as $i) {
                 $of['with'][$i] = ($of['with'][$i] ?? 0.0) + $precision;
             }
-            $own[$row['vehicle']] = ['with' => $of['with'], 'sum' => $of['sum'] + $precision, 'y' => $of['y'] + $precision * $row['y']];
+            $own[$row['vehicle']] = [
+                'with' => $of['with'],
+                'sum' => $of['sum'] + $precision,
+                'y' => $of['y'] + $precision * $row['y'],
+            ];
         }
         // Each vehicle's effect is taken out of the system (its Schur complement).
         foreach ($own as $of) {
             $d = $of['sum'] + 1.0 / self::VEHICLE ** 2;
             foreach ($of['with'] as $i => $wi) {
-                $b[$i] -= $wi * $of['y'] / $d;
+                $b[$i] -= ($wi * $of['y']) / $d;
                 foreach ($of['with'] as $j => $wj) {
-                    $a[$i][$j] -= $wi * $wj / $d;
+                    $a[$i][$j] -= ($wi * $wj) / $d;
                 }
             }
         }
@@ -217,7 +270,16 @@ final readonly class PaceBook
         $vehicles = $sds = [];
         foreach ($own as $id => $of) {
             $d = $of['sum'] + 1.0 / self::VEHICLE ** 2;
-            $vehicles[(string) $id] = ($of['y'] - array_sum(array_map(static fn(int $i, float $w): float => $w * $mean[$i], array_keys($of['with']), $of['with']))) / $d;
+            $vehicles[(string) $id] =
+                ($of['y'] -
+                    array_sum(
+                        array_map(
+                            static fn(int $i, float $w): float => $w * $mean[$i],
+                            array_keys($of['with']),
+                            $of['with'],
+                        ),
+                    )) /
+                $d;
             $sds[(string) $id] = 1.0 / sqrt($d);
         }
         $people = array_filter(array_keys($names), static fn(string $name): bool => str_starts_with($name, 'person '));
@@ -233,7 +295,13 @@ final readonly class PaceBook
             $person = max(0.0, $both[0] + $both[$i] - $common);
         }
 
-        return ['mean' => $mean, 'vehicles' => $vehicles, 'sd_common' => sqrt(max(0.0, $common)), 'sd_person' => sqrt($person), 'sd_vehicles' => $sds];
+        return [
+            'mean' => $mean,
+            'vehicles' => $vehicles,
+            'sd_common' => sqrt(max(0.0, $common)),
+            'sd_person' => sqrt($person),
+            'sd_vehicles' => $sds,
+        ];
     }
 
     /**
@@ -243,7 +311,8 @@ final readonly class PaceBook
      */
     private static function fitted(array $row, array $names, array $found): float
     {
-        return array_sum(array_map(static fn(int $i): float => $found['mean'][$i], self::effects($row, $names))) + $found['vehicles'][$row['vehicle']];
+        return array_sum(array_map(static fn(int $i): float => $found['mean'][$i], self::effects($row, $names))) +
+            $found['vehicles'][$row['vehicle']];
     }
 
     /**

@@ -13,11 +13,7 @@ final readonly class PartChange
      * @param list<string> $was
      * @param list<string> $becomes
      */
-    public function __construct(
-        public MatchPart $part,
-        public array $was,
-        public array $becomes,
-    ) {}
+    public function __construct(public MatchPart $part, public array $was, public array $becomes) {}
 
     /** @return list<self> */
     public static function between(Laying $before, Laying $after): array

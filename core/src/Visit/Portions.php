@@ -11,10 +11,7 @@ use Vicissa\Core\Mix\Doses\DosePlan;
 /** The product of the doses, shared out to the steps that use it. */
 final readonly class Portions
 {
-    public function __construct(
-        public DosePlan $doses,
-        private TurnMatch $match,
-    ) {}
+    public function __construct(public DosePlan $doses, private TurnMatch $match) {}
 
     /**
      * @param string $kind   of the step
@@ -30,9 +27,22 @@ final readonly class Portions
             if ($choice !== null && $bottle !== null) {
                 $ml = $this->doses->productMl[$bottle->id] ?? null;
                 // What one filling serves is shared among all that take from it.
-                $sharers = count(array_filter($this->match->choices, static fn(Choice $one): bool => $one->chosen?->bottle->id === $bottle->id));
+                $sharers = count(
+                    array_filter(
+                        $this->match->choices,
+                        static fn(Choice $one): bool => $one->chosen?->bottle->id === $bottle->id,
+                    ),
+                );
                 $part = str_starts_with($kind, 'soften') ? TurnMatch::LOWER_THIRD : 1.0;
-                $portions[] = new Portion($bottle->id, $bottle->name, $choice->need->role, $choice->need->zone, $ml === null ? null : $ml * $share * $part / max(1, $sharers) / $this->match->uses($choice), $choice->why, $bottle->paste);
+                $portions[] = new Portion(
+                    $bottle->id,
+                    $bottle->name,
+                    $choice->need->role,
+                    $choice->need->zone,
+                    $ml === null ? null : ($ml * $share * $part) / max(1, $sharers) / $this->match->uses($choice),
+                    $choice->why,
+                    $bottle->paste,
+                );
             }
         }
 

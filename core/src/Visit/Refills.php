@@ -11,16 +11,14 @@ use Vicissa\Core\Matching\Water;
 /** Before which goes the tank has to be filled again, so that no soap waits for water. */
 final readonly class Refills
 {
-    public function __construct(
-        private TurnMatch $match,
-        private Situation $situation,
-        private Outfit $outfit,
-    ) {}
+    public function __construct(private TurnMatch $match, private Situation $situation, private Outfit $outfit) {}
 
     /** Litres of treated water the final rinse takes; 0 when it comes from the tap. */
     public function litres(float $share = 1.0): float
     {
-        return $this->match->finalRinse->water === Water::Treated ? $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2 * $share : 0.0;
+        return $this->match->finalRinse->water === Water::Treated
+            ? $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2 * $share
+            : 0.0;
     }
 
     /**
@@ -42,7 +40,16 @@ final readonly class Refills
         }
         $minutes = (int) ceil($missing / $tank->makeLMin);
 
-        return $refilled ? ['minutes' => $minutes, 'says' => sprintf('The tank holds %s l and the next rinse takes more than is left: let it fill, about %d minutes, while you wash.', round($tank->holdsL), $minutes)] : null;
+        return $refilled
+            ? [
+                'minutes' => $minutes,
+                'says' => sprintf(
+                    'The tank holds %s l and the next rinse takes more than is left: let it fill, about %d minutes, while you wash.',
+                    round($tank->holdsL),
+                    $minutes,
+                ),
+            ]
+            : null;
     }
 
     /** What has to be said when the water can't last; null when it can. */
@@ -54,6 +61,10 @@ final readonly class Refills
             return null;
         }
 
-        return sprintf('The final rinse takes about %d l of treated water and there are %d: rinse sides and sills from the tap where there is one, or bring more.', round($need), round($tank->startL));
+        return sprintf(
+            'The final rinse takes about %d l of treated water and there are %d: rinse sides and sills from the tap where there is one, or bring more.',
+            round($need),
+            round($tank->startL),
+        );
     }
 }

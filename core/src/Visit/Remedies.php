@@ -21,19 +21,30 @@ final readonly class Remedies
         if ($outfit->crew === 1) {
             $tries[] = ['helper', 'With a second pair of hands', null, $situation, $outfit->withHelper()];
         }
-        if (! $situation->place->shade && ! $situation->place->bay) {
+        if (!$situation->place->shade && !$situation->place->bay) {
             $tries[] = ['shade', 'In the shade', null, $situation->movedTo($situation->place->inShade()), $outfit];
         }
         foreach (self::clashing($visit) as $choice) {
             $id = $choice->chosen?->bottle->id;
-            $tries[] = ['product', sprintf('Without %s', $choice->chosen->bottle->name ?? ''), $id, $situation->without([$id ?? '']), $outfit];
+            $tries[] = [
+                'product',
+                sprintf('Without %s', $choice->chosen->bottle->name ?? ''),
+                $id,
+                $situation->without([$id ?? '']),
+                $outfit,
+            ];
         }
         $remedies = [];
         foreach ($tries as [$kind, $says, $without, $then, $with]) {
             $other = Visit::of($then, $schools, $with);
             if ($other->schedule !== null) {
                 $instead = $without === null ? '' : self::instead($visit, $other);
-                $remedies[] = new Remedy($kind, $says.$instead.sprintf(' it can be worked, in %d minutes.', $other->schedule->finish), $other->schedule->finish, $without);
+                $remedies[] = new Remedy(
+                    $kind,
+                    $says . $instead . sprintf(' it can be worked, in %d minutes.', $other->schedule->finish),
+                    $other->schedule->finish,
+                    $without,
+                );
             }
         }
         usort($remedies, static fn(Remedy $a, Remedy $b): int => $a->finish <=> $b->finish);
@@ -44,15 +55,40 @@ final readonly class Remedies
     /** @return list<Choice> whose products the clash is about */
     private static function clashing(Visit $visit): array
     {
-        $steps = array_filter($visit->steps, static fn(VisitStep $step): bool => $visit->clash === [] || in_array($step->id, $visit->clash, true));
-        $ids = array_merge(...array_map(static fn(VisitStep $step): array => array_map(static fn(Portion $portion): string => $portion->productId, $step->portions), $steps), ...[[]]);
+        $steps = array_filter(
+            $visit->steps,
+            static fn(VisitStep $step): bool => $visit->clash === [] || in_array($step->id, $visit->clash, true),
+        );
+        $ids = array_merge(
+            ...array_map(
+                static fn(VisitStep $step): array => array_map(
+                    static fn(Portion $portion): string => $portion->productId,
+                    $step->portions,
+                ),
+                $steps,
+            ),
+            ...[[]],
+        );
 
-        return array_values(array_filter($visit->match->choices, static fn(Choice $choice): bool => in_array($choice->chosen?->bottle->id, $ids, true) && $choice->atMostS !== null));
+        return array_values(
+            array_filter(
+                $visit->match->choices,
+                static fn(Choice $choice): bool => in_array($choice->chosen?->bottle->id, $ids, true) &&
+                    $choice->atMostS !== null,
+            ),
+        );
     }
 
     private static function instead(Visit $visit, Visit $other): string
     {
-        $names = static fn(Visit $one): array => array_values(array_unique(array_map(static fn(Choice $choice): string => $choice->chosen->bottle->name ?? '', $one->match->choices)));
+        $names = static fn(Visit $one): array => array_values(
+            array_unique(
+                array_map(
+                    static fn(Choice $choice): string => $choice->chosen->bottle->name ?? '',
+                    $one->match->choices,
+                ),
+            ),
+        );
         $new = array_values(array_filter(array_diff($names($other), $names($visit))));
 
         return $new === [] ? ',' : sprintf(' (%s instead)', implode(', ', $new));

@@ -36,8 +36,15 @@ final readonly class SectionPlan
     ) {}
 
     /** For what is not a matter of panels, such as wheels. */
-    public static function made(Step $step, string $kind, string $mode, ?float $limitS, int $at, int $goes, string $says): self
-    {
+    public static function made(
+        Step $step,
+        string $kind,
+        string $mode,
+        ?float $limitS,
+        int $at,
+        int $goes,
+        string $says,
+    ): self {
         return new self($step, $kind, $mode, $limitS, $at, $goes, $says);
     }
 
@@ -49,11 +56,34 @@ final readonly class SectionPlan
      * @param array{float, float} $panelTakes            the same for one panel
      * @param string $unit         what one panel is called
      */
-    public static function fit(Step $step, string $kind, string $name, ?float $limitS, float $dwellMinS, int $panels, array $tries, callable $takes, array $panelTakes, string $unit = 'panel'): self
-    {
-        $made = static fn(string $mode, int $at, int $goes, string $says): self => new self($step, $kind, $mode, $limitS, $at, $goes, "{$name}: {$says}");
+    public static function fit(
+        Step $step,
+        string $kind,
+        string $name,
+        ?float $limitS,
+        float $dwellMinS,
+        int $panels,
+        array $tries,
+        callable $takes,
+        array $panelTakes,
+        string $unit = 'panel',
+    ): self {
+        $made = static fn(string $mode, int $at, int $goes, string $says): self => new self(
+            $step,
+            $kind,
+            $mode,
+            $limitS,
+            $at,
+            $goes,
+            "{$name}: {$says}",
+        );
         if ($limitS === null) {
-            return $made(self::WHOLE, $panels, max(1, $tries[0] ?? 1), 'Nothing dries on it and no label hurries; as much at once as one likes.');
+            return $made(
+                self::WHOLE,
+                $panels,
+                max(1, $tries[0] ?? 1),
+                'Nothing dries on it and no label hurries; as much at once as one likes.',
+            );
         }
         $window = Measures::time($limitS);
         foreach ($tries as $goes) {
@@ -62,12 +92,36 @@ final readonly class SectionPlan
             if (ceil($dwellMinS / 60.0 - 1e-9) <= floor(($limitS - max($on, $off)) / 60.0 + 1e-9)) {
                 $at = (int) ceil($panels / $goes);
 
-                return $goes === 1 ? $made(self::WHOLE, $panels, 1, "Within {$window}, enough for all of it at once.") : $made(self::GOES, $at, $goes, sprintf('Within %s. %d %s%s at a time, %d goes.', $window, $at, $unit, $at === 1 ? '' : 's', $goes));
+                return $goes === 1
+                    ? $made(self::WHOLE, $panels, 1, "Within {$window}, enough for all of it at once.")
+                    : $made(
+                        self::GOES,
+                        $at,
+                        $goes,
+                        sprintf(
+                            'Within %s. %d %s%s at a time, %d goes.',
+                            $window,
+                            $at,
+                            $unit,
+                            $at === 1 ? '' : 's',
+                            $goes,
+                        ),
+                    );
             }
         }
 
         return $dwellMinS + $panelTakes[1] <= $limitS + 1e-9
-            ? $made(self::EACH, 1, $panels, sprintf('Within %s. One %s after the other, each from beginning to end.', $window, $unit))
-            : $made(self::NONE, 0, $panels, sprintf('Within %s, too short for even one %s. Cool it, find shade, or move the hour.', $window, $unit));
+            ? $made(
+                self::EACH,
+                1,
+                $panels,
+                sprintf('Within %s. One %s after the other, each from beginning to end.', $window, $unit),
+            )
+            : $made(
+                self::NONE,
+                0,
+                $panels,
+                sprintf('Within %s, too short for even one %s. Cool it, find shade, or move the hour.', $window, $unit),
+            );
     }
 }

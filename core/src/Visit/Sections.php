@@ -17,10 +17,7 @@ use Vicissa\Core\Water\Spots;
 /** In how many goes each part of a visit is worked: asked by the bench and by the sheet alike. */
 final readonly class Sections
 {
-    public function __construct(
-        private StepMaker $make,
-        private Panels $panels,
-    ) {}
+    public function __construct(private StepMaker $make, private Panels $panels) {}
 
     /**
      * Something that is put on a step and taken off in the next.
@@ -37,7 +34,10 @@ final readonly class Sections
             $choice->chosen->bottle->traits->dwellMinS ?? 0.0,
             $this->make->panelCount(),
             $this->tries(),
-            fn(int $goes): array => [$this->make->seconds($kind, $this->largest($goes)), $this->make->seconds("{$kind}-rinse", $this->largest($goes))],
+            fn(int $goes): array => [
+                $this->make->seconds($kind, $this->largest($goes)),
+                $this->make->seconds("{$kind}-rinse", $this->largest($goes)),
+            ],
             [$this->make->panelSeconds($kind), $this->make->panelSeconds("{$kind}-rinse")],
         );
     }
@@ -49,21 +49,47 @@ final readonly class Sections
         $rules = $this->make->outfit->rules;
         $within = 60.0 * $rules->rinseWithin;
         $limits = array_filter([$soap?->atMostS, $foam?->atMostS], static fn(?float $s): bool => $s !== null);
-        $wash = fn(float $share): float => 60.0 * $this->make->paced('wash', $rules->share($this->make->together()) * $this->make->estimate('wash', $share));
+        $wash = fn(float $share): float => 60.0 *
+            $this->make->paced('wash', $rules->share($this->make->together()) * $this->make->estimate('wash', $share));
         $takes = function (int $goes) use ($wash, $within, $foam): array {
             $share = $this->largest($goes);
             // Foam lies while it is washed under, soap until the rinse that follows within minutes.
             $before = $foam === null ? 0.0 : $this->make->seconds('foam', $share);
 
-            return [$before + $wash($share) + $within, $before + $wash($share) + $within + ($foam === null ? 0.0 : $this->make->seconds('rinse', $share))];
+            return [
+                $before + $wash($share) + $within,
+                $before + $wash($share) + $within + ($foam === null ? 0.0 : $this->make->seconds('rinse', $share)),
+            ];
         };
         $least = max(1, (int) ceil($this->make->situation->vehicle->paintM2 / $rules->goM2 - 1e-9));
-        $panel = $this->make->panelSeconds('wash') + $this->make->panelSeconds('rinse') + ($foam === null ? 0.0 : $this->make->panelSeconds('foam'));
+        $panel =
+            $this->make->panelSeconds('wash') +
+            $this->make->panelSeconds('rinse') +
+            ($foam === null ? 0.0 : $this->make->panelSeconds('foam'));
 
-        $fit = SectionPlan::fit(Step::Wash, 'wash', Step::Wash->says(), $limits === [] ? null : min($limits), 0.0, $this->make->panelCount(), range($least, max($least, $this->most())), $takes, [0.0, $panel]);
+        $fit = SectionPlan::fit(
+            Step::Wash,
+            'wash',
+            Step::Wash->says(),
+            $limits === [] ? null : min($limits),
+            0.0,
+            $this->make->panelCount(),
+            range($least, max($least, $this->most())),
+            $takes,
+            [0.0, $panel],
+        );
 
         return $fit->mode === SectionPlan::WHOLE && $least > 1
-            ? SectionPlan::made(Step::Wash, 'wash', SectionPlan::GOES, null, (int) ceil($this->make->panelCount() / $least), $least, sprintf('%s: %d goes, so that each is rinsed before it is forgotten.', Step::Wash->says(), $least)) : $fit;
+            ? SectionPlan::made(
+                Step::Wash,
+                'wash',
+                SectionPlan::GOES,
+                null,
+                (int) ceil($this->make->panelCount() / $least),
+                $least,
+                sprintf('%s: %d goes, so that each is rinsed before it is forgotten.', Step::Wash->says(), $least),
+            )
+            : $fit;
     }
 
     /** Without a hose: what is pre-sprayed is wiped and dry before the mist is. */
@@ -71,7 +97,15 @@ final readonly class Sections
     {
         $share = $this->make->outfit->rules->share($this->make->together());
         if ($method === Method::Waterless) {
-            return SectionPlan::made(Step::Wash, 'wash', SectionPlan::EACH, $choice?->atMostS, 1, $this->make->panelCount(), Step::Wash->says().': One panel after the other: sprayed, wiped, dried.');
+            return SectionPlan::made(
+                Step::Wash,
+                'wash',
+                SectionPlan::EACH,
+                $choice?->atMostS,
+                1,
+                $this->make->panelCount(),
+                Step::Wash->says() . ': One panel after the other: sprayed, wiped, dried.',
+            );
         }
 
         return SectionPlan::fit(
@@ -82,7 +116,10 @@ final readonly class Sections
             0.0,
             $this->make->panelCount(),
             $this->tries(),
-            fn(int $goes): array => [$this->make->seconds('prespray', $this->largest($goes)), 60.0 * $this->make->paced('wash', $share * $this->make->estimate('wash', $this->largest($goes)))],
+            fn(int $goes): array => [
+                $this->make->seconds('prespray', $this->largest($goes)),
+                60.0 * $this->make->paced('wash', $share * $this->make->estimate('wash', $this->largest($goes))),
+            ],
             [$this->make->panelSeconds('prespray'), $this->make->panelSeconds('wash')],
         );
     }
@@ -91,7 +128,11 @@ final readonly class Sections
     public function dry(?VisitStep $lastWater): ?SectionPlan
     {
         $rinse = $this->make->match->finalRinse;
-        if ($lastWater === null || $rinse->workingS === null || $rinse->residue?->spots->worseThan(Spots::Faint) !== true) {
+        if (
+            $lastWater === null ||
+            $rinse->workingS === null ||
+            $rinse->residue?->spots->worseThan(Spots::Faint) !== true
+        ) {
             return null;
         }
         $share = $this->make->outfit->rules->share($this->make->together());
@@ -104,7 +145,10 @@ final readonly class Sections
             0.0,
             $this->make->panelCount(),
             $this->tries(),
-            fn(int $goes): array => [$this->make->seconds('rinse', $this->largest($goes)), 60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $this->largest($goes)))],
+            fn(int $goes): array => [
+                $this->make->seconds('rinse', $this->largest($goes)),
+                60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $this->largest($goes))),
+            ],
             [$this->make->panelSeconds('rinse'), $this->make->panelSeconds('dry')],
         );
     }
@@ -130,27 +174,67 @@ final readonly class Sections
         $limit = $choice->atMostS;
         $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
         $wheels = $this->make->outfit->wheels();
-        $made = static fn(string $mode, int $goes, string $says): SectionPlan => SectionPlan::made($step, $on, $mode, $limit, (int) max(1, $wheels / $goes), $goes, 'Wheels: '.$says);
+        $made = static fn(string $mode, int $goes, string $says): SectionPlan => SectionPlan::made(
+            $step,
+            $on,
+            $mode,
+            $limit,
+            (int) max(1, $wheels / $goes),
+            $goes,
+            'Wheels: ' . $says,
+        );
         $gap = $work === null ? 0.0 : 60.0;
-        $whole = ($work === null ? 0.0 : $this->make->seconds($work)) + $gap + max($this->make->seconds($on), $this->make->seconds($off));
+        $whole =
+            ($work === null ? 0.0 : $this->make->seconds($work)) +
+            $gap +
+            max($this->make->seconds($on), $this->make->seconds($off));
         if ($limit === null || ceil($dwell / 60.0 - 1e-9) <= floor(($limit - $whole) / 60.0 + 1e-9)) {
             return $made(SectionPlan::WHOLE, 1, 'all at once.');
         }
         $window = Measures::time($limit);
-        $paced = fn(string $kind, float $share): float => 60.0 * $this->make->estimate($kind, $share) * $this->make->outfit->pace->factor($kind);
+        $paced = fn(string $kind, float $share): float => 60.0 *
+            $this->make->estimate($kind, $share) *
+            $this->make->outfit->pace->factor($kind);
         foreach ([intdiv($wheels, 2), $wheels] as $goes) {
-            if ($dwell + ($work === null ? 0.0 : $paced($work, 1.0 / $goes)) + $paced($off, 1.0 / $goes) <= $limit + 1e-9) {
-                return $made(SectionPlan::GOES, $goes, sprintf('within %s, %s, each from beginning to end.', $window, $goes === $wheels ? 'one wheel after the other' : 'in pairs'));
+            if (
+                $dwell + ($work === null ? 0.0 : $paced($work, 1.0 / $goes)) + $paced($off, 1.0 / $goes) <=
+                $limit + 1e-9
+            ) {
+                return $made(
+                    SectionPlan::GOES,
+                    $goes,
+                    sprintf(
+                        'within %s, %s, each from beginning to end.',
+                        $window,
+                        $goes === $wheels ? 'one wheel after the other' : 'in pairs',
+                    ),
+                );
             }
         }
-        for ($goes = $wheels; $goes < 8 * $wheels && $dwell + $paced($off, 1.0 / $goes) > $limit + 1e-9; $goes += $wheels) {
+        for (
+            $goes = $wheels;
+            $goes < 8 * $wheels && $dwell + $paced($off, 1.0 / $goes) > $limit + 1e-9;
+            $goes += $wheels
+        ) {
         }
 
         if ($dwell + $paced($off, 1.0 / $goes) > $limit + 1e-9) {
-            return $made(SectionPlan::NONE, $goes, sprintf('within %s nothing can work and be rinsed off again. Cool them, or leave it out.', $window));
+            return $made(
+                SectionPlan::NONE,
+                $goes,
+                sprintf('within %s nothing can work and be rinsed off again. Cool them, or leave it out.', $window),
+            );
         }
 
-        return $made($work === null ? SectionPlan::GOES : SectionPlan::EACH, $goes, sprintf('within %s, %s rinsed before it is worked.', $window, $goes === $wheels ? 'one wheel after the other,' : 'part of a wheel after the other,'));
+        return $made(
+            $work === null ? SectionPlan::GOES : SectionPlan::EACH,
+            $goes,
+            sprintf(
+                'within %s, %s rinsed before it is worked.',
+                $window,
+                $goes === $wheels ? 'one wheel after the other,' : 'part of a wheel after the other,',
+            ),
+        );
     }
 
     /** @return array{float, float} seconds a wax hazes at least, and after which it comes off hard: by the weather on the dry panel */
@@ -173,7 +257,12 @@ final readonly class Sections
         $all = count($this->panels->all);
         for ($goes = 1; $goes < $all; $goes++) {
             $part = $this->largest($goes);
-            $takes = 60.0 * max($this->make->paced('wax-on', $share * $this->make->estimate('wax-on', $part)), $this->make->paced('wax-off', $share * $this->make->estimate('wax-off', $part)));
+            $takes =
+                60.0 *
+                max(
+                    $this->make->paced('wax-on', $share * $this->make->estimate('wax-on', $part)),
+                    $this->make->paced('wax-off', $share * $this->make->estimate('wax-off', $part)),
+                );
             if (ceil($least / 60.0) <= floor($mostS / 60.0) && $takes <= $mostS) {
                 return $goes;
             }
@@ -185,19 +274,31 @@ final readonly class Sections
     /** Whether a second foam stays on as lubricant. */
     public function lubricated(): bool
     {
-        return array_filter($this->make->match->method->chosen->path->stages ?? [], static fn(array $stage): bool => $stage['stage'] === Softening::FoamAgain) !== [];
+        return array_filter(
+            $this->make->match->method->chosen->path->stages ?? [],
+            static fn(array $stage): bool => $stage['stage'] === Softening::FoamAgain,
+        ) !== [];
     }
 
     /** @return list<SectionPlan> of the paint, in the order they are worked; what nothing hurries is left out */
     public function all(?VisitStep $lastWater): array
     {
         $match = $this->make->match;
-        if (! $match->possible()) {
+        if (!$match->possible()) {
             return [];
         }
         $plans = [];
-        $stages = array_map(static fn(array $stage): Softening => $stage['stage'], $match->method->chosen->path->stages ?? []);
-        foreach ([[Softening::PreWash, Step::PreWash, 'prewash', Role::Prewash], [Softening::Foam, Step::Foam, 'foam', Role::Foam]] as [$stage, $step, $kind, $role]) {
+        $stages = array_map(
+            static fn(array $stage): Softening => $stage['stage'],
+            $match->method->chosen->path->stages ?? [],
+        );
+        foreach (
+            [
+                [Softening::PreWash, Step::PreWash, 'prewash', Role::Prewash],
+                [Softening::Foam, Step::Foam, 'foam', Role::Foam],
+            ]
+            as [$stage, $step, $kind, $role]
+        ) {
             $choice = $match->choice($role, Zone::Paint);
             if ($choice?->chosen !== null && (in_array($stage, $stages, true) || $choice->need->toStrip)) {
                 $plans[] = $this->of($step, $kind, $choice);
@@ -208,21 +309,36 @@ final readonly class Sections
             $plans[] = $this->of(Step::Decon, 'iron', $iron);
         }
         $method = $match->method->method();
-        if ($method !== null && ! $method->needsHose()) {
+        if ($method !== null && !$method->needsHose()) {
             $plans[] = $this->wiped($method, $match->choice($method->role(), Zone::Paint));
         } elseif ($method !== Method::Touchless) {
             $foam = $this->lubricated() ? $match->choice(Role::Foam, Zone::Paint) : null;
             $plans[] = $this->contact($foam?->chosen === null ? null : $foam);
         }
         $topper = $match->choice(Role::Topper, Zone::Paint);
-        if ($topper?->chosen !== null && $method?->needsHose() === true && $match->topper->decision !== Decision::None && in_array($topper->chosen->bottle->applied, ['wet-rinse', 'foam-rinse', null], true)) {
+        if (
+            $topper?->chosen !== null &&
+            $method?->needsHose() === true &&
+            $match->topper->decision !== Decision::None &&
+            in_array($topper->chosen->bottle->applied, ['wet-rinse', 'foam-rinse', null], true)
+        ) {
             $plans[] = $this->of(Step::Topper, 'topper', $topper);
         }
 
         // Wheels are told only where they stand in the way.
-        foreach ([[Role::Wheel, $this->wheels(...)], [Role::Iron, $this->wheelsIron(...)], [Role::Topper, $this->wheelsTopper(...)]] as [$role, $plan]) {
+        foreach (
+            [
+                [Role::Wheel, $this->wheels(...)],
+                [Role::Iron, $this->wheelsIron(...)],
+                [Role::Topper, $this->wheelsTopper(...)],
+            ]
+            as [$role, $plan]
+        ) {
             $choice = $method?->needsHose() === true ? $match->choice($role, Zone::Wheels) : null;
-            $plans[] = $choice?->chosen === null || $choice->chosen->bottle->applied === 'wipe' ? null : self::inTheWay($plan($choice));
+            $plans[] =
+                $choice?->chosen === null || $choice->chosen->bottle->applied === 'wipe'
+                    ? null
+                    : self::inTheWay($plan($choice));
         }
 
         return array_values(array_filter([...$plans, $this->dry($lastWater)]));

@@ -32,13 +32,8 @@ final readonly class Sequence extends Stretch
 
     private Ending $ending;
 
-    public function __construct(
-        StepMaker $make,
-        Schools $schools,
-        Outfit $outfit,
-        Panels $panels,
-        Sections $sections,
-    ) {
+    public function __construct(StepMaker $make, Schools $schools, Outfit $outfit, Panels $panels, Sections $sections)
+    {
         parent::__construct($make, $schools, $outfit, $panels, $sections);
         $this->wheels = new Wheels($make, $schools, $outfit, $panels, $sections);
         $this->loosening = new Loosening($make, $schools, $outfit, $panels, $sections);
@@ -53,7 +48,10 @@ final readonly class Sequence extends Stretch
         $hose = $this->hose();
         $begin = $this->begin();
         $ready = array_map(static fn(VisitStep $step): string => $step->id, $begin);
-        $cool = $this->situation->cooling === null ? [] : [$this->make->step('cool', Step::Rinse, 'Cool the panels', after: $ready)];
+        $cool =
+            $this->situation->cooling === null
+                ? []
+                : [$this->make->step('cool', Step::Rinse, 'Cool the panels', after: $ready)];
         $ready = $cool === [] ? $ready : [...$ready, 'cool'];
         $wheelsFirst = $hose && $this->schools->is(School::Wheels, 'wheels-first');
         $wheels = $wheelsFirst ? $this->wheels->steps($ready) : [];
@@ -61,7 +59,7 @@ final readonly class Sequence extends Stretch
         $onPaint = [...$ready, ...self::ends($wheels), ...self::last($soften)];
         $before = $this->loosening->beforeContact($onPaint);
         $wet = $before === [] ? $onPaint : self::last($before);
-        if ($hose && ! $wheelsFirst) {
+        if ($hose && !$wheelsFirst) {
             // Paint first: the wheels are done while the paint is wet, before anybody touches it.
             $wheels = $this->wheels->steps([...$ready, ...$wet]);
         }
@@ -74,11 +72,34 @@ final readonly class Sequence extends Stretch
         $clean = $reads === [] ? $clean : self::last($reads);
         $sealed = $this->wheels->sealed([...$clean, ...self::ends($wheels)]);
         $topper = $this->layers->onWet($clean);
-        $wetEnd = [...($topper === [] ? $clean : self::last($topper)), ...self::ends($sealed)];
-        $steps = [...$begin, ...$cool, ...($wheelsFirst ? $wheels : []), ...$soften, ...$before, ...($hose && ! $wheelsFirst ? $wheels : []), ...$decon, ...$wash, ...($hose ? [] : $wheels), ...$clay, ...$reads, ...$topper, ...$sealed];
-        $lastWater = array_values(array_filter([...$wash, ...$clay, ...$topper], static fn(VisitStep $step): bool => $step->waterL > 0.0));
+        $wetEnd = [...$topper === [] ? $clean : self::last($topper), ...self::ends($sealed)];
+        $steps = [
+            ...$begin,
+            ...$cool,
+            ...$wheelsFirst ? $wheels : [],
+            ...$soften,
+            ...$before,
+            ...$hose && !$wheelsFirst ? $wheels : [],
+            ...$decon,
+            ...$wash,
+            ...$hose ? [] : $wheels,
+            ...$clay,
+            ...$reads,
+            ...$topper,
+            ...$sealed,
+        ];
+        $lastWater = array_values(
+            array_filter([...$wash, ...$clay, ...$topper], static fn(VisitStep $step): bool => $step->waterL > 0.0),
+        );
 
-        return [...$steps, ...$this->ending->steps($wetEnd, self::ends($wheels), $lastWater === [] ? null : $lastWater[count($lastWater) - 1])];
+        return [
+            ...$steps,
+            ...$this->ending->steps(
+                $wetEnd,
+                self::ends($wheels),
+                $lastWater === [] ? null : $lastWater[count($lastWater) - 1],
+            ),
+        ];
     }
 
     /** @return list<VisitStep> */
@@ -86,11 +107,20 @@ final readonly class Sequence extends Stretch
     {
         $hose = $this->hose();
 
-        return array_values(array_filter([
-            $this->make->step('look', Step::Look, 'Arrive and look', more: ['reads' => $hose ? Stage::Arrival : null]),
-            $hose ? $this->make->step('water', Step::Water, 'Settle the water', after: ['look']) : null,
-            $this->make->step('mix', Step::Mix, 'Mix', after: $hose ? ['look', 'water'] : ['look']),
-            $this->make->isTall() ? $this->make->step('platform', Step::Wash, 'Set up the platform', after: ['look']) : null,
-        ]));
+        return array_values(
+            array_filter([
+                $this->make->step(
+                    'look',
+                    Step::Look,
+                    'Arrive and look',
+                    more: ['reads' => $hose ? Stage::Arrival : null],
+                ),
+                $hose ? $this->make->step('water', Step::Water, 'Settle the water', after: ['look']) : null,
+                $this->make->step('mix', Step::Mix, 'Mix', after: $hose ? ['look', 'water'] : ['look']),
+                $this->make->isTall()
+                    ? $this->make->step('platform', Step::Wash, 'Set up the platform', after: ['look'])
+                    : null,
+            ]),
+        );
     }
 }

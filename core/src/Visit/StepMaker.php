@@ -30,8 +30,18 @@ final readonly class StepMaker
      * @param float|null $estimate     minutes; by the rules when left out
      * @param array<string, mixed> $more  further properties of the step
      */
-    public function step(string $kind, Step $step, string $name, ?string $id = null, array $after = [], ?Wait $wait = null, array $of = [], array $go = ['panels' => [], 'share' => 1.0], ?float $estimate = null, array $more = []): VisitStep
-    {
+    public function step(
+        string $kind,
+        Step $step,
+        string $name,
+        ?string $id = null,
+        array $after = [],
+        ?Wait $wait = null,
+        array $of = [],
+        array $go = ['panels' => [], 'share' => 1.0],
+        ?float $estimate = null,
+        array $more = [],
+    ): VisitStep {
         $estimate ??= $this->estimate($kind, $go['share']);
 
         return (new VisitStep(
@@ -57,14 +67,17 @@ final readonly class StepMaker
         $m2 = $this->situation->vehicle->paintM2;
         $quick = $this->situation->asked->scope->isQuick() ? $rules->quick[$kind] ?? 1.0 : 1.0;
 
-        return $quick * match (true) {
-            // Wheels and arches grow more slowly than the body; four of a car are what the rules are for.
-            $this->isAtWheels($kind) => $share * $rules->minutes($kind, $rules->carM2 * sqrt($rules->wheelsOf($m2))),
-            $kind === 'wash' => $rules->minutes('wash', 0.0) + $this->washM2() * $share * $m2,
-            $kind === 'dry' => $rules->minutes('dry', 0.0) + ($rules->dryM2[$this->match->drying->way->value] ?? 0.0) * $share * $m2,
-            $kind === 'mix' => $rules->minutes('mix', 0.0) + $rules->fill * $this->fills(),
-            default => $rules->minutes($kind, $share * $m2),
-        };
+        return $quick *
+            match (true) {
+                // Wheels and arches grow more slowly than the body; four of a car are what the rules are for.
+                $this->isAtWheels($kind) => $share *
+                    $rules->minutes($kind, $rules->carM2 * sqrt($rules->wheelsOf($m2))),
+                $kind === 'wash' => $rules->minutes('wash', 0.0) + $this->washM2() * $share * $m2,
+                $kind === 'dry' => $rules->minutes('dry', 0.0) +
+                    ($rules->dryM2[$this->match->drying->way->value] ?? 0.0) * $share * $m2,
+                $kind === 'mix' => $rules->minutes('mix', 0.0) + $rules->fill * $this->fills(),
+                default => $rules->minutes($kind, $share * $m2),
+            };
     }
 
     /** Whole minutes with the crew's pace, for people who work at it each for themselves. */
@@ -89,13 +102,20 @@ final readonly class StepMaker
             default => $rules->minutes[$kind][1],
         };
 
-        return 60.0 * $perM2 * $rules->share($this->together()) * min($this->situation->rules->panelM2, $this->situation->vehicle->paintM2) * $this->outfit->pace->factor($kind);
+        return 60.0 *
+            $perM2 *
+            $rules->share($this->together()) *
+            min($this->situation->rules->panelM2, $this->situation->vehicle->paintM2) *
+            $this->outfit->pace->factor($kind);
     }
 
     /** Panels of about a door. */
     public function panelCount(float $share = 1.0): int
     {
-        return max(1, (int) ceil($share * $this->situation->vehicle->paintM2 / $this->situation->rules->panelM2 - 1e-9));
+        return max(
+            1,
+            (int) ceil(($share * $this->situation->vehicle->paintM2) / $this->situation->rules->panelM2 - 1e-9),
+        );
     }
 
     /** How many work at the washing and drying together: one on each side; at a tall vehicle one above besides. */
@@ -106,7 +126,9 @@ final readonly class StepMaker
 
     public function fills(): int
     {
-        return array_sum(array_map(static fn(Fill $fill): int => $fill->isNeat() ? 0 : $fill->times, $this->portions->doses->fills));
+        return array_sum(
+            array_map(static fn(Fill $fill): int => $fill->isNeat() ? 0 : $fill->times, $this->portions->doses->fills),
+        );
     }
 
     public function isTall(): bool
@@ -146,11 +168,22 @@ final readonly class StepMaker
             return ['Front and mirrors', 'Windscreen, against the light', 'Nothing of ours left on or under it'];
         }
 
-        return array_values(array_filter([
-            'Front and grille', 'Mirrors and their undersides', 'Windscreen, against the light', $scope->has(Item::Wheels) ? 'Wheels, barrels and nuts' : null, 'Handles, badges, fuel flap', 'Sills and behind the wheels',
-            'Streaks, with a second light', $scope->has(Item::Jambs) ? 'Jambs and door edges' : null, $seen->has(Contaminant::Insects, Contaminant::BirdLime) ? 'Where the insects and lime were' : null,
-            $seen->looseEdges ? 'The edges that lifted' : null, $this->isTall() ? 'Roof edge and gutters' : null, 'Nothing of ours left on or under it',
-        ]));
+        return array_values(
+            array_filter([
+                'Front and grille',
+                'Mirrors and their undersides',
+                'Windscreen, against the light',
+                $scope->has(Item::Wheels) ? 'Wheels, barrels and nuts' : null,
+                'Handles, badges, fuel flap',
+                'Sills and behind the wheels',
+                'Streaks, with a second light',
+                $scope->has(Item::Jambs) ? 'Jambs and door edges' : null,
+                $seen->has(Contaminant::Insects, Contaminant::BirdLime) ? 'Where the insects and lime were' : null,
+                $seen->looseEdges ? 'The edges that lifted' : null,
+                $this->isTall() ? 'Roof edge and gutters' : null,
+                'Nothing of ours left on or under it',
+            ]),
+        );
     }
 
     /** Litres that run away in a step. */
@@ -161,11 +194,21 @@ final readonly class StepMaker
         $hose = $this->match->method->method()?->needsHose() === true;
 
         return match (true) {
-            $this->isAtWheels($kind) && (str_ends_with($kind, 'rinse') || $kind === 'wheels-each' || $kind === 'wheels-iron-each' || $hose && $kind === 'wheels-pass') => $share * $rules->wheelsRinseL * $rules->wheelsOf($m2) * ($kind === 'wheels-pass' ? 0.5 : 1.0),
+            $this->isAtWheels($kind) &&
+                (str_ends_with($kind, 'rinse') ||
+                    $kind === 'wheels-each' ||
+                    $kind === 'wheels-iron-each' ||
+                    ($hose && $kind === 'wheels-pass'))
+                => $share * $rules->wheelsRinseL * $rules->wheelsOf($m2) * ($kind === 'wheels-pass' ? 0.5 : 1.0),
             $kind === 'arches' && $hose => 0.5 * $rules->wheelsRinseL * $rules->wheelsOf($m2),
             str_ends_with($kind, 'rinse') => $rules->rinseLM2 * $share * $m2,
             $kind === 'cool' => 0.5 * $rules->rinseLM2 * $m2,
-            $kind === 'mix' => array_sum(array_map(static fn(Fill $fill): float => $fill->times * ($fill->waterMl() ?? $fill->mixMl) / 1000.0, $this->portions->doses->fills)),
+            $kind === 'mix' => array_sum(
+                array_map(
+                    static fn(Fill $fill): float => ($fill->times * ($fill->waterMl() ?? $fill->mixMl)) / 1000.0,
+                    $this->portions->doses->fills,
+                ),
+            ),
             default => 0.0,
         };
     }

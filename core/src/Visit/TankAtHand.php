@@ -8,9 +8,5 @@ namespace Vicissa\Core\Visit;
 final readonly class TankAtHand
 {
     /** @param float $makeLMin  what the treatment gives where there is a tap, l/min; 0 where there is none */
-    public function __construct(
-        public float $holdsL,
-        public float $startL,
-        public float $makeLMin,
-    ) {}
+    public function __construct(public float $holdsL, public float $startL, public float $makeLMin) {}
 }

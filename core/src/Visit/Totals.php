@@ -46,13 +46,14 @@ final readonly class Totals
         $last = $laying->match->finalRinse->water === Water::Treated;
         foreach ($laying->steps as $step) {
             match (true) {
-                $step->kind === 'mix' => $mix += $step->waterL,
-                $last && self::isLast($step->kind) => $treated += $step->waterL,
-                default => $tap += $step->waterL,
+                $step->kind === 'mix' => ($mix += $step->waterL),
+                $last && self::isLast($step->kind) => ($treated += $step->waterL),
+                default => ($tap += $step->waterL),
             };
             foreach ($step->textiles as $use => $count) {
                 // Mitts are rinsed and go on to the next go; everything else is used up.
-                $textiles[$use] = $use === 'mitts' ? max($textiles[$use] ?? 0, $count) : ($textiles[$use] ?? 0) + $count;
+                $textiles[$use] =
+                    $use === 'mitts' ? max($textiles[$use] ?? 0, $count) : ($textiles[$use] ?? 0) + $count;
             }
             foreach ($step->portions as $portion) {
                 if ($step->onlyIf === null) {
@@ -61,7 +62,10 @@ final readonly class Totals
                     $maybe[$portion->productId] = ($maybe[$portion->productId] ?? 0.0) + ($portion->ml ?? 0.0);
                 }
             }
-            $blows += $step->kind === 'dry' && $laying->match->drying->way->blows() ? self::BLOWS * $step->minutes * $step->people : 0.0;
+            $blows +=
+                $step->kind === 'dry' && $laying->match->drying->way->blows()
+                    ? self::BLOWS * $step->minutes * $step->people
+                    : 0.0;
         }
         ksort($textiles);
 
@@ -96,11 +100,15 @@ final readonly class Totals
     {
         $pools = [];
         foreach ($textiles as $use => $count) {
-            foreach (match ($use) {
-                'sides' => ['wash' => (int) ceil($count / $sidesPerTowel)],
-                'mitts' => ['upper-mitt' => (int) ceil($count / 2)] + ($count > 1 ? ['lower-mitt' => intdiv($count, 2)] : []),
-                default => [$use => $count],
-            } as $pool => $pieces) {
+            foreach (
+                match ($use) {
+                    'sides' => ['wash' => (int) ceil($count / $sidesPerTowel)],
+                    'mitts' => ['upper-mitt' => (int) ceil($count / 2)] +
+                        ($count > 1 ? ['lower-mitt' => intdiv($count, 2)] : []),
+                    default => [$use => $count],
+                }
+                as $pool => $pieces
+            ) {
                 $pools[$pool] = ($pools[$pool] ?? 0) + $pieces;
             }
         }

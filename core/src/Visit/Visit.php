@@ -37,13 +37,24 @@ final readonly class Visit
     public static function of(Situation $situation, Schools $schools, Outfit $outfit, array $done = []): self
     {
         $laying = Laying::of($situation, $schools, $outfit);
-        $made = static fn(?Schedule $schedule, array $clash, array $problems): self => new self($laying, $laying->match, $laying->doses, $laying->steps, $schedule, $clash, $problems, Totals::of($laying, $outfit, $schedule));
-        if (! $laying->match->possible()) {
+        $made = static fn(?Schedule $schedule, array $clash, array $problems): self => new self(
+            $laying,
+            $laying->match,
+            $laying->doses,
+            $laying->steps,
+            $schedule,
+            $clash,
+            $problems,
+            Totals::of($laying, $outfit, $schedule),
+        );
+        if (!$laying->match->possible()) {
             return $made(null, [], [$laying->match->method->why, ...$laying->match->method->instead]);
         }
         $short = (new Refills($laying->match, $laying->situation, $outfit))->shortfall();
         $said = $short === null ? [] : [$short];
-        $dry = array_values(array_filter($laying->sections, static fn(SectionPlan $plan): bool => $plan->mode === SectionPlan::NONE));
+        $dry = array_values(
+            array_filter($laying->sections, static fn(SectionPlan $plan): bool => $plan->mode === SectionPlan::NONE),
+        );
         if ($dry !== []) {
             return $made(null, [], [...array_map(static fn(SectionPlan $plan): string => $plan->says, $dry), ...$said]);
         }
@@ -60,10 +71,21 @@ final readonly class Visit
      */
     private static function schedule(array $steps, int $crew, array $done): Schedule
     {
-        $left = array_values(array_filter($steps, static fn(VisitStep $step): bool => ! in_array($step->id, $done, true)));
+        $left = array_values(
+            array_filter($steps, static fn(VisitStep $step): bool => !in_array($step->id, $done, true)),
+        );
         $tasks = array_map(static fn(VisitStep $step): Task => $step->task(), $left);
         // What waits on something done has its timer running; the schedule only keeps the order.
-        $tasks = array_map(static fn(Task $task): Task => new Task($task->id, $task->minutes, $task->people, array_values(array_diff($task->after, $done)), $task->dwell !== null && in_array($task->dwell->of, $done, true) ? null : $task->dwell), $tasks);
+        $tasks = array_map(
+            static fn(Task $task): Task => new Task(
+                $task->id,
+                $task->minutes,
+                $task->people,
+                array_values(array_diff($task->after, $done)),
+                $task->dwell !== null && in_array($task->dwell->of, $done, true) ? null : $task->dwell,
+            ),
+            $tasks,
+        );
 
         return $tasks === [] ? new Schedule(0, [], [], [], [], 0) : Scheduler::earliest($crew, $tasks);
     }
@@ -80,6 +102,12 @@ final readonly class Visit
      */
     private static function inWords(string $sentence, array $steps): string
     {
-        return strtr($sentence, array_combine(array_map(static fn(VisitStep $step): string => "“{$step->id}”", $steps), array_map(static fn(VisitStep $step): string => "“{$step->name}”", $steps)));
+        return strtr(
+            $sentence,
+            array_combine(
+                array_map(static fn(VisitStep $step): string => "“{$step->id}”", $steps),
+                array_map(static fn(VisitStep $step): string => "“{$step->name}”", $steps),
+            ),
+        );
     }
 }

@@ -67,6 +67,9 @@ final readonly class VisitStep
     /** Whether it uses a product of this role. */
     public function uses(string $productId): bool
     {
-        return array_filter($this->portions, static fn(Portion $portion): bool => $portion->productId === $productId) !== [];
+        return array_filter(
+            $this->portions,
+            static fn(Portion $portion): bool => $portion->productId === $productId,
+        ) !== [];
     }
 }

@@ -32,7 +32,12 @@ final readonly class WhatIf
         ]);
 
         return array_map(
-            static fn(string $side, array $one): self => new self(null, $side, $one[0], PartChange::between($here, Laying::of($situation->movedTo($one[1]), $schools, $outfit))),
+            static fn(string $side, array $one): self => new self(
+                null,
+                $side,
+                $one[0],
+                PartChange::between($here, Laying::of($situation->movedTo($one[1]), $schools, $outfit)),
+            ),
             array_keys($there),
             array_values($there),
         );
@@ -45,8 +50,16 @@ final readonly class WhatIf
         $all = [];
         foreach (School::cases() as $school) {
             foreach (array_keys($school->sides()) as $side) {
-                if (! $schools->is($school, (string) $side)) {
-                    $all[] = new self($school, (string) $side, $school->sides()[$side]['name'], PartChange::between($here, Laying::of($situation, $schools->with($school, (string) $side), $outfit)));
+                if (!$schools->is($school, (string) $side)) {
+                    $all[] = new self(
+                        $school,
+                        (string) $side,
+                        $school->sides()[$side]['name'],
+                        PartChange::between(
+                            $here,
+                            Laying::of($situation, $schools->with($school, (string) $side), $outfit),
+                        ),
+                    );
                 }
             }
         }

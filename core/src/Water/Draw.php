@@ -10,11 +10,8 @@ use Vicissa\Core\InvalidInput;
 final readonly class Draw
 {
     /** @throws InvalidInput */
-    public function __construct(
-        public float $startMin,
-        public float $minutes,
-        public float $lMin,
-    ) {
+    public function __construct(public float $startMin, public float $minutes, public float $lMin)
+    {
         InvalidInput::unlessBetween('start_min', $startMin, 0, 100000, 'min');
         InvalidInput::unlessBetween('minutes', $minutes, 0, 100000, 'min');
         InvalidInput::unlessBetween('l_min', $lMin, 0, 200, 'l/min');

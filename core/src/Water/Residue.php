@@ -21,19 +21,26 @@ final readonly class Residue
      *
      * @throws InvalidInput
      */
-    public static function of(float $tdsMgL, float $filmKgM2, bool $lightPaint, SpotThresholds $thresholds = new SpotThresholds): self
-    {
+    public static function of(
+        float $tdsMgL,
+        float $filmKgM2,
+        bool $lightPaint,
+        SpotThresholds $thresholds = new SpotThresholds(),
+    ): self {
         InvalidInput::unlessBetween('tds_mg_l', $tdsMgL, 0, 50000, 'mg/l');
         InvalidInput::unlessBetween('film_kg_m2', $filmKgM2, 0, 2, 'kg/m²');
         // 1 kg of water is a litre.
         $mgM2 = $tdsMgL * $filmKgM2;
         $scale = $lightPaint ? $thresholds->lightPaint : 1.0;
 
-        return new self($mgM2, match (true) {
-            $mgM2 <= $thresholds->none * $scale => Spots::None,
-            $mgM2 <= $thresholds->faint * $scale => Spots::Faint,
-            $mgM2 <= $thresholds->visible * $scale => Spots::Visible,
-            default => Spots::Heavy,
-        });
+        return new self(
+            $mgM2,
+            match (true) {
+                $mgM2 <= $thresholds->none * $scale => Spots::None,
+                $mgM2 <= $thresholds->faint * $scale => Spots::Faint,
+                $mgM2 <= $thresholds->visible * $scale => Spots::Visible,
+                default => Spots::Heavy,
+            },
+        );
     }
 }

@@ -18,11 +18,9 @@ final readonly class Resin
      *
      * @throws InvalidInput
      */
-    public function __construct(
-        public float $litres,
-        public float $capacityGPerL,
-    ) {
-        if (! is_finite($litres) || $litres <= 0.0 || $litres > 1000.0) {
+    public function __construct(public float $litres, public float $capacityGPerL)
+    {
+        if (!is_finite($litres) || $litres <= 0.0 || $litres > 1000.0) {
             throw InvalidInput::at('resin_l', 'A vessel holds more than nothing and at most 1000 litres of resin.');
         }
         InvalidInput::unlessBetween('capacity_g_per_l', $capacityGPerL, 0.1, 200, 'g/l');
@@ -37,11 +35,14 @@ final readonly class Resin
      */
     public function litresLeft(float $tdsMgL, float $usedG = 0.0): float
     {
-        if (! is_finite($tdsMgL) || $tdsMgL <= 0.0 || $tdsMgL > 50000.0) {
-            throw InvalidInput::at('tds_mg_l', 'Into the resin goes water with something in it: above 0 and at most 50 000 mg/l.');
+        if (!is_finite($tdsMgL) || $tdsMgL <= 0.0 || $tdsMgL > 50000.0) {
+            throw InvalidInput::at(
+                'tds_mg_l',
+                'Into the resin goes water with something in it: above 0 and at most 50 000 mg/l.',
+            );
         }
 
-        return max(0.0, $this->litres * $this->capacityGPerL - $usedG) * 1000.0 / $tdsMgL;
+        return (max(0.0, $this->litres * $this->capacityGPerL - $usedG) * 1000.0) / $tdsMgL;
     }
 
     /** Share of its capacity that is left. */

@@ -23,13 +23,16 @@ final readonly class Tank
         public float $makeLMin,
         public float $recovery,
     ) {
-        if (! is_finite($tankL) || $tankL <= 0.0 || $tankL > 20000.0) {
+        if (!is_finite($tankL) || $tankL <= 0.0 || $tankL > 20000.0) {
             throw InvalidInput::at('tank_l', 'A tank holds more than nothing and at most 20 000 litres.');
         }
         InvalidInput::unlessBetween('on_below_l', $onBelowL, 0, $tankL, 'l');
         InvalidInput::unlessBetween('make_l_min', $makeLMin, 0, 200, 'l/min');
-        if (! is_finite($recovery) || $recovery <= 0.0 || $recovery > 1.0) {
-            throw InvalidInput::at('recovery', 'Recovery is the share of the feed that becomes treated water: above 0 and at most 1.');
+        if (!is_finite($recovery) || $recovery <= 0.0 || $recovery > 1.0) {
+            throw InvalidInput::at(
+                'recovery',
+                'Recovery is the share of the feed that becomes treated water: above 0 and at most 1.',
+            );
         }
     }
 
@@ -68,7 +71,7 @@ final readonly class Tank
                     $t = $stop;
                 } else {
                     $to = match (true) {
-                        $rate < 0.0 && ! $filling && $level > $this->onBelowL => $this->onBelowL,
+                        $rate < 0.0 && !$filling && $level > $this->onBelowL => $this->onBelowL,
                         $rate < 0.0 => 0.0,
                         $rate > 0.0 => $this->tankL,
                         default => null,
@@ -81,7 +84,7 @@ final readonly class Tank
                 }
                 $filling = match (true) {
                     $filling && $level >= $this->tankL => false,
-                    ! $filling && $level <= $this->onBelowL => true,
+                    !$filling && $level <= $this->onBelowL => true,
                     default => $filling,
                 };
                 if ($level < $minL - 1e-12) {

@@ -25,7 +25,14 @@ final class WindowTest extends TestCase
     /** Against a plain explicit integration in small steps, with the energy counted as it goes. */
     public function testTheEnergyBalanceClosesAndASecondIntegrationAgrees(): void
     {
-        foreach ([[18.0, 0.55, 2.0, 400.0, 0.85, 2700.0, 22.0, 0.10], [28.0, 0.4, 4.0, 800.0, 0.93, 2430.0, 45.0, 0.05], [8.0, 0.7, 6.0, 150.0, 0.30, 5400.0, 7.0, 0.02]] as [$c, $rh, $wind, $sun, $a, $heat, $panelC, $film]) {
+        foreach (
+            [
+                [18.0, 0.55, 2.0, 400.0, 0.85, 2700.0, 22.0, 0.1],
+                [28.0, 0.4, 4.0, 800.0, 0.93, 2430.0, 45.0, 0.05],
+                [8.0, 0.7, 6.0, 150.0, 0.3, 5400.0, 7.0, 0.02],
+            ]
+            as [$c, $rh, $wind, $sun, $a, $heat, $panelC, $film]
+        ) {
             $air = new Air($c, $rh, $wind, $sun);
             $window = WorkingWindow::of($air, new Panel($a, $heat, $panelC), $film);
             self::assertNotNull($window->driesS);
@@ -49,9 +56,20 @@ final class WindowTest extends TestCase
 
     public function testMoreSunWindOrDrynessNeverDriesLaterAndAThickerFilmNeverSooner(): void
     {
-        $this->limitTo(60)->forAll(Generators::choose(-5, 35), Generators::choose(20, 95), Generators::choose(0, 90), Generators::choose(0, 900), Generators::choose(30, 93))
+        $this->limitTo(60)
+            ->forAll(
+                Generators::choose(-5, 35),
+                Generators::choose(20, 95),
+                Generators::choose(0, 90),
+                Generators::choose(0, 900),
+                Generators::choose(30, 93),
+            )
             ->then(function (int $c, int $rh, int $wind, int $sun, int $a): void {
-                $dries = static fn(int $rh, int $wind, int $sun, float $film): float => WorkingWindow::of(new Air($c, $rh / 100, $wind / 10, $sun), new Panel($a / 100, 2700.0, $c), $film)->driesS ?? INF;
+                $dries = static fn(int $rh, int $wind, int $sun, float $film): float => WorkingWindow::of(
+                    new Air($c, $rh / 100, $wind / 10, $sun),
+                    new Panel($a / 100, 2700.0, $c),
+                    $film,
+                )->driesS ?? INF;
                 $here = $dries($rh, $wind, $sun, 0.1);
                 self::assertLessThanOrEqual($here + 1e-6, $dries($rh, $wind, $sun + 100, 0.1), 'more sun');
                 self::assertLessThanOrEqual($here + 1e-6, $dries(max(0, $rh - 10), $wind, $sun, 0.1), 'drier air');
@@ -72,9 +90,19 @@ final class WindowTest extends TestCase
 
     public function testAWetPanelIsCoolerThanADryOneAndNeverHotterThanItsHeatSource(): void
     {
-        $this->limitTo(60)->forAll(Generators::choose(-5, 35), Generators::choose(20, 95), Generators::choose(0, 90), Generators::choose(0, 900))
+        $this->limitTo(60)
+            ->forAll(
+                Generators::choose(-5, 35),
+                Generators::choose(20, 95),
+                Generators::choose(0, 90),
+                Generators::choose(0, 900),
+            )
             ->then(function (int $c, int $rh, int $wind, int $sun): void {
-                $window = WorkingWindow::of(new Air($c, $rh / 100, $wind / 10, $sun), new Panel(0.85, 2700.0, $c), 0.02);
+                $window = WorkingWindow::of(
+                    new Air($c, $rh / 100, $wind / 10, $sun),
+                    new Panel(0.85, 2700.0, $c),
+                    0.02,
+                );
                 self::assertLessThanOrEqual($window->dryPanelC + 1e-9, $window->wetPanelC);
                 self::assertLessThanOrEqual(max($c, $window->dryPanelC) + 1e-6, $window->panelEndC);
             });
@@ -89,13 +117,23 @@ final class WindowTest extends TestCase
                 $air = $outside->shaded($exposure->ofSun());
                 $panel = Panel::settlesAt($air, 0.93);
                 self::assertSame($panel, $curve->hours[$i]['panel_c']);
-                self::assertSame(WorkingWindow::of($air, new Panel(0.93, 2700.0, $panel), 0.05)->workingS(), $curve->hours[$i]['working_s']);
-                self::assertSame(($curve->hours[$i]['working_s'] ?? INF) >= DayCurve::TOO_SHORT_S, $curve->hours[$i]['suits']);
+                self::assertSame(
+                    WorkingWindow::of($air, new Panel(0.93, 2700.0, $panel), 0.05)->workingS(),
+                    $curve->hours[$i]['working_s'],
+                );
+                self::assertSame(
+                    ($curve->hours[$i]['working_s'] ?? INF) >= DayCurve::TOO_SHORT_S,
+                    $curve->hours[$i]['suits'],
+                );
             }
         }
         $black = DayCurve::of($hours, Tone::Black, Material::Steel, Film::BeadedRinse)->hours;
         $white = DayCurve::of($hours, Tone::White, Material::Steel, Film::BeadedRinse)->hours;
-        self::assertSame([true, false], [$black[0]['suits'], $black[2]['suits']], 'a summer noon is not for black paint');
+        self::assertSame(
+            [true, false],
+            [$black[0]['suits'], $black[2]['suits']],
+            'a summer noon is not for black paint',
+        );
         self::assertGreaterThan($black[2]['working_s'], $white[2]['working_s']);
     }
 

@@ -53,13 +53,32 @@ final class Scene
         );
         [$air, $rh, $wind, $sun] = $facts['weather'] ?? [14.0, 0.7, 2.0, 100.0];
 
-        return new Situation($vehicle, self::seen($facts), $place, Conditions::at(new Air($air, $rh, $wind, $sun), $vehicle, $place, array_key_exists('panel', $facts) ? $facts['panel'] : 15.0, $facts['rain'] ?? false), self::shelf($facts['without'] ?? [], $facts['with'] ?? []), asked: new Asked(isset($facts['kinds']) ? array_values(array_map(Kind::from(...), $facts['kinds'])) : null, Scope::of($facts['scope'] ?? 'usual'), $facts['taken'] ?? []));
+        return new Situation(
+            $vehicle,
+            self::seen($facts),
+            $place,
+            Conditions::at(
+                new Air($air, $rh, $wind, $sun),
+                $vehicle,
+                $place,
+                array_key_exists('panel', $facts) ? $facts['panel'] : 15.0,
+                $facts['rain'] ?? false,
+            ),
+            self::shelf($facts['without'] ?? [], $facts['with'] ?? []),
+            asked: new Asked(
+                isset($facts['kinds']) ? array_values(array_map(Kind::from(...), $facts['kinds'])) : null,
+                Scope::of($facts['scope'] ?? 'usual'),
+                $facts['taken'] ?? [],
+            ),
+        );
     }
 
     /** @param array<string, mixed> $facts */
     private static function vehicle(array $facts): MatchedVehicle
     {
-        $coat = static fn(?array $coat): ?Coat => $coat === null ? null : new Coat(Family::from($coat[0]), $coat[1] ?? null, designed: Designed::from($coat[2] ?? 'beads'));
+        $coat = static fn(?array $coat): ?Coat => $coat === null
+            ? null
+            : new Coat(Family::from($coat[0]), $coat[1] ?? null, designed: Designed::from($coat[2] ?? 'beads'));
         $base = array_key_exists('base', $facts) ? $facts['base'] : ['ceramic', 'Karst'];
         $topper = $coat($facts['topper_on'] ?? null);
         $stacks = ['paint' => $base === 'unknown' ? Stack::unknown($topper) : Stack::of($coat($base), $topper)];
@@ -68,10 +87,20 @@ final class Scene
         }
         $renewals = [];
         if (array_key_exists('due', $facts)) {
-            $renewals['paint'] = new Renewal($facts['due'] === null ? [] : ['10' => $facts['due'] - 10.0, '30' => (float) $facts['due'], '50' => $facts['due'] + 10.0], $facts['failed'] ?? false, $facts['suspect'] ?? false);
+            $renewals['paint'] = new Renewal(
+                $facts['due'] === null
+                    ? []
+                    : ['10' => $facts['due'] - 10.0, '30' => (float) $facts['due'], '50' => $facts['due'] + 10.0],
+                $facts['failed'] ?? false,
+                $facts['suspect'] ?? false,
+            );
         }
         if (isset($facts['wheels_due'])) {
-            $renewals['wheels'] = new Renewal(['10' => (float) $facts['wheels_due'], '30' => (float) $facts['wheels_due'], '50' => (float) $facts['wheels_due']]);
+            $renewals['wheels'] = new Renewal([
+                '10' => (float) $facts['wheels_due'],
+                '30' => (float) $facts['wheels_due'],
+                '50' => (float) $facts['wheels_due'],
+            ]);
         }
 
         return new MatchedVehicle(
@@ -117,28 +146,174 @@ final class Scene
         $all = [
             self::bottle('Bare Soap', 'soap', line: 'Karst', rinse: true, price: 0.007, mix: ['bucket' => 0.002]),
             self::bottle('Plain Soap', 'soap', rinse: true, price: 0.006, mix: ['bucket' => 0.002]),
-            self::bottle('Wax Soap', 'soap', leaves: 'wax', line: 'Beeswing', rinse: true, price: 0.010, mix: ['bucket' => 0.002]),
-            self::bottle('Snow', 'foam', rinse: true, dwell: [180, 480], price: 0.008, mix: ['lance' => 0.012], on: ['paint', 'wheels', 'glass', 'trim'], cautions: ['Foam is slippery underfoot.', 'Not into the drain.']),
-            self::bottle('Lifter', 'prewash', ph: 11.6, strips: 'slight', rinse: true, dwell: [60, 240], price: 0.008, mix: ['sprayer' => 0.0625]),
-            self::bottle('Stripper', 'prewash', ph: 13.0, strips: 'strong', rinse: true, dwell: [120, 300], price: 0.019, mix: ['sprayer' => 0.167]),
-            self::bottle('Bucket Wash', 'rinseless', max: 40, price: 0.026, mix: ['bucket' => 0.004], on: ['paint', 'glass', 'trim', 'wheels']),
+            self::bottle(
+                'Wax Soap',
+                'soap',
+                leaves: 'wax',
+                line: 'Beeswing',
+                rinse: true,
+                price: 0.01,
+                mix: ['bucket' => 0.002],
+            ),
+            self::bottle(
+                'Snow',
+                'foam',
+                rinse: true,
+                dwell: [180, 480],
+                price: 0.008,
+                mix: ['lance' => 0.012],
+                on: ['paint', 'wheels', 'glass', 'trim'],
+                cautions: ['Foam is slippery underfoot.', 'Not into the drain.'],
+            ),
+            self::bottle(
+                'Lifter',
+                'prewash',
+                ph: 11.6,
+                strips: 'slight',
+                rinse: true,
+                dwell: [60, 240],
+                price: 0.008,
+                mix: ['sprayer' => 0.0625],
+            ),
+            self::bottle(
+                'Stripper',
+                'prewash',
+                ph: 13.0,
+                strips: 'strong',
+                rinse: true,
+                dwell: [120, 300],
+                price: 0.019,
+                mix: ['sprayer' => 0.167],
+            ),
+            self::bottle(
+                'Bucket Wash',
+                'rinseless',
+                max: 40,
+                price: 0.026,
+                mix: ['bucket' => 0.004],
+                on: ['paint', 'glass', 'trim', 'wheels'],
+            ),
             self::bottle('Dust Off', 'waterless', price: 0.028, mix: ['bottle' => 1.0], on: ['paint', 'glass']),
-            self::bottle('Mild Wheel', 'wheel', ph: 8.0, rinse: true, dwell: [60, 240], price: 0.007, mix: ['wheel' => 0.2], on: ['wheels']),
-            self::bottle('Acid Wheel', 'wheel', ph: 2.0, rinse: true, dwell: [30, 90], price: 0.001, mix: ['wheel' => 0.25], on: ['wheels']),
-            self::bottle('Rust Bloom', 'iron', ph: 6.5, rinse: true, dwell: [120, 300], price: 0.021, mix: ['bottle' => 1.0], on: ['paint', 'wheels']),
-            self::bottle('Tarlift', 'tar', strips: 'slight', solvent: true, rinse: true, dwell: [30, 180], price: 0.026, mix: ['bottle' => 1.0]),
+            self::bottle(
+                'Mild Wheel',
+                'wheel',
+                ph: 8.0,
+                rinse: true,
+                dwell: [60, 240],
+                price: 0.007,
+                mix: ['wheel' => 0.2],
+                on: ['wheels'],
+            ),
+            self::bottle(
+                'Acid Wheel',
+                'wheel',
+                ph: 2.0,
+                rinse: true,
+                dwell: [30, 90],
+                price: 0.001,
+                mix: ['wheel' => 0.25],
+                on: ['wheels'],
+            ),
+            self::bottle(
+                'Rust Bloom',
+                'iron',
+                ph: 6.5,
+                rinse: true,
+                dwell: [120, 300],
+                price: 0.021,
+                mix: ['bottle' => 1.0],
+                on: ['paint', 'wheels'],
+            ),
+            self::bottle(
+                'Tarlift',
+                'tar',
+                strips: 'slight',
+                solvent: true,
+                rinse: true,
+                dwell: [30, 180],
+                price: 0.026,
+                mix: ['bottle' => 1.0],
+            ),
             self::bottle('Slip', 'clay-lube', rinse: true, price: 0.017, mix: ['bottle' => 0.05]),
-            self::bottle('Karst Veil', 'topper', leaves: 'silica', line: 'Karst', rinse: true, dwell: [30, 60], price: 0.039, mix: ['bottle' => 1.0], weeks: 10, applied: 'wet-rinse', on: ['paint', 'wheels', 'glass']),
-            self::bottle('Poly Mist', 'topper', leaves: 'polymer', rinse: true, dwell: [30, 120], price: 0.014, mix: ['lance' => 0.02], weeks: 16, applied: 'foam-rinse'),
-            self::bottle('Bee Coat', 'topper', leaves: 'wax', line: 'Beeswing', price: 0.054, mix: ['bottle' => 1.0], weeks: 8, applied: 'wipe', min: 8),
-            self::bottle('Gleam', 'topper', leaves: 'oils', price: 0.001, mix: ['bottle' => 1.0], weeks: 2, applied: 'wipe'),
-            self::bottle('Karst Drift', 'drying-aid', leaves: 'silica', line: 'Karst', price: 0.028, mix: ['bottle' => 0.2], applied: 'drying-aid'),
-            self::bottle('Wax Drift', 'drying-aid', leaves: 'wax', line: 'Beeswing', price: 0.032, mix: ['bottle' => 1.0], applied: 'drying-aid'),
+            self::bottle(
+                'Karst Veil',
+                'topper',
+                leaves: 'silica',
+                line: 'Karst',
+                rinse: true,
+                dwell: [30, 60],
+                price: 0.039,
+                mix: ['bottle' => 1.0],
+                weeks: 10,
+                applied: 'wet-rinse',
+                on: ['paint', 'wheels', 'glass'],
+            ),
+            self::bottle(
+                'Poly Mist',
+                'topper',
+                leaves: 'polymer',
+                rinse: true,
+                dwell: [30, 120],
+                price: 0.014,
+                mix: ['lance' => 0.02],
+                weeks: 16,
+                applied: 'foam-rinse',
+            ),
+            self::bottle(
+                'Bee Coat',
+                'topper',
+                leaves: 'wax',
+                line: 'Beeswing',
+                price: 0.054,
+                mix: ['bottle' => 1.0],
+                weeks: 8,
+                applied: 'wipe',
+                min: 8,
+            ),
+            self::bottle(
+                'Gleam',
+                'topper',
+                leaves: 'oils',
+                price: 0.001,
+                mix: ['bottle' => 1.0],
+                weeks: 2,
+                applied: 'wipe',
+            ),
+            self::bottle(
+                'Karst Drift',
+                'drying-aid',
+                leaves: 'silica',
+                line: 'Karst',
+                price: 0.028,
+                mix: ['bottle' => 0.2],
+                applied: 'drying-aid',
+            ),
+            self::bottle(
+                'Wax Drift',
+                'drying-aid',
+                leaves: 'wax',
+                line: 'Beeswing',
+                price: 0.032,
+                mix: ['bottle' => 1.0],
+                applied: 'drying-aid',
+            ),
             self::bottle('Pane', 'glass', ph: 8.5, price: 0.009, mix: ['bottle' => 1.0], on: ['glass']),
-            self::bottle('Black Satin', 'tyre', leaves: 'oils', price: 0.018, mix: ['tyre' => 1.0], on: ['tyres', 'trim']),
+            self::bottle(
+                'Black Satin',
+                'tyre',
+                leaves: 'oils',
+                price: 0.018,
+                mix: ['tyre' => 1.0],
+                on: ['tyres', 'trim'],
+            ),
         ];
 
-        return [...array_values(array_filter($all, static fn(Bottle $bottle): bool => ! in_array($bottle->name, $without, true))), ...$with];
+        return [
+            ...array_values(
+                array_filter($all, static fn(Bottle $bottle): bool => !in_array($bottle->name, $without, true)),
+            ),
+            ...$with,
+        ];
     }
 
     /**
@@ -147,13 +322,44 @@ final class Scene
      * @param list<string> $on
      * @param list<string> $cautions
      */
-    public static function bottle(string $name, string $role, float $ph = 7.0, string $leaves = 'nothing', string $strips = 'none', bool $solvent = false, ?string $line = null, bool $rinse = false, ?array $dwell = null, ?float $price = null, array $mix = [], ?float $weeks = null, ?string $applied = null, float $min = 4.0, float $max = 32.0, array $on = ['paint', 'trim'], bool $stock = true, bool $paste = false, array $cautions = []): Bottle
-    {
+    public static function bottle(
+        string $name,
+        string $role,
+        float $ph = 7.0,
+        string $leaves = 'nothing',
+        string $strips = 'none',
+        bool $solvent = false,
+        ?string $line = null,
+        bool $rinse = false,
+        ?array $dwell = null,
+        ?float $price = null,
+        array $mix = [],
+        ?float $weeks = null,
+        ?string $applied = null,
+        float $min = 4.0,
+        float $max = 32.0,
+        array $on = ['paint', 'trim'],
+        bool $stock = true,
+        bool $paste = false,
+        array $cautions = [],
+    ): Bottle {
         return new Bottle(
             $name,
             $name,
             $line,
-            new ProductTraits(Role::from($role), $ph, Leaves::from($leaves), Strips::from($strips), $solvent, array_map(Zone::from(...), $on), $min, $max, $dwell[0] ?? 0.0, ! $rinse, $rinse),
+            new ProductTraits(
+                Role::from($role),
+                $ph,
+                Leaves::from($leaves),
+                Strips::from($strips),
+                $solvent,
+                array_map(Zone::from(...), $on),
+                $min,
+                $max,
+                $dwell[0] ?? 0.0,
+                !$rinse,
+                $rinse,
+            ),
             $mix,
             [],
             $price,

@@ -26,7 +26,11 @@ final class VerdictTest extends TestCase
 {
     public function testWhatIsUnknownBlocksNothing(): void
     {
-        $verdict = Verdict::of($this->product(), new Surface(Zone::Paint, Family::Ceramic), new Circumstances(panelC: null, workingS: null));
+        $verdict = Verdict::of(
+            $this->product(),
+            new Surface(Zone::Paint, Family::Ceramic),
+            new Circumstances(panelC: null, workingS: null),
+        );
         self::assertSame([], $verdict->remarks);
         self::assertTrue($verdict->allowed());
     }
@@ -45,7 +49,7 @@ final class VerdictTest extends TestCase
     {
         $strong = $this->product(strips: Strips::Strong);
         $waxed = new Surface(Zone::Paint, Family::Wax);
-        self::assertFalse(Verdict::of($strong, $waxed, new Circumstances)->allowed());
+        self::assertFalse(Verdict::of($strong, $waxed, new Circumstances())->allowed());
         self::assertTrue(Verdict::of($strong, $waxed, new Circumstances(purpose: Purpose::Reset))->allowed());
     }
 
@@ -55,27 +59,64 @@ final class VerdictTest extends TestCase
         $on = new Surface(Zone::Paint, Family::Ceramic);
         self::assertTrue(Verdict::of($product, $on, new Circumstances(panelC: 30.0, workingS: 120.0))->allowed());
         self::assertTrue(Verdict::of($product, $on, new Circumstances(panelC: 5.0))->allowed());
-        self::assertSame([Code::DriesFirst, Code::TooHot], array_map(static fn(Remark $remark): Code => $remark->code, Verdict::of($product, $on, new Circumstances(panelC: 30.1, workingS: 119.9))->remarks));
+        self::assertSame(
+            [Code::DriesFirst, Code::TooHot],
+            array_map(
+                static fn(Remark $remark): Code => $remark->code,
+                Verdict::of($product, $on, new Circumstances(panelC: 30.1, workingS: 119.9))->remarks,
+            ),
+        );
     }
 
     public function testAWorkspaceMayHaveRulesOfItsOwn(): void
     {
         $rules = new VerdictRules(strips: ['slight' => ['ceramic' => Severity::Block]]);
-        self::assertFalse(Verdict::of($this->product(strips: Strips::Slight), new Surface(Zone::Paint, Family::Ceramic), new Circumstances, $rules)->allowed());
+        self::assertFalse(
+            Verdict::of(
+                $this->product(strips: Strips::Slight),
+                new Surface(Zone::Paint, Family::Ceramic),
+                new Circumstances(),
+                $rules,
+            )->allowed(),
+        );
     }
 
     public function testFitRanksLineBeforeFamilyBeforeNothingAndChargesForCautions(): void
     {
         $on = new Surface(Zone::Paint, Family::Ceramic);
-        $points = static fn(ProductTraits $product, ?string $line): int => Fit::of(Verdict::of($product, $on, new Circumstances(inStock: true, water: Water::Tap)), $product->leaves, $line, Family::Ceramic, 'Ours')->points;
+        $points = static fn(ProductTraits $product, ?string $line): int => Fit::of(
+            Verdict::of($product, $on, new Circumstances(inStock: true, water: Water::Tap)),
+            $product->leaves,
+            $line,
+            Family::Ceramic,
+            'Ours',
+        )->points;
         self::assertSame(5, $points($this->product(leaves: Leaves::Silica), 'Ours'));
         self::assertSame(2, $points($this->product(leaves: Leaves::Silica), 'Theirs'));
         self::assertSame(4, $points($this->product(), 'Ours'));
         self::assertSame(-2, $points($this->product(leaves: Leaves::Wax), null));
     }
 
-    private function product(Leaves $leaves = Leaves::Nothing, Strips $strips = Strips::None, ?float $minC = null, ?float $maxC = null, float $dwell = 0.0, bool $mayDry = true): ProductTraits
-    {
-        return new ProductTraits(Role::Soap, 7.0, $leaves, $strips, false, [Zone::Paint], $minC, $maxC, $dwell, $mayDry, true);
+    private function product(
+        Leaves $leaves = Leaves::Nothing,
+        Strips $strips = Strips::None,
+        ?float $minC = null,
+        ?float $maxC = null,
+        float $dwell = 0.0,
+        bool $mayDry = true,
+    ): ProductTraits {
+        return new ProductTraits(
+            Role::Soap,
+            7.0,
+            $leaves,
+            $strips,
+            false,
+            [Zone::Paint],
+            $minC,
+            $maxC,
+            $dwell,
+            $mayDry,
+            true,
+        );
     }
 }

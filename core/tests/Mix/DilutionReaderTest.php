@@ -35,22 +35,29 @@ final class DilutionReaderTest extends TestCase
     #[DataProvider('dialects')]
     public function testReadsLabelsAsPeopleWriteThem(string $text, float $share): void
     {
-        self::assertEqualsWithDelta($share, (new DilutionReader)->read($text)->share, 1e-9);
+        self::assertEqualsWithDelta($share, (new DilutionReader())->read($text)->share, 1e-9);
     }
 
     public function testALongerDoseNeverLowersTheShare(): void
     {
-        $this->forAll(new ChooseGenerator(1, 400), new ChooseGenerator(1, 400), new ChooseGenerator(1, 50))
-            ->then(static function (int $dose, int $more, int $litres): void {
-                $reader = new DilutionReader;
-                self::assertGreaterThan($reader->read("{$dose} ml per {$litres} l")->share, $reader->read(($dose + $more)." ml per {$litres} l")->share);
-            });
+        $this->forAll(new ChooseGenerator(1, 400), new ChooseGenerator(1, 400), new ChooseGenerator(1, 50))->then(
+            static function (int $dose, int $more, int $litres): void {
+                $reader = new DilutionReader();
+                self::assertGreaterThan(
+                    $reader->read("{$dose} ml per {$litres} l")->share,
+                    $reader->read($dose + $more . " ml per {$litres} l")->share,
+                );
+            },
+        );
     }
 
     public function testWhatIsPouredAddsUpToTheContainer(): void
     {
-        $this->forAll(new ChooseGenerator(1, 2000), new ChooseGenerator(1, 20000))->then(static function (int $parts, int $fill): void {
-            $poured = (new DilutionReader)->read("1:{$parts}")->fill((float) $fill);
+        $this->forAll(new ChooseGenerator(1, 2000), new ChooseGenerator(1, 20000))->then(static function (
+            int $parts,
+            int $fill,
+        ): void {
+            $poured = (new DilutionReader())->read("1:{$parts}")->fill((float) $fill);
             self::assertEqualsWithDelta($fill, $poured['product_ml'] + $poured['water_ml'], 1e-6);
             self::assertEqualsWithDelta($parts, $poured['water_ml'] / $poured['product_ml'], 1e-6 * $parts);
         });
@@ -59,7 +66,10 @@ final class DilutionReaderTest extends TestCase
     public function testWhicheverSideTheOneStandsOnItIsTheProduct(): void
     {
         $this->forAll(new ChooseGenerator(1, 5000))->then(static function (int $parts): void {
-            self::assertSame((new DilutionReader)->read("1:{$parts}")->share, (new DilutionReader)->read("{$parts} to 1")->share);
+            self::assertSame(
+                (new DilutionReader())->read("1:{$parts}")->share,
+                (new DilutionReader())->read("{$parts} to 1")->share,
+            );
         });
     }
 
@@ -68,13 +78,26 @@ final class DilutionReaderTest extends TestCase
     {
         $this->expectException(InvalidDilution::class);
         $this->expectExceptionMessageMatches('/^\S.{10,}[.?]$/us');
-        (new DilutionReader)->read($text);
+        (new DilutionReader())->read($text);
     }
 
     /** @return iterable<array{string}> */
     public static function nonsense(): iterable
     {
-        foreach (['', '5-10 %', '1:0', '999999999999:1', '3 spoons per l', '2 caps per l', '1/0 oz per gal', '150 %', 'un à dix'] as $text) {
+        foreach (
+            [
+                '',
+                '5-10 %',
+                '1:0',
+                '999999999999:1',
+                '3 spoons per l',
+                '2 caps per l',
+                '1/0 oz per gal',
+                '150 %',
+                'un à dix',
+            ]
+            as $text
+        ) {
             yield [$text];
         }
     }

@@ -20,8 +20,30 @@ final class MoneyTest extends TestCase
     public function testATurnCostsWhatItsPartsCost(): void
     {
         $rates = new Rates('§', 3000, 50, 400, 1100, 10, 500, 40);
-        $cost = TurnCost::of($rates, [['ml' => 50, 'pack_ml' => 1000, 'price_minor' => 2000], ['ml' => 30, 'pack_ml' => null, 'price_minor' => 900]], [['pieces' => 4, 'price_minor' => 400, 'cycles' => 80], ['pieces' => 1, 'price_minor' => null, 'cycles' => 50]], 120, 20, 0.4, 11, 90, 2, 30);
-        self::assertEqualsWithDelta(100, $cost->products, 1e-9, 'half a decilitre of a litre at 20.00; what has no price counts for nothing');
+        $cost = TurnCost::of(
+            $rates,
+            [
+                ['ml' => 50, 'pack_ml' => 1000, 'price_minor' => 2000],
+                ['ml' => 30, 'pack_ml' => null, 'price_minor' => 900],
+            ],
+            [
+                ['pieces' => 4, 'price_minor' => 400, 'cycles' => 80],
+                ['pieces' => 1, 'price_minor' => null, 'cycles' => 50],
+            ],
+            120,
+            20,
+            0.4,
+            11,
+            90,
+            2,
+            30,
+        );
+        self::assertEqualsWithDelta(
+            100,
+            $cost->products,
+            1e-9,
+            'half a decilitre of a litre at 20.00; what has no price counts for nothing',
+        );
         self::assertEqualsWithDelta(4 * 15 + 20, $cost->towels, 1e-9);
         self::assertEqualsWithDelta(120, $cost->water, 1e-9, '120 l treated are 300 l from the tap');
         self::assertEqualsWithDelta(240, $cost->resin, 1e-9, '2.4 g of solids take 0.218 l of resin with them');
@@ -34,18 +56,58 @@ final class MoneyTest extends TestCase
     public function testAYearOfAProgramme(): void
     {
         $rates = new Rates(marginPercent: 50);
-        $costs = ['wash' => new TurnCost(time: 4000), 'topper' => new TurnCost(products: 600), 'inspection' => new TurnCost(time: 500)];
-        $year = YearQuote::of(14, 7, 6, 8, null, true, null, $costs, ['wash' => 90, 'topper' => 15, 'inspection' => 12], ['wash' => 6500, 'topper' => 1500, 'inspection' => null], $rates);
+        $costs = [
+            'wash' => new TurnCost(time: 4000),
+            'topper' => new TurnCost(products: 600),
+            'inspection' => new TurnCost(time: 500),
+        ];
+        $year = YearQuote::of(
+            14,
+            7,
+            6,
+            8,
+            null,
+            true,
+            null,
+            $costs,
+            ['wash' => 90, 'topper' => 15, 'inspection' => 12],
+            ['wash' => 6500, 'topper' => 1500, 'inspection' => null],
+            $rates,
+        );
         // Half a year each fortnight, half of it each week.
         self::assertSame(['wash' => 39, 'topper' => 7, 'inspection' => 1], $year->times);
         self::assertSame(['inspection'], $year->priceless);
-        self::assertSame(750, $year->lines['inspection']['each_minor'], 'at cost and the wished margin, to the next half');
+        self::assertSame(
+            750,
+            $year->lines['inspection']['each_minor'],
+            'at cost and the wished margin, to the next half',
+        );
         self::assertSame(39 * 6500 + 7 * 1500 + 750, $year->priceMinor);
         self::assertSame($year->priceMinor - (39 * 4000 + 7 * 600 + 500), $year->marginMinor);
         self::assertEqualsWithDelta((39 * 90 + 7 * 15 + 12) / 60, $year->hours, 1e-9);
-        $short = YearQuote::of(14, null, 0, null, null, false, 90, ['wash' => new TurnCost(time: 4000), 'base' => new TurnCost(products: 900)], ['wash' => 90, 'base' => 30], ['wash' => 6500, 'base' => 4000], $rates);
-        self::assertSame([26, 4, 4 * 4000], [$short->times['wash'], $short->times['base'], $short->lines['base']['minor']], 'a base of a quarter is renewed four times');
-        self::assertSame(26, YearQuote::of(14, null, 6, 1, null, false, null, $costs, [], [], $rates)->times['topper'], 'a topper needs a wash');
+        $short = YearQuote::of(
+            14,
+            null,
+            0,
+            null,
+            null,
+            false,
+            90,
+            ['wash' => new TurnCost(time: 4000), 'base' => new TurnCost(products: 900)],
+            ['wash' => 90, 'base' => 30],
+            ['wash' => 6500, 'base' => 4000],
+            $rates,
+        );
+        self::assertSame(
+            [26, 4, 4 * 4000],
+            [$short->times['wash'], $short->times['base'], $short->lines['base']['minor']],
+            'a base of a quarter is renewed four times',
+        );
+        self::assertSame(
+            26,
+            YearQuote::of(14, null, 6, 1, null, false, null, $costs, [], [], $rates)->times['topper'],
+            'a topper needs a wash',
+        );
     }
 
     public function testAToppersWeekByWhatWasFound(): void
@@ -57,7 +119,14 @@ final class MoneyTest extends TestCase
 
     public function testRatesAreReadByNameAndNonsenseIsRefused(): void
     {
-        self::assertSame(['§', 1234.0, 35.0], [($rates = Rates::read(['currency' => '§', 'labour_minor_h' => 1234]))->currency, $rates->labourMinorH, $rates->marginPercent]);
+        self::assertSame(
+            ['§', 1234.0, 35.0],
+            [
+                ($rates = Rates::read(['currency' => '§', 'labour_minor_h' => 1234]))->currency,
+                $rates->labourMinorH,
+                $rates->marginPercent,
+            ],
+        );
         self::assertEquals($rates, Rates::read($rates->named()));
         $this->expectException(InvalidInput::class);
         Rates::read(['labour_minor_h' => -5]);
@@ -66,21 +135,80 @@ final class MoneyTest extends TestCase
     public function testTwoTurnsCostWhatBothCostAndAQuoteIsTheSumOfItsLines(): void
     {
         $rates = new Rates('§', 3000, 50, 400, 1100, 10, 500, 40);
-        $this->limitTo(150)->forAll(Generators::choose(1, 60), Generators::choose(1, 60), Generators::choose(0, 12), Generators::choose(1, 40), Generators::choose(0, 9000), Generators::choose(0, 5000))
-            ->then(static function (int $every, int $salted, int $months, int $weeks, int $wash, int $topper) use ($rates): void {
-                $one = TurnCost::of($rates, [['ml' => $wash / 10, 'pack_ml' => 1000, 'price_minor' => 2000]], [], $every, 20, 0.5, 11, $salted, 1, $months);
-                $two = TurnCost::of($rates, [], [['pieces' => $weeks, 'price_minor' => null, 'cycles' => 80]], 0, null, 1, 0, $topper / 100, 2, 0);
+        $this->limitTo(150)
+            ->forAll(
+                Generators::choose(1, 60),
+                Generators::choose(1, 60),
+                Generators::choose(0, 12),
+                Generators::choose(1, 40),
+                Generators::choose(0, 9000),
+                Generators::choose(0, 5000),
+            )
+            ->then(static function (int $every, int $salted, int $months, int $weeks, int $wash, int $topper) use (
+                $rates,
+            ): void {
+                $one = TurnCost::of(
+                    $rates,
+                    [['ml' => $wash / 10, 'pack_ml' => 1000, 'price_minor' => 2000]],
+                    [],
+                    $every,
+                    20,
+                    0.5,
+                    11,
+                    $salted,
+                    1,
+                    $months,
+                );
+                $two = TurnCost::of(
+                    $rates,
+                    [],
+                    [['pieces' => $weeks, 'price_minor' => null, 'cycles' => 80]],
+                    0,
+                    null,
+                    1,
+                    0,
+                    $topper / 100,
+                    2,
+                    0,
+                );
                 self::assertEqualsWithDelta($one->total + 3 * $two->total, $one->plus($two->times(3))->total, 1e-6);
                 $costs = ['wash' => $one, 'topper' => $two];
-                $year = YearQuote::of($every, $salted, $months, (float) $weeks, 90, false, null, $costs, [], ['wash' => $wash, 'topper' => $topper], $rates);
+                $year = YearQuote::of(
+                    $every,
+                    $salted,
+                    $months,
+                    (float) $weeks,
+                    90,
+                    false,
+                    null,
+                    $costs,
+                    [],
+                    ['wash' => $wash, 'topper' => $topper],
+                    $rates,
+                );
                 self::assertSame(array_sum(array_column($year->lines, 'minor')), $year->priceMinor);
                 self::assertSame($year->priceMinor - (int) round($year->cost->total), $year->marginMinor);
-                self::assertLessThanOrEqual($year->times['wash'], max(0, ...array_values($year->times)), 'nothing rides on a visit that is not made');
-                self::assertGreaterThanOrEqual(YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times['wash'], YearQuote::of($every, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times['wash'], 'less often is not more');
+                self::assertLessThanOrEqual(
+                    $year->times['wash'],
+                    max(0, ...array_values($year->times)),
+                    'nothing rides on a visit that is not made',
+                );
+                self::assertGreaterThanOrEqual(
+                    YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times[
+                        'wash'
+                    ],
+                    YearQuote::of($every, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times[
+                        'wash'
+                    ],
+                    'less often is not more',
+                );
                 self::assertSame(['decon'], $year->priceless);
                 // What is asked where no price stands covers what it costs and the wished margin.
                 $asked = YearQuote::of($every, null, 0, (float) $weeks, null, false, null, $costs, [], [], $rates);
-                self::assertGreaterThanOrEqual($asked->cost->total * (1 + $rates->marginPercent / 100) - 1e-6, (float) $asked->priceMinor);
+                self::assertGreaterThanOrEqual(
+                    $asked->cost->total * (1 + $rates->marginPercent / 100) - 1e-6,
+                    (float) $asked->priceMinor,
+                );
             });
     }
 }

@@ -17,21 +17,42 @@ final class DayOrderTest extends TestCase
 
     public function testNoOtherOrderIsBetter(): void
     {
-        $this->limitTo(40)->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 6))->then(function (int $seed, int $n): void {
-            [$stops, $travel] = $this->day($seed, $n);
-            $found = DayOrder::of($stops, $travel, 480);
-            self::assertTrue($found->exact);
-            $least = min(INF, ...array_map(static fn(array $order): float => DayOrder::cost($stops, $travel, 480, $order), $this->orders(range(0, $n - 1))));
-            self::assertEqualsWithDelta($least, DayOrder::cost($stops, $travel, 480, $found->order), 1e-9, "seed {$seed}");
-        });
+        $this->limitTo(40)
+            ->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 6))
+            ->then(function (int $seed, int $n): void {
+                [$stops, $travel] = $this->day($seed, $n);
+                $found = DayOrder::of($stops, $travel, 480);
+                self::assertTrue($found->exact);
+                $least = min(
+                    INF,
+                    ...array_map(
+                        static fn(array $order): float => DayOrder::cost($stops, $travel, 480, $order),
+                        $this->orders(range(0, $n - 1)),
+                    ),
+                );
+                self::assertEqualsWithDelta(
+                    $least,
+                    DayOrder::cost($stops, $travel, 480, $found->order),
+                    1e-9,
+                    "seed {$seed}",
+                );
+            });
     }
 
     public function testAGateThatShutsAtNoonComesFirst(): void
     {
-        $stop = static fn(int $opens, int $closes): array => ['minutes' => 120, 'opens' => $opens, 'closes' => $closes, 'hot' => []];
+        $stop = static fn(int $opens, int $closes): array => [
+            'minutes' => 120,
+            'opens' => $opens,
+            'closes' => $closes,
+            'hot' => [],
+        ];
         $order = DayOrder::of([$stop(0, 1440), $stop(540, 720)], [[0, 5, 30], [5, 0, 25], [30, 25, 0]], 480);
         self::assertSame([1, 0], $order->order);
-        self::assertSame([['arrive' => 510, 'begin' => 540, 'end' => 660], ['arrive' => 685, 'begin' => 685, 'end' => 805]], $order->times);
+        self::assertSame(
+            [['arrive' => 510, 'begin' => 540, 'end' => 660], ['arrive' => 685, 'begin' => 685, 'end' => 805]],
+            $order->times,
+        );
         self::assertSame([60, 30, 0], [$order->travel, $order->waits, $order->shut]);
     }
 
@@ -39,7 +60,10 @@ final class DayOrderTest extends TestCase
     {
         $hot = array_fill_keys([11, 12, 13], true);
         $stop = static fn(array $hot): array => ['minutes' => 120, 'opens' => 0, 'closes' => 1440, 'hot' => $hot];
-        self::assertSame([1, 0], DayOrder::of([$stop([]), $stop($hot)], [[0, 10, 10], [10, 0, 10], [10, 10, 0]], 530)->order);
+        self::assertSame(
+            [1, 0],
+            DayOrder::of([$stop([]), $stop($hot)], [[0, 10, 10], [10, 0, 10], [10, 10, 0]], 530)->order,
+        );
     }
 
     public function testManyStopsAreOrderedOnceEach(): void
@@ -50,7 +74,10 @@ final class DayOrderTest extends TestCase
         $sorted = $found->order;
         sort($sorted);
         self::assertSame(range(0, 13), $sorted);
-        self::assertLessThanOrEqual(DayOrder::cost($stops, $travel, 480, range(0, 13)), DayOrder::cost($stops, $travel, 480, $found->order));
+        self::assertLessThanOrEqual(
+            DayOrder::cost($stops, $travel, 480, range(0, 13)),
+            DayOrder::cost($stops, $travel, 480, $found->order),
+        );
         self::assertSame([], DayOrder::of([], [[0]], 480)->order);
     }
 
@@ -64,10 +91,24 @@ final class DayOrderTest extends TestCase
         }
         for ($i = 0; $i < $n; $i++) {
             $opens = $random->getInt(0, 3) === 0 ? $random->getInt(400, 900) : 0;
-            $stops[] = ['minutes' => $random->getInt(30, 120), 'opens' => $opens, 'closes' => $opens > 0 ? $opens + 240 : 1440, 'hot' => $random->getInt(0, 2) === 0 ? [12 => true, 13 => true] : []];
+            $stops[] = [
+                'minutes' => $random->getInt(30, 120),
+                'opens' => $opens,
+                'closes' => $opens > 0 ? $opens + 240 : 1440,
+                'hot' => $random->getInt(0, 2) === 0 ? [12 => true, 13 => true] : [],
+            ];
         }
 
-        return [$stops, array_map(static fn(array $a): array => array_map(static fn(array $b): int => abs($a[0] - $b[0]) + abs($a[1] - $b[1]), $places), $places)];
+        return [
+            $stops,
+            array_map(
+                static fn(array $a): array => array_map(
+                    static fn(array $b): int => abs($a[0] - $b[0]) + abs($a[1] - $b[1]),
+                    $places,
+                ),
+                $places,
+            ),
+        ];
     }
 
     /**

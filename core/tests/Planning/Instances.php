@@ -26,7 +26,14 @@ final class Instances
     {
         $day = static fn(string $date): int => Day::number('date', $date);
         $days = static fn(array $dates): array => array_fill_keys(array_map($day, $dates), true);
-        $cycle = static fn(?array $of): ?Cycle => $of === null ? null : new Cycle($day($of['from']), $day($of['due']), isset($of['late']) ? $day($of['late']) : null, $of['repeat_days']);
+        $cycle = static fn(?array $of): ?Cycle => $of === null
+            ? null
+            : new Cycle(
+                $day($of['from']),
+                $day($of['due']),
+                isset($of['late']) ? $day($of['late']) : null,
+                $of['repeat_days'],
+            );
         $byDay = static function (array $of, callable $as) use ($day): array {
             $by = [];
             foreach ($of as $date => $value) {
@@ -39,19 +46,50 @@ final class Instances
         return new Instance(
             $day($input['start']),
             $input['days'],
-            array_map(static fn(array $crew): PlanCrew => new PlanCrew($crew['id'], $byDay($crew['minutes'], static fn(int $minutes): int => $minutes)), $input['crews']),
-            $byDay($input['weather'], static fn(array $of): Sky => new Sky($of['wash'] !== 'no', $of['wash'] === 'poor', $of['topper'] !== 'no')),
-            array_map(static fn(array $site): PlanSite => new PlanSite($site['id'], $site['hop_min'], $days($site['closed'])), $input['sites']),
+            array_map(
+                static fn(array $crew): PlanCrew => new PlanCrew(
+                    $crew['id'],
+                    $byDay($crew['minutes'], static fn(int $minutes): int => $minutes),
+                ),
+                $input['crews'],
+            ),
+            $byDay(
+                $input['weather'],
+                static fn(array $of): Sky => new Sky(
+                    $of['wash'] !== 'no',
+                    $of['wash'] === 'poor',
+                    $of['topper'] !== 'no',
+                ),
+            ),
+            array_map(
+                static fn(array $site): PlanSite => new PlanSite($site['id'], $site['hop_min'], $days($site['closed'])),
+                $input['sites'],
+            ),
             array_map(static function (array $v) use ($day, $days, $cycle): PlanVehicle {
                 $locks = $windows = [];
                 foreach ($v['deadlines'] as $deadline) {
                     $windows[] = [$day($deadline['date']) - (int) $deadline['within'], $day($deadline['date'])];
                 }
                 foreach ($v['locks'] as $lock) {
-                    $locks[$day($lock['date'])] = (int) array_sum(array_map(static fn(string $kind): int => Kind::from($kind)->bit(), $lock['kinds']));
+                    $locks[$day($lock['date'])] = (int) array_sum(
+                        array_map(static fn(string $kind): int => Kind::from($kind)->bit(), $lock['kinds']),
+                    );
                 }
 
-                return new PlanVehicle($v['id'], $v['site'], $v['minutes'], $v['cadence']['min'], $v['cadence']['target'], $v['cadence']['max'], $day($v['last_wash']), $cycle($v['topper']), $cycle($v['decon']), $days($v['closed']), $windows, $locks);
+                return new PlanVehicle(
+                    $v['id'],
+                    $v['site'],
+                    $v['minutes'],
+                    $v['cadence']['min'],
+                    $v['cadence']['target'],
+                    $v['cadence']['max'],
+                    $day($v['last_wash']),
+                    $cycle($v['topper']),
+                    $cycle($v['decon']),
+                    $days($v['closed']),
+                    $windows,
+                    $locks,
+                );
             }, $input['vehicles']),
         );
     }
@@ -59,8 +97,15 @@ final class Instances
     /**
      * @param int $perSite  vehicles a site has in the mean
      */
-    public static function draw(int $seed, int $vehicles, int $days, int $crews, int $perSite = 3, bool $locks = false, bool $toppers = true): Instance
-    {
+    public static function draw(
+        int $seed,
+        int $vehicles,
+        int $days,
+        int $crews,
+        int $perSite = 3,
+        bool $locks = false,
+        bool $toppers = true,
+    ): Instance {
         $random = new Randomizer(new Xoshiro256StarStar($seed));
         $one = static fn(array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
         $some = static function (int $most) use ($random, $days): array {
@@ -107,7 +152,9 @@ final class Instances
                 $toppers && $random->getInt(0, 2) === 0 ? new Cycle($due - 20, $due + 5, $due + 35, 60) : null,
                 $some(4),
                 $random->getInt(0, 4) === 0 ? [[$deadline - 3, $deadline]] : [],
-                $locks && $random->getInt(0, 3) === 0 ? [self::START + $random->getInt(0, $days - 1) => $toppers ? $one([0, 1]) : 0] : [],
+                $locks && $random->getInt(0, 3) === 0
+                    ? [self::START + $random->getInt(0, $days - 1) => $toppers ? $one([0, 1]) : 0]
+                    : [],
             );
         }
 
@@ -122,7 +169,10 @@ final class Instances
             $barred = [];
             foreach ($instance->crews as $crew) {
                 if ($random->getInt(0, 2) === 0) {
-                    $barred[$crew->id] = array_fill_keys(range($instance->start + $random->getInt(0, $instance->days - 1), $instance->end - 1), true);
+                    $barred[$crew->id] = array_fill_keys(
+                        range($instance->start + $random->getInt(0, $instance->days - 1), $instance->end - 1),
+                        true,
+                    );
                 }
             }
 
@@ -131,7 +181,21 @@ final class Instances
         $vehicles = array_map(static function (PlanVehicle $v) use ($instance, $random): PlanVehicle {
             $due = $instance->start + $random->getInt(-20, $instance->days + 20);
 
-            return new PlanVehicle($v->id, $v->site, [...$v->minutes, 'inspection' => $random->getInt(10, 40)], $v->min, $v->target, $v->max, $v->lastWash, $v->topper, $v->decon, $v->closed, $v->deadlines, $v->locks, $random->getInt(0, 1) === 0 ? null : new Cycle($due - 30, $due, $due + 60, 365));
+            return new PlanVehicle(
+                $v->id,
+                $v->site,
+                [...$v->minutes, 'inspection' => $random->getInt(10, 40)],
+                $v->min,
+                $v->target,
+                $v->max,
+                $v->lastWash,
+                $v->topper,
+                $v->decon,
+                $v->closed,
+                $v->deadlines,
+                $v->locks,
+                $random->getInt(0, 1) === 0 ? null : new Cycle($due - 30, $due, $due + 60, 365),
+            );
         }, $instance->vehicles);
 
         return new Instance($instance->start, $instance->days, $instance->crews, $instance->sky, $sites, $vehicles);

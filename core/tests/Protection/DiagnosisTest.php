@@ -32,9 +32,12 @@ final class DiagnosisTest extends TestCase
             foreach ($any as $washed) {
                 foreach ($any as $deconned) {
                     foreach ($any as $topped) {
-                        if ($arrival ?? $washed ?? $deconned ?? $topped) {
+                        if ($arrival ?? ($washed ?? ($deconned ?? $topped))) {
                             $diagnosis = Diagnosis::from($designed, $arrival, $washed, $deconned, $topped);
-                            self::assertSame($this->written($designed, $arrival, $washed, $deconned, $topped), [$diagnosis->verdict->value, $diagnosis->next->value]);
+                            self::assertSame($this->written($designed, $arrival, $washed, $deconned, $topped), [
+                                $diagnosis->verdict->value,
+                                $diagnosis->next->value,
+                            ]);
                             self::assertStringEndsWith('.', $diagnosis->says);
                             $count++;
                         }
@@ -62,8 +65,13 @@ final class DiagnosisTest extends TestCase
     }
 
     /** @return array{string, string} */
-    private function written(Designed $designed, ?Behaviour $arrival, ?Behaviour $washed, ?Behaviour $deconned, ?Behaviour $topped): array
-    {
+    private function written(
+        Designed $designed,
+        ?Behaviour $arrival,
+        ?Behaviour $washed,
+        ?Behaviour $deconned,
+        ?Behaviour $topped,
+    ): array {
         $enough = $designed === Designed::Beads ? ['tight', 'good'] : ['tight', 'good', 'weak', 'sheeting'];
         $holds = static fn(Behaviour $reading): bool => in_array($reading->value, $enough, true);
         if ($topped !== null) {
@@ -74,8 +82,8 @@ final class DiagnosisTest extends TestCase
         }
         if ($washed !== null) {
             return match (true) {
-                ! $holds($washed) => ['unclear', 'decontaminate-and-retest'],
-                $arrival !== null && ! $holds($arrival) => ['was-dirty', 'none'],
+                !$holds($washed) => ['unclear', 'decontaminate-and-retest'],
+                $arrival !== null && !$holds($arrival) => ['was-dirty', 'none'],
                 default => ['sound', 'none'],
             };
         }

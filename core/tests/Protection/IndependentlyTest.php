@@ -40,12 +40,19 @@ final class IndependentlyTest extends TestCase
             return [$held, $chance->getInt(0, 2) === 0 ? null : $held + $chance->getInt(5, 30) / 10];
         };
         $own = array_map($interval, range(1, $chance->getInt(1, 4)));
-        $others = array_map(static fn(): array => array_map($interval, range(1, $chance->getInt(1, 3))), range(1, $chance->getInt(1, 5)));
+        $others = array_map(
+            static fn(): array => array_map($interval, range(1, $chance->getInt(1, 3))),
+            range(1, $chance->getInt(1, 5)),
+        );
         $worn = $chance->getInt(0, 3) === 0 ? 0.0 : $chance->getInt(1, 60) / 10;
 
         $model = new LifeModel(...$label);
-        $as = static fn(array $pairs): array => array_values(array_map(static fn(array $pair): FailureInterval => FailureInterval::of($pair[0], $pair[1]), $pairs));
-        $curves = array_values(array_map(static fn(array $pairs): array => $model->vehicleEvidence($as($pairs)), $others));
+        $as = static fn(array $pairs): array => array_values(
+            array_map(static fn(array $pair): FailureInterval => FailureInterval::of($pair[0], $pair[1]), $pairs),
+        );
+        $curves = array_values(
+            array_map(static fn(array $pairs): array => $model->vehicleEvidence($as($pairs)), $others),
+        );
         $life = $model->forecast(LifeModel::together($curves), $as($own), $worn);
         $plain = $this->doubleSum($label, $own, $others, $worn);
 
@@ -73,7 +80,17 @@ final class IndependentlyTest extends TestCase
 
         $factor = ['heated-garage' => 0.5, 'garage' => 0.6, 'carport' => 0.8, 'outdoors' => 1.0, 'harsh' => 1.3];
         $roads = ['normal' => 1.0, 'unpaved' => 1.3, 'salted' => 1.6];
-        $hard = ['touchless' => 0.8, 'rinseless' => 0.9, 'contact' => 1.0, 'waterless' => 1.0, 'alkaline-prewash' => 1.8, 'iron-remover' => 2.5, 'machine-brush' => 4.0, 'clay' => 4.0, 'stripping-cleaner' => 12.0];
+        $hard = [
+            'touchless' => 0.8,
+            'rinseless' => 0.9,
+            'contact' => 1.0,
+            'waterless' => 1.0,
+            'alkaline-prewash' => 1.8,
+            'iron-remover' => 2.5,
+            'machine-brush' => 4.0,
+            'clay' => 4.0,
+            'stripping-cleaner' => 12.0,
+        ];
         $worn = 0.0;
         for ($day = 0; $day < 120; $day++) {
             if (isset($washes[$day])) {
@@ -82,7 +99,7 @@ final class IndependentlyTest extends TestCase
                 $worn = $washes[$day]->dryingAid ? max(0.0, $worn - 0.35) : $worn;
             }
             self::assertEqualsWithDelta($worn, $path->at((float) $day), 1e-9, "day {$day}");
-            $worn += (0.5 * $factor[$storage->value] + 0.25 * $km / 200 * $roads[$road->value]) / 7;
+            $worn += (0.5 * $factor[$storage->value] + ((0.25 * $km) / 200) * $roads[$road->value]) / 7;
         }
     }
 
@@ -104,7 +121,12 @@ final class IndependentlyTest extends TestCase
         for ($mu = $centre - 5 * $spread; $mu <= $centre + 5 * $spread; $mu += $spread / 20) {
             $atMu = exp(-0.5 * (($mu - $centre) / $spread) ** 2);
             foreach ($others as $layers) {
-                $atMu *= array_sum(array_map(fn(float $v): float => exp(-0.5 * ($v / 0.2) ** 2) * $this->likely($layers, $mu + $v), $vs));
+                $atMu *= array_sum(
+                    array_map(
+                        fn(float $v): float => exp(-0.5 * ($v / 0.2) ** 2) * $this->likely($layers, $mu + $v),
+                        $vs,
+                    ),
+                );
             }
             foreach ($vs as $v) {
                 $weight = $atMu * exp(-0.5 * ($v / 0.2) ** 2) * $this->likely($own, $mu + $v);
@@ -140,7 +162,9 @@ final class IndependentlyTest extends TestCase
     {
         $product = 1.0;
         foreach ($layers as [$held, $failed]) {
-            $product *= ($failed === null ? 1.0 : $this->normal((log($failed) - $t) / 0.25)) - ($held > 0.0 ? $this->normal((log($held) - $t) / 0.25) : 0.0);
+            $product *=
+                ($failed === null ? 1.0 : $this->normal((log($failed) - $t) / 0.25)) -
+                ($held > 0.0 ? $this->normal((log($held) - $t) / 0.25) : 0.0);
         }
 
         return $product;
@@ -151,7 +175,11 @@ final class IndependentlyTest extends TestCase
     {
         $x = abs($z) / M_SQRT2;
         $t = 1 / (1 + 0.3275911 * $x);
-        $erf = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+        $erf =
+            1 -
+            ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) *
+                $t *
+                exp(-$x * $x);
 
         return 0.5 * (1 + ($z < 0 ? -$erf : $erf));
     }

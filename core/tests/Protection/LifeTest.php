@@ -30,31 +30,37 @@ final class LifeTest extends TestCase
 
     public function testHavingHeldLongerNeverShortensWhatIsExpected(): void
     {
-        $this->limitTo(40)->forAll(new ChooseGenerator(0, 150), new ChooseGenerator(1, 50))->then(function (int $tenths, int $more): void {
-            $model = new LifeModel(4.0, 10.0);
-            $shorter = $model->forecast([], [], $tenths / 10);
-            $longer = $model->forecast([], [], ($tenths + $more) / 10);
-            self::assertGreaterThan($shorter->productLife, $longer->productLife);
-            self::assertGreaterThan($shorter->quantile(0.3), $longer->quantile(0.3));
-            // It holds now: the date can't lie behind what it has survived.
-            self::assertGreaterThanOrEqual(($tenths + $more) / 10, $longer->quantile(0.01));
-        });
+        $this->limitTo(40)
+            ->forAll(new ChooseGenerator(0, 150), new ChooseGenerator(1, 50))
+            ->then(function (int $tenths, int $more): void {
+                $model = new LifeModel(4.0, 10.0);
+                $shorter = $model->forecast([], [], $tenths / 10);
+                $longer = $model->forecast([], [], ($tenths + $more) / 10);
+                self::assertGreaterThan($shorter->productLife, $longer->productLife);
+                self::assertGreaterThan($shorter->quantile(0.3), $longer->quantile(0.3));
+                // It holds now: the date can't lie behind what it has survived.
+                self::assertGreaterThanOrEqual(($tenths + $more) / 10, $longer->quantile(0.01));
+            });
     }
 
     public function testMoreWearNeverLowersTheRisk(): void
     {
         $life = $this->some();
-        $this->limitTo(60)->forAll(new ChooseGenerator(0, 300), new ChooseGenerator(1, 100))->then(static function (int $tenths, int $more) use ($life): void {
-            self::assertGreaterThanOrEqual($life->risk($tenths / 10), $life->risk(($tenths + $more) / 10));
-        });
+        $this->limitTo(60)
+            ->forAll(new ChooseGenerator(0, 300), new ChooseGenerator(1, 100))
+            ->then(static function (int $tenths, int $more) use ($life): void {
+                self::assertGreaterThanOrEqual($life->risk($tenths / 10), $life->risk(($tenths + $more) / 10));
+            });
     }
 
     public function testQuantileAndRiskAreEachOthersInverse(): void
     {
         $life = $this->some();
-        $this->limitTo(60)->forAll(new ChooseGenerator(1, 99))->then(static function (int $percent) use ($life): void {
-            self::assertEqualsWithDelta($percent / 100, $life->risk($life->quantile($percent / 100)), 1e-6);
-        });
+        $this->limitTo(60)
+            ->forAll(new ChooseGenerator(1, 99))
+            ->then(static function (int $percent) use ($life): void {
+                self::assertEqualsWithDelta($percent / 100, $life->risk($life->quantile($percent / 100)), 1e-6);
+            });
     }
 
     public function testMuchEvidenceOverrulesTheLabel(): void
@@ -74,13 +80,25 @@ final class LifeTest extends TestCase
         $life = $model->forecast([], $layers, 0.0);
         // μ + v is known to be ln 5 and the prior splits it by variance.
         $share = $model->priorSpread ** 2 / ($model->priorSpread ** 2 + 0.04);
-        self::assertEqualsWithDelta(exp($model->priorMean + $share * (log(5.0) - $model->priorMean)), $life->productLife, 0.05);
+        self::assertEqualsWithDelta(
+            exp($model->priorMean + $share * (log(5.0) - $model->priorMean)),
+            $life->productLife,
+            0.05,
+        );
         self::assertEqualsWithDelta(5.0, $life->quantile(0.5), 0.03);
     }
 
     public function testContradictionsAreRefusedInWords(): void
     {
-        foreach ([static fn() => new LifeModel(10.0, 4.0), static fn() => FailureInterval::of(5.0, 4.0), static fn() => FailureInterval::of(NAN), static fn() => (new LifeModel(4.0, 10.0))->forecast([], [], -1.0)] as $impossible) {
+        foreach (
+            [
+                static fn() => new LifeModel(10.0, 4.0),
+                static fn() => FailureInterval::of(5.0, 4.0),
+                static fn() => FailureInterval::of(NAN),
+                static fn() => (new LifeModel(4.0, 10.0))->forecast([], [], -1.0),
+            ]
+            as $impossible
+        ) {
             try {
                 $impossible();
                 self::fail('Nonsense was accepted.');
@@ -93,7 +111,7 @@ final class LifeTest extends TestCase
 
     public function testTheNormalDistributionKeepsItsDigitsInBothTails(): void
     {
-        self::assertEqualsWithDelta(0.975002104851780, Normal::below(1.96), 1e-13);
+        self::assertEqualsWithDelta(0.97500210485178, Normal::below(1.96), 1e-13);
         self::assertEqualsWithDelta(7.61985302416052e-24, Normal::above(10.0), 1e-31);
         self::assertEqualsWithDelta(Normal::above(8.0) - Normal::above(8.1), Normal::between(8.0, 8.1), 1e-28);
         self::assertEqualsWithDelta(-1.2815515655446004, Normal::quantile(0.1), 1e-8);
@@ -110,7 +128,7 @@ final class LifeTest extends TestCase
         [$low, $high] = [-9.0, 9.0];
         for ($i = 0; $i < 100; $i++) {
             $middle = 0.5 * ($low + $high);
-            Normal::below($middle) < $p ? $low = $middle : $high = $middle;
+            Normal::below($middle) < $p ? ($low = $middle) : ($high = $middle);
         }
 
         return $low;

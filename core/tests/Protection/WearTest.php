@@ -22,20 +22,32 @@ final class WearTest extends TestCase
 
     public function testTheReferenceWeekIsOne(): void
     {
-        self::assertEqualsWithDelta(1.0, (new WearFactors)->perWeek($this->reference(), 1.0), 1e-12);
+        self::assertEqualsWithDelta(1.0, (new WearFactors())->perWeek($this->reference(), 1.0), 1e-12);
     }
 
     public function testEachFactorCountsAsPublished(): void
     {
-        $factors = new WearFactors;
-        self::assertEqualsWithDelta(0.5 * 1.3 + 0.25 * 2.0 * 1.6 + 0.25 * 2.0 * 2.5, $factors->perWeek(Habits::of(Storage::Harsh, Road::Salted, 400.0), 2.0, $factors->washFactor([WashTrait::Contact, WashTrait::IronRemover])), 1e-12);
-        self::assertEqualsWithDelta(0.25, $factors->perWeek(Habits::of(Storage::HeatedGarage, Road::Normal, 0.0), 0.0), 1e-12);
+        $factors = new WearFactors();
+        self::assertEqualsWithDelta(
+            0.5 * 1.3 + 0.25 * 2.0 * 1.6 + 0.25 * 2.0 * 2.5,
+            $factors->perWeek(
+                Habits::of(Storage::Harsh, Road::Salted, 400.0),
+                2.0,
+                $factors->washFactor([WashTrait::Contact, WashTrait::IronRemover]),
+            ),
+            1e-12,
+        );
+        self::assertEqualsWithDelta(
+            0.25,
+            $factors->perWeek(Habits::of(Storage::HeatedGarage, Road::Normal, 0.0), 0.0),
+            1e-12,
+        );
     }
 
     public function testAWashAddsItsShareOnItsDay(): void
     {
         $path = WearPath::of($this->reference(), [new Wash(7.0, [WashTrait::Touchless])]);
-        self::assertEqualsWithDelta(0.75 - 0.75 / 7 * 0.001, $path->at(6.999), 1e-9);
+        self::assertEqualsWithDelta(0.75 - (0.75 / 7) * 0.001, $path->at(6.999), 1e-9);
         self::assertEqualsWithDelta(0.75 + 0.2, $path->at(7.0), 1e-12);
         self::assertEqualsWithDelta(1.5 + 0.2, $path->at(14.0), 1e-12);
     }
@@ -49,26 +61,37 @@ final class WearTest extends TestCase
 
     public function testMoreWashesNeverWearLess(): void
     {
-        $this->forAll(new ChooseGenerator(0, 60), new ChooseGenerator(0, 60), new ChooseGenerator(1, 90))->then(function (int $a, int $b, int $day): void {
-            $fewer = WearPath::of($this->reference(), [new Wash((float) $a)]);
-            $more = WearPath::of($this->reference(), [new Wash((float) $a), new Wash((float) $b, [WashTrait::Clay])]);
-            self::assertGreaterThanOrEqual($fewer->at($day), $more->at($day));
-        });
+        $this->forAll(new ChooseGenerator(0, 60), new ChooseGenerator(0, 60), new ChooseGenerator(1, 90))->then(
+            function (int $a, int $b, int $day): void {
+                $fewer = WearPath::of($this->reference(), [new Wash((float) $a)]);
+                $more = WearPath::of($this->reference(), [
+                    new Wash((float) $a),
+                    new Wash((float) $b, [WashTrait::Clay]),
+                ]);
+                self::assertGreaterThanOrEqual($fewer->at($day), $more->at($day));
+            },
+        );
     }
 
     public function testTheDayALevelIsReachedIsTheDayTheWearIsThere(): void
     {
-        $this->forAll(new ChooseGenerator(1, 20), new ChooseGenerator(1, 200), new ChooseGenerator(0, 60))->then(function (int $level, int $today, int $wash): void {
-            $path = WearPath::of($this->reference(), [new Wash((float) $wash)]);
-            $day = $path->reaches((float) $level, (float) $today, 0.25);
-            self::assertNotNull($day);
-            if ($day > $today) {
-                self::assertEqualsWithDelta($level, $path->at((float) $today) + ($day - $today) * (0.75 + 0.25) / 7, 1e-9);
-            } else {
-                self::assertGreaterThanOrEqual($level - 1e-9, $path->at($day));
-                self::assertLessThanOrEqual($level + 1e-9, $path->at(max(0.0, $day - 1e-6)));
-            }
-        });
+        $this->forAll(new ChooseGenerator(1, 20), new ChooseGenerator(1, 200), new ChooseGenerator(0, 60))->then(
+            function (int $level, int $today, int $wash): void {
+                $path = WearPath::of($this->reference(), [new Wash((float) $wash)]);
+                $day = $path->reaches((float) $level, (float) $today, 0.25);
+                self::assertNotNull($day);
+                if ($day > $today) {
+                    self::assertEqualsWithDelta(
+                        $level,
+                        $path->at((float) $today) + (($day - $today) * (0.75 + 0.25)) / 7,
+                        1e-9,
+                    );
+                } else {
+                    self::assertGreaterThanOrEqual($level - 1e-9, $path->at($day));
+                    self::assertLessThanOrEqual($level + 1e-9, $path->at(max(0.0, $day - 1e-6)));
+                }
+            },
+        );
     }
 
     public function testNeverReachedWhereNothingWears(): void

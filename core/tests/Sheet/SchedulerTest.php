@@ -26,9 +26,18 @@ final class SchedulerTest extends TestCase
     public static function visits(): iterable
     {
         /** @var list<array{name: string, input: array{crew: int, steps: list<array<string, mixed>>}, expect: array{best_known: int, proven: bool}}> $vectors */
-        $vectors = json_decode((string) file_get_contents(dirname(__DIR__).'/vectors/sheet.json'), true, 512, JSON_THROW_ON_ERROR);
+        $vectors = json_decode(
+            (string) file_get_contents(dirname(__DIR__) . '/vectors/sheet.json'),
+            true,
+            512,
+            JSON_THROW_ON_ERROR,
+        );
         foreach ($vectors as $vector) {
-            yield $vector['name'] => [$vector['input']['crew'], array_map(self::task(...), $vector['input']['steps']), $vector['expect']['best_known']];
+            yield $vector['name'] => [
+                $vector['input']['crew'],
+                array_map(self::task(...), $vector['input']['steps']),
+                $vector['expect']['best_known'],
+            ];
         }
     }
 
@@ -45,45 +54,58 @@ final class SchedulerTest extends TestCase
 
     public function testSmallVisitsAgreeWithTryingEveryMinute(): void
     {
-        $this->limitTo(250)->forAll(Generators::choose(0, 10_000_000))->then(function (int $seed): void {
-            [$crew, $tasks] = self::visit($seed);
-            $best = self::tryEverything($crew, $tasks);
-            try {
-                $schedule = Scheduler::earliest($crew, $tasks);
-            } catch (Infeasible $e) {
-                self::assertNull($best, $e->getMessage());
-                $clash = array_values(array_filter($tasks, static fn(Task $task): bool => in_array($task->id, $e->clash, true)));
-                self::assertNull(self::tryEverything($crew, self::only($clash)), 'what is named clashes by itself');
-                foreach (array_keys($clash) as $i) {
-                    $rest = $clash;
-                    unset($rest[$i]);
-                    self::assertTrue($rest === [] || self::tryEverything($crew, self::only(array_values($rest))) !== null, 'and nothing too much is named');
-                }
+        $this->limitTo(250)
+            ->forAll(Generators::choose(0, 10_000_000))
+            ->then(function (int $seed): void {
+                [$crew, $tasks] = self::visit($seed);
+                $best = self::tryEverything($crew, $tasks);
+                try {
+                    $schedule = Scheduler::earliest($crew, $tasks);
+                } catch (Infeasible $e) {
+                    self::assertNull($best, $e->getMessage());
+                    $clash = array_values(
+                        array_filter($tasks, static fn(Task $task): bool => in_array($task->id, $e->clash, true)),
+                    );
+                    self::assertNull(self::tryEverything($crew, self::only($clash)), 'what is named clashes by itself');
+                    foreach (array_keys($clash) as $i) {
+                        $rest = $clash;
+                        unset($rest[$i]);
+                        self::assertTrue(
+                            $rest === [] || self::tryEverything($crew, self::only(array_values($rest))) !== null,
+                            'and nothing too much is named',
+                        );
+                    }
 
-                return;
-            }
-            self::assertSame($best, $schedule->finish);
-            self::assertTrue($schedule->isProven());
-            self::assertKept($crew, $tasks, $schedule);
-        });
+                    return;
+                }
+                self::assertSame($best, $schedule->finish);
+                self::assertTrue($schedule->isProven());
+                self::assertKept($crew, $tasks, $schedule);
+            });
     }
 
     public function testASecondPairOfHandsNeverFinishesLater(): void
     {
-        $this->limitTo(80)->forAll(Generators::choose(0, 10_000_000))->then(function (int $seed): void {
-            [, $tasks] = self::visit($seed);
-            try {
-                $alone = Scheduler::earliest(1, $tasks);
-            } catch (Infeasible) {
-                return;
-            }
-            self::assertLessThanOrEqual($alone->finish, Scheduler::earliest(2, $tasks)->finish);
-        });
+        $this->limitTo(80)
+            ->forAll(Generators::choose(0, 10_000_000))
+            ->then(function (int $seed): void {
+                [, $tasks] = self::visit($seed);
+                try {
+                    $alone = Scheduler::earliest(1, $tasks);
+                } catch (Infeasible) {
+                    return;
+                }
+                self::assertLessThanOrEqual($alone->finish, Scheduler::earliest(2, $tasks)->finish);
+            });
     }
 
     public function testTheDwellIsUsedForOtherWork(): void
     {
-        $schedule = Scheduler::earliest(1, [new Task('foam', 2), new Task('rinse', 3, dwell: new Dwell('foam', 4, 6)), new Task('mix', 5)]);
+        $schedule = Scheduler::earliest(1, [
+            new Task('foam', 2),
+            new Task('rinse', 3, dwell: new Dwell('foam', 4, 6)),
+            new Task('mix', 5),
+        ]);
         self::assertSame(10, $schedule->finish);
         self::assertSame(['foam' => 0, 'rinse' => 7, 'mix' => 2], $schedule->start);
         self::assertSame([1], $schedule->who['mix']);
@@ -91,15 +113,28 @@ final class SchedulerTest extends TestCase
 
     public function testSlackIsWhatAStepMayWait(): void
     {
-        $schedule = Scheduler::earliest(2, [new Task('wash', 20), new Task('wheels', 6), new Task('tyres', 4, after: ['wheels'])]);
+        $schedule = Scheduler::earliest(2, [
+            new Task('wash', 20),
+            new Task('wheels', 6),
+            new Task('tyres', 4, after: ['wheels']),
+        ]);
         self::assertSame(['wash' => 0, 'wheels' => 10, 'tyres' => 10], $schedule->slack);
-        self::assertSame([$schedule->who['wheels']], [$schedule->who['tyres']], 'whoever began the wheels goes on with them');
+        self::assertSame(
+            [$schedule->who['wheels']],
+            [$schedule->who['tyres']],
+            'whoever began the wheels goes on with them',
+        );
     }
 
     public function testWhatCantBeKeptIsNamed(): void
     {
         try {
-            Scheduler::earliest(1, [new Task('look', 3), new Task('spray', 2, after: ['look']), new Task('wheels', 9, after: ['spray']), new Task('rinse', 3, after: ['wheels'], dwell: new Dwell('spray', 2, 6))]);
+            Scheduler::earliest(1, [
+                new Task('look', 3),
+                new Task('spray', 2, after: ['look']),
+                new Task('wheels', 9, after: ['spray']),
+                new Task('rinse', 3, after: ['wheels'], dwell: new Dwell('spray', 2, 6)),
+            ]);
             self::fail();
         } catch (Infeasible $e) {
             self::assertSame(['spray', 'wheels', 'rinse'], $e->clash);
@@ -123,7 +158,11 @@ final class SchedulerTest extends TestCase
         yield 'less than no time' => [1, [new Task('a', -1)], 'steps.0.minutes'];
         yield 'after what is not there' => [1, [new Task('a', 1, after: ['b'])], 'steps.0.after.0'];
         yield 'a dwell on itself' => [1, [new Task('a', 1, dwell: new Dwell('a', 0, 1))], 'steps.0.dwell.of'];
-        yield 'a backward dwell' => [1, [new Task('a', 1), new Task('b', 1, dwell: new Dwell('a', 5, 2))], 'steps.1.dwell.max'];
+        yield 'a backward dwell' => [
+            1,
+            [new Task('a', 1), new Task('b', 1, dwell: new Dwell('a', 5, 2))],
+            'steps.1.dwell.max',
+        ];
         yield 'a ring' => [1, [new Task('a', 1, after: ['b']), new Task('b', 1, after: ['a'])], 'steps.0.after'];
     }
 
@@ -159,7 +198,15 @@ final class SchedulerTest extends TestCase
             }
         }
         for ($minute = 0; $minute < $schedule->finish; $minute++) {
-            $busy = array_merge(...array_map(static fn(Task $task): array => $schedule->start[$task->id] <= $minute && $minute < $schedule->end[$task->id] ? $schedule->who[$task->id] : [], $tasks));
+            $busy = array_merge(
+                ...array_map(
+                    static fn(Task $task): array => $schedule->start[$task->id] <= $minute &&
+                    $minute < $schedule->end[$task->id]
+                        ? $schedule->who[$task->id]
+                        : [],
+                    $tasks,
+                ),
+            );
             self::assertSame($busy, array_values(array_unique($busy)), 'nobody is in two places');
             self::assertLessThanOrEqual($crew, count($busy));
         }
@@ -172,14 +219,19 @@ final class SchedulerTest extends TestCase
         $tasks = [];
         $n = $random->getInt(3, 6);
         for ($i = 0; $i < $n; $i++) {
-            $before = $i === 0 ? [] : array_values(array_filter(range(0, $i - 1), static fn(): bool => $random->getInt(0, 3) === 0));
+            $before =
+                $i === 0
+                    ? []
+                    : array_values(array_filter(range(0, $i - 1), static fn(): bool => $random->getInt(0, 3) === 0));
             $min = $random->getInt(0, 2);
             $tasks[] = new Task(
                 "s{$i}",
                 $random->getInt(1, 4),
                 $random->getInt(0, 7) === 0 ? 2 : 1,
                 array_map(static fn(int $b): string => "s{$b}", $before),
-                $i > 0 && $random->getInt(0, 1) === 0 ? new Dwell('s'.$random->getInt(0, $i - 1), $min, $min + $random->getInt(0, 3)) : null,
+                $i > 0 && $random->getInt(0, 1) === 0
+                    ? new Dwell('s' . $random->getInt(0, $i - 1), $min, $min + $random->getInt(0, 3))
+                    : null,
             );
         }
 
@@ -194,13 +246,16 @@ final class SchedulerTest extends TestCase
     {
         $ids = array_map(static fn(Task $task): string => $task->id, $tasks);
 
-        return array_map(static fn(Task $task): Task => new Task(
-            $task->id,
-            $task->minutes,
-            $task->people,
-            array_values(array_intersect($task->after, $ids)),
-            $task->dwell !== null && in_array($task->dwell->of, $ids, true) ? $task->dwell : null,
-        ), $tasks);
+        return array_map(
+            static fn(Task $task): Task => new Task(
+                $task->id,
+                $task->minutes,
+                $task->people,
+                array_values(array_intersect($task->after, $ids)),
+                $task->dwell !== null && in_array($task->dwell->of, $ids, true) ? $task->dwell : null,
+            ),
+            $tasks,
+        );
     }
 
     /**
@@ -211,19 +266,31 @@ final class SchedulerTest extends TestCase
     private static function tryEverything(int $crew, array $tasks): ?int
     {
         // Enough room for everything one after the other, with every wait.
-        $horizon = array_sum(array_map(static fn(Task $task): int => $task->minutes + ($task->dwell->min ?? 0), $tasks));
+        $horizon = array_sum(
+            array_map(static fn(Task $task): int => $task->minutes + ($task->dwell->min ?? 0), $tasks),
+        );
         $best = null;
-        $place = static function (int $i, array $ends, array $busy, int $finish) use (&$place, &$best, $tasks, $crew, $horizon): void {
+        $place = static function (int $i, array $ends, array $busy, int $finish) use (
+            &$place,
+            &$best,
+            $tasks,
+            $crew,
+            $horizon,
+        ): void {
             if ($best !== null && $finish >= $best) {
                 return;
             }
-            if (! isset($tasks[$i])) {
+            if (!isset($tasks[$i])) {
                 $best = $finish;
 
                 return;
             }
             $task = $tasks[$i];
-            $from = max([0, ...array_map(static fn(string $id): int => $ends[$id], $task->after), ...($task->dwell === null ? [] : [$ends[$task->dwell->of] + $task->dwell->min])]);
+            $from = max([
+                0,
+                ...array_map(static fn(string $id): int => $ends[$id], $task->after),
+                ...$task->dwell === null ? [] : [$ends[$task->dwell->of] + $task->dwell->min],
+            ]);
             $to = $task->dwell?->max === null ? $horizon : $ends[$task->dwell->of] + $task->dwell->max;
             for ($start = $from; $start <= $to; $start++) {
                 $then = $busy;
@@ -233,7 +300,12 @@ final class SchedulerTest extends TestCase
                     $fits = $fits && $then[$minute] <= $crew;
                 }
                 if ($fits) {
-                    $place($i + 1, [...$ends, $task->id => $start + $task->minutes], $then, max($finish, $start + $task->minutes));
+                    $place(
+                        $i + 1,
+                        [...$ends, $task->id => $start + $task->minutes],
+                        $then,
+                        max($finish, $start + $task->minutes),
+                    );
                 }
             }
         };
@@ -246,6 +318,14 @@ final class SchedulerTest extends TestCase
     private static function task(array $step): Task
     {
         /** @var array{id: string, minutes: int, people?: int, after?: list<string>, dwell?: array{of: string, min: int, max: int}} $step */
-        return new Task($step['id'], $step['minutes'], $step['people'] ?? 1, $step['after'] ?? [], isset($step['dwell']) ? new Dwell($step['dwell']['of'], $step['dwell']['min'], $step['dwell']['max']) : null);
+        return new Task(
+            $step['id'],
+            $step['minutes'],
+            $step['people'] ?? 1,
+            $step['after'] ?? [],
+            isset($step['dwell'])
+                ? new Dwell($step['dwell']['of'], $step['dwell']['min'], $step['dwell']['max'])
+                : null,
+        );
     }
 }

@@ -22,9 +22,17 @@ final class SunTest extends TestCase
     public function testAtTheSolsticesAndTheEquinox(): void
     {
         // Noon on the tropic at midsummer: overhead; at the pole the sun circles at the height of the obliquity.
-        self::assertEqualsWithDelta(90.0, Sun::at(23.436, 0.0, new DateTimeImmutable('2026-06-21 12:02:00 UTC'))->elevationDeg, 0.3);
+        self::assertEqualsWithDelta(
+            90.0,
+            Sun::at(23.436, 0.0, new DateTimeImmutable('2026-06-21 12:02:00 UTC'))->elevationDeg,
+            0.3,
+        );
         foreach ([0, 6, 12, 18] as $hour) {
-            self::assertEqualsWithDelta(23.436, Sun::at(90.0, 0.0, (new DateTimeImmutable('2026-06-21 UTC'))->setTime($hour, 0))->elevationDeg, 0.02);
+            self::assertEqualsWithDelta(
+                23.436,
+                Sun::at(90.0, 0.0, (new DateTimeImmutable('2026-06-21 UTC'))->setTime($hour, 0))->elevationDeg,
+                0.02,
+            );
         }
         // At the equinox it rises due east.
         $rise = Sun::at(0.0, 0.0, new DateTimeImmutable('2026-03-20 06:07:30 UTC'));

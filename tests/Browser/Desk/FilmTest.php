@@ -19,7 +19,10 @@ final class FilmTest extends BrowserTestCase
         // Drawn, not only listed: every worn layer has a body, and the due ones a bracket.
         self::assertGreaterThan(20, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .body'))));
         self::assertGreaterThan(5, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .bracket'))));
-        self::assertMatchesRegularExpression('/.+ on .+ Renew by .+ Next wash/s', (string) $this->see('(//a[contains(@class, "row")])[1]')->getDomProperty('textContent'));
+        self::assertMatchesRegularExpression(
+            '/.+ on .+ Renew by .+ Next wash/s',
+            (string) $this->see('(//a[contains(@class, "row")])[1]')->getDomProperty('textContent'),
+        );
         $this->assertAccessible('Film');
 
         $keys = $this->browser->getKeyboard();
@@ -53,7 +56,28 @@ final class FilmTest extends BrowserTestCase
     public function testEveryOtherPlaceIsSoundInBothThemes(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        foreach (['/book' => 'Hearse', '/book?tab=clients' => 'Isles Mobile Library', '/book?tab=sites' => 'Ferry yard', '/shelf' => 'Vell Citron', '/shelf/new' => 'As the label says', '/shelf/fit' => 'Vell Citron', '/shelf/files' => 'Take the shelf along', '/bench' => 'Ruled out here', '/bench/mix' => 'Dilution', '/bench/water' => 'How the chain stands', '/shelf/gear' => 'Short lance', '/round' => 'Sheets', '/proof' => 'Were we right?', '/workspace/schools' => 'Each side meets the paint once', '/workspace' => 'Tam Ostrey', '/start' => 'What vehicle?', '/nowhere' => 'leads nowhere'] as $path => $text) {
+        foreach (
+            [
+                '/book' => 'Hearse',
+                '/book?tab=clients' => 'Isles Mobile Library',
+                '/book?tab=sites' => 'Ferry yard',
+                '/shelf' => 'Vell Citron',
+                '/shelf/new' => 'As the label says',
+                '/shelf/fit' => 'Vell Citron',
+                '/shelf/files' => 'Take the shelf along',
+                '/bench' => 'Ruled out here',
+                '/bench/mix' => 'Dilution',
+                '/bench/water' => 'How the chain stands',
+                '/shelf/gear' => 'Short lance',
+                '/round' => 'Sheets',
+                '/proof' => 'Were we right?',
+                '/workspace/schools' => 'Each side meets the paint once',
+                '/workspace' => 'Tam Ostrey',
+                '/start' => 'What vehicle?',
+                '/nowhere' => 'leads nowhere',
+            ]
+            as $path => $text
+        ) {
             $this->visit($path);
             $this->seeText($text);
             $this->assertAccessible($path);

@@ -11,7 +11,7 @@ final class FirstDateTest extends BrowserTestCase
 {
     public function testFromNothingToAMovedDateAndACorrection(): void
     {
-        $email = 'first-'.bin2hex(random_bytes(4)).'@example.test';
+        $email = 'first-' . bin2hex(random_bytes(4)) . '@example.test';
         $this->visit('/register');
         $this->field('Your name')->sendKeys('Ola');
         $this->field('The business')->sendKeys('Ola’s drive');
@@ -49,7 +49,10 @@ final class FirstDateTest extends BrowserTestCase
         $this->choose('How was it washed?', 'Many towels');
         $this->choose('Drying aid on paint', 'Silica drying aid');
         $this->choose('Water on the clean paint', 'Tight beads');
-        self::assertStringContainsString('over a layer that should work bare', $this->see('//details[contains(@class, "pick")][.//span[normalize-space(.) = "Topper"]]')->getText());
+        self::assertStringContainsString(
+            'over a layer that should work bare',
+            $this->see('//details[contains(@class, "pick")][.//span[normalize-space(.) = "Topper"]]')->getText(),
+        );
         $this->assertAccessible('Record a turn');
         $this->press('Save the turn');
 

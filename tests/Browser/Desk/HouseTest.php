@@ -21,7 +21,10 @@ final class HouseTest extends BrowserTestCase
         $this->fill('Left', '8');
         $this->press('Save');
         $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]');
-        self::assertStringContainsString('8 fl oz', $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]')->getText());
+        self::assertStringContainsString(
+            '8 fl oz',
+            $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]')->getText(),
+        );
         $this->press('Bay soap');
         self::assertSame('95', $this->field('Panel to')->getAttribute('value'));
         self::assertSame('8', $this->field('Left')->getAttribute('value'));
@@ -31,7 +34,10 @@ final class HouseTest extends BrowserTestCase
         $this->press('Save');
         $this->seeText('Saved.');
         $this->visit('/shelf');
-        self::assertStringContainsString('237 ml', $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]')->getText());
+        self::assertStringContainsString(
+            '237 ml',
+            $this->see('//a[contains(@class, "bottle")][contains(., "Bay soap")]')->getText(),
+        );
         // A label half typed is not yet a label.
         $this->assertQuietConsole('status of 422');
     }
@@ -40,7 +46,7 @@ final class HouseTest extends BrowserTestCase
     {
         $this->begin('Litres, °C');
         $this->visit('/workspace');
-        $email = 'tam-'.bin2hex(random_bytes(4)).'@example.test';
+        $email = 'tam-' . bin2hex(random_bytes(4)) . '@example.test';
         $this->field('Invite by e-mail')->sendKeys($email);
         $this->press('Invite');
         $this->seeText("An invitation for {$email}");
@@ -60,7 +66,11 @@ final class HouseTest extends BrowserTestCase
         $this->seeText('Every vehicle becomes a ribbon here');
         $this->visit('/workspace');
         $this->seeText('technician');
-        self::assertCount(0, $this->browser->findElements(WebDriverBy::xpath('//h2[normalize-space(.) = "Tokens for scripts"]')), 'The owner’s business stays the owner’s.');
+        self::assertCount(
+            0,
+            $this->browser->findElements(WebDriverBy::xpath('//h2[normalize-space(.) = "Tokens for scripts"]')),
+            'The owner’s business stays the owner’s.',
+        );
         $this->assertQuietConsole();
     }
 
@@ -105,7 +115,7 @@ final class HouseTest extends BrowserTestCase
         $this->visit('/register');
         $this->field('Your name')->sendKeys('Ola');
         $this->field('The business')->sendKeys('Ola’s drive');
-        $this->field('E-mail')->sendKeys('house-'.bin2hex(random_bytes(5)).'@example.test');
+        $this->field('E-mail')->sendKeys('house-' . bin2hex(random_bytes(5)) . '@example.test');
         $this->field('Password')->sendKeys('marram-and-sedge');
         $this->choose('Units', $units);
         $this->press('Begin');

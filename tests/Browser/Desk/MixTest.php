@@ -17,8 +17,18 @@ final class MixTest extends BrowserTestCase
         $this->begin();
         $this->visit('/shelf/gear');
         $this->see('//h1[normalize-space(.) = "Gear"]');
-        foreach (['Lances' => ['Short lance', 'Bottle holds', '1000'], 'Spray bottles' => ['Half litre', 'Holds', '500']] as $board => [$name, $label, $value]) {
-            $this->click($this->see(sprintf('//section[.//h2[normalize-space(.) = "%s"]]//button[normalize-space(.) = "Add one"]', $board)));
+        foreach (
+            ['Lances' => ['Short lance', 'Bottle holds', '1000'], 'Spray bottles' => ['Half litre', 'Holds', '500']]
+            as $board => [$name, $label, $value]
+        ) {
+            $this->click(
+                $this->see(
+                    sprintf(
+                        '//section[.//h2[normalize-space(.) = "%s"]]//button[normalize-space(.) = "Add one"]',
+                        $board,
+                    ),
+                ),
+            );
             $this->field('Name')->sendKeys($name);
             $this->fill($label, $value);
             $this->press('Save');
@@ -76,7 +86,7 @@ final class MixTest extends BrowserTestCase
         $this->field('What it is')->sendKeys('Pre-wash');
         $this->press('Make the labels');
         $this->see('//a[contains(., "Save the PDF")]');
-        $folder = sys_get_temp_dir().'/labels-'.bin2hex(random_bytes(4));
+        $folder = sys_get_temp_dir() . '/labels-' . bin2hex(random_bytes(4));
         mkdir($folder);
         self::tell($this->browser, 'Page.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $folder]);
         $this->press('Save the PDF');
@@ -114,7 +124,10 @@ final class MixTest extends BrowserTestCase
         $this->press('Round');
         $this->fill('Day', $this->demoDay());
         $this->see('//li[.//a[normalize-space(.) = "Hearse"]]');
-        self::assertGreaterThan(3, count($this->browser->findElements(WebDriverBy::xpath('//ol[contains(@class, "stops")]/li'))));
+        self::assertGreaterThan(
+            3,
+            count($this->browser->findElements(WebDriverBy::xpath('//ol[contains(@class, "stops")]/li'))),
+        );
         $this->seeText('Van tank');
         $this->click($this->see('//button[@aria-label = "Hearse later"]'));
         $this->see('//ol[contains(@class, "stops")]/li[1][.//a[normalize-space(.) = "Limousine one"]]');
@@ -122,7 +135,7 @@ final class MixTest extends BrowserTestCase
         $this->see('//ol[contains(@class, "stops")]/li[1][.//a[normalize-space(.) = "Hearse"]]');
         $this->assertAccessible('Round');
         // A summer's noon is not for black paint.
-        $this->fill('Day', date('Y').'-07-03');
+        $this->fill('Day', date('Y') . '-07-03');
         $this->seeText('Nobody is on the way that day');
         $this->assertQuietConsole();
     }
@@ -134,15 +147,20 @@ final class MixTest extends BrowserTestCase
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->click($this->see('//a[contains(@class, "beside")][normalize-space(.) = "Bench"]'));
         $this->see('//section[@aria-label = "The match"]//h2');
-        foreach (['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15'] as $label => $value) {
+        foreach (
+            ['Air' => '14', 'Humidity' => '70', 'Wind' => '2', 'Sun' => '100', 'Panel' => '15']
+            as $label => $value
+        ) {
             $this->fill($label, $value);
         }
         $this->choose('How dirty', 'Heavy');
         $this->press('What to mix');
         $this->see('//li[.//strong[normalize-space(.) = "Vell Lather"]][contains(., "Short lance")]');
-        $this->see('//li[.//strong[normalize-space(.) = "Merrow Plain"]][contains(., "30 ml of product, water to 15 l")]');
+        $this->see(
+            '//li[.//strong[normalize-space(.) = "Merrow Plain"]][contains(., "30 ml of product, water to 15 l")]',
+        );
         $this->press('Aim the thermometer');
-        $this->until(fn(): bool => ! in_array($this->field('Panel')->getAttribute('value'), ['', '15'], true));
+        $this->until(fn(): bool => !in_array($this->field('Panel')->getAttribute('value'), ['', '15'], true));
         $this->press('Hold the pen in the tap water');
         $this->until(fn(): bool => (float) $this->field('Tap water')->getAttribute('value') > 250.0);
         $this->assertQuietConsole();
@@ -151,7 +169,15 @@ final class MixTest extends BrowserTestCase
     private function begin(): void
     {
         $this->visit('/register');
-        foreach (['Your name' => 'Ola', 'The business' => 'Ola’s drive', 'E-mail' => 'mix-'.bin2hex(random_bytes(4)).'@example.test', 'Password' => 'sea-pink-tide'] as $label => $value) {
+        foreach (
+            [
+                'Your name' => 'Ola',
+                'The business' => 'Ola’s drive',
+                'E-mail' => 'mix-' . bin2hex(random_bytes(4)) . '@example.test',
+                'Password' => 'sea-pink-tide',
+            ]
+            as $label => $value
+        ) {
             $this->field($label)->sendKeys($value);
         }
         $this->press('Begin');

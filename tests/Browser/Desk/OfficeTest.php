@@ -24,13 +24,21 @@ final class OfficeTest extends BrowserTestCase
         $tick = fn() => $this->see('(//section[@aria-label = "Products"]//li//label)[1]');
         $name = $this->see('(//section[@aria-label = "Products"]//li//strong)[1]')->getText();
         $this->click($tick());
-        $this->see('//section[@aria-label = "Products"]//li[contains(@class, "in")]//strong[normalize-space(.) = "'.$name.'"]');
+        $this->see(
+            '//section[@aria-label = "Products"]//li[contains(@class, "in")]//strong[normalize-space(.) = "' .
+                $name .
+                '"]',
+        );
         // Told to the server, it is there for the other phone as well.
         $this->until(fn(): bool => $this->browser->executeScript('return localStorage.getItem("load-ticks")') === '{}');
         $this->browser->executeScript('localStorage.clear()');
         $this->browser->navigate()->refresh();
         $this->press('The whole week');
-        $this->see('//section[@aria-label = "Products"]//li[contains(@class, "in")]//strong[normalize-space(.) = "'.$name.'"]');
+        $this->see(
+            '//section[@aria-label = "Products"]//li[contains(@class, "in")]//strong[normalize-space(.) = "' .
+                $name .
+                '"]',
+        );
         $this->click($tick());
         $this->seeText('To buy');
         $this->assertQuietConsole();
@@ -75,13 +83,21 @@ final class OfficeTest extends BrowserTestCase
         $this->seeText('Due next');
         self::assertGreaterThan(10, count($this->browser->findElements(WebDriverBy::cssSelector('article'))));
         self::assertStringNotContainsString('Hearse', $this->browser->getPageSource());
-        self::assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('nav.places')), 'nothing else of the house');
+        self::assertSame(
+            [],
+            $this->browser->findElements(WebDriverBy::cssSelector('nav.places')),
+            'nothing else of the house',
+        );
         $this->assertAccessible('A record behind its link');
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/');
         $this->press('The ivory tourer');
         $this->press('revoke');
-        $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath('//h3[contains(., "Links that lead somewhere")]')) === []);
+        $this->until(
+            fn(): bool => $this->browser->findElements(
+                WebDriverBy::xpath('//h3[contains(., "Links that lead somewhere")]'),
+            ) === [],
+        );
         $this->browser->get($address);
         $this->seeText('This record is not shown any more');
         self::assertSame([], $this->browser->findElements(WebDriverBy::tagName('h1')));
@@ -93,8 +109,10 @@ final class OfficeTest extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/book/files');
         $this->choose('Which', 'Vehicles');
-        $name = 'Gig '.bin2hex(random_bytes(3));
-        $this->chooseFile("name;body;client;base;base_since\n{$name};saloon;;wax;2026-05-01\nOther;rowing boat;Nobody;;");
+        $name = 'Gig ' . bin2hex(random_bytes(3));
+        $this->chooseFile(
+            "name;body;client;base;base_since\n{$name};saloon;;wax;2026-05-01\nOther;rowing boat;Nobody;;",
+        );
         $this->seeText('1 of 2 rows are wrong');
         $this->seeText('There is no client “Nobody” in the book.');
         $this->assertAccessible('A table with a wrong row');
@@ -102,13 +120,15 @@ final class OfficeTest extends BrowserTestCase
         $this->press('Take them into the book (1)');
         $this->seeText('1 added');
         $this->visit('/workspace/archive');
-        $this->see('//summary[contains(., "created vehicle")]/strong[normalize-space(.) = "'.$name.'"]');
+        $this->see('//summary[contains(., "created vehicle")]/strong[normalize-space(.) = "' . $name . '"]');
         $this->assertAccessible('Everything, in and out');
         // It is put away again, so that other tests find the book they know.
         $this->visit('/book');
         $this->press($name);
-        $this->see('//h1[normalize-space(.) = "'.$name.'"]');
-        $this->browser->executeScript('const id = location.pathname.split("/")[2]; const token = decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]); return fetch(`/api/v1/vehicles/${id}`, { method: "DELETE", headers: { "X-XSRF-TOKEN": token, Accept: "application/json" } })');
+        $this->see('//h1[normalize-space(.) = "' . $name . '"]');
+        $this->browser->executeScript(
+            'const id = location.pathname.split("/")[2]; const token = decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]); return fetch(`/api/v1/vehicles/${id}`, { method: "DELETE", headers: { "X-XSRF-TOKEN": token, Accept: "application/json" } })',
+        );
         $this->assertQuietConsole('status of 422');
     }
 
@@ -153,6 +173,6 @@ final class OfficeTest extends BrowserTestCase
         $this->click($field);
         $field->sendKeys($option);
         $this->see(sprintf('//*[@role = "option"][contains(normalize-space(.), "%s")]', $option));
-        $field->sendKeys(WebDriverKeys::ARROW_DOWN.WebDriverKeys::ENTER);
+        $field->sendKeys(WebDriverKeys::ARROW_DOWN . WebDriverKeys::ENTER);
     }
 }

@@ -19,23 +19,33 @@ final class ShelfTest extends BrowserTestCase
         $this->browser->executeScript('arguments[0].focus()', [$mark]);
         self::assertStringContainsString('masks-layer', $this->see('//div[contains(@class, "told")]')->getText());
         $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ARROW_RIGHT);
-        self::assertStringContainsString('Merrow Wax Soap on synthetic sealant: fits', $this->see('//div[contains(@class, "told")]')->getText());
+        self::assertStringContainsString(
+            'Merrow Wax Soap on synthetic sealant: fits',
+            $this->see('//div[contains(@class, "told")]')->getText(),
+        );
         $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ARROW_DOWN);
-        self::assertStringContainsString('on synthetic sealant', $this->see('//div[contains(@class, "told")]')->getText());
+        self::assertStringContainsString(
+            'on synthetic sealant',
+            $this->see('//div[contains(@class, "told")]')->getText(),
+        );
         $this->assertAccessible('What fits what');
         $this->assertQuietConsole();
     }
 
     public function testAProductIsTypedFromItsLabelPreviewedCopiedAndRestocked(): void
     {
-        $name = 'Gale '.bin2hex(random_bytes(3));
+        $name = 'Gale ' . bin2hex(random_bytes(3));
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/shelf/new');
         $this->field('Name')->sendKeys($name);
         $this->fill('Used as', 'Topper');
         $this->fill('Leaves behind', 'Wax');
         $this->seeText('of your 24 vehicles');
-        self::assertStringContainsString('Hearse', $this->see('//section[h2[contains(., "What it would fit")]]/p')->getText(), 'Wax on its coating is refused.');
+        self::assertStringContainsString(
+            'Hearse',
+            $this->see('//section[h2[contains(., "What it would fit")]]/p')->getText(),
+            'Wax on its coating is refused.',
+        );
         $this->field('In the spray bottle')->sendKeys('1 fl oz per gal');
         $this->seeText('1 US fluid ounce of product into 1 US gallon of water');
         $this->field('In the bucket')->sendKeys('3:4');
@@ -57,7 +67,7 @@ final class ShelfTest extends BrowserTestCase
 
     public function testAFileIsLookedAtBeforeItIsTakenAndWithOneWrongRowItIsNot(): void
     {
-        $name = 'Harbour '.bin2hex(random_bytes(3));
+        $name = 'Harbour ' . bin2hex(random_bytes(3));
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/shelf/files');
         $this->see('//h1[contains(., "Products in and out")]');
@@ -77,9 +87,12 @@ final class ShelfTest extends BrowserTestCase
 
     public function testSchoolsAreTakenAndAVehicleMayDiffer(): void
     {
-        $email = 'school-'.bin2hex(random_bytes(4)).'@example.test';
+        $email = 'school-' . bin2hex(random_bytes(4)) . '@example.test';
         $this->visit('/register');
-        foreach (['Your name' => 'Ola', 'The business' => 'Ola’s drive', 'E-mail' => $email, 'Password' => 'sea-pink-tide'] as $label => $value) {
+        foreach (
+            ['Your name' => 'Ola', 'The business' => 'Ola’s drive', 'E-mail' => $email, 'Password' => 'sea-pink-tide']
+            as $label => $value
+        ) {
             $this->field($label)->sendKeys($value);
         }
         $this->press('Begin');

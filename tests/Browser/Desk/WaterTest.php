@@ -61,7 +61,10 @@ final class WaterTest extends BrowserTestCase
         $risk = $this->see('//li[contains(., "such layers would be spent")]')->getText();
         $this->browser->executeScript('arguments[0].focus()', [$topper]);
         $this->browser->getKeyboard()->sendKeys(WebDriverKeys::ARROW_RIGHT);
-        $this->until(fn(): bool => $this->see('//button[starts-with(@aria-label, "Topper on")]')->getAttribute('aria-label') !== $before);
+        $this->until(
+            fn(): bool => $this->see('//button[starts-with(@aria-label, "Topper on")]')->getAttribute('aria-label') !==
+                $before,
+        );
         $this->until(fn(): bool => $this->see('//li[contains(., "such layers would be spent")]')->getText() !== $risk);
         $this->assertAccessible('What if');
         $this->press('Without a topper');
@@ -72,7 +75,10 @@ final class WaterTest extends BrowserTestCase
     private function aVehicle(string $name): string
     {
         /** @var string $id */
-        $id = $this->browser->executeAsyncScript('const [name, done] = arguments; fetch("/api/v1/film").then((answer) => answer.json()).then((film) => done(film.ribbons.find((one) => one.name === name).vehicle_id))', [$name]);
+        $id = $this->browser->executeAsyncScript(
+            'const [name, done] = arguments; fetch("/api/v1/film").then((answer) => answer.json()).then((film) => done(film.ribbons.find((one) => one.name === name).vehicle_id))',
+            [$name],
+        );
 
         return $id;
     }

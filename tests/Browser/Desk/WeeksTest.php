@@ -19,7 +19,9 @@ final class WeeksTest extends BrowserTestCase
         $this->see('//button[contains(@class, "mark")]');
         $this->assertAccessible('Weeks');
         // In one breath: the page may be drawn afresh between two questions.
-        $marks = fn(): array => (array) $this->browser->executeScript('return [...document.querySelectorAll(".mark")].map((mark) => mark.getAttribute("aria-label"))');
+        $marks = fn(): array => (array) $this->browser->executeScript(
+            'return [...document.querySelectorAll(".mark")].map((mark) => mark.getAttribute("aria-label"))',
+        );
         $before = $marks();
         $mark = $this->see('(//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")])[1]');
         $name = (string) $mark->getAttribute('aria-label');
@@ -34,13 +36,17 @@ final class WeeksTest extends BrowserTestCase
         $this->seeText('more risk than');
         self::assertNotEmpty($this->browser->findElements(WebDriverBy::cssSelector('.lane .ahead .middle')));
         $keys->sendKeys(WebDriverKeys::ENTER);
-        $moved = $this->see('//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]');
-        self::assertNotSame($name.', locked', $moved->getAttribute('aria-label'));
+        $moved = $this->see(
+            '//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]',
+        );
+        self::assertNotSame($name . ', locked', $moved->getAttribute('aria-label'));
         $this->see('//summary[contains(., "Doctor’s estate moved from")]');
         // Planned again it stays where it was put.
         $this->press('Plan again');
         $this->see('//button[normalize-space(.) = "Plan again"][not(@disabled)]');
-        $this->see('//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]');
+        $this->see(
+            '//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]',
+        );
         $this->press('Take back');
         $this->see('//button[normalize-space(.) = "Take back"][not(@disabled)]');
         $this->press('Take back');
@@ -63,7 +69,10 @@ final class WeeksTest extends BrowserTestCase
         $this->press('Set a deadline');
         // The next Sunday but one: nobody works on it.
         $sunday = date('Y-m-d', (int) strtotime('sunday next week'));
-        $this->browser->executeScript('const field = [...document.querySelectorAll("label")].find((one) => one.textContent.includes("It must shine on")); const input = document.getElementById(field.htmlFor); const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(input, arguments[0]); input.dispatchEvent(new Event("input", { bubbles: true })); input.dispatchEvent(new Event("change", { bubbles: true }))', [$sunday]);
+        $this->browser->executeScript(
+            'const field = [...document.querySelectorAll("label")].find((one) => one.textContent.includes("It must shine on")); const input = document.getElementById(field.htmlFor); const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set; set.call(input, arguments[0]); input.dispatchEvent(new Event("input", { bubbles: true })); input.dispatchEvent(new Event("change", { bubbles: true }))',
+            [$sunday],
+        );
         $this->fill('Washed at most', '0');
         $this->press('Set it');
         $this->see('//li[contains(., "washed at most 0 days before")]');

@@ -14,7 +14,8 @@ final class AnswerTest extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/weeks');
         $this->see('//button[contains(@class, "mark")]');
-        $link = (string) $this->browser->executeAsyncScript(<<<'JS'
+        $link = (string) $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])
             const json = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
@@ -26,7 +27,9 @@ final class AnswerTest extends BrowserTestCase
               const found = letters.data.map((one) => one.body.match(/\/answer\/[0-9a-f-]+\/[0-9a-f]+/)).find((one) => one)
               done(found ? found[0] : '')
             })()
-            JS);
+            JS
+            ,
+        );
         self::assertStringStartsWith('/answer/', $link);
         $desk = $this->browser;
         $this->browser = self::cleared(390, 844);

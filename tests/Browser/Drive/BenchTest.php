@@ -34,7 +34,10 @@ final class BenchTest extends BrowserTestCase
 
         $this->press('What would change if');
         $two = '//article[h3[contains(., "Two mitts")]]';
-        self::assertStringContainsString('Upper and lower mitt', $this->see("{$two}//dd[span[contains(., \"Upper\")]]")->getText());
+        self::assertStringContainsString(
+            'Upper and lower mitt',
+            $this->see("{$two}//dd[span[contains(., \"Upper\")]]")->getText(),
+        );
         $this->assertAccessible('What would change if');
         $this->click($this->see("{$two}//button"));
         $this->see('//h2[contains(., "Two mitts, after a rinse and foam")]');
@@ -46,7 +49,10 @@ final class BenchTest extends BrowserTestCase
         $this->see('//h1[normalize-space(.) = "Record a turn"]');
         self::assertTrue($this->isChosen('How dirty?', 'Grime'));
         self::assertTrue($this->isChosen('How was it washed?', 'Many towels'));
-        self::assertStringContainsString('Merrow Plain', $this->see('//details[contains(@class, "pick")]/summary[.//span[normalize-space(.) = "Soap"]]')->getText());
+        self::assertStringContainsString(
+            'Merrow Plain',
+            $this->see('//details[contains(@class, "pick")]/summary[.//span[normalize-space(.) = "Soap"]]')->getText(),
+        );
         $this->press('Begin again');
         $this->assertQuietConsole();
     }
@@ -128,11 +134,23 @@ final class BenchTest extends BrowserTestCase
 
     private function assertUses(string $step, string $product): void
     {
-        $this->see(sprintf('//ol[contains(@class, "steps")]/li[.//h3[normalize-space(.) = %s]]//p[contains(@class, "product")]/strong[normalize-space(.) = %s]', self::quoted($step), self::quoted($product)));
+        $this->see(
+            sprintf(
+                '//ol[contains(@class, "steps")]/li[.//h3[normalize-space(.) = %s]]//p[contains(@class, "product")]/strong[normalize-space(.) = %s]',
+                self::quoted($step),
+                self::quoted($product),
+            ),
+        );
     }
 
     private function assertRuledOut(string $product, string $why): void
     {
-        $this->see(sprintf('//div[contains(@class, "out")]//li[.//s[normalize-space(.) = %s]][contains(., %s)]', self::quoted($product), self::quoted($why)));
+        $this->see(
+            sprintf(
+                '//div[contains(@class, "out")]//li[.//s[normalize-space(.) = %s]][contains(., %s)]',
+                self::quoted($product),
+                self::quoted($why),
+            ),
+        );
     }
 }

@@ -22,7 +22,10 @@ final class ClosingTest extends BrowserTestCase
         $this->press('Close early');
         $this->click($this->see('//label[contains(., "That is so")]'));
         $this->see('//fieldset[legend[contains(., "The base, as it was seen")]]');
-        self::assertNotNull($this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'), 'not before somebody says what was seen');
+        self::assertNotNull(
+            $this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'),
+            'not before somebody says what was seen',
+        );
         $this->press('Thin');
         $this->assertAccessible('Closing with an inspection');
         $this->press('Close the turn');
@@ -37,7 +40,9 @@ final class ClosingTest extends BrowserTestCase
         $this->press('Close early');
         $this->click($this->see('//label[contains(., "That is so")]'));
         $this->see('//fieldset[legend[contains(., "was planned and left out. Why?")]]');
-        self::assertNotNull($this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'));
+        self::assertNotNull(
+            $this->see('//button[@type = "submit"][contains(., "Close the turn")]')->getAttribute('disabled'),
+        );
         $this->press('No time left');
         $this->assertAccessible('Closing with something left out');
         $this->press('Close the turn');
@@ -45,12 +50,15 @@ final class ClosingTest extends BrowserTestCase
         $this->inTheRecord('Postmistress’s hatch', 'No time left');
         $this->visit('/weeks');
         $this->see('//*[contains(normalize-space(.), "visits in eight weeks.")]');
-        $planned = fn(): bool => (bool) $this->browser->executeAsyncScript(<<<'JS'
+        $planned = fn(): bool => (bool) $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const weeks = await (await fetch('/api/v1/weeks', { headers: { Accept: 'application/json' } })).json()
             const car = weeks.vehicles.find((one) => one.name.startsWith('Postmistress'))
             done(weeks.visits.some((one) => one.vehicle_id === car.id && one.kinds.includes('decon')))
-            JS);
+            JS
+            ,
+        );
         $this->until($planned, 'It is not planned again.');
         $this->assertQuietConsole();
     }
@@ -59,7 +67,8 @@ final class ClosingTest extends BrowserTestCase
     private function begin(string $name, array $kinds): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $id = (string) $this->browser->executeAsyncScript(<<<'JS'
+        $id = (string) $this->browser->executeAsyncScript(
+            <<<'JS'
             const [name, kinds, done] = arguments
             const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
             const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
@@ -70,10 +79,16 @@ final class ClosingTest extends BrowserTestCase
             const facts = { seen: { soil: 1, grit: false, on: [] }, place: { ...place, water: 'treated', pressure: true, power: true, shade: true }, weather, kinds }
             const body = JSON.stringify({ vehicle_id: vehicle, crew: 1, facts })
             done((await (await fetch('/api/v1/sheets', { method: 'POST', headers, body })).json()).id)
-            JS, [$name, $kinds]);
+            JS
+            ,
+            [$name, $kinds],
+        );
         $this->visit("/sheets/{$id}");
         $this->seeText('Each is a step to tick');
-        foreach ($this->browser->findElements(WebDriverBy::xpath('//ul[@aria-label = "What the place asks"]//button')) as $button) {
+        foreach (
+            $this->browser->findElements(WebDriverBy::xpath('//ul[@aria-label = "What the place asks"]//button'))
+            as $button
+        ) {
             $this->click($button);
         }
         $this->press('Begin the visit');

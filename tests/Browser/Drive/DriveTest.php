@@ -16,7 +16,11 @@ final class DriveTest extends BrowserTestCase
     {
         $this->signIn('tam@marram-sedge.example');
         $this->assertAccessible('Film on a phone');
-        self::assertLessThanOrEqual(390, (int) $this->browser->executeScript('return document.documentElement.scrollWidth'), 'Nothing runs off the side.');
+        self::assertLessThanOrEqual(
+            390,
+            (int) $this->browser->executeScript('return document.documentElement.scrollWidth'),
+            'Nothing runs off the side.',
+        );
         $this->press('Organist');
         $this->press('Record a turn');
         $this->choose('How dirty?', 'Grime');
@@ -26,16 +30,33 @@ final class DriveTest extends BrowserTestCase
         $this->browser->navigate()->refresh();
         self::assertSame('Gull on the roof', $this->field('What was noticed')->getAttribute('value'));
         $this->assertAccessible('Record a turn on a phone');
-        self::assertLessThanOrEqual(390, (int) $this->browser->executeScript('return document.documentElement.scrollWidth'));
+        self::assertLessThanOrEqual(
+            390,
+            (int) $this->browser->executeScript('return document.documentElement.scrollWidth'),
+        );
 
         $this->fill('When', date('Y-m-d\TH:i', time() + 3 * 86400));
         $this->press('Save the turn');
         $this->seeText('still to come');
         $this->fill('When', date('Y-m-d\TH:i', time() - 3600));
-        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', ['network_conditions' => ['offline' => true, 'latency' => 0, 'download_throughput' => 0, 'upload_throughput' => 0]]);
+        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', [
+            'network_conditions' => [
+                'offline' => true,
+                'latency' => 0,
+                'download_throughput' => 0,
+                'upload_throughput' => 0,
+            ],
+        ]);
         $this->press('Save the turn');
         $this->seeText('What you typed stays here');
-        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', ['network_conditions' => ['offline' => false, 'latency' => 0, 'download_throughput' => 1e8, 'upload_throughput' => 1e8]]);
+        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', [
+            'network_conditions' => [
+                'offline' => false,
+                'latency' => 0,
+                'download_throughput' => 1e8,
+                'upload_throughput' => 1e8,
+            ],
+        ]);
         $this->press('Save the turn');
         $this->see('//h1[starts-with(normalize-space(.), "Saved:")]');
         $this->seeText('Gull on the roof');

@@ -26,7 +26,10 @@ final class GaugeTest extends BrowserTestCase
         $this->assertAccessible('The bead gauge');
         // By keys: the top ten pixels higher makes it tighter.
         $before = $this->angle();
-        $this->see('//button[starts-with(normalize-space(.), "Top")]')->sendKeys([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_UP]);
+        $this->see('//button[starts-with(normalize-space(.), "Top")]')->sendKeys([
+            WebDriverKeys::SHIFT,
+            WebDriverKeys::ARROW_UP,
+        ]);
         $this->until(fn(): bool => $this->angle() > $before + 3.0);
         $this->press('Another drop');
         $this->see('//button[starts-with(normalize-space(.), "2 Left foot")]');
@@ -38,18 +41,24 @@ final class GaugeTest extends BrowserTestCase
     private function angle(): float
     {
         // In one go: the answer is drawn anew whenever a mark moves.
-        return (float) $this->browser->executeScript('return parseFloat(document.querySelector(".answer strong")?.textContent ?? "0")');
+        return (float) $this->browser->executeScript(
+            'return parseFloat(document.querySelector(".answer strong")?.textContent ?? "0")',
+        );
     }
 
     private function tap(float $x, float $y): void
     {
-        $this->browser->executeScript(<<<'JS'
+        $this->browser->executeScript(
+            <<<'JS'
             const [x, y] = arguments
             const board = document.querySelector('svg.board')
             board.scrollIntoView({ block: 'center' })
             const at = new DOMPoint(x, y).matrixTransform(board.getScreenCTM())
             board.dispatchEvent(new PointerEvent('pointerdown', { clientX: at.x, clientY: at.y, bubbles: true, pointerId: 1 }))
-            JS, [$x, $y]);
+            JS
+            ,
+            [$x, $y],
+        );
         usleep(150_000);
     }
 
@@ -60,7 +69,7 @@ final class GaugeTest extends BrowserTestCase
         self::assertNotFalse($image);
         // The drop stands out from the ground behind it; along the foot line and up the middle one sees where it ends.
         $differs = static function (int $x, int $y) use ($image): bool {
-            $light = static fn(int $at): int => (int) imagecolorat($image, $at, $y) >> 8 & 255;
+            $light = static fn(int $at): int => ((int) imagecolorat($image, $at, $y) >> 8) & 255;
 
             return abs($light($x) - $light(10)) > 16;
         };

@@ -16,7 +16,8 @@ final class OneVisitTest extends BrowserTestCase
     public function testScopeIsChangedOnTheDriveAndSaysWhatThatSaves(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $id = (string) $this->browser->executeAsyncScript(<<<'JS'
+        $id = (string) $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
             const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
@@ -24,11 +25,17 @@ final class OneVisitTest extends BrowserTestCase
             const visit = weeks.visits.find((one) => one.scope === 'usual' && one.kinds.length > 1 && !one.problem)
             const sheet = await (await fetch('/api/v1/sheets', { method: 'POST', headers, body: JSON.stringify({ vehicle_id: visit.vehicle_id, on: visit.on }) })).json()
             done(sheet.id)
-            JS);
+            JS
+            ,
+        );
         $this->visit("/sheets/{$id}");
         $this->seeText('Planned beside the wash');
         $this->seeText('Nine times in ten within');
-        $minutes = fn(): int => (int) preg_replace('/\D+/', '', $this->see('//p[contains(@class, "sum")]/strong')->getText());
+        $minutes = fn(): int => (int) preg_replace(
+            '/\D+/',
+            '',
+            $this->see('//p[contains(@class, "sum")]/strong')->getText(),
+        );
         $before = $minutes();
         $this->see('//button[contains(., "Quick: paint and glass")][contains(., "saves")]');
         $this->assertAccessible('A sheet with its scopes');
@@ -52,7 +59,13 @@ final class OneVisitTest extends BrowserTestCase
         $this->fill('Why', 'Away on the mainland');
         $this->assertAccessible('A visit to be cancelled');
         $this->press('Cancel the visit');
-        $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::xpath(sprintf('//button[contains(@class, "mark")][@aria-label = %s]', self::quoted($name)))) === []);
+        $this->until(
+            fn(): bool => $this->browser->findElements(
+                WebDriverBy::xpath(
+                    sprintf('//button[contains(@class, "mark")][@aria-label = %s]', self::quoted($name)),
+                ),
+            ) === [],
+        );
         $this->assertQuietConsole();
     }
 }

@@ -31,7 +31,7 @@ final class SheetTest extends BrowserTestCase
 
     protected function setUp(): void
     {
-        $this->profile = sys_get_temp_dir().'/vicissa-phone-'.bin2hex(random_bytes(4));
+        $this->profile = sys_get_temp_dir() . '/vicissa-phone-' . bin2hex(random_bytes(4));
         $this->wire = Wire::to(self::url());
         $this->base = $this->wire->url();
         $this->browser = $this->phone = self::open(390, 844, $this->profile);
@@ -46,7 +46,7 @@ final class SheetTest extends BrowserTestCase
             // It had been killed.
         }
         $this->wire->cut();
-        (new Filesystem)->remove($this->profile);
+        (new Filesystem())->remove($this->profile);
     }
 
     public function testAVisitForTwoOutlivesALostNetworkAndAKilledBrowser(): void
@@ -64,7 +64,9 @@ final class SheetTest extends BrowserTestCase
         $this->seeText('To fill, in this order');
         $this->assertAccessible('A sheet before it begins');
         $path = (string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH);
-        $this->browser->executeAsyncScript('const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())');
+        $this->browser->executeAsyncScript(
+            'const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())',
+        );
         $this->atTheDesk($day);
 
         $this->wire->cut();
@@ -91,12 +93,19 @@ final class SheetTest extends BrowserTestCase
         $this->see('//*[@role = "timer"][contains(., "Foam")][contains(., "until")]');
 
         // The battery dies. What was noted is on the disk, and the timer goes by the clock.
-        $done = $this->browser->findElement(WebDriverBy::xpath('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]'))->getText();
+        $done = $this->browser
+            ->findElement(
+                WebDriverBy::xpath('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]'),
+            )
+            ->getText();
         $this->kill();
         $this->browser = $this->phone = self::open(390, 844, $this->profile);
         $this->visit($path);
         $this->see('//*[@role = "timer"][contains(., "Foam")]');
-        self::assertSame($done, $this->see('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]')->getText());
+        self::assertSame(
+            $done,
+            $this->see('//nav[@aria-label = "Sheet"]//button[starts-with(normalize-space(.), "All")]')->getText(),
+        );
         $this->press('All');
         $this->seeText('waits for');
         $this->assertAccessible('All steps');
@@ -125,7 +134,18 @@ final class SheetTest extends BrowserTestCase
         $this->wire->mend();
         $this->visit($path);
         // The browser died so soon after signing in that it had not kept the session; the work it had.
-        if ($this->browser->wait(15, 200)->until(fn() => $this->browser->findElements(WebDriverBy::xpath('//h1[normalize-space(.) = "Sign in"] | //h2[normalize-space(.) = "The turn is closed"]')))[0]->getText() === 'Sign in') {
+        if (
+            $this->browser
+                ->wait(15, 200)
+                ->until(
+                    fn() => $this->browser->findElements(
+                        WebDriverBy::xpath(
+                            '//h1[normalize-space(.) = "Sign in"] | //h2[normalize-space(.) = "The turn is closed"]',
+                        ),
+                    ),
+                )[0]
+                ->getText() === 'Sign in'
+        ) {
             $this->field('E-mail')->sendKeys('tam@marram-sedge.example');
             $this->field('Password')->sendKeys('sea-pink-tide');
             $this->press('Sign in');
@@ -134,7 +154,7 @@ final class SheetTest extends BrowserTestCase
         self::assertSame([], $this->kept()['errands']);
 
         // The desk has not been touched since: it saw the turn come in.
-        $this->browser = [$this->desk, $this->desk = $this->browser][0];
+        $this->browser = [$this->desk, ($this->desk = $this->browser)][0];
         $this->base = null;
         $this->see('//li[contains(., "Ferrymaster’s saloon")][contains(., "closed")]');
         $this->checkWhatArrived(basename($path), $noted['events'], (string) strstr($used, ',', true));
@@ -159,11 +179,18 @@ final class SheetTest extends BrowserTestCase
         $this->choose('When', $when);
         $image = imagecreatetruecolor(1800, 1200);
         self::assertNotFalse($image);
-        imagefilledrectangle($image, 0, 0, 1800, 1200, (int) imagecolorallocate($image, $when === 'Before' ? 120 : 30, 110, 130));
+        imagefilledrectangle(
+            $image,
+            0,
+            0,
+            1800,
+            1200,
+            (int) imagecolorallocate($image, $when === 'Before' ? 120 : 30, 110, 130),
+        );
         $file = "{$this->profile}-{$when}.jpg";
         imagejpeg($image, $file);
         $input = $this->browser->findElement(WebDriverBy::xpath('//label[contains(., "Choose one")]/input'));
-        $input->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $input->setFileDetector(new LocalFileDetector())->sendKeys($file);
         $this->see(sprintf('//li[contains(., "%s")]/img', lcfirst($when)));
         unlink($file);
         if ($when === 'Before') {
@@ -183,7 +210,8 @@ final class SheetTest extends BrowserTestCase
     private function kept(): array
     {
         /** @var array{events: list<string>, errands: list<mixed>} */
-        return $this->browser->executeAsyncScript(<<<'JS'
+        return $this->browser->executeAsyncScript(
+            <<<'JS'
             const done = arguments[0]
             const open = indexedDB.open('vicissa')
             open.onsuccess = () => {
@@ -192,7 +220,9 @@ final class SheetTest extends BrowserTestCase
               const errands = tx.objectStore('errands').getAll()
               tx.oncomplete = () => { open.result.close(); done({ events: events.result, errands: errands.result.map((one) => one.kind) }) }
             }
-            JS);
+            JS
+            ,
+        );
     }
 
     /**
@@ -202,7 +232,8 @@ final class SheetTest extends BrowserTestCase
     private function checkWhatArrived(string $sheet, array $noted, string $used): void
     {
         /** @var array{events: list<string>, twice: int, stages: list<string>, note: string, corrected: bool, soil: int, steps: int, url: string} $arrived */
-        $arrived = $this->browser->executeAsyncScript(<<<'JS'
+        $arrived = $this->browser->executeAsyncScript(
+            <<<'JS'
             const [sheet, used, done] = arguments
             const ask = (path) => fetch(path, { headers: { Accept: 'application/json' } }).then((answer) => answer.json())
             ask(`/api/v1/sheets/${sheet}`).then(async (laid) => {
@@ -220,7 +251,10 @@ final class SheetTest extends BrowserTestCase
                 url: `/turns/${turn.id}`,
               })
             })
-            JS, [$sheet, $used]);
+            JS
+            ,
+            [$sheet, $used],
+        );
         self::assertEqualsCanonicalizing($noted, $arrived['events'], 'everything arrived, and once');
         self::assertSame(1, $arrived['twice']);
         self::assertSame(['before', 'after'], $arrived['stages']);

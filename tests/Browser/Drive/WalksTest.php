@@ -27,7 +27,10 @@ final class WalksTest extends BrowserTestCase
         $this->fill('A visit takes in', 'Quick: paint and glass');
         $this->see('//h2[normalize-space(.) = "Rinseless"]');
         // The answer follows what is set, a moment later.
-        $this->until(fn(): bool => $this->minutes() >= 15 && $this->minutes() <= 30, 'a quick wash on dust takes 15 to 30 minutes');
+        $this->until(
+            fn(): bool => $this->minutes() >= 15 && $this->minutes() <= 30,
+            'a quick wash on dust takes 15 to 30 minutes',
+        );
         $minutes = $this->minutes();
         $this->choose('How dirty', 'Heavy');
         $this->see('//h2[contains(., "Not here, not today")]');
@@ -51,11 +54,17 @@ final class WalksTest extends BrowserTestCase
     /** A black, coated saloon at 46 °C: cooled first, and the bench and the sheet both say so. */
     public function testAHotPanelIsCooledFirst(): void
     {
-        $car = $this->own(['tone' => 'black', 'schools' => ['method' => 'touchless']], [['zone' => 'paint', 'kind' => 'base', 'family' => 'ceramic', 'on' => date('Y-m-d', time() - 150 * 86400)]]);
+        $car = $this->own(
+            ['tone' => 'black', 'schools' => ['method' => 'touchless']],
+            [['zone' => 'paint', 'kind' => 'base', 'family' => 'ceramic', 'on' => date('Y-m-d', time() - 150 * 86400)]],
+        );
         $this->visit("/bench?vehicle={$car}");
         $this->calm();
         $this->choose('How dirty', 'Light dust');
-        foreach (['Air' => '24', 'Humidity' => '50', 'Wind' => '2', 'Sun' => '600', 'Panel' => '46'] as $label => $value) {
+        foreach (
+            ['Air' => '24', 'Humidity' => '50', 'Wind' => '2', 'Sun' => '600', 'Panel' => '46']
+            as $label => $value
+        ) {
             $this->fill($label, $value);
         }
         $this->see('//h2[contains(., "Touchless")]');
@@ -67,13 +76,40 @@ final class WalksTest extends BrowserTestCase
         $this->press('Begin the visit');
         $this->press('All');
         $this->seeText('Cool the panels');
-        self::assertSame([], $this->browser->findElements(WebDriverBy::xpath('//main//li//strong[starts-with(normalize-space(.), "Wash")]')), 'nothing touches it');
+        self::assertSame(
+            [],
+            $this->browser->findElements(
+                WebDriverBy::xpath('//main//li//strong[starts-with(normalize-space(.), "Wash")]'),
+            ),
+            'nothing touches it',
+        );
     }
 
     /** An acid is offered; a person takes it, and its cautions come along. */
     public function testAnAcidIsTakenByHand(): void
     {
-        $car = $this->own([], [], [['name' => 'Keel Sharp', 'role' => 'wheel', 'surfaces' => ['wheels'], 'ph' => 2, 'leaves' => 'nothing', 'strips' => 'slight', 'rinse' => true, 'may_dry' => false, 'dwell_min_s' => 30, 'dwell_max_s' => 120, 'min_c' => 5, 'max_c' => 25, 'dilutions' => ['wheel' => '1:3'], 'stock_ml' => 700]]);
+        $car = $this->own(
+            [],
+            [],
+            [
+                [
+                    'name' => 'Keel Sharp',
+                    'role' => 'wheel',
+                    'surfaces' => ['wheels'],
+                    'ph' => 2,
+                    'leaves' => 'nothing',
+                    'strips' => 'slight',
+                    'rinse' => true,
+                    'may_dry' => false,
+                    'dwell_min_s' => 30,
+                    'dwell_max_s' => 120,
+                    'min_c' => 5,
+                    'max_c' => 25,
+                    'dilutions' => ['wheel' => '1:3'],
+                    'stock_ml' => 700,
+                ],
+            ],
+        );
         $this->visit("/bench?vehicle={$car}");
         $this->calm();
         $this->choose('Wheels', 'Crusted');
@@ -84,7 +120,11 @@ final class WalksTest extends BrowserTestCase
         $this->press('Take Quern Hub');
         $this->see('//section[@aria-label = "Taken by hand"]//li[contains(., "Quern Hub")]//button');
         $this->click($this->see('//section[@aria-label = "Taken by hand"]//li[contains(., "Quern Hub")]//button'));
-        $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::xpath('//section[@aria-label = "Taken by hand"]//li'))) === 1);
+        $this->until(
+            fn(): bool => count(
+                $this->browser->findElements(WebDriverBy::xpath('//section[@aria-label = "Taken by hand"]//li')),
+            ) === 1,
+        );
         $this->assertAccessible('An acid taken by hand');
         $this->press('Work it from a sheet');
         $this->seeText('To fill, in this order');
@@ -102,7 +142,9 @@ final class WalksTest extends BrowserTestCase
         $this->calm();
         $this->click($this->see('//summary[contains(., "Other ways to dry it")]'));
         $this->press('Towels alone');
-        $this->see('//dt[normalize-space(.) = "Drying"]/following-sibling::dd[1]/strong[normalize-space(.) = "Towels alone"]');
+        $this->see(
+            '//dt[normalize-space(.) = "Drying"]/following-sibling::dd[1]/strong[normalize-space(.) = "Towels alone"]',
+        );
         $this->click($this->see('//label[contains(., "Power for air")]'));
         $this->see('//s[normalize-space(.) = "Warm air"]');
         $this->press('Work it from a sheet');
@@ -115,7 +157,10 @@ final class WalksTest extends BrowserTestCase
     /** Flat on a clean, coated bonnet: film, vehicle, bench say the same next step. */
     public function testClogged(): void
     {
-        $car = $this->own([], [['zone' => 'paint', 'kind' => 'base', 'family' => 'ceramic', 'on' => date('Y-m-d', time() - 60 * 86400)]]);
+        $car = $this->own(
+            [],
+            [['zone' => 'paint', 'kind' => 'base', 'family' => 'ceramic', 'on' => date('Y-m-d', time() - 60 * 86400)]],
+        );
         $this->visit("/vehicles/{$car}/turn");
         $this->choose('How dirty?', 'Road film');
         $this->choose('How was it washed?', 'Two mitts');
@@ -142,7 +187,8 @@ final class WalksTest extends BrowserTestCase
     {
         $this->visit('/up');
         $this->see('//p');
-        $id = $this->browser->executeAsyncScript(<<<'JS'
+        $id = $this->browser->executeAsyncScript(
+            <<<'JS'
             const [email, bottles, gear, vehicle, layers, done] = arguments
             const send = async (path, body, method = 'POST') => {
                 const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
@@ -163,10 +209,25 @@ final class WalksTest extends BrowserTestCase
                 for (const one of layers) await send(`vehicles/${car.id}/layers`, one)
                 done(car.id)
             } catch (caught) { done(String(caught)) }
-            JS, [
-            'walk-'.bin2hex(random_bytes(5)).'@example.test', array_map(static fn(array $one): array => ['stock_ml' => 5000, ...$one], [...array_values(OwnShelf::BOTTLES), ...$bottles]), OwnShelf::GEAR,
-            ['name' => 'The car', 'body' => 'saloon', 'paint_m2' => 10, 'in_service_on' => date('Y-m-d', time() - 400 * 86400), ...$vehicle], $layers,
-        ]);
+            JS
+            ,
+            [
+                'walk-' . bin2hex(random_bytes(5)) . '@example.test',
+                array_map(static fn(array $one): array => ['stock_ml' => 5000, ...$one], [
+                    ...array_values(OwnShelf::BOTTLES),
+                    ...$bottles,
+                ]),
+                OwnShelf::GEAR,
+                [
+                    'name' => 'The car',
+                    'body' => 'saloon',
+                    'paint_m2' => 10,
+                    'in_service_on' => date('Y-m-d', time() - 400 * 86400),
+                    ...$vehicle,
+                ],
+                $layers,
+            ],
+        );
         self::assertMatchesRegularExpression('/^[0-9a-f-]{36}$/', (string) $id);
 
         return (string) $id;
@@ -174,7 +235,11 @@ final class WalksTest extends BrowserTestCase
 
     private function minutes(): int
     {
-        return (int) preg_replace('/\D+/', '', $this->see('//dt[normalize-space(.) = "Takes"]/following-sibling::dd[1]/strong')->getText());
+        return (int) preg_replace(
+            '/\D+/',
+            '',
+            $this->see('//dt[normalize-space(.) = "Takes"]/following-sibling::dd[1]/strong')->getText(),
+        );
     }
 
     private function sheetMinutes(): int

@@ -46,7 +46,8 @@ final readonly class Bottle
     /** Whether it is meant to protect: a show shine looks good for days and protects hardly at all. */
     public function protects(MatchRules $rules): bool
     {
-        return $this->traits->leaves->protects() && ($this->labelHighWeeks === null || $this->labelHighWeeks >= $rules->topperLastsWeeks);
+        return $this->traits->leaves->protects() &&
+            ($this->labelHighWeeks === null || $this->labelHighWeeks >= $rules->topperLastsWeeks);
     }
 
     /** Minor units for one use on so much paint; null when the price is not known. */
@@ -56,7 +57,8 @@ final readonly class Bottle
             return null;
         }
         if ($this->paste) {
-            return $this->minorPerMl * $rules->use($this->traits->role, $this->applied, true)[0] * $paintM2 / $rules->useForM2;
+            return ($this->minorPerMl * $rules->use($this->traits->role, $this->applied, true)[0] * $paintM2) /
+                $rules->useForM2;
         }
         [$litres, $ways] = $rules->use($this->traits->role, $this->applied);
         $share = 1.0;
@@ -67,6 +69,6 @@ final readonly class Bottle
             }
         }
 
-        return $this->minorPerMl * 1000.0 * $litres * $share * $paintM2 / $rules->useForM2;
+        return ($this->minorPerMl * 1000.0 * $litres * $share * $paintM2) / $rules->useForM2;
     }
 }

@@ -26,26 +26,49 @@ final readonly class Choice
             return new self($need, null, $ranking, sprintf('%s: %s.', $need->for, $ranking->whyNone()), null);
         }
         $film = $situation->rules->film($need->role, $best->bottle->applied);
-        $limits = array_filter([$best->bottle->dwellMaxS, $film === null || $best->bottle->traits->mayDry ? null : $situation->meets($need->role, $best->bottle->applied)->workingS($film)], static fn(?float $s): bool => $s !== null);
-        $second = array_values(array_filter($ranking->all, static fn(Judged $one): bool => $one !== $best && $one->allowed()))[0] ?? null;
+        $limits = array_filter(
+            [
+                $best->bottle->dwellMaxS,
+                $film === null || $best->bottle->traits->mayDry
+                    ? null
+                    : $situation->meets($need->role, $best->bottle->applied)->workingS($film),
+            ],
+            static fn(?float $s): bool => $s !== null,
+        );
+        $second =
+            array_values(
+                array_filter($ranking->all, static fn(Judged $one): bool => $one !== $best && $one->allowed()),
+            )[0] ?? null;
 
         $byHand = in_array($best->bottle->id, $situation->asked->taken, true) ? ' Somebody chose it.' : '';
 
-        return new self($need, $best, $ranking, $need->for.': '.self::why($best, $second).$byHand, $limits === [] ? null : min($limits));
+        return new self(
+            $need,
+            $best,
+            $ranking,
+            $need->for . ': ' . self::why($best, $second) . $byHand,
+            $limits === [] ? null : min($limits),
+        );
     }
 
     private static function why(Judged $best, ?Judged $second): string
     {
-        $facts = $best->fit->points === 0 && $best->verdict->remarks === [] ? 'it is allowed here' : lcfirst(rtrim($best->fit->why, '.'));
+        $facts =
+            $best->fit->points === 0 && $best->verdict->remarks === []
+                ? 'it is allowed here'
+                : lcfirst(rtrim($best->fit->why, '.'));
         $before = match (true) {
             $second === null => '',
             $second->fit->points < $best->fit->points => sprintf('; it fits better than %s', $second->bottle->name),
             // What has no price is not free.
-            $second->cost !== null && $best->cost !== null && $second->cost > $best->cost => sprintf('; it costs less a use than %s', $second->bottle->name),
+            $second->cost !== null && $best->cost !== null && $second->cost > $best->cost => sprintf(
+                '; it costs less a use than %s',
+                $second->bottle->name,
+            ),
             default => '',
         };
 
-        return $facts.$before.'.';
+        return $facts . $before . '.';
     }
 
     /** @return list<string> what the verdict warns of; what its label warns of is told at the step where that begins (Hazards) */

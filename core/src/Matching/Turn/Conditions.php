@@ -28,10 +28,21 @@ final readonly class Conditions
      * @param Air $outside        the weather in the open
      * @param float|null $panelC  as measured, °C; null has it reckoned from air, sun and colour
      */
-    public static function at(Air $outside, MatchedVehicle $vehicle, Place $place, ?float $panelC = null, bool $rain = false, MatchRules $rules = new MatchRules): self
-    {
+    public static function at(
+        Air $outside,
+        MatchedVehicle $vehicle,
+        Place $place,
+        ?float $panelC = null,
+        bool $rain = false,
+        MatchRules $rules = new MatchRules(),
+    ): self {
         $air = match (true) {
-            $place->bay => new Air(max($outside->airC, $rules->bayC), min($outside->rh, $rules->bayRh), $rules->bayWindMS, 0.0),
+            $place->bay => new Air(
+                max($outside->airC, $rules->bayC),
+                min($outside->rh, $rules->bayRh),
+                $rules->bayWindMS,
+                0.0,
+            ),
             $place->shade => $outside->shaded($rules->shadeLeavesSun),
             default => $outside,
         };
@@ -44,7 +55,7 @@ final readonly class Conditions
             $working[$film->value] = $window->workingS();
         }
 
-        return new self($outside, $air, $c, $panelC !== null, $rain && ! $place->bay, $window->wetPanelC, $working);
+        return new self($outside, $air, $c, $panelC !== null, $rain && !$place->bay, $window->wetPanelC, $working);
     }
 
     /** Seconds in which to be done with a film; null when it stays wet. */

@@ -29,10 +29,21 @@ final readonly class FinalRinse
     public static function of(Situation $situation, MethodChoice $method): self
     {
         $place = $situation->place;
-        if ($method->chosen === null || ! $method->chosen->method->needsHose()) {
-            return new self(Water::None, null, null, false, $method->chosen === null ? 'Nothing is washed.' : 'No rinse: the last towel side carries the rest away.');
+        if ($method->chosen === null || !$method->chosen->method->needsHose()) {
+            return new self(
+                Water::None,
+                null,
+                null,
+                false,
+                $method->chosen === null
+                    ? 'Nothing is washed.'
+                    : 'No rinse: the last towel side carries the rest away.',
+            );
         }
-        $film = $situation->vehicle->stack(Zone::Paint)->designed() === Designed::Sheets ? Film::SheetedRinse : Film::BeadedRinse;
+        $film =
+            $situation->vehicle->stack(Zone::Paint)->designed() === Designed::Sheets
+                ? Film::SheetedRinse
+                : Film::BeadedRinse;
         $light = $situation->vehicle->tone->isLight();
         $tapTds = $place->tapTds ?? $situation->rules->assumedTapTds;
         $tap = Residue::of($tapTds, $film->kgM2(), $light, $situation->rules->spots);
@@ -42,30 +53,68 @@ final readonly class FinalRinse
             $tds = $place->treatedTds ?? $situation->rules->assumedTreatedTds;
             $treated = Residue::of($tds, $film->kgM2(), $light, $situation->rules->spots);
             if ($place->tapTds !== null && $tap->spots === Spots::None) {
-                return new self(Water::Tap, $tap, $working, false, sprintf('The tap alone leaves nothing that shows (%s): keep the tank for where it counts.', self::amount($tapTds, $tap)));
+                return new self(
+                    Water::Tap,
+                    $tap,
+                    $working,
+                    false,
+                    sprintf(
+                        'The tap alone leaves nothing that shows (%s): keep the tank for where it counts.',
+                        self::amount($tapTds, $tap),
+                    ),
+                );
             }
             // Of two that were measured the cleaner comes last, whatever it is called.
             if ($place->tapTds !== null && $place->treatedTds !== null && $tapTds <= $tds) {
-                return new self(Water::Tap, $tap, $working, false, sprintf('The tap (%s mg/l) is no harder than the treated water (%s mg/l): rinse from the tap, and look at the resin.', Measures::plain($tapTds, 0), Measures::plain($tds, 0)));
+                return new self(
+                    Water::Tap,
+                    $tap,
+                    $working,
+                    false,
+                    sprintf(
+                        'The tap (%s mg/l) is no harder than the treated water (%s mg/l): rinse from the tap, and look at the resin.',
+                        Measures::plain($tapTds, 0),
+                        Measures::plain($tds, 0),
+                    ),
+                );
             }
 
-            return new self(Water::Treated, $treated, $working, $place->treatedTds === null, sprintf(
-                'Treated water leaves %s (%s)%s.',
-                self::shown($treated->spots),
-                self::amount($tds, $treated),
-                $place->tapTds === null ? '' : sprintf('; the tap would leave %s', self::shown($tap->spots)),
-            ));
+            return new self(
+                Water::Treated,
+                $treated,
+                $working,
+                $place->treatedTds === null,
+                sprintf(
+                    'Treated water leaves %s (%s)%s.',
+                    self::shown($treated->spots),
+                    self::amount($tds, $treated),
+                    $place->tapTds === null ? '' : sprintf('; the tap would leave %s', self::shown($tap->spots)),
+                ),
+            );
         }
 
-        return new self(Water::Tap, $tap, $working, $place->tapTds === null, sprintf(
-            '%s leaves %s where it dries (%s)%s.',
-            $place->tapTds === null ? 'Tap water nobody has measured, taken as hard,' : 'The tap',
-            self::shown($tap->spots),
-            self::amount($tapTds, $tap),
-            $tap->spots->worseThan(Spots::Faint)
-                ? sprintf('; %s, so rinse and dry panel by panel, horizontals first', $working === null ? 'it stays wet here' : sprintf('it is workable for %s here', Measures::time($working)))
-                : ($soon ? '; dry horizontals first' : ''),
-        ));
+        return new self(
+            Water::Tap,
+            $tap,
+            $working,
+            $place->tapTds === null,
+            sprintf(
+                '%s leaves %s where it dries (%s)%s.',
+                $place->tapTds === null ? 'Tap water nobody has measured, taken as hard,' : 'The tap',
+                self::shown($tap->spots),
+                self::amount($tapTds, $tap),
+                $tap->spots->worseThan(Spots::Faint)
+                    ? sprintf(
+                        '; %s, so rinse and dry panel by panel, horizontals first',
+                        $working === null
+                            ? 'it stays wet here'
+                            : sprintf('it is workable for %s here', Measures::time($working)),
+                    )
+                    : ($soon
+                        ? '; dry horizontals first'
+                        : ''),
+            ),
+        );
     }
 
     private static function amount(float $tds, Residue $residue): string

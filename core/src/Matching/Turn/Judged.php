@@ -22,7 +22,7 @@ final readonly class Judged
 
     public function allowed(): bool
     {
-        return $this->verdict->allowed() && ! ($this->reason?->blocks() ?? false);
+        return $this->verdict->allowed() && !($this->reason?->blocks() ?? false);
     }
 
     public function because(Reason $reason): self

@@ -47,13 +47,34 @@ final readonly class MatchRules
      * @param float $wipeFromC                     below this air, ways that are rinsed off are easier than wiping
      */
     public function __construct(
-        public VerdictRules $verdict = new VerdictRules,
-        public WipeFactors $wipe = new WipeFactors,
-        public SpotThresholds $spots = new SpotThresholds,
-        public array $soilCeiling = ['touchless' => 3, 'multi-towel' => 5, 'two-mitts' => 5, 'one-mitt' => 4, 'rinseless' => 2, 'waterless' => 1],
-        public array $mediumFactor = ['touchless' => 0.0, 'multi-towel' => 0.6, 'two-mitts' => 0.8, 'one-mitt' => 1.0, 'rinseless' => 1.1, 'waterless' => 1.4],
+        public VerdictRules $verdict = new VerdictRules(),
+        public WipeFactors $wipe = new WipeFactors(),
+        public SpotThresholds $spots = new SpotThresholds(),
+        public array $soilCeiling = [
+            'touchless' => 3,
+            'multi-towel' => 5,
+            'two-mitts' => 5,
+            'one-mitt' => 4,
+            'rinseless' => 2,
+            'waterless' => 1,
+        ],
+        public array $mediumFactor = [
+            'touchless' => 0.0,
+            'multi-towel' => 0.6,
+            'two-mitts' => 0.8,
+            'one-mitt' => 1.0,
+            'rinseless' => 1.1,
+            'waterless' => 1.4,
+        ],
         public array $softness = ['soft' => 1.5, 'medium' => 1.0, 'hard' => 0.7],
-        public array $stages = [['rinse'], ['rinse'], ['rinse', 'foam'], ['rinse', 'foam'], ['rinse', 'prewash', 'foam'], ['rinse', 'prewash', 'foam', 'foam-again']],
+        public array $stages = [
+            ['rinse'],
+            ['rinse'],
+            ['rinse', 'foam'],
+            ['rinse', 'foam'],
+            ['rinse', 'prewash', 'foam'],
+            ['rinse', 'prewash', 'foam', 'foam-again'],
+        ],
         public int $preWashFromSoil = 3,
         public int $lowerThirdFromSoil = 3,
         public array $strength = [0, 0, 0, 1, 1, 2],
@@ -75,17 +96,40 @@ final readonly class MatchRules
         public float $treatedAtMost = 60.0,
         public float $panelOffK = 25.0,
         public float $topperLastsWeeks = 3.0,
-        public array $waterLeft = ['rinsed' => 0.10, 'sheeted' => 0.05, 'blown' => 0.01],
+        public array $waterLeft = ['rinsed' => 0.1, 'sheeted' => 0.05, 'blown' => 0.01],
         public float $horizontals = 0.35,
-        public array $towelM2 = ['catch' => 20.0, 'sills' => 15.0, 'wheels' => 15.0, 'jambs' => 15.0, 'glass' => 12.0, 'dried-at-once' => 6.0, 'mitt' => 30.0, 'topper' => 15.0],
+        public array $towelM2 = [
+            'catch' => 20.0,
+            'sills' => 15.0,
+            'wheels' => 15.0,
+            'jambs' => 15.0,
+            'glass' => 12.0,
+            'dried-at-once' => 6.0,
+            'mitt' => 30.0,
+            'topper' => 15.0,
+        ],
         public float $tallM2 = 18.0,
         public float $panelM2 = 1.0,
         public array $uses = [
-            'prewash' => [1.0, ['sprayer', 'lance', 'bottle']], 'foam' => [6.0, ['lance', 'sprayer']], 'soap' => [15.0, ['bucket', 'lance']],
-            'rinseless' => [8.0, ['bucket', 'sprayer']], 'waterless' => [0.6, ['bottle', 'sprayer']], 'wheel' => [0.5, ['wheel', 'bottle', 'sprayer']],
-            'iron' => [0.25, ['bottle', 'sprayer', 'wheel']], 'tar' => [0.1, ['bottle']], 'clay-lube' => [0.5, ['bottle', 'bucket']],
-            'drying-aid' => [0.1, ['bottle']], 'wet-rinse' => [0.15, ['bottle', 'sprayer']], 'foam-rinse' => [5.0, ['lance']], 'wipe' => [0.06, ['bottle']],
-            'topper' => [0.15, ['bottle', 'sprayer', 'lance']], 'base' => [0.06, ['bottle']], 'paste' => [18.0, []], 'glass' => [0.06, ['bottle']], 'tyre' => [0.05, ['tyre', 'bottle']], 'trim' => [0.03, ['bottle']],
+            'prewash' => [1.0, ['sprayer', 'lance', 'bottle']],
+            'foam' => [6.0, ['lance', 'sprayer']],
+            'soap' => [15.0, ['bucket', 'lance']],
+            'rinseless' => [8.0, ['bucket', 'sprayer']],
+            'waterless' => [0.6, ['bottle', 'sprayer']],
+            'wheel' => [0.5, ['wheel', 'bottle', 'sprayer']],
+            'iron' => [0.25, ['bottle', 'sprayer', 'wheel']],
+            'tar' => [0.1, ['bottle']],
+            'clay-lube' => [0.5, ['bottle', 'bucket']],
+            'drying-aid' => [0.1, ['bottle']],
+            'wet-rinse' => [0.15, ['bottle', 'sprayer']],
+            'foam-rinse' => [5.0, ['lance']],
+            'wipe' => [0.06, ['bottle']],
+            'topper' => [0.15, ['bottle', 'sprayer', 'lance']],
+            'base' => [0.06, ['bottle']],
+            'paste' => [18.0, []],
+            'glass' => [0.06, ['bottle']],
+            'tyre' => [0.05, ['tyre', 'bottle']],
+            'trim' => [0.03, ['bottle']],
         ],
         public float $useForM2 = 11.5,
         public float $margin = 1.1,
@@ -113,7 +157,11 @@ final readonly class MatchRules
     /** @return array{float, list<string>} litres of mix for one use (grams of a paste), and the ways it may be mixed */
     public function use(Role $role, ?string $applied, bool $paste = false): array
     {
-        return ($paste ? $this->uses['paste'] : ($role === Role::Topper || $role === Role::Base ? $this->uses[$applied ?? ''] ?? null : null)) ?? $this->uses[$role->value];
+        return ($paste
+            ? $this->uses['paste']
+            : ($role === Role::Topper || $role === Role::Base
+                ? $this->uses[$applied ?? ''] ?? null
+                : null)) ?? $this->uses[$role->value];
     }
 
     /** How it lies on the panel while it works; null for what is worked in by hand. */

@@ -59,7 +59,10 @@ final readonly class MatchedVehicle
 
     public function has(Zone $zone, Family ...$families): bool
     {
-        return array_filter($this->stack($zone)->families(), static fn(Family $family): bool => in_array($family, $families, true)) !== [];
+        return array_filter(
+            $this->stack($zone)->families(),
+            static fn(Family $family): bool => in_array($family, $families, true),
+        ) !== [];
     }
 
     /** @return non-empty-list<Surface> one for each family a product has to suit there */
@@ -68,6 +71,9 @@ final readonly class MatchedVehicle
         // Matte, soft and single-stage are said of the paint; decals too.
         $finish = $zone === Zone::Paint ? $this->finish : [];
 
-        return array_map(fn(Family $family): Surface => new Surface($zone, $family, $finish, $this->wheelFinish), $this->stack($zone)->families());
+        return array_map(
+            fn(Family $family): Surface => new Surface($zone, $family, $finish, $this->wheelFinish),
+            $this->stack($zone)->families(),
+        );
     }
 }

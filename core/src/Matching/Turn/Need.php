@@ -32,6 +32,6 @@ final readonly class Need
 
     public function key(): string
     {
-        return $this->role->value.' '.$this->zone->value;
+        return $this->role->value . ' ' . $this->zone->value;
     }
 }

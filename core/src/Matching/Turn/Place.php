@@ -50,16 +50,46 @@ final readonly class Place
 
     public function inShade(): self
     {
-        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, true, $this->bay, $this->runOff, $this->battery);
+        return new self(
+            $this->water,
+            $this->tapTds,
+            $this->treatedTds,
+            $this->pressure,
+            $this->power,
+            true,
+            $this->bay,
+            $this->runOff,
+            $this->battery,
+        );
     }
 
     public function withTank(): self
     {
-        return new self(Water::Treated, $this->tapTds, $this->treatedTds ?? 5.0, true, $this->power, $this->shade, $this->bay, $this->runOff, $this->battery);
+        return new self(
+            Water::Treated,
+            $this->tapTds,
+            $this->treatedTds ?? 5.0,
+            true,
+            $this->power,
+            $this->shade,
+            $this->bay,
+            $this->runOff,
+            $this->battery,
+        );
     }
 
     public function withBattery(): self
     {
-        return new self($this->water, $this->tapTds, $this->treatedTds, $this->pressure, $this->power, $this->shade, $this->bay, $this->runOff, true);
+        return new self(
+            $this->water,
+            $this->tapTds,
+            $this->treatedTds,
+            $this->pressure,
+            $this->power,
+            $this->shade,
+            $this->bay,
+            $this->runOff,
+            true,
+        );
     }
 }

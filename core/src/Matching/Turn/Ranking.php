@@ -23,15 +23,22 @@ use Vicissa\Core\Protection\Family;
 final readonly class Ranking
 {
     /** @param list<Judged> $all */
-    private function __construct(
-        private Role $role,
-        public array $all,
-    ) {}
+    private function __construct(private Role $role, public array $all) {}
 
     /** The shelf for one role on one zone, whatever else the visit holds. */
     public static function of(Situation $situation, Schools $schools, Role $role, Zone $zone): self
     {
-        return self::for($situation, $schools, new Need($role, $zone, Step::Wash, '', soil: $zone === Zone::Wheels ? $situation->seen->wheels() : $situation->seen->soil));
+        return self::for(
+            $situation,
+            $schools,
+            new Need(
+                $role,
+                $zone,
+                Step::Wash,
+                '',
+                soil: $zone === Zone::Wheels ? $situation->seen->wheels() : $situation->seen->soil,
+            ),
+        );
     }
 
     public static function for(Situation $situation, Schools $schools, Need $need): self
@@ -43,8 +50,24 @@ final readonly class Ranking
             }
         }
         $taken = array_flip($situation->asked->taken);
-        usort($all, static fn(Judged $a, Judged $b): int => [! $a->allowed(), ! isset($taken[$a->bottle->id]), -$a->fit->points, $a->cost ?? INF, $a->bottle->name, $a->bottle->id]
-            <=> [! $b->allowed(), ! isset($taken[$b->bottle->id]), -$b->fit->points, $b->cost ?? INF, $b->bottle->name, $b->bottle->id]);
+        usort(
+            $all,
+            static fn(Judged $a, Judged $b): int => [
+                !$a->allowed(),
+                !isset($taken[$a->bottle->id]),
+                -$a->fit->points,
+                $a->cost ?? INF,
+                $a->bottle->name,
+                $a->bottle->id,
+            ] <=> [
+                !$b->allowed(),
+                !isset($taken[$b->bottle->id]),
+                -$b->fit->points,
+                $b->cost ?? INF,
+                $b->bottle->name,
+                $b->bottle->id,
+            ],
+        );
 
         return new self($need->role, $all);
     }
@@ -55,22 +78,38 @@ final readonly class Ranking
         $zone = $need->zone;
         $film = $rules->film($bottle->traits->role, $bottle->applied);
         $now = $situation->meets($bottle->traits->role, $bottle->applied);
-        $verdict = Verdict::onAll($bottle->traits, $situation->vehicle->surfaces($zone), new Circumstances(
-            panelC: $now->panelC,
-            workingS: $film === null ? null : $now->workingS($film),
-            water: $situation->place->water,
-            purpose: $situation->seen->purpose,
-            bareFace: $schools->is(School::BareFace, 'refused'),
-            inStock: $bottle->inStock,
-        ), $rules->verdict);
+        $verdict = Verdict::onAll(
+            $bottle->traits,
+            $situation->vehicle->surfaces($zone),
+            new Circumstances(
+                panelC: $now->panelC,
+                workingS: $film === null ? null : $now->workingS($film),
+                water: $situation->place->water,
+                purpose: $situation->seen->purpose,
+                bareFace: $schools->is(School::BareFace, 'refused'),
+                inStock: $bottle->inStock,
+            ),
+            $rules->verdict,
+        );
         $fed = $need->renews ?? $situation->vehicle->stack($zone)->fed();
-        $wants = $need->soil === null || ! $bottle->traits->role->cleans() ? null : Strength::from($rules->strength[$need->soil]);
+        $wants =
+            $need->soil === null || !$bottle->traits->role->cleans()
+                ? null
+                : Strength::from($rules->strength[$need->soil]);
 
         return new Judged(
             $bottle,
             $zone,
             $verdict,
-            Fit::of($verdict, $bottle->traits->leaves, $bottle->line, $fed->family ?? Family::Bare, $fed?->line, $wants === null ? null : Strength::of($bottle->traits), $wants),
+            Fit::of(
+                $verdict,
+                $bottle->traits->leaves,
+                $bottle->line,
+                $fed->family ?? Family::Bare,
+                $fed?->line,
+                $wants === null ? null : Strength::of($bottle->traits),
+                $wants,
+            ),
             $bottle->costPerUse($situation->vehicle->paintM2, $rules),
             self::unfit($situation, $bottle, $need),
         );
@@ -93,11 +132,28 @@ final readonly class Ranking
         if ($this->all === []) {
             return NoneFits::NotOnTheShelf;
         }
-        if ($this->offered() !== [] && array_filter($this->all, static fn(Judged $one): bool => $one->verdict->allowed() && $one->reason !== Reason::AcidOffered) === []) {
+        if (
+            $this->offered() !== [] &&
+            array_filter(
+                $this->all,
+                static fn(Judged $one): bool => $one->verdict->allowed() && $one->reason !== Reason::AcidOffered,
+            ) === []
+        ) {
             return NoneFits::OnlyAnAcid;
         }
-        $codes = array_map(static fn(Judged $one): array => array_map(static fn($remark) => $remark->code, $one->verdict->remarks), $this->all);
-        $shared = array_values(array_filter([Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater], static fn(Code $code): bool => array_filter($codes, static fn(array $found): bool => in_array($code, $found, true)) === $codes));
+        $codes = array_map(
+            static fn(Judged $one): array => array_map(static fn($remark) => $remark->code, $one->verdict->remarks),
+            $this->all,
+        );
+        $shared = array_values(
+            array_filter(
+                [Code::TooHot, Code::TooCold, Code::DriesFirst, Code::NeedsWater],
+                static fn(Code $code): bool => array_filter(
+                    $codes,
+                    static fn(array $found): bool => in_array($code, $found, true),
+                ) === $codes,
+            ),
+        );
 
         return match ($shared[0] ?? null) {
             Code::TooHot => NoneFits::TooHot,
@@ -111,7 +167,12 @@ final readonly class Ranking
     /** @return list<Judged> acids that suit, for a person to take when the gentler one has failed */
     public function offered(): array
     {
-        return array_values(array_filter($this->all, static fn(Judged $one): bool => $one->reason === Reason::AcidOffered && $one->verdict->allowed()));
+        return array_values(
+            array_filter(
+                $this->all,
+                static fn(Judged $one): bool => $one->reason === Reason::AcidOffered && $one->verdict->allowed(),
+            ),
+        );
     }
 
     private static function unfit(Situation $situation, Bottle $bottle, Need $need): ?Reason
@@ -121,17 +182,28 @@ final readonly class Ranking
         $leaves = $bottle->traits->leaves;
 
         return match (true) {
-            $role === Role::Topper && $need->role === Role::Topper && ! $bottle->protects($situation->rules) => Reason::ShowShine,
-            $need->renews !== null && ! self::makes($bottle, $need->renews) => Reason::NotThisBase,
-            $role === Role::ClayLube && $zone === Zone::Paint
-                && ($situation->vehicle->is(Finish::Matte) || $situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap)) => Reason::NoClayHere,
-            $zone === Zone::Paint && $situation->seen->isReset() && $role->staysOnLayer()
-                && ($leaves->protects() || $leaves->shines()) => Reason::ResetWantsBare,
+            $role === Role::Topper && $need->role === Role::Topper && !$bottle->protects($situation->rules)
+                => Reason::ShowShine,
+            $need->renews !== null && !self::makes($bottle, $need->renews) => Reason::NotThisBase,
+            $role === Role::ClayLube &&
+                $zone === Zone::Paint &&
+                ($situation->vehicle->is(Finish::Matte) ||
+                    $situation->vehicle->has(Zone::Paint, Family::Film, Family::Wrap))
+                => Reason::NoClayHere,
+            $zone === Zone::Paint &&
+                $situation->seen->isReset() &&
+                $role->staysOnLayer() &&
+                ($leaves->protects() || $leaves->shines())
+                => Reason::ResetWantsBare,
             $need->toStrip && $bottle->traits->strips !== Strips::Strong => Reason::DoesNotStrip,
-            ! $need->hose && ($role === Role::Topper || $role === Role::Base) && $bottle->isRinsedOff() => Reason::NeedsHose,
-            $role === Role::Topper && $bottle->applied === 'foam-rinse' && ! $situation->place->pressure => Reason::NeedsLance,
-            $need->beside !== null && ($leaves->protects() || $leaves->shines()) && $leaves !== $need->beside => Reason::OtherFamily,
-            $role->cleans() && $bottle->traits->ph < 4.0 && ! in_array($bottle->id, $situation->asked->taken, true) => Reason::AcidOffered,
+            !$need->hose && ($role === Role::Topper || $role === Role::Base) && $bottle->isRinsedOff()
+                => Reason::NeedsHose,
+            $role === Role::Topper && $bottle->applied === 'foam-rinse' && !$situation->place->pressure
+                => Reason::NeedsLance,
+            $need->beside !== null && ($leaves->protects() || $leaves->shines()) && $leaves !== $need->beside
+                => Reason::OtherFamily,
+            $role->cleans() && $bottle->traits->ph < 4.0 && !in_array($bottle->id, $situation->asked->taken, true)
+                => Reason::AcidOffered,
             default => null,
         };
     }

@@ -40,7 +40,16 @@ enum Reason: string
     public function blocks(): bool
     {
         return match ($this) {
-            self::ShowShine, self::ResetWantsBare, self::DoesNotStrip, self::NoClayHere, self::AcidOffered, self::OtherFamily, self::NeedsHose, self::NeedsLance, self::NotThisBase => true,
+            self::ShowShine,
+            self::ResetWantsBare,
+            self::DoesNotStrip,
+            self::NoClayHere,
+            self::AcidOffered,
+            self::OtherFamily,
+            self::NeedsHose,
+            self::NeedsLance,
+            self::NotThisBase
+                => true,
             self::NotNeeded, self::BetterFit => false,
         };
     }

@@ -22,6 +22,6 @@ final readonly class Renewal
 
     public function inDays(Schools $schools): ?float
     {
-        return $this->byRhythm ?? $this->dueInDays[$schools->side(School::Caution)] ?? null;
+        return $this->byRhythm ?? ($this->dueInDays[$schools->side(School::Caution)] ?? null);
     }
 }

@@ -45,51 +45,111 @@ enum School: string
     {
         return match ($this) {
             self::Method => [
-                'touchless' => ['name' => 'Touchless', 'reason' => 'What is never touched is never scratched; a faint film stays when it is dirtier.'],
-                'multi-towel' => ['name' => 'Many towels', 'reason' => 'Each side meets the paint once, so no grit is carried on.'],
-                'two-mitts' => ['name' => 'Two mitts', 'reason' => 'Deep pile swallows grit; the dirty lower third gets a mitt of its own.'],
-                'one-mitt' => ['name' => 'One mitt', 'reason' => 'Least to wash and carry; fine on cars that are never really dirty.'],
+                'touchless' => [
+                    'name' => 'Touchless',
+                    'reason' => 'What is never touched is never scratched; a faint film stays when it is dirtier.',
+                ],
+                'multi-towel' => [
+                    'name' => 'Many towels',
+                    'reason' => 'Each side meets the paint once, so no grit is carried on.',
+                ],
+                'two-mitts' => [
+                    'name' => 'Two mitts',
+                    'reason' => 'Deep pile swallows grit; the dirty lower third gets a mitt of its own.',
+                ],
+                'one-mitt' => [
+                    'name' => 'One mitt',
+                    'reason' => 'Least to wash and carry; fine on cars that are never really dirty.',
+                ],
             ],
             self::Wheels => [
-                'wheels-first' => ['name' => 'Wheels first', 'reason' => 'Their dirt splashes on paint that is still to be washed.'],
-                'paint-first' => ['name' => 'Paint first', 'reason' => 'Nothing dries on the paint while one kneels at a wheel.'],
+                'wheels-first' => [
+                    'name' => 'Wheels first',
+                    'reason' => 'Their dirt splashes on paint that is still to be washed.',
+                ],
+                'paint-first' => [
+                    'name' => 'Paint first',
+                    'reason' => 'Nothing dries on the paint while one kneels at a wheel.',
+                ],
             ],
             self::Foam => [
-                'thick' => ['name' => 'Thick', 'reason' => 'Clings and softens for longer, above all on upright panels.'],
+                'thick' => [
+                    'name' => 'Thick',
+                    'reason' => 'Clings and softens for longer, above all on upright panels.',
+                ],
                 'thin' => ['name' => 'Thin', 'reason' => 'Runs, and takes the loosened dirt along; less product.'],
             ],
             self::Rinse => [
                 'top-down' => ['name' => 'From the top down', 'reason' => 'Dirt goes the way water goes.'],
-                'bottom-up' => ['name' => 'From below upward', 'reason' => 'The foam above still works while the dirtiest part is flushed.'],
+                'bottom-up' => [
+                    'name' => 'From below upward',
+                    'reason' => 'The foam above still works while the dirtiest part is flushed.',
+                ],
             ],
             self::Order => [
-                'by-cleanliness' => ['name' => 'By cleanliness', 'reason' => 'Cleanest panels first, the lower third last: little dirt travels.'],
-                'free' => ['name' => 'Order-free', 'reason' => 'With a fresh side for every stretch the way round is the quickest. Many towels only.'],
+                'by-cleanliness' => [
+                    'name' => 'By cleanliness',
+                    'reason' => 'Cleanest panels first, the lower third last: little dirt travels.',
+                ],
+                'free' => [
+                    'name' => 'Order-free',
+                    'reason' => 'With a fresh side for every stretch the way round is the quickest. Many towels only.',
+                ],
             ],
             self::BareFace => [
                 'refused' => ['name' => 'Refused', 'reason' => 'They hide the layer that was paid for.'],
-                'tolerated' => ['name' => 'Tolerated', 'reason' => 'Slickness and gloss for a few days, with a caution.'],
+                'tolerated' => [
+                    'name' => 'Tolerated',
+                    'reason' => 'Slickness and gloss for a few days, with a caution.',
+                ],
             ],
             self::DryingAid => [
-                'every-wash' => ['name' => 'Every wash', 'reason' => 'The towel glides, and each wash gives a little back.'],
-                'with-topper' => ['name' => 'Only with a topper', 'reason' => 'Spreads what went on; otherwise water is lubricant enough.'],
+                'every-wash' => [
+                    'name' => 'Every wash',
+                    'reason' => 'The towel glides, and each wash gives a little back.',
+                ],
+                'with-topper' => [
+                    'name' => 'Only with a topper',
+                    'reason' => 'Spreads what went on; otherwise water is lubricant enough.',
+                ],
                 'never' => ['name' => 'Never', 'reason' => 'Nothing builds up, and readings show the layer itself.'],
             ],
             self::Topper => [
                 'every-wash' => ['name' => 'Every wash', 'reason' => 'Never a gap; more product, more time.'],
-                'by-forecast' => ['name' => 'By forecast', 'reason' => 'Before it is likely to have failed, not sooner.'],
-                'when-it-fails' => ['name' => 'When the water says so', 'reason' => 'Only once a clean reading fails: each layer gives all it has.'],
+                'by-forecast' => [
+                    'name' => 'By forecast',
+                    'reason' => 'Before it is likely to have failed, not sooner.',
+                ],
+                'when-it-fails' => [
+                    'name' => 'When the water says so',
+                    'reason' => 'Only once a clean reading fails: each layer gives all it has.',
+                ],
             ],
             self::ToppingUp => [
                 'on-paint' => ['name' => 'On the paint', 'reason' => 'Even and quick; mind the wind and the glass.'],
                 'on-cloth' => ['name' => 'On the cloth', 'reason' => 'No overspray, less product.'],
             ],
             self::Drying => [
-                'by-surface' => ['name' => 'As the surface asks', 'reason' => 'Blown where it beads, sheeted where it does not.'],
-                'air-then-towel' => ['name' => 'Air, then towels', 'reason' => 'Nearly nothing left to wipe, and gaps are dry.'],
-                'warm-air' => ['name' => 'Warm air', 'reason' => 'Nothing touches the paint, and seals dry too; slower, and it wants a socket.'],
-                'sheet-then-towel' => ['name' => 'Sheeted, then towels', 'reason' => 'A gentle open hose takes most of it; no noise, no power.'],
-                'towel' => ['name' => 'Towels alone', 'reason' => 'Big ones laid flat and pulled: nothing to carry but cloth.'],
+                'by-surface' => [
+                    'name' => 'As the surface asks',
+                    'reason' => 'Blown where it beads, sheeted where it does not.',
+                ],
+                'air-then-towel' => [
+                    'name' => 'Air, then towels',
+                    'reason' => 'Nearly nothing left to wipe, and gaps are dry.',
+                ],
+                'warm-air' => [
+                    'name' => 'Warm air',
+                    'reason' => 'Nothing touches the paint, and seals dry too; slower, and it wants a socket.',
+                ],
+                'sheet-then-towel' => [
+                    'name' => 'Sheeted, then towels',
+                    'reason' => 'A gentle open hose takes most of it; no noise, no power.',
+                ],
+                'towel' => [
+                    'name' => 'Towels alone',
+                    'reason' => 'Big ones laid flat and pulled: nothing to carry but cloth.',
+                ],
             ],
             self::Towel => [
                 'pre-damped' => ['name' => 'Pre-damped', 'reason' => 'A damp towel starts to drink at once.'],
@@ -141,7 +201,14 @@ enum School: string
             self::Rinse => [MatchPart::Rinsing],
             self::Order => [MatchPart::Washing],
             self::DryingAid => [MatchPart::DryingAid, MatchPart::Missing, MatchPart::Cautions],
-            self::Topper, self::Caution => [MatchPart::Topper, MatchPart::ToppingUp, MatchPart::DryingAid, MatchPart::Sections, MatchPart::Missing, MatchPart::Cautions],
+            self::Topper, self::Caution => [
+                MatchPart::Topper,
+                MatchPart::ToppingUp,
+                MatchPart::DryingAid,
+                MatchPart::Sections,
+                MatchPart::Missing,
+                MatchPart::Cautions,
+            ],
             self::ToppingUp => [MatchPart::ToppingUp],
             self::Drying => [MatchPart::Drying, MatchPart::Towels, MatchPart::Sections, MatchPart::Cautions],
             self::Towel => [MatchPart::Drying],

@@ -21,9 +21,14 @@ final readonly class Schools
     {
         $taken = [];
         foreach ($sides as $name => $side) {
-            $school = School::tryFrom((string) $name) ?? throw InvalidInput::at('schools', sprintf('There is no school called “%s”.', $name));
-            if (! (is_string($side) || is_int($side)) || ! isset($school->sides()[$side])) {
-                throw InvalidInput::at('schools.'.$school->value, sprintf('Its sides are %s.', implode(', ', array_keys($school->sides()))));
+            $school =
+                School::tryFrom((string) $name) ??
+                throw InvalidInput::at('schools', sprintf('There is no school called “%s”.', $name));
+            if (!(is_string($side) || is_int($side)) || !isset($school->sides()[$side])) {
+                throw InvalidInput::at(
+                    'schools.' . $school->value,
+                    sprintf('Its sides are %s.', implode(', ', array_keys($school->sides()))),
+                );
             }
             $taken[$school->value] = (string) $side;
         }

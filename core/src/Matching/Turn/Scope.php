@@ -12,7 +12,16 @@ final readonly class Scope
     private const NAMED = [
         'quick' => [Item::Paint, Item::Glass],
         'usual' => [Item::Paint, Item::Wheels, Item::Glass, Item::Jambs, Item::Tyres],
-        'full' => [Item::Paint, Item::Wheels, Item::Glass, Item::Jambs, Item::Tyres, Item::Arches, Item::Trim, Item::Dressing],
+        'full' => [
+            Item::Paint,
+            Item::Wheels,
+            Item::Glass,
+            Item::Jambs,
+            Item::Tyres,
+            Item::Arches,
+            Item::Trim,
+            Item::Dressing,
+        ],
     ];
 
     /** @param list<Item> $items */
@@ -44,11 +53,14 @@ final readonly class Scope
      */
     public static function own(array $items): self
     {
-        if (! in_array(Item::Paint, $items, true)) {
+        if (!in_array(Item::Paint, $items, true)) {
             throw InvalidInput::at('scope', 'A visit always washes the paint; name it among what it takes in.');
         }
 
-        return new self('own', array_values(array_filter(Item::cases(), static fn(Item $item): bool => in_array($item, $items, true))));
+        return new self(
+            'own',
+            array_values(array_filter(Item::cases(), static fn(Item $item): bool => in_array($item, $items, true))),
+        );
     }
 
     /**
@@ -63,7 +75,15 @@ final readonly class Scope
         }
         $items = [];
         foreach (explode(',', $written) as $name) {
-            $items[] = Item::tryFrom(trim($name)) ?? throw InvalidInput::at('scope', sprintf('A visit is quick, usual, full, or some of: %s.', implode(', ', array_column(Item::cases(), 'value'))));
+            $items[] =
+                Item::tryFrom(trim($name)) ??
+                throw InvalidInput::at(
+                    'scope',
+                    sprintf(
+                        'A visit is quick, usual, full, or some of: %s.',
+                        implode(', ', array_column(Item::cases(), 'value')),
+                    ),
+                );
         }
 
         return self::own($items);
@@ -83,6 +103,8 @@ final readonly class Scope
     /** As `of` reads it. */
     public function written(): string
     {
-        return $this->name === 'own' ? implode(',', array_map(static fn(Item $item): string => $item->value, $this->items)) : $this->name;
+        return $this->name === 'own'
+            ? implode(',', array_map(static fn(Item $item): string => $item->value, $this->items))
+            : $this->name;
     }
 }

@@ -27,9 +27,9 @@ final readonly class Situation
         public Place $place,
         public Conditions $now,
         public array $shelf,
-        public MatchRules $rules = new MatchRules,
+        public MatchRules $rules = new MatchRules(),
         public Measures $measures = Measures::Metric,
-        public Asked $asked = new Asked,
+        public Asked $asked = new Asked(),
         ?Conditions $later = null,
         public ?Cooling $cooling = null,
     ) {
@@ -46,13 +46,14 @@ final readonly class Situation
 
         return $arrival !== null
             ? $arrival->holds($stack->designed())
-            : $stack->baseKnown && ! $stack->isBare() && ! ($renewal->failed ?? false) && ! ($renewal->suspect ?? false);
+            : $stack->baseKnown && !$stack->isBare() && !($renewal->failed ?? false) && !($renewal->suspect ?? false);
     }
 
     /** How the clean water stood last, the later stage counting more: once it holds again, nothing speaks of what was before. */
     public function lastClean(): ?Behaviour
     {
-        return $this->seen->reading(Stage::AfterTopper) ?? $this->seen->reading(Stage::AfterDecon) ?? $this->seen->reading(Stage::AfterWash);
+        return $this->seen->reading(Stage::AfterTopper) ??
+            ($this->seen->reading(Stage::AfterDecon) ?? $this->seen->reading(Stage::AfterWash));
     }
 
     public function softness(): float
@@ -63,7 +64,7 @@ final readonly class Situation
     /** Wet work outdoors in frost: refused. */
     public function isFrozenOut(): bool
     {
-        return ! $this->place->bay && $this->now->isFreezing($this->rules);
+        return !$this->place->bay && $this->now->isFreezing($this->rules);
     }
 
     /** So cold that nothing dries by itself, and what stays in gaps may freeze. */
@@ -85,13 +86,23 @@ final readonly class Situation
      */
     public function without(array $ids): self
     {
-        return $this->with(shelf: array_values(array_filter($this->shelf, static fn(Bottle $bottle): bool => ! in_array($bottle->id, $ids, true))));
+        return $this->with(
+            shelf: array_values(
+                array_filter($this->shelf, static fn(Bottle $bottle): bool => !in_array($bottle->id, $ids, true)),
+            ),
+        );
     }
 
     /** The same vehicle somewhere else, in the same weather; its panels have had time to follow. */
     public function movedTo(Place $place): self
     {
-        $now = Conditions::at($this->now->outside, $this->vehicle, $place, rain: $this->now->raining, rules: $this->rules);
+        $now = Conditions::at(
+            $this->now->outside,
+            $this->vehicle,
+            $place,
+            rain: $this->now->raining,
+            rules: $this->rules,
+        );
 
         return $this->with(place: $place, now: $now, later: $now);
     }
@@ -112,14 +123,48 @@ final readonly class Situation
     /** The same with the panels kept wet until they have cooled. */
     public function cooled(Cooling $cooling): self
     {
-        $now = Conditions::at($this->now->outside, $this->vehicle, $this->place, $cooling->toC, $this->now->raining, $this->rules);
+        $now = Conditions::at(
+            $this->now->outside,
+            $this->vehicle,
+            $this->place,
+            $cooling->toC,
+            $this->now->raining,
+            $this->rules,
+        );
 
-        return new self($this->vehicle, $this->seen, $this->place, $now, $this->shelf, $this->rules, $this->measures, $this->asked, $this->later, $cooling);
+        return new self(
+            $this->vehicle,
+            $this->seen,
+            $this->place,
+            $now,
+            $this->shelf,
+            $this->rules,
+            $this->measures,
+            $this->asked,
+            $this->later,
+            $cooling,
+        );
     }
 
     /** @param list<Bottle>|null $shelf */
-    private function with(?Place $place = null, ?Conditions $now = null, ?array $shelf = null, ?Asked $asked = null, ?Conditions $later = null): self
-    {
-        return new self($this->vehicle, $this->seen, $place ?? $this->place, $now ?? $this->now, $shelf ?? $this->shelf, $this->rules, $this->measures, $asked ?? $this->asked, $later ?? $this->later, $this->cooling);
+    private function with(
+        ?Place $place = null,
+        ?Conditions $now = null,
+        ?array $shelf = null,
+        ?Asked $asked = null,
+        ?Conditions $later = null,
+    ): self {
+        return new self(
+            $this->vehicle,
+            $this->seen,
+            $place ?? $this->place,
+            $now ?? $this->now,
+            $shelf ?? $this->shelf,
+            $this->rules,
+            $this->measures,
+            $asked ?? $this->asked,
+            $later ?? $this->later,
+            $this->cooling,
+        );
     }
 }

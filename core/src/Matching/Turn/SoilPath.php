@@ -27,9 +27,14 @@ final readonly class SoilPath
         $spray = Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->best() !== null;
         $wanted = $situation->seen->wantsPreWash($rules);
         $stages = match (true) {
-            ! $method->needsHose() => [],
+            !$method->needsHose() => [],
             $method === Method::Touchless => $foam ? [Softening::Foam, Softening::Foam] : [Softening::Rinse],
-            default => self::possible($rules->stages[max($situation->seen->soil, $wanted ? $rules->preWashFromSoil : 0)], $foam, $spray, $wanted),
+            default => self::possible(
+                $rules->stages[max($situation->seen->soil, $wanted ? $rules->preWashFromSoil : 0)],
+                $foam,
+                $spray,
+                $wanted,
+            ),
         };
         $left = (float) $situation->seen->soil;
         $path = [];
@@ -44,14 +49,18 @@ final readonly class SoilPath
         }
         $softened = array_filter($stages, static fn(Softening $stage): bool => $stage !== Softening::Rinse) !== [];
 
-        return new self($path, $left, match (true) {
-            ! $method->needsHose() || $method === Method::Touchless || ! $wanted || $softened => null,
-            default => sprintf(
-                'It needs a pre-wash before anything touches it: %s; %s.',
-                Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
-                Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
-            ),
-        });
+        return new self(
+            $path,
+            $left,
+            match (true) {
+                !$method->needsHose() || $method === Method::Touchless || !$wanted || $softened => null,
+                default => sprintf(
+                    'It needs a pre-wash before anything touches it: %s; %s.',
+                    Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
+                    Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
+                ),
+            },
+        );
     }
 
     /**

@@ -13,11 +13,7 @@ final readonly class Stack
     /** What an unknown base may be: a product has to suit each of them. */
     private const COULD_BE = [Family::Wax, Family::Polymer, Family::SilicaSpray, Family::Ceramic];
 
-    private function __construct(
-        public ?Coat $base,
-        public ?Coat $topper,
-        public bool $baseKnown,
-    ) {}
+    private function __construct(public ?Coat $base, public ?Coat $topper, public bool $baseKnown) {}
 
     /** @param Coat|null $base  null when it is bare */
     public static function of(?Coat $base, ?Coat $topper = null): self
@@ -60,8 +56,8 @@ final readonly class Stack
     public function families(): array
     {
         $families = [];
-        foreach ([$this->topper?->family, ...($this->baseKnown ? [$this->base?->family] : self::COULD_BE)] as $family) {
-            if ($family !== null && ! in_array($family, $families, true)) {
+        foreach ([$this->topper?->family, ...$this->baseKnown ? [$this->base?->family] : self::COULD_BE] as $family) {
+            if ($family !== null && !in_array($family, $families, true)) {
                 $families[] = $family;
             }
         }

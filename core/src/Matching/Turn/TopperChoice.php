@@ -14,20 +14,33 @@ use Vicissa\Core\Protection\Stage;
 /** Topper or none, and why: what the water says first, then the school (domain §7, models "diagnose" and "match"). */
 final readonly class TopperChoice
 {
-    private function __construct(
-        public Decision $decision,
-        public string $why,
-        public Ranking $ranking,
-    ) {}
+    private function __construct(public Decision $decision, public string $why, public Ranking $ranking) {}
 
-    public static function of(Situation $situation, Schools $schools, MethodChoice $method, Zone $zone = Zone::Paint): self
-    {
-        $ranking = Ranking::for($situation, $schools, new Need(Role::Topper, $zone, Step::Topper, '', hose: $method->method()?->needsHose() !== false));
+    public static function of(
+        Situation $situation,
+        Schools $schools,
+        MethodChoice $method,
+        Zone $zone = Zone::Paint,
+    ): self {
+        $ranking = Ranking::for(
+            $situation,
+            $schools,
+            new Need(Role::Topper, $zone, Step::Topper, '', hose: $method->method()?->needsHose() !== false),
+        );
         [$decision, $why] = self::decide($situation, $schools, $method, $zone);
-        if (in_array($decision, [Decision::Apply, Decision::Optional, Decision::ReadFirst], true) && $situation->now->raining) {
-            [$decision, $why] = [Decision::NotToday, $why.' In the rain it would not hold: under a roof, or next time.'];
+        if (
+            in_array($decision, [Decision::Apply, Decision::Optional, Decision::ReadFirst], true) &&
+            $situation->now->raining
+        ) {
+            [$decision, $why] = [
+                Decision::NotToday,
+                $why . ' In the rain it would not hold: under a roof, or next time.',
+            ];
         } elseif ($decision->wantsProduct() && $ranking->best() === null) {
-            [$decision, $why] = [$decision === Decision::Apply ? Decision::NotToday : Decision::None, sprintf('%s But %s.', $why, $ranking->whyNone())];
+            [$decision, $why] = [
+                $decision === Decision::Apply ? Decision::NotToday : Decision::None,
+                sprintf('%s But %s.', $why, $ranking->whyNone()),
+            ];
         }
 
         return new self($decision, $why, $ranking);
@@ -43,7 +56,10 @@ final readonly class TopperChoice
     {
         $stack = $situation->vehicle->stack($zone);
         $renewal = $situation->vehicle->renewals[$zone->value] ?? null;
-        [$washed, $deconned] = [$situation->seen->reading(Stage::AfterWash, $zone), $situation->seen->reading(Stage::AfterDecon, $zone)];
+        [$washed, $deconned] = [
+            $situation->seen->reading(Stage::AfterWash, $zone),
+            $situation->seen->reading(Stage::AfterDecon, $zone),
+        ];
         $school = $schools->side(School::Topper);
         if ($method->chosen === null) {
             return [Decision::None, 'Nothing is washed, so nothing goes on.'];
@@ -59,18 +75,35 @@ final readonly class TopperChoice
             return [Decision::None, 'The base is renewed today: nothing goes on top of it yet.'];
         }
         if ($stack->isBare() && $school !== 'every-wash') {
-            return [Decision::None, 'There is nothing on it to top up: suggest a base layer, then a wash keeps something.'];
+            return [
+                Decision::None,
+                'There is nothing on it to top up: suggest a base layer, then a wash keeps something.',
+            ];
         }
-        if ($washed === null && $deconned === null && $situation->seen->has(Contaminant::Iron, Contaminant::Tar, Contaminant::Rough) && $zone === Zone::Paint) {
-            return [Decision::DeconFirst, 'Something is bonded to the paint: take it off, read the water again, then decide.'];
+        if (
+            $washed === null &&
+            $deconned === null &&
+            $situation->seen->has(Contaminant::Iron, Contaminant::Tar, Contaminant::Rough) &&
+            $zone === Zone::Paint
+        ) {
+            return [
+                Decision::DeconFirst,
+                'Something is bonded to the paint: take it off, read the water again, then decide.',
+            ];
         }
         if ($washed === null && $deconned === null && $renewal?->suspect === true) {
-            return [Decision::DeconFirst, 'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.'];
+            return [
+                Decision::DeconFirst,
+                'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.',
+            ];
         }
         if ($deconned !== null || $washed !== null) {
             $diagnosis = Diagnosis::from($stack->designed(), null, $washed, $deconned, null);
             if ($diagnosis->next === NextStep::DecontaminateAndRetest) {
-                return [Decision::DeconFirst, 'The clean surface fails, and it may only be clogged: decontaminate, read again, then decide.'];
+                return [
+                    Decision::DeconFirst,
+                    'The clean surface fails, and it may only be clogged: decontaminate, read again, then decide.',
+                ];
             }
             if ($diagnosis->next === NextStep::ApplyTopper) {
                 return [Decision::Apply, 'It still fails after decontamination: what lies outermost is spent.'];
@@ -82,7 +115,10 @@ final readonly class TopperChoice
                 return self::asPlanned($situation, $renewal, $schools);
             }
             if ($deconned !== null) {
-                return [Decision::Optional, 'The beads are back after decontamination: a topper is a choice, not a need.'];
+                return [
+                    Decision::Optional,
+                    'The beads are back after decontamination: a topper is a choice, not a need.',
+                ];
             }
             if ($school === 'when-it-fails') {
                 return [Decision::None, 'The clean water holds, and your school waits until it fails.'];
@@ -131,10 +167,30 @@ final readonly class TopperChoice
 
         return match (true) {
             $renewal?->failed === true => [Decision::Apply, 'A clean reading has already failed.'],
-            $days === null => [Decision::ReadFirst, 'Nobody knows since when it is on, so there is no date: let the clean water decide.'],
-            $days <= 0.0 => [Decision::Apply, $days > -1.0 ? 'It is due today.' : sprintf('It has been due for %s.', self::days(-$days))],
-            $days < $nextTurn => [Decision::Apply, sprintf('It is due in %s, before the next visit in %s.', self::days($days), self::days((float) $nextTurn))],
-            default => [Decision::None, sprintf('It is due in %s; the next visit, in %s, is early enough.', self::days($days), self::days((float) $nextTurn))],
+            $days === null => [
+                Decision::ReadFirst,
+                'Nobody knows since when it is on, so there is no date: let the clean water decide.',
+            ],
+            $days <= 0.0 => [
+                Decision::Apply,
+                $days > -1.0 ? 'It is due today.' : sprintf('It has been due for %s.', self::days(-$days)),
+            ],
+            $days < $nextTurn => [
+                Decision::Apply,
+                sprintf(
+                    'It is due in %s, before the next visit in %s.',
+                    self::days($days),
+                    self::days((float) $nextTurn),
+                ),
+            ],
+            default => [
+                Decision::None,
+                sprintf(
+                    'It is due in %s; the next visit, in %s, is early enough.',
+                    self::days($days),
+                    self::days((float) $nextTurn),
+                ),
+            ],
         };
     }
 
@@ -144,8 +200,8 @@ final readonly class TopperChoice
 
         return match (true) {
             $whole === 1 => '1 day',
-            $whole < 21 => $whole.' days',
-            $whole < 365 => round($whole / 7).' weeks',
+            $whole < 21 => $whole . ' days',
+            $whole < 365 => round($whole / 7) . ' weeks',
             default => 'more than a year',
         };
     }

@@ -41,7 +41,7 @@ final readonly class TurnMatch
         $asItIs = self::with($situation, $schools);
         $cooling = Cooling::of($situation);
         $hot = $situation->now->panelC > $situation->rules->hotC;
-        if ($cooling === null || ! $hot && ! $asItIs->sufferFromHeat()) {
+        if ($cooling === null || (!$hot && !$asItIs->sufferFromHeat())) {
             return $asItIs;
         }
         $cooled = self::with($situation->cooled($cooling), $schools);
@@ -56,7 +56,10 @@ final readonly class TurnMatch
         $wheelTopper = self::wheelTopper($situation, $schools, $method);
         $rinse = FinalRinse::of($situation, $method);
         $drying = DryingPlan::of($situation, $schools, $method, $rinse);
-        $choices = array_map(static fn(Need $need): Choice => Choice::of($need, Ranking::for($situation, $schools, $need), $situation), Needs::of($situation, $schools, $method, $topper, $wheelTopper));
+        $choices = array_map(
+            static fn(Need $need): Choice => Choice::of($need, Ranking::for($situation, $schools, $need), $situation),
+            Needs::of($situation, $schools, $method, $topper, $wheelTopper),
+        );
 
         return new self(
             $situation,
@@ -91,7 +94,13 @@ final readonly class TurnMatch
     /** What sits fast, or the lower third, is softened before the rest: with what; null when nothing is, or only water does it. */
     public function softener(): ?Choice
     {
-        $own = array_values(array_filter($this->choices, static fn(Choice $one): bool => $one->need->step === Step::Soften && $one->chosen !== null))[0] ?? null;
+        $own =
+            array_values(
+                array_filter(
+                    $this->choices,
+                    static fn(Choice $one): bool => $one->need->step === Step::Soften && $one->chosen !== null,
+                ),
+            )[0] ?? null;
         $spray = $this->choice(Role::Prewash, Zone::Paint);
 
         // One spray serves both for softening and before the wash.
@@ -109,12 +118,24 @@ final readonly class TurnMatch
      */
     public function uses(Choice $choice): float
     {
-        $stages = array_map(static fn(array $stage): Softening => $stage['stage'], $this->method->chosen->path->stages ?? []);
-        $count = static fn(Softening ...$of): int => count(array_filter($stages, static fn(Softening $stage): bool => in_array($stage, $of, true)));
+        $stages = array_map(
+            static fn(array $stage): Softening => $stage['stage'],
+            $this->method->chosen->path->stages ?? [],
+        );
+        $count = static fn(Softening ...$of): int => count(
+            array_filter($stages, static fn(Softening $stage): bool => in_array($stage, $of, true)),
+        );
 
         return match ($choice->need->role) {
             Role::Foam => (float) max(1, $count(Softening::Foam, Softening::FoamAgain)),
-            Role::Prewash => max(self::LOWER_THIRD, $count(Softening::PreWash) + ($this->softener()?->chosen?->bottle->id === $choice->chosen?->bottle->id ? self::LOWER_THIRD : 0.0) + ($choice->need->toStrip ? 1.0 : 0.0)),
+            Role::Prewash => max(
+                self::LOWER_THIRD,
+                $count(Softening::PreWash) +
+                    ($this->softener()?->chosen?->bottle->id === $choice->chosen?->bottle->id
+                        ? self::LOWER_THIRD
+                        : 0.0) +
+                    ($choice->need->toStrip ? 1.0 : 0.0),
+            ),
             default => 1.0,
         };
     }
@@ -122,41 +143,66 @@ final readonly class TurnMatch
     /** Whether something that is wanted can't be used for the heat of the panel alone. */
     private function sufferFromHeat(): bool
     {
-        if (! $this->possible()) {
+        if (!$this->possible()) {
             return true;
         }
         foreach ($this->choices as $choice) {
-            $wet = $choice->chosen === null && $choice->ranking->all !== [] && ! $this->situation->rules->onDry($choice->need->role, $choice->ranking->all[0]->bottle->applied);
-            if ($wet && array_filter($choice->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== []) {
+            $wet =
+                $choice->chosen === null &&
+                $choice->ranking->all !== [] &&
+                !$this->situation->rules->onDry($choice->need->role, $choice->ranking->all[0]->bottle->applied);
+            if (
+                $wet &&
+                array_filter($choice->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== []
+            ) {
                 return true;
             }
         }
 
-        return $this->topper->decision === Decision::NotToday && array_filter($this->topper->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== [];
+        return $this->topper->decision === Decision::NotToday &&
+            array_filter($this->topper->ranking->all, static fn(Judged $one): bool => self::isTooHot($one)) !== [];
     }
 
     private static function isTooHot(Judged $judged): bool
     {
-        return array_filter($judged->verdict->remarks, static fn(Remark $remark): bool => $remark->code === Code::TooHot || $remark->code === Code::DriesFirst) !== [];
+        return array_filter(
+            $judged->verdict->remarks,
+            static fn(Remark $remark): bool => $remark->code === Code::TooHot || $remark->code === Code::DriesFirst,
+        ) !== [];
     }
 
     /** How much of what is wanted is not to be had; the less the better. */
     private function lacks(): int
     {
-        return ($this->possible() ? 0 : 1000) + ($this->topper->decision === Decision::NotToday ? 10 : 0)
-            + count(array_filter($this->choices, static fn(Choice $choice): bool => $choice->chosen === null));
+        return ($this->possible() ? 0 : 1000) +
+            ($this->topper->decision === Decision::NotToday ? 10 : 0) +
+            count(array_filter($this->choices, static fn(Choice $choice): bool => $choice->chosen === null));
     }
 
     private static function wheelTopper(Situation $situation, Schools $schools, MethodChoice $method): TopperChoice
     {
         // Wheels nobody has sealed stay as they are, whatever the school says of paint.
-        return TopperChoice::of($situation, $situation->vehicle->stack(Zone::Wheels)->isBare() ? $schools->with(School::Topper, 'by-forecast') : $schools, $method, Zone::Wheels);
+        return TopperChoice::of(
+            $situation,
+            $situation->vehicle->stack(Zone::Wheels)->isBare()
+                ? $schools->with(School::Topper, 'by-forecast')
+                : $schools,
+            $method,
+            Zone::Wheels,
+        );
     }
 
     private static function towels(Situation $situation, MethodChoice $method): ?TowelCount
     {
-        return $method->chosen !== null && in_array($method->chosen->method, [Method::MultiTowel, Method::Rinseless, Method::Waterless], true)
-            ? TowelCount::of($situation->vehicle->paintM2, $situation->seen->soil, $method->chosen->path->stages !== [], $situation->rules->sidesPerTowel, $situation->rules->wipe)
+        return $method->chosen !== null &&
+            in_array($method->chosen->method, [Method::MultiTowel, Method::Rinseless, Method::Waterless], true)
+            ? TowelCount::of(
+                $situation->vehicle->paintM2,
+                $situation->seen->soil,
+                $method->chosen->path->stages !== [],
+                $situation->rules->sidesPerTowel,
+                $situation->rules->wipe,
+            )
             : null;
     }
 
@@ -173,9 +219,22 @@ final readonly class TurnMatch
                 continue;
             }
             $role = $bottle->traits->role;
-            $asked = array_values(array_filter($choices, static fn(Choice $choice): bool => $choice->need->role === $role));
+            $asked = array_values(
+                array_filter($choices, static fn(Choice $choice): bool => $choice->need->role === $role),
+            );
             if ($asked === []) {
-                $judged = Ranking::judge($situation, $schools, $bottle, new Need($role, $role->usualZone(), Step::Wash, '', hose: $method->method()?->needsHose() !== false));
+                $judged = Ranking::judge(
+                    $situation,
+                    $schools,
+                    $bottle,
+                    new Need(
+                        $role,
+                        $role->usualZone(),
+                        Step::Wash,
+                        '',
+                        hose: $method->method()?->needsHose() !== false,
+                    ),
+                );
                 $passed[] = $judged->reason === null ? $judged->because(Reason::NotNeeded) : $judged;
             }
             foreach ($asked as $choice) {

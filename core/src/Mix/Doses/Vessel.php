@@ -8,9 +8,5 @@ namespace Vicissa\Core\Mix\Doses;
 final readonly class Vessel
 {
     /** @param float $ml  to its usual fill line */
-    public function __construct(
-        public string $name,
-        public VesselKind $kind,
-        public float $ml,
-    ) {}
+    public function __construct(public string $name, public VesselKind $kind, public float $ml) {}
 }

@@ -31,7 +31,7 @@ final readonly class GaugeReading
      *
      * @throws InvalidInput
      */
-    public static function of(array $drops, BeadThresholds $thresholds = new BeadThresholds): self
+    public static function of(array $drops, BeadThresholds $thresholds = new BeadThresholds()): self
     {
         $n = count($drops);
         if ($n === 0) {
@@ -39,17 +39,31 @@ final readonly class GaugeReading
         }
         $angles = array_map(static fn(MarkedDrop $drop): float => $drop->angleDeg, $drops);
         $mean = array_sum($angles) / $n;
-        $marks = sqrt(array_sum(array_map(static fn(MarkedDrop $drop): float => $drop->uncertaintyDeg ** 2, $drops))) / $n;
-        $differ = $n > 1 ? sqrt(array_sum(array_map(static fn(float $angle): float => ($angle - $mean) ** 2, $angles)) / ($n - 1) / $n) : 0.0;
+        $marks =
+            sqrt(array_sum(array_map(static fn(MarkedDrop $drop): float => $drop->uncertaintyDeg ** 2, $drops))) / $n;
+        $differ =
+            $n > 1
+                ? sqrt(
+                    array_sum(array_map(static fn(float $angle): float => ($angle - $mean) ** 2, $angles)) /
+                        ($n - 1) /
+                        $n,
+                )
+                : 0.0;
         $uncertainty = max($marks, $differ);
         $behaviour = Drop::ofAngle($mean)->behaviour($thresholds);
         $low = Drop::ofAngle($mean - self::CLEARLY * $uncertainty)->behaviour($thresholds);
         $high = Drop::ofAngle($mean + self::CLEARLY * $uncertainty)->behaviour($thresholds);
 
-        return new self($drops, $mean, $uncertainty, $behaviour, match (true) {
-            $low !== $behaviour => $low,
-            $high !== $behaviour => $high,
-            default => null,
-        });
+        return new self(
+            $drops,
+            $mean,
+            $uncertainty,
+            $behaviour,
+            match (true) {
+                $low !== $behaviour => $low,
+                $high !== $behaviour => $high,
+                default => null,
+            },
+        );
     }
 }

@@ -36,17 +36,23 @@ final readonly class MarkedDrop
         [$dx, $dy] = [$right[0] - $left[0], $right[1] - $left[1]];
         $base = hypot($dx, $dy);
         if ($base < 8.0) {
-            throw InvalidInput::at('right', 'The two feet lie on one spot. Come closer to the drop, or enlarge the picture.');
+            throw InvalidInput::at(
+                'right',
+                'The two feet lie on one spot. Come closer to the drop, or enlarge the picture.',
+            );
         }
         $height = abs($dx * ($top[1] - $left[1]) - $dy * ($top[0] - $left[0])) / $base;
         $along = ($dx * ($top[0] - $left[0]) + $dy * ($top[1] - $left[1])) / ($base * $base);
         if ($along < 0.15 || $along > 0.85) {
-            throw InvalidInput::at('top', 'The top stands beside the drop, not over it. Mark the highest point between the feet.');
+            throw InvalidInput::at(
+                'top',
+                'The top stands beside the drop, not over it. Mark the highest point between the feet.',
+            );
         }
         $angle = Drop::measured($base, $height)->angleDeg;
-        $slope = 1.0 + (2.0 * $height / $base) ** 2;
+        $slope = 1.0 + ((2.0 * $height) / $base) ** 2;
         $byHeight = rad2deg(4.0 / ($base * $slope)) * sqrt(1.5) * $markingPx;
-        $byBase = rad2deg(4.0 * $height / ($base * $base * $slope)) * M_SQRT2 * $markingPx;
+        $byBase = rad2deg((4.0 * $height) / ($base * $base * $slope)) * M_SQRT2 * $markingPx;
 
         return new self($angle, hypot($byHeight, $byBase), $base, $height);
     }

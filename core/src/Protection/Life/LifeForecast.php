@@ -59,7 +59,14 @@ final readonly class LifeForecast
         // Newton on the logarithm, held inside a bracket that halves when a step would leave it.
         $low = $this->worn > 0.0 ? log($this->worn) : $this->centre - 12.0 * $this->spread;
         $high = $this->failed === null ? max($this->centre, $low) + 12.0 * $this->spread : log($this->failed);
-        $x = min(max($this->centre + $this->spread * Normal::quantile(min(1.0 - 1e-12, max(1e-12, 1.0 - $target / $this->total))), $low), $high);
+        $x = min(
+            max(
+                $this->centre +
+                    $this->spread * Normal::quantile(min(1.0 - 1e-12, max(1e-12, 1.0 - $target / $this->total))),
+                $low,
+            ),
+            $high,
+        );
         for ($round = 0; $round < 60; $round++) {
             [$survival, $density] = $this->survivalAndDensity($x);
             $gap = $survival - $target;
@@ -69,7 +76,7 @@ final readonly class LifeForecast
                 $high = $x;
             }
             $next = $density > 0.0 ? $x + $gap / $density : NAN;
-            if (! ($next >= $low && $next <= $high)) {
+            if (!($next >= $low && $next <= $high)) {
                 $next = 0.5 * ($low + $high);
             }
             $moved = abs($next - $x);

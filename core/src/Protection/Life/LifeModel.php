@@ -45,7 +45,7 @@ final readonly class LifeModel
         float $labelHigh,
         float $optimism = 0.8,
         private float $layerSpread = 0.25,
-        private float $vehicleSpread = 0.20,
+        private float $vehicleSpread = 0.2,
     ) {
         InvalidInput::unlessBetween('label_weeks', $labelLow, 0.1, 2000, 'weeks');
         InvalidInput::unlessBetween('label_weeks', $labelHigh, 0.1, 2000, 'weeks');
@@ -54,7 +54,7 @@ final readonly class LifeModel
         }
         $this->priorMean = log($optimism * sqrt($labelLow * $labelHigh));
         $this->priorSpread = max(0.25, log($labelHigh / $labelLow) / 2.0);
-        $this->muHalf = (int) ceil(self::REACH * $this->priorSpread / self::STEP);
+        $this->muHalf = (int) ceil((self::REACH * $this->priorSpread) / self::STEP);
     }
 
     /**
@@ -135,12 +135,16 @@ final readonly class LifeModel
             $t = $firstT + $k * $coarse;
             $points[] = $t;
             $mixture[] = $weight;
-            $alive = $weight * $this->chance($worn > 0.0 ? log($worn) : null, $failed === null ? null : log($failed), $t);
+            $alive =
+                $weight * $this->chance($worn > 0.0 ? log($worn) : null, $failed === null ? null : log($failed), $t);
             $mass += $alive;
             $moment += $alive * ($firstMu + $mu * $fine);
         }
         if ($mass <= 0.0) {
-            throw InvalidInput::at('worn', 'That layer has outlived anything this label could mean. Check the label weeks and the date it went on.');
+            throw InvalidInput::at(
+                'worn',
+                'That layer has outlived anything this label could mean. Check the label weeks and the date it went on.',
+            );
         }
         $floor = 1e-11 * ($mixture === [] ? 0.0 : max($mixture));
         $matters = array_keys(array_filter($mixture, static fn(float $weight): bool => $weight > $floor));
@@ -201,7 +205,7 @@ final readonly class LifeModel
     {
         $logs = [];
         for ($i = 0; $i <= 2 * $this->muHalf; $i++) {
-            $z = ($i - $this->muHalf) * self::STEP / $this->priorSpread;
+            $z = (($i - $this->muHalf) * self::STEP) / $this->priorSpread;
             $logs[] = -0.5 * $z * $z + ($others[$i] ?? 0.0);
         }
 
@@ -227,7 +231,11 @@ final readonly class LifeModel
             $d = $logs[$i + 2] ?? 2.0 * $c - $b;
             for ($p = 0; $p < $parts; $p++) {
                 $u = $p / $parts;
-                $fine[] = $b + 0.5 * $u * ($c - $a + $u * (2.0 * $a - 5.0 * $b + 4.0 * $c - $d + $u * (3.0 * ($b - $c) + $d - $a)));
+                $fine[] =
+                    $b +
+                    0.5 *
+                        $u *
+                        ($c - $a + $u * (2.0 * $a - 5.0 * $b + 4.0 * $c - $d + $u * (3.0 * ($b - $c) + $d - $a)));
             }
         }
         $fine[] = $logs[$to];
@@ -279,10 +287,10 @@ final readonly class LifeModel
     /** @return list<float> weights of v, symmetric about its zero */
     private function vehicleWeights(float $step): array
     {
-        $half = (int) ceil(self::REACH * $this->vehicleSpread / $step);
+        $half = (int) ceil((self::REACH * $this->vehicleSpread) / $step);
         $weights = [];
         for ($j = -$half; $j <= $half; $j++) {
-            $weights[] = Normal::density($j * $step / $this->vehicleSpread) * $step / $this->vehicleSpread;
+            $weights[] = (Normal::density(($j * $step) / $this->vehicleSpread) * $step) / $this->vehicleSpread;
         }
 
         return $weights;
@@ -291,7 +299,7 @@ final readonly class LifeModel
     /** Steps must stay under two thirds of the width that so many layers leave to t. */
     private function partsFor(int $layers): int
     {
-        return max(1, (int) ceil(self::STEP * 1.5 * sqrt(max(1, $layers)) / $this->layerSpread));
+        return max(1, (int) ceil((self::STEP * 1.5 * sqrt(max(1, $layers))) / $this->layerSpread));
     }
 
     /**

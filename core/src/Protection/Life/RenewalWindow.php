@@ -12,11 +12,7 @@ use Vicissa\Core\InvalidInput;
  */
 final readonly class RenewalWindow
 {
-    private function __construct(
-        public float $from,
-        public float $due,
-        public float $late,
-    ) {}
+    private function __construct(public float $from, public float $due, public float $late) {}
 
     /**
      * @param float $caution  accepted risk of being too late, 0.01–0.6

@@ -46,17 +46,38 @@ final readonly class Calibration
             $said = $tenth / 10.0;
             $was = 1.0 - $curve->holds($said);
             // Binomial at 95 in 100, since each layer had failed by then or had not; two points for reading off between tenths.
-            $half = 0.02 + 1.96 * sqrt($said * (1.0 - $said) / max(1, $curve->layers));
-            $points[] = ['said' => $said, 'was' => $was, 'low' => max(0.0, $said - $half), 'high' => min(1.0, $said + $half)];
+            $half = 0.02 + 1.96 * sqrt(($said * (1.0 - $said)) / max(1, $curve->layers));
+            $points[] = [
+                'said' => $said,
+                'was' => $was,
+                'low' => max(0.0, $said - $half),
+                'high' => min(1.0, $said + $half),
+            ];
             $off = max($off, abs($was - $said));
         }
-        $within = count(array_filter($points, static fn(array $point): bool => $point['was'] >= $point['low'] - 1e-9 && $point['was'] <= $point['high'] + 1e-9));
+        $within = count(
+            array_filter(
+                $points,
+                static fn(array $point): bool => $point['was'] >= $point['low'] - 1e-9 &&
+                    $point['was'] <= $point['high'] + 1e-9,
+            ),
+        );
 
-        return new self($points, $curve->layers, 100.0 * $off, match (true) {
-            $curve->layers < self::TOO_FEW || $curve->failed < 3 => sprintf('Too few to say: %d layer%s with a forecast from its first day.', $curve->layers, $curve->layers === 1 ? '' : 's'),
-            $within >= 7 => 'The forecasts were right, as far as so many layers can tell.',
-            array_sum(array_column($points, 'was')) > array_sum(array_column($points, 'said')) => 'Layers failed sooner than was said.',
-            default => 'Layers lasted longer than was said.',
-        });
+        return new self(
+            $points,
+            $curve->layers,
+            100.0 * $off,
+            match (true) {
+                $curve->layers < self::TOO_FEW || $curve->failed < 3 => sprintf(
+                    'Too few to say: %d layer%s with a forecast from its first day.',
+                    $curve->layers,
+                    $curve->layers === 1 ? '' : 's',
+                ),
+                $within >= 7 => 'The forecasts were right, as far as so many layers can tell.',
+                array_sum(array_column($points, 'was')) > array_sum(array_column($points, 'said'))
+                    => 'Layers failed sooner than was said.',
+                default => 'Layers lasted longer than was said.',
+            },
+        );
     }
 }

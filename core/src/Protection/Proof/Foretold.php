@@ -10,10 +10,7 @@ use Vicissa\Core\Protection\Life\FailureInterval;
 final readonly class Foretold
 {
     /** @param array<int, float> $quantiles  wear-weeks by percent of layers that would have failed: 10, 20 … 90, in order */
-    public function __construct(
-        public array $quantiles,
-        public FailureInterval $life,
-    ) {}
+    public function __construct(public array $quantiles, public FailureInterval $life) {}
 
     /** The chance the forecast had given to failing by so much wear; in straight lines between its quantiles. */
     public function chanceBy(float $wear): float
@@ -21,11 +18,11 @@ final readonly class Foretold
         [$x, $y] = [0.0, 0.0];
         foreach ($this->quantiles as $percent => $at) {
             if ($wear <= $at) {
-                return $at > $x ? $y + ($percent / 100.0 - $y) * ($wear - $x) / ($at - $x) : $percent / 100.0;
+                return $at > $x ? $y + (($percent / 100.0 - $y) * ($wear - $x)) / ($at - $x) : $percent / 100.0;
             }
             [$x, $y] = [$at, $percent / 100.0];
         }
         // Beyond the last quantile the rest fails as far again.
-        return min(1.0, $y + (1.0 - $y) * ($wear - $x) / max(1e-9, $x));
+        return min(1.0, $y + ((1.0 - $y) * ($wear - $x)) / max(1e-9, $x));
     }
 }

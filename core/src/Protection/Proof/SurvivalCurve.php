@@ -34,12 +34,7 @@ final readonly class SurvivalCurve
      * @param list<array{from: float, to: float|null, mass: float}> $steps  wear between which so much of the layers failed; to null: never seen to
      * @param list<array{wear: float, holds: float, low: float, high: float}> $points  the curve at the ends of its steps, with an 80 % band
      */
-    private function __construct(
-        public array $steps,
-        public array $points,
-        public int $layers,
-        public int $failed,
-    ) {}
+    private function __construct(public array $steps, public array $points, public int $layers, public int $failed) {}
 
     /**
      * @param list<FailureInterval> $lives
@@ -47,15 +42,45 @@ final readonly class SurvivalCurve
      */
     public static function of(array $lives, int $seed = 1, bool $band = true): self
     {
-        $lives = array_values(array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null || $life->held > 0.0));
+        $lives = array_values(
+            array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null || $life->held > 0.0),
+        );
         $cells = self::innermost($lives);
         $runs = self::runs($cells, $lives);
-        $steps = self::steps($cells, self::masses(count($cells), $runs, array_map(static fn(): int => 1, $runs), self::ROUNDS, self::SETTLED));
-        $at = array_values(array_unique(array_merge([0.0], ...array_map(static fn(array $step): array => $step['to'] === null ? [$step['from']] : [$step['from'], $step['to']], $steps))));
+        $steps = self::steps(
+            $cells,
+            self::masses(count($cells), $runs, array_map(static fn(): int => 1, $runs), self::ROUNDS, self::SETTLED),
+        );
+        $at = array_values(
+            array_unique(
+                array_merge(
+                    [0.0],
+                    ...array_map(
+                        static fn(array $step): array => $step['to'] === null
+                            ? [$step['from']]
+                            : [$step['from'], $step['to']],
+                        $steps,
+                    ),
+                ),
+            ),
+        );
         sort($at);
         $bands = self::bands($cells, $band ? $runs : [], $at, $seed);
 
-        return new self($steps, array_map(static fn(int $i, float $wear): array => ['wear' => $wear, 'holds' => self::holdsAt($steps, $wear), ...$bands[$i]], array_keys($at), $at), count($lives), count(array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null)));
+        return new self(
+            $steps,
+            array_map(
+                static fn(int $i, float $wear): array => [
+                    'wear' => $wear,
+                    'holds' => self::holdsAt($steps, $wear),
+                    ...$bands[$i],
+                ],
+                array_keys($at),
+                $at,
+            ),
+            count($lives),
+            count(array_filter($lives, static fn(FailureInterval $life): bool => $life->failed !== null)),
+        );
     }
 
     public function isTooFew(): bool
@@ -75,7 +100,7 @@ final readonly class SurvivalCurve
         $left = 1.0;
         foreach ($this->steps as $step) {
             if ($step['to'] !== null && $left - $step['mass'] <= 0.5 && $step['mass'] > 0.0) {
-                return $step['from'] + ($step['to'] - $step['from']) * ($left - 0.5) / $step['mass'];
+                return $step['from'] + (($step['to'] - $step['from']) * ($left - 0.5)) / $step['mass'];
             }
             $left -= $step['mass'];
         }
@@ -94,7 +119,13 @@ final readonly class SurvivalCurve
     {
         $runs = [];
         foreach ($lives as $life) {
-            $within = array_keys(array_filter($cells, static fn(array $cell): bool => $cell[0] >= $life->held && ($life->failed === null || ($cell[1] !== null && $cell[1] <= $life->failed))));
+            $within = array_keys(
+                array_filter(
+                    $cells,
+                    static fn(array $cell): bool => $cell[0] >= $life->held &&
+                        ($life->failed === null || ($cell[1] !== null && $cell[1] <= $life->failed)),
+                ),
+            );
             if ($within !== []) {
                 $runs[] = [$within[0], $within[count($within) - 1]];
             }
@@ -131,7 +162,7 @@ final readonly class SurvivalCurve
             $moved = $rate = 0.0;
             foreach ($mass as $k => $one) {
                 $rate += $rates[$k];
-                $next = $one * $rate / $total;
+                $next = ($one * $rate) / $total;
                 $moved = max($moved, abs($next - $one));
                 $mass[$k] = $next;
             }
@@ -150,7 +181,11 @@ final readonly class SurvivalCurve
      */
     private static function steps(array $cells, array $mass): array
     {
-        return array_map(static fn(array $cell, float $one): array => ['from' => $cell[0], 'to' => $cell[1], 'mass' => $one], $cells, $mass);
+        return array_map(
+            static fn(array $cell, float $one): array => ['from' => $cell[0], 'to' => $cell[1], 'mass' => $one],
+            $cells,
+            $mass,
+        );
     }
 
     /**
@@ -187,7 +222,7 @@ final readonly class SurvivalCurve
             if ($step['to'] !== null && $wear >= $step['to']) {
                 $failed += $step['mass'];
             } elseif ($step['to'] !== null && $wear > $step['from']) {
-                $failed += $step['mass'] * ($wear - $step['from']) / ($step['to'] - $step['from']);
+                $failed += ($step['mass'] * ($wear - $step['from'])) / ($step['to'] - $step['from']);
             }
         }
 
@@ -215,7 +250,10 @@ final readonly class SurvivalCurve
             for ($i = 0; $i < $n; $i++) {
                 $weights[$random->getInt(0, $n - 1)]++;
             }
-            $steps = self::steps($cells, self::masses(count($cells), $runs, array_values($weights), self::BAND_ROUNDS, self::BAND_SETTLED));
+            $steps = self::steps(
+                $cells,
+                self::masses(count($cells), $runs, array_values($weights), self::BAND_ROUNDS, self::BAND_SETTLED),
+            );
             foreach ($at as $k => $wear) {
                 $drawn[$k][] = self::holdsAt($steps, $wear);
             }
@@ -225,7 +263,10 @@ final readonly class SurvivalCurve
             $values = $drawn[$k] ?? [1.0];
             sort($values);
 
-            return ['low' => $values[(int) (0.1 * (count($values) - 1))], 'high' => $values[(int) ceil(0.9 * (count($values) - 1))]];
+            return [
+                'low' => $values[(int) (0.1 * (count($values) - 1))],
+                'high' => $values[(int) ceil(0.9 * (count($values) - 1))],
+            ];
         }, array_keys($at));
     }
 }

@@ -31,7 +31,10 @@ final readonly class Check
         $ids = [];
         foreach ($tasks as $i => $task) {
             if ($task->id === '' || isset($ids[$task->id])) {
-                throw InvalidInput::at("steps.{$i}.id", $task->id === '' ? 'Each step needs a name.' : "There are two steps called “{$task->id}”.");
+                throw InvalidInput::at(
+                    "steps.{$i}.id",
+                    $task->id === '' ? 'Each step needs a name.' : "There are two steps called “{$task->id}”.",
+                );
             }
             $ids[$task->id] = $i;
         }
@@ -45,7 +48,10 @@ final readonly class Check
                 self::known($ids, "steps.{$i}.dwell.of", $task->dwell->of, $task);
                 InvalidInput::unlessBetween("steps.{$i}.dwell.min", $task->dwell->min, 0, self::DAY, 'minutes');
                 if ($task->dwell->max !== null && $task->dwell->max < $task->dwell->min) {
-                    throw InvalidInput::at("steps.{$i}.dwell.max", "“{$task->id}” would have to begin before the product of “{$task->dwell->of}” has worked.");
+                    throw InvalidInput::at(
+                        "steps.{$i}.dwell.max",
+                        "“{$task->id}” would have to begin before the product of “{$task->dwell->of}” has worked.",
+                    );
                 }
             }
         }
@@ -55,7 +61,7 @@ final readonly class Check
     /** @param array<string, int> $ids */
     private static function known(array $ids, string $field, string $id, Task $task): void
     {
-        if (! isset($ids[$id])) {
+        if (!isset($ids[$id])) {
             throw InvalidInput::at($field, "“{$task->id}” waits for “{$id}”, which is not among the steps.");
         }
         if ($id === $task->id) {
@@ -69,14 +75,31 @@ final readonly class Check
      */
     private static function noRings(array $tasks, array $ids): void
     {
-        $left = array_map(static fn(Task $task): array => [...$task->after, ...($task->dwell === null ? [] : [$task->dwell->of])], $tasks);
+        $left = array_map(
+            static fn(Task $task): array => [...$task->after, ...$task->dwell === null ? [] : [$task->dwell->of]],
+            $tasks,
+        );
         do {
-            $free = array_keys(array_filter($left, static fn(array $waits): bool => array_filter($waits, static fn(string $id): bool => isset($left[$ids[$id]])) === []));
+            $free = array_keys(
+                array_filter(
+                    $left,
+                    static fn(array $waits): bool => array_filter(
+                        $waits,
+                        static fn(string $id): bool => isset($left[$ids[$id]]),
+                    ) === [],
+                ),
+            );
             $left = array_diff_key($left, array_flip($free));
         } while ($free !== [] && $left !== []);
         if ($left !== []) {
             $i = array_key_first($left);
-            throw InvalidInput::at("steps.{$i}.after", sprintf('These wait for each other in a ring: %s.', implode(', ', array_map(static fn(int $k): string => $tasks[$k]->id, array_keys($left)))));
+            throw InvalidInput::at(
+                "steps.{$i}.after",
+                sprintf(
+                    'These wait for each other in a ring: %s.',
+                    implode(', ', array_map(static fn(int $k): string => $tasks[$k]->id, array_keys($left))),
+                ),
+            );
         }
     }
 }

@@ -18,7 +18,7 @@ final readonly class Clash
         $needed = $tasks;
         foreach ($tasks as $task) {
             $without = array_values(array_filter($needed, static fn(Task $one): bool => $one !== $task));
-            if ($without !== [] && ! $isPossible($without)) {
+            if ($without !== [] && !$isPossible($without)) {
                 $needed = $without;
             }
         }
@@ -40,16 +40,32 @@ final readonly class Clash
         $held = [];
         foreach ($needed as $task) {
             if ($task->dwell?->max !== null) {
-                $limits[] = sprintf('“%s” has to begin at most %d min after “%s”', $task->id, $task->dwell->max, $task->dwell->of);
+                $limits[] = sprintf(
+                    '“%s” has to begin at most %d min after “%s”',
+                    $task->id,
+                    $task->dwell->max,
+                    $task->dwell->of,
+                );
                 array_push($held, $task->id, $task->dwell->of);
             }
         }
-        $others = array_values(array_filter($needed, static fn(Task $task): bool => ! in_array($task->id, $held, true)));
+        $others = array_values(array_filter($needed, static fn(Task $task): bool => !in_array($task->id, $held, true)));
 
         return sprintf(
             '%s%s: %s can’t keep that.',
             implode('; ', $limits),
-            $others === [] ? '' : sprintf(', and %s between', implode(', ', array_map(static fn(Task $task): string => sprintf('“%s” (%d min) lies', $task->id, $task->minutes), $others))),
+            $others === []
+                ? ''
+                : sprintf(
+                    ', and %s between',
+                    implode(
+                        ', ',
+                        array_map(
+                            static fn(Task $task): string => sprintf('“%s” (%d min) lies', $task->id, $task->minutes),
+                            $others,
+                        ),
+                    ),
+                ),
             $crew === 1 ? 'one pair of hands' : 'two people',
         );
     }

@@ -12,9 +12,5 @@ final readonly class Dwell
      * @param int $min       minutes it has to work
      * @param int|null $max  minutes after which it would dry or harm; null when it may stay
      */
-    public function __construct(
-        public string $of,
-        public int $min,
-        public ?int $max,
-    ) {}
+    public function __construct(public string $of, public int $min, public ?int $max) {}
 }

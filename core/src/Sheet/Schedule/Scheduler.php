@@ -63,7 +63,11 @@ final readonly class Scheduler
         $scheduler = new self($crew, $tasks);
         $found = $scheduler->solve();
         if ($found === null) {
-            throw Clash::among($crew, $tasks, static fn(array $some): bool => (new self($crew, $some, true))->solve() !== null);
+            throw Clash::among(
+                $crew,
+                $tasks,
+                static fn(array $some): bool => (new self($crew, $some, true))->solve() !== null,
+            );
         }
 
         return $scheduler->laidOut($found['starts'], $found['finish'], $found['bound']);
@@ -76,13 +80,22 @@ final readonly class Scheduler
         if ($root === null || array_filter($this->tasks, fn(Task $task): bool => $task->people > $this->crew) !== []) {
             return null;
         }
-        $state = ['starts' => null, 'finish' => PHP_INT_MAX, 'looked' => 0, 'bound' => $this->handsOn($root, $root->from($this->source))];
+        $state = [
+            'starts' => null,
+            'finish' => PHP_INT_MAX,
+            'looked' => 0,
+            'bound' => $this->handsOn($root, $root->from($this->source)),
+        ];
         $this->search($root, $this->pairs, $state);
         if ($state['starts'] === null) {
             return null;
         }
 
-        return ['starts' => $state['starts'], 'finish' => $state['finish'], 'bound' => $state['looked'] < self::PATIENCE ? $state['finish'] : $state['bound']];
+        return [
+            'starts' => $state['starts'],
+            'finish' => $state['finish'],
+            'bound' => $state['looked'] < self::PATIENCE ? $state['finish'] : $state['bound'],
+        ];
     }
 
     /** What the steps themselves ask for; null when that alone can't be kept. */
@@ -107,7 +120,11 @@ final readonly class Scheduler
             }
         }
 
-        return array_reduce($wanted, static fn(?Lags $lags, array $one): ?Lags => $lags?->with(...$one), Lags::none($this->n + 2));
+        return array_reduce(
+            $wanted,
+            static fn(?Lags $lags, array $one): ?Lags => $lags?->with(...$one),
+            Lags::none($this->n + 2),
+        );
     }
 
     /**
@@ -116,7 +133,10 @@ final readonly class Scheduler
      */
     private function search(Lags $lags, array $open, array &$state): void
     {
-        if ($state['starts'] !== null && ($this->anyWillDo || $state['finish'] <= $state['bound'] || $state['looked'] >= self::PATIENCE)) {
+        if (
+            $state['starts'] !== null &&
+            ($this->anyWillDo || $state['finish'] <= $state['bound'] || $state['looked'] >= self::PATIENCE)
+        ) {
             return;
         }
         $state['looked']++;
@@ -164,7 +184,7 @@ final readonly class Scheduler
                 if ($lags === null) {
                     return null;
                 }
-                $more = $more || max($ij, 0) < $mi && max($ji, 0) < $mj;
+                $more = $more || (max($ij, 0) < $mi && max($ji, 0) < $mj);
                 unset($open[$number]);
             }
         } while ($more);
@@ -213,7 +233,10 @@ final readonly class Scheduler
             }
             $going = array_values(array_filter($going, fn(int $j): bool => $starts[$j] + $this->minutes[$j] > $now));
             $going[] = $i;
-            if ($first === null && array_sum(array_map(fn(int $j): int => $this->tasks[$j]->people, $going)) > $this->crew) {
+            if (
+                $first === null &&
+                array_sum(array_map(fn(int $j): int => $this->tasks[$j]->people, $going)) > $this->crew
+            ) {
                 $first = $now;
             }
         }
@@ -284,7 +307,14 @@ final readonly class Scheduler
             $schedule['who'][$task->id] = $who[$i];
         }
 
-        return new Schedule($finish, $schedule['start'], $schedule['end'], $schedule['slack'], $schedule['who'], $bound);
+        return new Schedule(
+            $finish,
+            $schedule['start'],
+            $schedule['end'],
+            $schedule['slack'],
+            $schedule['who'],
+            $bound,
+        );
     }
 
     /**
@@ -300,9 +330,21 @@ final readonly class Scheduler
         $who = $chains = [];
         foreach ($order as $i) {
             $task = $this->tasks[$i];
-            $free = array_values(array_filter(array_keys($last), fn(int $person): bool => $last[$person] === null || $starts[$last[$person]] + $this->minutes[$last[$person]] <= $starts[$i]));
-            $before = [...$task->after, ...($task->dwell === null ? [] : [$task->dwell->of])];
-            usort($free, fn(int $a, int $b): int => [! $this->follows($last[$a], $before), $a] <=> [! $this->follows($last[$b], $before), $b]);
+            $free = array_values(
+                array_filter(
+                    array_keys($last),
+                    fn(int $person): bool => $last[$person] === null ||
+                        $starts[$last[$person]] + $this->minutes[$last[$person]] <= $starts[$i],
+                ),
+            );
+            $before = [...$task->after, ...$task->dwell === null ? [] : [$task->dwell->of]];
+            usort(
+                $free,
+                fn(int $a, int $b): int => [!$this->follows($last[$a], $before), $a] <=> [
+                    !$this->follows($last[$b], $before),
+                    $b,
+                ],
+            );
             $who[$i] = array_slice($free, 0, $task->people);
             sort($who[$i]);
             foreach ($who[$i] as $person) {

@@ -34,7 +34,7 @@ final readonly class Contact extends Stretch
             // Touchless: the last foam's rinse is followed by the final one.
             return [$this->make->step('rinse', Step::FinalRinse, 'Final rinse', after: $after)];
         }
-        if (! $method->needsHose()) {
+        if (!$method->needsHose()) {
             return $this->wiped($method, $after);
         }
         $foam = $this->sections->lubricated() ? $this->match->choice(Role::Foam, Zone::Paint) : null;
@@ -50,23 +50,62 @@ final readonly class Contact extends Stretch
         foreach (self::numbered($goes) as $i => [$go, $part, $mark]) {
             $refill = $water->before($goes, $i);
             if ($refill !== null) {
-                $steps[] = $this->make->step('refill', Step::FinalRinse, 'Fill the tank again', "refill{$part}", $i === 0 ? $after : ['rinse.'.$i], more: ['how' => [$refill['says']]]);
+                $steps[] = $this->make->step(
+                    'refill',
+                    Step::FinalRinse,
+                    'Fill the tank again',
+                    "refill{$part}",
+                    $i === 0 ? $after : ['rinse.' . $i],
+                    more: ['how' => [$refill['says']]],
+                );
             }
             $wait = null;
             if ($foam !== null) {
-                $steps[] = $this->make->step('foam', Step::Foam, 'Foam again as lubricant'.$mark, "foam-again{$part}", $after, of: [$foam], go: $go);
+                $steps[] = $this->make->step(
+                    'foam',
+                    Step::Foam,
+                    'Foam again as lubricant' . $mark,
+                    "foam-again{$part}",
+                    $after,
+                    of: [$foam],
+                    go: $go,
+                );
                 $onS = $this->make->seconds('foam', $go['share']);
-                $wait = new Wait("foam-again{$part}", 0.0, max(0.0, ($foam->atMostS ?? 86400.0) - $onS - $this->washSeconds($go['share']) - 60.0 * $this->outfit->rules->rinseWithin), $foam->atMostS === null ? null : Film::DrainedFoam, $foam->chosen?->bottle->dwellMaxS, $onS);
+                $wait = new Wait(
+                    "foam-again{$part}",
+                    0.0,
+                    max(
+                        0.0,
+                        ($foam->atMostS ?? 86400.0) -
+                            $onS -
+                            $this->washSeconds($go['share']) -
+                            60.0 * $this->outfit->rules->rinseWithin,
+                    ),
+                    $foam->atMostS === null ? null : Film::DrainedFoam,
+                    $foam->chosen?->bottle->dwellMaxS,
+                    $onS,
+                );
                 $after = ["foam-again{$part}"];
             }
-            $wash = $this->washGo("wash{$part}", $mark, $after, $go, $wait)->with(['textiles' => self::shared($this->washTextiles(), $done, $done + $go['share'])]);
+            $wash = $this->washGo("wash{$part}", $mark, $after, $go, $wait)->with([
+                'textiles' => self::shared($this->washTextiles(), $done, $done + $go['share']),
+            ]);
             $done += $go['share'];
             if ($refill !== null && $wait === null) {
                 // Soap must not wait for water: the wash begins when the tank will be full by its end.
-                $wash = $wash->with(['wait' => new Wait("refill{$part}", max(0.0, 60.0 * ($refill['minutes'] - $wash->minutes)), null)]);
+                $wash = $wash->with([
+                    'wait' => new Wait("refill{$part}", max(0.0, 60.0 * ($refill['minutes'] - $wash->minutes)), null),
+                ]);
             }
             $steps[] = $wash;
-            $steps[] = $this->make->step('rinse', Step::FinalRinse, "Final rinse{$mark}", "rinse{$part}", wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse), go: $go);
+            $steps[] = $this->make->step(
+                'rinse',
+                Step::FinalRinse,
+                "Final rinse{$mark}",
+                "rinse{$part}",
+                wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse),
+                go: $go,
+            );
             $after = ["rinse{$part}"];
         }
 
@@ -81,19 +120,49 @@ final readonly class Contact extends Stretch
      */
     private function washEach(?Choice $foam, array $after): array
     {
-        $estimate = ($foam === null ? 0.0 : $this->make->estimate('foam')) + $this->outfit->rules->share($this->make->together()) * $this->make->estimate('wash') + $this->make->estimate('first-rinse');
+        $estimate =
+            ($foam === null ? 0.0 : $this->make->estimate('foam')) +
+            $this->outfit->rules->share($this->make->together()) * $this->make->estimate('wash') +
+            $this->make->estimate('first-rinse');
         $lies = [];
         foreach ($this->washes() as $choice) {
-            $lies[] = new Lying($choice->chosen->bottle->id ?? '', $this->make->panelSeconds('wash') + $this->make->panelSeconds('rinse'), 0.0, $choice->atMostS, 0.0);
+            $lies[] = new Lying(
+                $choice->chosen->bottle->id ?? '',
+                $this->make->panelSeconds('wash') + $this->make->panelSeconds('rinse'),
+                0.0,
+                $choice->atMostS,
+                0.0,
+            );
         }
         if ($foam !== null) {
-            $lies[] = new Lying($foam->chosen->bottle->id ?? '', $this->make->panelSeconds('foam') + $this->make->panelSeconds('wash') + $this->make->panelSeconds('rinse'), 0.0, $foam->atMostS, 0.0);
+            $lies[] = new Lying(
+                $foam->chosen->bottle->id ?? '',
+                $this->make->panelSeconds('foam') +
+                    $this->make->panelSeconds('wash') +
+                    $this->make->panelSeconds('rinse'),
+                0.0,
+                $foam->atMostS,
+                0.0,
+            );
         }
 
         return [
-            $this->make->step('wash-each', Step::Wash, 'Wash, panel by panel', 'wash', $after, of: [...$this->washes(), ...($foam === null ? [] : [$foam])], go: ['panels' => $this->panels->ids(), 'share' => 1.0], estimate: $estimate, more: [
-                'people' => $this->make->together(), 'textiles' => $this->washTextiles(), 'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2, 'lies' => $lies,
-            ]),
+            $this->make->step(
+                'wash-each',
+                Step::Wash,
+                'Wash, panel by panel',
+                'wash',
+                $after,
+                of: [...$this->washes(), ...$foam === null ? [] : [$foam]],
+                go: ['panels' => $this->panels->ids(), 'share' => 1.0],
+                estimate: $estimate,
+                more: [
+                    'people' => $this->make->together(),
+                    'textiles' => $this->washTextiles(),
+                    'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
+                    'lies' => $lies,
+                ],
+            ),
             $this->make->step('rinse', Step::FinalRinse, 'Final rinse', after: ['wash']),
         ];
     }
@@ -111,25 +180,87 @@ final readonly class Contact extends Stretch
         $people = $this->make->together();
         $dry = $this->match->drying->towels;
         $done = 0.0;
-        $made = function (string $kind, string $id, string $name, array $after, array $go, float $estimate, array $more) use ($people, $choice, $dry, &$done): VisitStep {
+        $made = function (
+            string $kind,
+            string $id,
+            string $name,
+            array $after,
+            array $go,
+            float $estimate,
+            array $more,
+        ) use ($people, $choice, $dry, &$done): VisitStep {
             $textiles = self::shared([...$this->washTextiles(), ...$dry], $done, $done += $go['share']);
 
-            return $this->make->step($kind, Step::Wash, $name, $id, $after, of: [$choice], go: $go, estimate: $this->outfit->rules->share($people) * $estimate, more: ['people' => $people, 'textiles' => $textiles, ...$more]);
+            return $this->make->step(
+                $kind,
+                Step::Wash,
+                $name,
+                $id,
+                $after,
+                of: [$choice],
+                go: $go,
+                estimate: $this->outfit->rules->share($people) * $estimate,
+                more: ['people' => $people, 'textiles' => $textiles, ...$more],
+            );
         };
         if ($method === Method::Waterless || $plan->mode === SectionPlan::EACH || $plan->mode === SectionPlan::NONE) {
             $sprays = $method === Method::Waterless ? 0.0 : $this->make->estimate('prespray');
 
-            return [$made('wash-each', 'wash', 'Wash, panel by panel', $after, ['panels' => $this->panels->ids(), 'share' => 1.0], $sprays + $this->make->estimate('wash'), [
-                'lies' => $choice?->chosen === null ? [] : [new Lying($choice->chosen->bottle->id, $this->make->panelSeconds('wash'), 0.0, $choice->atMostS, 0.0)],
-            ])];
+            return [
+                $made(
+                    'wash-each',
+                    'wash',
+                    'Wash, panel by panel',
+                    $after,
+                    ['panels' => $this->panels->ids(), 'share' => 1.0],
+                    $sprays + $this->make->estimate('wash'),
+                    [
+                        'lies' =>
+                            $choice?->chosen === null
+                                ? []
+                                : [
+                                    new Lying(
+                                        $choice->chosen->bottle->id,
+                                        $this->make->panelSeconds('wash'),
+                                        0.0,
+                                        $choice->atMostS,
+                                        0.0,
+                                    ),
+                                ],
+                    ],
+                ),
+            ];
         }
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as [$go, $part, $mark]) {
             $onS = $this->make->seconds('prespray', $go['share']);
-            $steps[] = $this->make->step('prespray', Step::Wash, 'Pre-spray'.$mark, "prespray{$part}", $after, of: [$choice], go: $go);
+            $steps[] = $this->make->step(
+                'prespray',
+                Step::Wash,
+                'Pre-spray' . $mark,
+                "prespray{$part}",
+                $after,
+                of: [$choice],
+                go: $go,
+            );
             $limit = $choice?->atMostS;
-            $wait = new Wait("prespray{$part}", 0.0, $limit === null ? null : max(0.0, $limit - max($onS, $this->washSeconds($go['share']))), $limit === null ? null : Film::PreSpray, $choice?->chosen?->bottle->dwellMaxS, $onS);
-            $steps[] = $made('wash', "wash{$part}", 'Wash'.$mark, [], $go, $this->make->estimate('wash', $go['share']), ['wait' => $wait, 'portions' => []]);
+            $wait = new Wait(
+                "prespray{$part}",
+                0.0,
+                $limit === null ? null : max(0.0, $limit - max($onS, $this->washSeconds($go['share']))),
+                $limit === null ? null : Film::PreSpray,
+                $choice?->chosen?->bottle->dwellMaxS,
+                $onS,
+            );
+            $steps[] = $made(
+                'wash',
+                "wash{$part}",
+                'Wash' . $mark,
+                [],
+                $go,
+                $this->make->estimate('wash', $go['share']),
+                ['wait' => $wait, 'portions' => []],
+            );
             $after = ["wash{$part}"];
         }
 
@@ -139,13 +270,19 @@ final readonly class Contact extends Stretch
     /** Seconds the contact wash of a share takes, as it is scheduled. */
     private function washSeconds(float $share): float
     {
-        return 60.0 * $this->make->paced('wash', $this->outfit->rules->share($this->make->together()) * $this->make->estimate('wash', $share));
+        return 60.0 *
+            $this->make->paced(
+                'wash',
+                $this->outfit->rules->share($this->make->together()) * $this->make->estimate('wash', $share),
+            );
     }
 
     /** @return list<Choice> what the contact wash uses */
     private function washes(): array
     {
-        return array_values(array_filter($this->match->choices, static fn(Choice $choice): bool => $choice->need->step === Step::Wash));
+        return array_values(
+            array_filter($this->match->choices, static fn(Choice $choice): bool => $choice->need->step === Step::Wash),
+        );
     }
 
     /** @return array<string, int> for the whole vehicle */
@@ -179,7 +316,7 @@ final readonly class Contact extends Stretch
         return $this->make->step(
             'wash',
             Step::Wash,
-            ($roof && $this->make->isTall() ? 'Wash, roof first' : 'Wash').$mark,
+            ($roof && $this->make->isTall() ? 'Wash, roof first' : 'Wash') . $mark,
             $id,
             $after,
             $wait,
@@ -199,15 +336,38 @@ final readonly class Contact extends Stretch
     public function clay(array $after): array
     {
         $choice = $this->match->choice(Role::ClayLube, Zone::Paint);
-        if ($choice?->chosen === null || $choice->need->step !== Step::Decon || ! $this->hose()) {
+        if ($choice?->chosen === null || $choice->need->step !== Step::Decon || !$this->hose()) {
             return [];
         }
         $on = $this->make->estimate('clay') + $this->make->estimate('clay-rinse');
 
-        return [$this->make->step('clay-each', Step::Decon, 'Clay, panel by panel, and rinse', 'clay', $after, of: [$choice], go: ['panels' => $this->panels->ids(), 'share' => 1.0], estimate: $on, more: [
-            'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
-            'lies' => [new Lying($choice->chosen->bottle->id, min($choice->atMostS ?? INF, $this->make->panelSeconds('clay') + $this->make->panelSeconds('clay-rinse')), 0.0, $choice->atMostS, 0.0)],
-        ])];
+        return [
+            $this->make->step(
+                'clay-each',
+                Step::Decon,
+                'Clay, panel by panel, and rinse',
+                'clay',
+                $after,
+                of: [$choice],
+                go: ['panels' => $this->panels->ids(), 'share' => 1.0],
+                estimate: $on,
+                more: [
+                    'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
+                    'lies' => [
+                        new Lying(
+                            $choice->chosen->bottle->id,
+                            min(
+                                $choice->atMostS ?? INF,
+                                $this->make->panelSeconds('clay') + $this->make->panelSeconds('clay-rinse'),
+                            ),
+                            0.0,
+                            $choice->atMostS,
+                            0.0,
+                        ),
+                    ],
+                ],
+            ),
+        ];
     }
 
     /**
@@ -218,11 +378,18 @@ final readonly class Contact extends Stretch
      */
     public function reads(array $after, array $decon, array $clay): array
     {
-        $quick = $this->situation->asked->scope->isQuick() && $decon === [] && ! $this->situation->asked->wants(Kind::Topper);
+        $quick =
+            $this->situation->asked->scope->isQuick() && $decon === [] && !$this->situation->asked->wants(Kind::Topper);
         $steps = [];
-        if ($this->hose() && ! $quick) {
+        if ($this->hose() && !$quick) {
             $again = $decon !== [] || $clay !== [];
-            $steps[] = $this->make->step('read', Step::Read, $again ? 'Read the water, decontaminated and clean' : 'Read the water again', after: $after, more: ['reads' => $again ? Stage::AfterDecon : Stage::AfterWash]);
+            $steps[] = $this->make->step(
+                'read',
+                Step::Read,
+                $again ? 'Read the water, decontaminated and clean' : 'Read the water again',
+                after: $after,
+                more: ['reads' => $again ? Stage::AfterDecon : Stage::AfterWash],
+            );
         }
 
         return $steps;

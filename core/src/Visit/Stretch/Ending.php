@@ -46,17 +46,58 @@ final readonly class Ending extends Stretch
         $scope = $this->situation->asked->scope;
         $dry = $this->dry($clean, $lastWater);
         $dried = $dry === [] ? $clean : self::last($dry);
-        $wheelsDry = $scope->has(Item::Wheels) && $this->hose() ? [$this->make->step('wheels-dry', Step::Dry, 'Dry the wheels, with their own towel', after: [...$clean, ...$wheels], more: ['textiles' => ['wheels' => $this->towels('wheels')]])] : [];
+        $wheelsDry =
+            $scope->has(Item::Wheels) && $this->hose()
+                ? [
+                    $this->make->step(
+                        'wheels-dry',
+                        Step::Dry,
+                        'Dry the wheels, with their own towel',
+                        after: [...$clean, ...$wheels],
+                        more: ['textiles' => ['wheels' => $this->towels('wheels')]],
+                    ),
+                ]
+                : [];
         // On dry paint, before anything new covers it.
-        $inspect = $this->situation->asked->wants(Kind::Inspection) ? [$this->make->step('inspect', Step::Read, 'Look the base over', after: $dried, more: ['fulfils' => Kind::Inspection])] : [];
+        $inspect = $this->situation->asked->wants(Kind::Inspection)
+            ? [
+                $this->make->step(
+                    'inspect',
+                    Step::Read,
+                    'Look the base over',
+                    after: $dried,
+                    more: ['fulfils' => Kind::Inspection],
+                ),
+            ]
+            : [];
         $dried = $inspect === [] ? $dried : ['inspect'];
         $onDry = [...$this->wheels->waxed(self::last($wheelsDry)), ...$this->layers->onDry($dried)];
-        $covered = array_values(array_filter(self::ends($onDry), static fn(string $id): bool => ! str_starts_with($id, 'wheels')));
-        $finish = $this->finish($dried, [...self::last($wheelsDry), ...array_values(array_filter(self::ends($onDry), static fn(string $id): bool => str_starts_with($id, 'wheels')))], $covered);
+        $covered = array_values(
+            array_filter(self::ends($onDry), static fn(string $id): bool => !str_starts_with($id, 'wheels')),
+        );
+        $finish = $this->finish(
+            $dried,
+            [
+                ...self::last($wheelsDry),
+                ...array_values(
+                    array_filter(self::ends($onDry), static fn(string $id): bool => str_starts_with($id, 'wheels')),
+                ),
+            ],
+            $covered,
+        );
         $steps = [...$dry, ...$inspect, ...$wheelsDry, ...$onDry, ...$finish];
         $ends = array_values(array_unique([...$clean, ...$wheels, ...self::ends($steps)]));
 
-        return [...$steps, $this->make->step('check', Step::HandOver, $scope->isQuick() ? 'A last look' : 'Second look, twice round', after: $ends), $this->make->step('hand-over', Step::HandOver, 'Hand over, write it down', after: ['check'])];
+        return [
+            ...$steps,
+            $this->make->step(
+                'check',
+                Step::HandOver,
+                $scope->isQuick() ? 'A last look' : 'Second look, twice round',
+                after: $ends,
+            ),
+            $this->make->step('hand-over', Step::HandOver, 'Hand over, write it down', after: ['check']),
+        ];
     }
 
     /**
@@ -66,38 +107,120 @@ final readonly class Ending extends Stretch
     private function dry(array $clean, ?VisitStep $lastWater): array
     {
         $way = $this->match->drying->way;
-        $seals = $this->match->drying->seals ? [$this->make->step('seals', Step::Dry, 'Dry seals, locks and jambs', after: $way === DryingWay::AtOnce ? $clean : ['dry'], more: ['textiles' => ['jambs' => $this->towels('jambs')]])] : [];
+        $seals = $this->match->drying->seals
+            ? [
+                $this->make->step(
+                    'seals',
+                    Step::Dry,
+                    'Dry seals, locks and jambs',
+                    after: $way === DryingWay::AtOnce ? $clean : ['dry'],
+                    more: ['textiles' => ['jambs' => $this->towels('jambs')]],
+                ),
+            ]
+            : [];
         if ($way === DryingWay::AtOnce || $way === DryingWay::None) {
             return $seals;
         }
         $people = $this->make->together();
-        $aid = array_values(array_filter($this->match->choices, fn(Choice $choice): bool => $choice->chosen !== null && $choice->need->zone === Zone::Paint
-            && ($choice->need->role === Role::DryingAid || ($choice->need->role === Role::Topper && $choice->chosen->bottle->applied === 'drying-aid' && $this->topperChoice() !== null))));
-        $topperHere = array_filter($aid, static fn(Choice $choice): bool => $choice->need->role === Role::Topper) !== [];
+        $aid = array_values(
+            array_filter(
+                $this->match->choices,
+                fn(Choice $choice): bool => $choice->chosen !== null &&
+                    $choice->need->zone === Zone::Paint &&
+                    ($choice->need->role === Role::DryingAid ||
+                        ($choice->need->role === Role::Topper &&
+                            $choice->chosen->bottle->applied === 'drying-aid' &&
+                            $this->topperChoice() !== null)),
+            ),
+        );
+        $topperHere =
+            array_filter($aid, static fn(Choice $choice): bool => $choice->need->role === Role::Topper) !== [];
         $more = static fn(array $textiles): array => ['people' => $people, 'textiles' => $textiles];
         $fulfils = $topperHere ? ['fulfils' => $this->planned(Kind::Topper)] : [];
         $share = $this->outfit->rules->share($people);
         $plan = $this->sections->dry($lastWater);
         if ($plan === null || $plan->mode === SectionPlan::WHOLE) {
-            $wait = $plan?->limitS === null || $lastWater === null ? null : new Wait($lastWater->id, 0.0, max(0.0, $plan->limitS - max($this->make->seconds('rinse'), 60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry')))), Film::BeadedRinse);
+            $wait =
+                $plan?->limitS === null || $lastWater === null
+                    ? null
+                    : new Wait(
+                        $lastWater->id,
+                        0.0,
+                        max(
+                            0.0,
+                            $plan->limitS -
+                                max(
+                                    $this->make->seconds('rinse'),
+                                    60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry')),
+                                ),
+                        ),
+                        Film::BeadedRinse,
+                    );
 
-            return [$this->make->step('dry', Step::Dry, 'Dry', after: $clean, wait: $wait, of: $aid, estimate: $share * $this->make->estimate('dry'), more: [...$more($this->match->drying->towels), ...$fulfils]), ...$this->after($seals, ['dry'])];
+            return [
+                $this->make->step(
+                    'dry',
+                    Step::Dry,
+                    'Dry',
+                    after: $clean,
+                    wait: $wait,
+                    of: $aid,
+                    estimate: $share * $this->make->estimate('dry'),
+                    more: [...$more($this->match->drying->towels), ...$fulfils],
+                ),
+                ...$this->after($seals, ['dry']),
+            ];
         }
         if ($plan->mode !== SectionPlan::GOES) {
             // Wetted again and dried at once, one panel after the other, so that nothing dries by itself.
             $estimate = $share * $this->make->estimate('dry') + $this->make->estimate('first-rinse');
 
-            return [$this->make->step('dry', Step::Dry, 'Rinse again and dry, panel by panel', after: $clean, of: $aid, estimate: $estimate, more: [...$more($this->match->drying->towels), ...$fulfils, 'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2]), ...$this->after($seals, ['dry'])];
+            return [
+                $this->make->step(
+                    'dry',
+                    Step::Dry,
+                    'Rinse again and dry, panel by panel',
+                    after: $clean,
+                    of: $aid,
+                    estimate: $estimate,
+                    more: [
+                        ...$more($this->match->drying->towels),
+                        ...$fulfils,
+                        'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
+                    ],
+                ),
+                ...$this->after($seals, ['dry']),
+            ];
         }
         $steps = [];
         $after = $clean;
         $done = 0.0;
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as [$go, $part, $mark]) {
-            $steps[] = $this->make->step('rinse', Step::FinalRinse, 'Wet again what is dried next'.$mark, "wet{$part}", $after, go: $go);
+            $steps[] = $this->make->step(
+                'rinse',
+                Step::FinalRinse,
+                'Wet again what is dried next' . $mark,
+                "wet{$part}",
+                $after,
+                go: $go,
+            );
             $dryS = 60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $go['share']));
-            $steps[] = $this->make->step('dry', Step::Dry, 'Dry'.$mark, "dry{$part}", wait: new Wait("wet{$part}", 0.0, max(0.0, ($plan->limitS ?? 0.0) - max($this->make->seconds('rinse', $go['share']), $dryS)), Film::BeadedRinse), of: $aid, go: $go, estimate: $share * $this->make->estimate('dry', $go['share']), more: [
-                ...$more(self::shared($this->match->drying->towels, $done, $done += $go['share'])), ...$fulfils,
-            ]);
+            $steps[] = $this->make->step(
+                'dry',
+                Step::Dry,
+                'Dry' . $mark,
+                "dry{$part}",
+                wait: new Wait(
+                    "wet{$part}",
+                    0.0,
+                    max(0.0, ($plan->limitS ?? 0.0) - max($this->make->seconds('rinse', $go['share']), $dryS)),
+                    Film::BeadedRinse,
+                ),
+                of: $aid,
+                go: $go,
+                estimate: $share * $this->make->estimate('dry', $go['share']),
+                more: [...$more(self::shared($this->match->drying->towels, $done, $done += $go['share'])), ...$fulfils],
+            );
             $after = ["dry{$part}"];
         }
 
@@ -124,16 +247,58 @@ final readonly class Ending extends Stretch
     {
         $scope = $this->situation->asked->scope;
         $tyre = $scope->has(Item::Dressing) ? $this->match->choice(Role::Tyre, Zone::Tyres) : null;
-        $trim = array_values(array_filter($this->match->choices, static fn(Choice $choice): bool => $choice->need->role === Role::Trim && $choice->chosen !== null))[0] ?? null;
+        $trim =
+            array_values(
+                array_filter(
+                    $this->match->choices,
+                    static fn(Choice $choice): bool => $choice->need->role === Role::Trim && $choice->chosen !== null,
+                ),
+            )[0] ?? null;
         [$from, $to] = $this->outfit->rules->tyreWipe;
         $glass = $this->match->choice(Role::Glass, Zone::Glass);
 
-        return array_values(array_filter([
-            $scope->has(Item::Jambs) ? $this->make->step('jambs', Step::Finish, 'Jambs', after: $dried, more: ['textiles' => ['jambs' => $this->towels('jambs')]]) : null,
-            $scope->has(Item::Glass) ? $this->make->step('glass', Step::Finish, $scope->isQuick() ? 'Glass, with the method’s own towel' : 'Glass, with its own towel', after: [...$dried, ...$covered], of: [$glass], more: ['textiles' => $scope->isQuick() ? [] : ['glass' => $this->towels('glass')]]) : null,
-            $scope->has(Item::Trim) && $trim !== null ? $this->make->step('trim', Step::Finish, 'Trim', after: $dried, of: [$trim]) : null,
-            $tyre?->chosen !== null ? $this->make->step('tyres', Step::Finish, 'Dress the tyres, clean and dry', after: [...$dried, ...$wheels], of: [$tyre]) : null,
-            $tyre?->chosen !== null ? $this->make->step('tyres-wipe', Step::Finish, 'Wipe the tyres back', wait: new Wait('tyres', 60.0 * $from, 60.0 * $to)) : null,
-        ]));
+        return array_values(
+            array_filter([
+                $scope->has(Item::Jambs)
+                    ? $this->make->step(
+                        'jambs',
+                        Step::Finish,
+                        'Jambs',
+                        after: $dried,
+                        more: ['textiles' => ['jambs' => $this->towels('jambs')]],
+                    )
+                    : null,
+                $scope->has(Item::Glass)
+                    ? $this->make->step(
+                        'glass',
+                        Step::Finish,
+                        $scope->isQuick() ? 'Glass, with the method’s own towel' : 'Glass, with its own towel',
+                        after: [...$dried, ...$covered],
+                        of: [$glass],
+                        more: ['textiles' => $scope->isQuick() ? [] : ['glass' => $this->towels('glass')]],
+                    )
+                    : null,
+                $scope->has(Item::Trim) && $trim !== null
+                    ? $this->make->step('trim', Step::Finish, 'Trim', after: $dried, of: [$trim])
+                    : null,
+                $tyre?->chosen !== null
+                    ? $this->make->step(
+                        'tyres',
+                        Step::Finish,
+                        'Dress the tyres, clean and dry',
+                        after: [...$dried, ...$wheels],
+                        of: [$tyre],
+                    )
+                    : null,
+                $tyre?->chosen !== null
+                    ? $this->make->step(
+                        'tyres-wipe',
+                        Step::Finish,
+                        'Wipe the tyres back',
+                        wait: new Wait('tyres', 60.0 * $from, 60.0 * $to),
+                    )
+                    : null,
+            ]),
+        );
     }
 }

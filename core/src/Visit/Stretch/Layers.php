@@ -23,13 +23,19 @@ final readonly class Layers extends Stretch
     public function onWet(array $after): array
     {
         $base = $this->match->choice(Role::Base, Zone::Paint);
-        if (self::goesOnWet($base) && $this->hose() && ! $this->situation->asked->wants(Kind::Recoat)) {
-            return $this->sprayed('topper', 'base', Step::Topper, $base, 'The new base', 'Rinse it hard', $after, ['fulfils' => $this->planned(Kind::Base)]);
+        if (self::goesOnWet($base) && $this->hose() && !$this->situation->asked->wants(Kind::Recoat)) {
+            return $this->sprayed('topper', 'base', Step::Topper, $base, 'The new base', 'Rinse it hard', $after, [
+                'fulfils' => $this->planned(Kind::Base),
+            ]);
         }
         $choice = $this->topperChoice();
 
         return self::goesOnWet($choice) && $this->hose()
-            ? $this->sprayed('topper', 'topper', Step::Topper, $choice, 'Topper', 'Rinse the topper hard', $after, ['onlyIf' => $this->onlyIf(), 'fulfils' => $this->planned(Kind::Topper)]) : [];
+            ? $this->sprayed('topper', 'topper', Step::Topper, $choice, 'Topper', 'Rinse the topper hard', $after, [
+                'onlyIf' => $this->onlyIf(),
+                'fulfils' => $this->planned(Kind::Topper),
+            ])
+            : [];
     }
 
     /** Sprayed on wet paint and rinsed off. */
@@ -37,7 +43,12 @@ final readonly class Layers extends Stretch
     {
         $bottle = $choice?->chosen?->bottle;
 
-        return $bottle !== null && in_array($bottle->applied, $bottle->traits->role === Role::Base ? ['wet-rinse', 'foam-rinse'] : ['wet-rinse', 'foam-rinse', null], true);
+        return $bottle !== null &&
+            in_array(
+                $bottle->applied,
+                $bottle->traits->role === Role::Base ? ['wet-rinse', 'foam-rinse'] : ['wet-rinse', 'foam-rinse', null],
+                true,
+            );
     }
 
     /**
@@ -50,17 +61,40 @@ final readonly class Layers extends Stretch
     {
         $steps = [];
         $base = $this->match->choice(Role::Base, Zone::Paint);
-        if ($base?->chosen !== null && (! self::goesOnWet($base) || $this->situation->asked->wants(Kind::Recoat))) {
+        if ($base?->chosen !== null && (!self::goesOnWet($base) || $this->situation->asked->wants(Kind::Recoat))) {
             $kind = $this->planned(Kind::Recoat) ?? $this->planned(Kind::Base);
-            $steps = $kind === Kind::Recoat
-                ? [$this->make->step('recoat', Step::Topper, 'Coat it anew', after: $dried, of: [$base], go: ['panels' => $this->panels->ids(), 'share' => 1.0], estimate: $this->outfit->rules->share($this->make->together()) * $this->make->estimate('recoat'), more: ['people' => $this->make->together(), 'fulfils' => $kind, 'textiles' => ['topper' => 2 * $this->towels('topper')]])]
-                : $this->waxed($base, 'base', 'The new base', $dried, ['fulfils' => $kind]);
+            $steps =
+                $kind === Kind::Recoat
+                    ? [
+                        $this->make->step(
+                            'recoat',
+                            Step::Topper,
+                            'Coat it anew',
+                            after: $dried,
+                            of: [$base],
+                            go: ['panels' => $this->panels->ids(), 'share' => 1.0],
+                            estimate: $this->outfit->rules->share($this->make->together()) *
+                                $this->make->estimate('recoat'),
+                            more: [
+                                'people' => $this->make->together(),
+                                'fulfils' => $kind,
+                                'textiles' => ['topper' => 2 * $this->towels('topper')],
+                            ],
+                        ),
+                    ]
+                    : $this->waxed($base, 'base', 'The new base', $dried, ['fulfils' => $kind]);
             $dried = self::last($steps);
         }
         $topper = $this->topperChoice();
         $applied = $topper?->chosen?->bottle->applied;
-        if ($topper !== null && ($applied === 'wipe' || ! $this->hose())) {
-            $steps = [...$steps, ...$this->waxed($topper, 'topper', 'Topper', $dried, ['onlyIf' => $this->onlyIf(), 'fulfils' => $this->planned(Kind::Topper)])];
+        if ($topper !== null && ($applied === 'wipe' || !$this->hose())) {
+            $steps = [
+                ...$steps,
+                ...$this->waxed($topper, 'topper', 'Topper', $dried, [
+                    'onlyIf' => $this->onlyIf(),
+                    'fulfils' => $this->planned(Kind::Topper),
+                ]),
+            ];
         }
 
         return $steps;
@@ -73,21 +107,55 @@ final readonly class Layers extends Stretch
      */
     private function waxed(Choice $choice, string $id, string $name, array $after, array $more): array
     {
-        $hazes = $choice->chosen?->bottle->paste === true || $choice->chosen?->bottle->traits->leaves === Leaves::Wax || $id === 'base';
+        $hazes =
+            $choice->chosen?->bottle->paste === true ||
+            $choice->chosen?->bottle->traits->leaves === Leaves::Wax ||
+            $id === 'base';
         $whole = ['panels' => $this->panels->ids(), 'share' => 1.0];
         $people = $this->make->together();
         $share = $this->outfit->rules->share($people);
         $textiles = ['topper' => $this->towels('topper')];
-        if (! $hazes) {
-            return [$this->make->step('topper-wipe', Step::Topper, "{$name}, wiped on", "{$id}-wipe", $after, of: [$choice], go: $whole, estimate: $share * $this->make->estimate('topper-wipe'), more: ['people' => $people, 'textiles' => $textiles, ...$more])];
+        if (!$hazes) {
+            return [
+                $this->make->step(
+                    'topper-wipe',
+                    Step::Topper,
+                    "{$name}, wiped on",
+                    "{$id}-wipe",
+                    $after,
+                    of: [$choice],
+                    go: $whole,
+                    estimate: $share * $this->make->estimate('topper-wipe'),
+                    more: ['people' => $people, 'textiles' => $textiles, ...$more],
+                ),
+            ];
         }
         $rest = array_intersect_key($more, ['onlyIf' => 1]);
         [$least, $most] = $this->sections->haze();
         $goes = $this->sections->waxGoes($most);
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($goes)) as [$go, $part, $mark]) {
-            $steps[] = $this->make->step('wax-on', Step::Topper, "{$name}: spread thin{$mark}", "{$id}-on{$part}", $after, of: [$choice], go: $go, estimate: $share * $this->make->estimate('wax-on', $go['share']), more: ['people' => $people, 'textiles' => $part === '' || $part === '.1' ? $textiles : [], ...$more]);
-            $steps[] = $this->make->step('wax-off', Step::Topper, "{$name}: buff{$mark}", "{$id}-off{$part}", wait: new Wait("{$id}-on{$part}", $least, $most), go: $go, estimate: $share * $this->make->estimate('wax-off', $go['share']), more: ['people' => $people, 'textiles' => $part === '' || $part === '.1' ? $textiles : [], ...$rest]);
+            $steps[] = $this->make->step(
+                'wax-on',
+                Step::Topper,
+                "{$name}: spread thin{$mark}",
+                "{$id}-on{$part}",
+                $after,
+                of: [$choice],
+                go: $go,
+                estimate: $share * $this->make->estimate('wax-on', $go['share']),
+                more: ['people' => $people, 'textiles' => $part === '' || $part === '.1' ? $textiles : [], ...$more],
+            );
+            $steps[] = $this->make->step(
+                'wax-off',
+                Step::Topper,
+                "{$name}: buff{$mark}",
+                "{$id}-off{$part}",
+                wait: new Wait("{$id}-on{$part}", $least, $most),
+                go: $go,
+                estimate: $share * $this->make->estimate('wax-off', $go['share']),
+                more: ['people' => $people, 'textiles' => $part === '' || $part === '.1' ? $textiles : [], ...$rest],
+            );
             $after = ["{$id}-off{$part}"];
         }
 

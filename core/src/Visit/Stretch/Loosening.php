@@ -24,7 +24,7 @@ final readonly class Loosening extends Stretch
     {
         $use = $this->match->softener();
         $stuck = $this->match->isStuckOn();
-        if ($use === null && ! $stuck) {
+        if ($use === null && !$stuck) {
             return [];
         }
         $name = $stuck ? 'Soften what sits fast, and the lower third' : 'Soften the lower third';
@@ -35,17 +35,49 @@ final readonly class Loosening extends Stretch
         if ($limit !== null && ceil($least / 60.0) > floor(($limit - $takes) / 60.0)) {
             // Too short for all of it at once: spot by spot.
             $dwell = min($least, $limit);
-            $steps = [$this->make->step('soften-each', Step::Soften, "{$name}, spot by spot", after: $after, of: [$use], estimate: $this->make->estimate('soften') + $this->make->estimate('soften-wipe') + 2.0 * $dwell / 60.0, more: [
-                'lies' => $use === null ? [] : [new Lying($use->chosen->bottle->id ?? '', $dwell, $dwell, $limit, $least)],
-            ])];
+            $steps = [
+                $this->make->step(
+                    'soften-each',
+                    Step::Soften,
+                    "{$name}, spot by spot",
+                    after: $after,
+                    of: [$use],
+                    estimate: $this->make->estimate('soften') +
+                        $this->make->estimate('soften-wipe') +
+                        (2.0 * $dwell) / 60.0,
+                    more: [
+                        'lies' =>
+                            $use === null
+                                ? []
+                                : [new Lying($use->chosen->bottle->id ?? '', $dwell, $dwell, $limit, $least)],
+                    ],
+                ),
+            ];
         } else {
             $steps = [
                 $this->make->step('soften', Step::Soften, $name, after: $after, of: [$use]),
-                $this->make->step('soften-wipe', Step::Soften, 'Lift it off, without rubbing', wait: $use === null ? new Wait('soften', 120.0, 480.0) : $this->wait('soften', $use, $this->make->seconds('soften'), $this->make->seconds('soften-wipe'))),
+                $this->make->step(
+                    'soften-wipe',
+                    Step::Soften,
+                    'Lift it off, without rubbing',
+                    wait: $use === null
+                        ? new Wait('soften', 120.0, 480.0)
+                        : $this->wait(
+                            'soften',
+                            $use,
+                            $this->make->seconds('soften'),
+                            $this->make->seconds('soften-wipe'),
+                        ),
+                ),
             ];
         }
 
-        return $rinse ? [...$steps, $this->make->step('soften-rinse', Step::Rinse, 'Rinse the softener off', after: self::last($steps))] : $steps;
+        return $rinse
+            ? [
+                ...$steps,
+                $this->make->step('soften-rinse', Step::Rinse, 'Rinse the softener off', after: self::last($steps)),
+            ]
+            : $steps;
     }
 
     /**
@@ -58,11 +90,29 @@ final readonly class Loosening extends Stretch
         $times = [];
         foreach ($this->match->method->chosen->path->stages ?? [] as ['stage' => $stage]) {
             $times[$stage->value] = ($times[$stage->value] ?? 0) + 1;
-            $mark = $times[$stage->value] > 1 ? '-'.$times[$stage->value] : '';
+            $mark = $times[$stage->value] > 1 ? '-' . $times[$stage->value] : '';
             $new = match ($stage) {
-                Softening::Rinse => [$this->make->step('first-rinse', Step::Rinse, 'Rinse the dirt off', after: $after)],
-                Softening::PreWash => $this->sprayed('prewash', "prewash{$mark}", Step::PreWash, $this->match->choice(Role::Prewash, Zone::Paint), 'Pre-wash spray', 'Rinse the pre-wash', $after),
-                Softening::Foam => $this->sprayed('foam', "foam{$mark}", Step::Foam, $this->match->choice(Role::Foam, Zone::Paint), $mark === '' ? 'Foam' : 'Foam again', 'Rinse the foam', $after),
+                Softening::Rinse => [
+                    $this->make->step('first-rinse', Step::Rinse, 'Rinse the dirt off', after: $after),
+                ],
+                Softening::PreWash => $this->sprayed(
+                    'prewash',
+                    "prewash{$mark}",
+                    Step::PreWash,
+                    $this->match->choice(Role::Prewash, Zone::Paint),
+                    'Pre-wash spray',
+                    'Rinse the pre-wash',
+                    $after,
+                ),
+                Softening::Foam => $this->sprayed(
+                    'foam',
+                    "foam{$mark}",
+                    Step::Foam,
+                    $this->match->choice(Role::Foam, Zone::Paint),
+                    $mark === '' ? 'Foam' : 'Foam again',
+                    'Rinse the foam',
+                    $after,
+                ),
                 // The wash itself rinses it off; it is laid with each go of the wash.
                 Softening::FoamAgain => [],
             };
@@ -70,8 +120,24 @@ final readonly class Loosening extends Stretch
             $after = $new === [] ? $after : self::last($new);
         }
         $strip = $this->match->choice(Role::Prewash, Zone::Paint);
-        if ($strip?->need->toStrip === true && $strip->chosen !== null && $this->hose() && ! isset($times[Softening::PreWash->value])) {
-            $steps = [...$steps, ...$this->sprayed('prewash', 'prewash', Step::PreWash, $strip, 'Strip what is on', 'Rinse it off very thoroughly', $after)];
+        if (
+            $strip?->need->toStrip === true &&
+            $strip->chosen !== null &&
+            $this->hose() &&
+            !isset($times[Softening::PreWash->value])
+        ) {
+            $steps = [
+                ...$steps,
+                ...$this->sprayed(
+                    'prewash',
+                    'prewash',
+                    Step::PreWash,
+                    $strip,
+                    'Strip what is on',
+                    'Rinse it off very thoroughly',
+                    $after,
+                ),
+            ];
         }
 
         return $steps;
@@ -86,17 +152,43 @@ final readonly class Loosening extends Stretch
         $steps = [];
         $iron = $this->match->choice(Role::Iron, Zone::Paint);
         if ($iron?->chosen !== null) {
-            $steps = $this->sprayed('iron', 'iron', Step::Decon, $iron, 'Iron remover', 'Rinse the iron remover very thoroughly', $after, ['fulfils' => $this->planned(Kind::Decon)]);
+            $steps = $this->sprayed(
+                'iron',
+                'iron',
+                Step::Decon,
+                $iron,
+                'Iron remover',
+                'Rinse the iron remover very thoroughly',
+                $after,
+                ['fulfils' => $this->planned(Kind::Decon)],
+            );
             $after = $steps === [] ? $after : self::last($steps);
         }
         $tar = $this->match->choice(Role::Tar, Zone::Paint);
         if ($tar?->chosen !== null) {
             $dwell = $tar->chosen->bottle->traits->dwellMinS;
             // Spots, each from beginning to end.
-            $steps[] = $this->make->step('tar-each', Step::Decon, 'Tar and sap, dissolved spot by spot and rinsed', 'tar', $after, of: [$tar], estimate: $this->make->estimate('tar') + $this->make->estimate('tar-rinse') + 2.0 * $dwell / 60.0, more: [
-                'waterL' => 0.3 * $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
-                'lies' => [new Lying($tar->chosen->bottle->id, max($dwell, min($tar->atMostS ?? $dwell, $dwell + 15.0)), $dwell, $tar->atMostS, $dwell)],
-            ]);
+            $steps[] = $this->make->step(
+                'tar-each',
+                Step::Decon,
+                'Tar and sap, dissolved spot by spot and rinsed',
+                'tar',
+                $after,
+                of: [$tar],
+                estimate: $this->make->estimate('tar') + $this->make->estimate('tar-rinse') + (2.0 * $dwell) / 60.0,
+                more: [
+                    'waterL' => 0.3 * $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
+                    'lies' => [
+                        new Lying(
+                            $tar->chosen->bottle->id,
+                            max($dwell, min($tar->atMostS ?? $dwell, $dwell + 15.0)),
+                            $dwell,
+                            $tar->atMostS,
+                            $dwell,
+                        ),
+                    ],
+                ],
+            );
         }
 
         return $steps;

@@ -53,8 +53,17 @@ abstract readonly class Stretch
      * @param array<string, mixed> $more  of the step that puts it on
      * @return list<VisitStep>
      */
-    protected function sprayed(string $kind, string $id, Step $of, ?Choice $choice, string $on, string $off, array $after, array $more = [], ?Step $offOf = null): array
-    {
+    protected function sprayed(
+        string $kind,
+        string $id,
+        Step $of,
+        ?Choice $choice,
+        string $on,
+        string $off,
+        array $after,
+        array $more = [],
+        ?Step $offOf = null,
+    ): array {
         if ($choice?->chosen === null) {
             return [];
         }
@@ -66,13 +75,42 @@ abstract readonly class Stretch
         }
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as $i => [$go, $part, $mark]) {
-            $steps[] = $this->make->step($kind, $of, $on.$mark, "{$id}{$part}", $after, of: [$choice], go: $go, more: $more);
-            $wait = $this->wait("{$id}{$part}", $choice, $this->make->seconds($kind, $go['share']), $this->make->seconds("{$kind}-rinse", $go['share']));
+            $steps[] = $this->make->step(
+                $kind,
+                $of,
+                $on . $mark,
+                "{$id}{$part}",
+                $after,
+                of: [$choice],
+                go: $go,
+                more: $more,
+            );
+            $wait = $this->wait(
+                "{$id}{$part}",
+                $choice,
+                $this->make->seconds($kind, $go['share']),
+                $this->make->seconds("{$kind}-rinse", $go['share']),
+            );
             $gaps = $kind === 'foam' && $i === 0 && $this->mayBrush($wait);
             if ($gaps) {
-                $steps[] = $this->make->step('gaps', $of, 'Detail brush in the gaps while it works', "gaps-{$id}", after: ["{$id}{$part}"]);
+                $steps[] = $this->make->step(
+                    'gaps',
+                    $of,
+                    'Detail brush in the gaps while it works',
+                    "gaps-{$id}",
+                    after: ["{$id}{$part}"],
+                );
             }
-            $steps[] = $this->make->step("{$kind}-rinse", $offOf, $off.$mark, "{$id}-rinse{$part}", $gaps ? ["gaps-{$id}"] : [], $wait, go: $go, more: $rest);
+            $steps[] = $this->make->step(
+                "{$kind}-rinse",
+                $offOf,
+                $off . $mark,
+                "{$id}-rinse{$part}",
+                $gaps ? ["gaps-{$id}"] : [],
+                $wait,
+                go: $go,
+                more: $rest,
+            );
             $after = ["{$id}-rinse{$part}"];
         }
 
@@ -85,30 +123,59 @@ abstract readonly class Stretch
      * @param list<string> $after
      * @param array<string, mixed> $more
      */
-    protected function each(string $kind, Step $of, Choice $choice, string $name, string $id, array $after, SectionPlan $plan, array $more = []): VisitStep
-    {
+    protected function each(
+        string $kind,
+        Step $of,
+        Choice $choice,
+        string $name,
+        string $id,
+        array $after,
+        SectionPlan $plan,
+        array $more = [],
+    ): VisitStep {
         $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
         [$on, $off] = [$this->make->panelSeconds($kind), $this->make->panelSeconds("{$kind}-rinse")];
         $limit = $plan->limitS ?? INF;
         $inTurn = max($dwell, $on) + $off <= $limit;
         $waits = $inTurn ? max(0.0, $dwell - $on) : $dwell;
         $pace = $this->outfit->pace->factor($kind);
-        $estimate = $this->make->estimate($kind) + $this->make->estimate("{$kind}-rinse") + $this->make->panelCount() * $waits / 60.0 / max(0.2, $pace);
+        $estimate =
+            $this->make->estimate($kind) +
+            $this->make->estimate("{$kind}-rinse") +
+            ($this->make->panelCount() * $waits) / 60.0 / max(0.2, $pace);
 
-        return $this->make->step("{$kind}-each", $of, $name, $id, $after, of: [$choice], go: ['panels' => $this->panels->ids(), 'share' => 1.0], estimate: $estimate, more: [
-            'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
-            'lies' => [new Lying($choice->chosen->bottle->id ?? '', ($inTurn ? max($dwell, $on) : $dwell) + $off, $dwell, $choice->atMostS, $dwell)],
-            ...$more,
-        ]);
+        return $this->make->step(
+            "{$kind}-each",
+            $of,
+            $name,
+            $id,
+            $after,
+            of: [$choice],
+            go: ['panels' => $this->panels->ids(), 'share' => 1.0],
+            estimate: $estimate,
+            more: [
+                'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
+                'lies' => [
+                    new Lying(
+                        $choice->chosen->bottle->id ?? '',
+                        ($inTurn ? max($dwell, $on) : $dwell) + $off,
+                        $dwell,
+                        $choice->atMostS,
+                        $dwell,
+                    ),
+                ],
+                ...$more,
+            ],
+        );
     }
 
     /** Long enough a window for the brush, and nothing loose or matte for it to catch on. */
     protected function mayBrush(?Wait $wait): bool
     {
-        return ! $this->situation->asked->scope->isQuick()
-            && ! $this->situation->seen->looseEdges
-            && ! $this->situation->vehicle->is(Finish::Matte)
-            && ($wait?->maxS === null || $wait->maxS >= $this->make->seconds('gaps'));
+        return !$this->situation->asked->scope->isQuick() &&
+            !$this->situation->seen->looseEdges &&
+            !$this->situation->vehicle->is(Finish::Matte) &&
+            ($wait?->maxS === null || $wait->maxS >= $this->make->seconds('gaps'));
     }
 
     protected function planned(Kind $kind): ?Kind
@@ -158,7 +225,7 @@ abstract readonly class Stretch
     {
         $topper = $this->match->topper;
 
-        return $topper->decision === Decision::Apply ? null : $topper->decision->says().'. '.$topper->why;
+        return $topper->decision === Decision::Apply ? null : $topper->decision->says() . '. ' . $topper->why;
     }
 
     /**
@@ -171,9 +238,19 @@ abstract readonly class Stretch
     {
         $bottle = $choice->chosen?->bottle;
         $min = $bottle->traits->dwellMinS ?? 0.0;
-        $film = $bottle?->traits->mayDry === false ? $this->situation->rules->film($choice->need->role, $bottle->applied) : null;
+        $film =
+            $bottle?->traits->mayDry === false
+                ? $this->situation->rules->film($choice->need->role, $bottle->applied)
+                : null;
 
-        return new Wait($of, $min, $choice->atMostS === null ? null : max($min, $choice->atMostS - max($onS, $offS)), $film, $bottle?->dwellMaxS, $onS);
+        return new Wait(
+            $of,
+            $min,
+            $choice->atMostS === null ? null : max($min, $choice->atMostS - max($onS, $offS)),
+            $film,
+            $bottle?->dwellMaxS,
+            $onS,
+        );
     }
 
     /**
@@ -184,13 +261,24 @@ abstract readonly class Stretch
     {
         $n = count($goes);
 
-        return array_map(static fn(int $i, array $go): array => [$go, $n > 1 ? '.'.($i + 1) : '', $n > 1 ? sprintf(', %d of %d', $i + 1, $n) : ''], array_keys($goes), $goes);
+        return array_map(
+            static fn(int $i, array $go): array => [
+                $go,
+                $n > 1 ? '.' . ($i + 1) : '',
+                $n > 1 ? sprintf(', %d of %d', $i + 1, $n) : '',
+            ],
+            array_keys($goes),
+            $goes,
+        );
     }
 
     /** @return list<array{float, string, string}> shares of the wheels, each with what its ids and its names end with */
     protected static function parts(int $goes): array
     {
-        return array_map(static fn(int $i): array => [1.0 / $goes, '.'.$i, sprintf(', %d of %d', $i, $goes)], range(1, $goes));
+        return array_map(
+            static fn(int $i): array => [1.0 / $goes, '.' . $i, sprintf(', %d of %d', $i, $goes)],
+            range(1, $goes),
+        );
     }
 
     /**
@@ -208,8 +296,22 @@ abstract readonly class Stretch
      */
     protected static function ends(array $steps): array
     {
-        $waited = array_merge(...array_map(static fn(VisitStep $step): array => [...$step->after, ...($step->wait === null ? [] : [$step->wait->of])], $steps), ...[[]]);
+        $waited = array_merge(
+            ...array_map(
+                static fn(VisitStep $step): array => [
+                    ...$step->after,
+                    ...$step->wait === null ? [] : [$step->wait->of],
+                ],
+                $steps,
+            ),
+            ...[[]],
+        );
 
-        return array_values(array_filter(array_map(static fn(VisitStep $step): string => $step->id, $steps), static fn(string $id): bool => ! in_array($id, $waited, true)));
+        return array_values(
+            array_filter(
+                array_map(static fn(VisitStep $step): string => $step->id, $steps),
+                static fn(string $id): bool => !in_array($id, $waited, true),
+            ),
+        );
     }
 }

@@ -25,13 +25,33 @@ final readonly class Wheels extends Stretch
     public function steps(array $after): array
     {
         $scope = $this->situation->asked->scope;
-        if (! $scope->has(Item::Wheels)) {
-            return $scope->isQuick() ? [$this->make->step('wheels-pass', Step::Wheels, 'Wheels in passing', after: $after, more: ['textiles' => $this->hose() ? [] : ['wheels' => $this->towels('wheels')]])] : [];
+        if (!$scope->has(Item::Wheels)) {
+            return $scope->isQuick()
+                ? [
+                    $this->make->step(
+                        'wheels-pass',
+                        Step::Wheels,
+                        'Wheels in passing',
+                        after: $after,
+                        more: ['textiles' => $this->hose() ? [] : ['wheels' => $this->towels('wheels')]],
+                    ),
+                ]
+                : [];
         }
-        if (! $this->hose()) {
+        if (!$this->hose()) {
             $with = $this->match->choice($this->match->method->method()?->role() ?? Role::Rinseless, Zone::Wheels);
 
-            return [$this->make->step('wheels-wipe', Step::Wheels, 'Wheels, with the last towels', after: $after, of: [$with], more: ['textiles' => ['wheels' => $this->towels('wheels')]]), ...$this->arches(['wheels-wipe'])];
+            return [
+                $this->make->step(
+                    'wheels-wipe',
+                    Step::Wheels,
+                    'Wheels, with the last towels',
+                    after: $after,
+                    of: [$with],
+                    more: ['textiles' => ['wheels' => $this->towels('wheels')]],
+                ),
+                ...$this->arches(['wheels-wipe']),
+            ];
         }
         $main = $this->match->choice(Role::Wheel, Zone::Wheels);
         $steps = $main?->chosen === null ? $this->withSoap($main, $after) : $this->with($main, $after);
@@ -49,7 +69,9 @@ final readonly class Wheels extends Stretch
      */
     private function arches(array $after): array
     {
-        return $this->situation->asked->scope->has(Item::Arches) ? [$this->make->step('arches', Step::Wheels, 'Arches and liners', after: $after)] : [];
+        return $this->situation->asked->scope->has(Item::Arches)
+            ? [$this->make->step('arches', Step::Wheels, 'Arches and liners', after: $after)]
+            : [];
     }
 
     /**
@@ -60,11 +82,26 @@ final readonly class Wheels extends Stretch
     private function withSoap(?Choice $wished, array $after): array
     {
         $soap = $this->match->choice(Role::Soap, Zone::Wheels) ?? $this->match->choice(Role::Soap, Zone::Paint);
-        $with = $soap?->chosen === null || ! in_array(Zone::Wheels, $soap->chosen->bottle->traits->surfaces, true) ? $this->match->choice(Role::Soap, Zone::Wheels) : $soap;
+        $with =
+            $soap?->chosen === null || !in_array(Zone::Wheels, $soap->chosen->bottle->traits->surfaces, true)
+                ? $this->match->choice(Role::Soap, Zone::Wheels)
+                : $soap;
 
         return [
-            $this->make->step('wheels-brush', Step::Wheels, $with?->chosen === null ? 'Wheels, with water and brush' : 'Wheels, with soap', after: $after, of: [$with], more: $wished === null ? [] : ['how' => [$wished->why]]),
-            $this->make->step('wheels-rinse', Step::Wheels, 'Rinse the wheels', wait: new Wait('wheels-brush', 0.0, 180.0)),
+            $this->make->step(
+                'wheels-brush',
+                Step::Wheels,
+                $with?->chosen === null ? 'Wheels, with water and brush' : 'Wheels, with soap',
+                after: $after,
+                of: [$with],
+                more: $wished === null ? [] : ['how' => [$wished->why]],
+            ),
+            $this->make->step(
+                'wheels-rinse',
+                Step::Wheels,
+                'Rinse the wheels',
+                wait: new Wait('wheels-brush', 0.0, 180.0),
+            ),
         ];
     }
 
@@ -82,12 +119,38 @@ final readonly class Wheels extends Stretch
             $brushS = $this->make->seconds('wheels-brush');
             $gap = 60.0;
             $least = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
-            $most = $choice->atMostS === null ? null : max($least, $choice->atMostS - $brushS - $gap - max($this->make->seconds('wheels-spray'), $this->make->seconds('wheels-rinse')));
+            $most =
+                $choice->atMostS === null
+                    ? null
+                    : max(
+                        $least,
+                        $choice->atMostS -
+                            $brushS -
+                            $gap -
+                            max($this->make->seconds('wheels-spray'), $this->make->seconds('wheels-rinse')),
+                    );
 
             return [
                 $this->make->step('wheels-spray', Step::Wheels, 'Spray the wheels', after: $after, of: [$choice]),
-                $this->make->step('wheels-brush', Step::Wheels, 'Work the wheels', wait: new Wait('wheels-spray', $least, $most, Film::PreSpray, $choice->chosen?->bottle->dwellMaxS, $this->make->seconds('wheels-spray'))),
-                $this->make->step('wheels-rinse', Step::Wheels, 'Rinse the wheels very thoroughly', wait: new Wait('wheels-brush', 0.0, $gap)),
+                $this->make->step(
+                    'wheels-brush',
+                    Step::Wheels,
+                    'Work the wheels',
+                    wait: new Wait(
+                        'wheels-spray',
+                        $least,
+                        $most,
+                        Film::PreSpray,
+                        $choice->chosen?->bottle->dwellMaxS,
+                        $this->make->seconds('wheels-spray'),
+                    ),
+                ),
+                $this->make->step(
+                    'wheels-rinse',
+                    Step::Wheels,
+                    'Rinse the wheels very thoroughly',
+                    wait: new Wait('wheels-brush', 0.0, $gap),
+                ),
             ];
         }
         $worked = $plan->mode === SectionPlan::GOES;
@@ -95,10 +158,34 @@ final readonly class Wheels extends Stretch
         foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
             $brush = $worked ? $this->make->estimate('wheels-brush', $share) : 0.0;
             $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
-            $estimate = $this->make->estimate('wheels-spray', $share) + $brush + $this->make->estimate('wheels-rinse', $share) + $dwell / 60.0;
-            $steps[] = $this->make->step('wheels-each', Step::Wheels, ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse').$this->portion($plan->goes).$mark, "wheels-each{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $estimate, more: [
-                'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-brush', $brush) + $this->paceS('wheels-rinse', $this->make->estimate('wheels-rinse', $share)), $dwell, $choice->atMostS, $dwell)],
-            ]);
+            $estimate =
+                $this->make->estimate('wheels-spray', $share) +
+                $brush +
+                $this->make->estimate('wheels-rinse', $share) +
+                $dwell / 60.0;
+            $steps[] = $this->make->step(
+                'wheels-each',
+                Step::Wheels,
+                ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse') . $this->portion($plan->goes) . $mark,
+                "wheels-each{$part}",
+                $this->sideBySide($steps, $after),
+                of: [$choice],
+                go: ['panels' => [], 'share' => $share],
+                estimate: $estimate,
+                more: [
+                    'lies' => [
+                        new Lying(
+                            $choice->chosen->bottle->id ?? '',
+                            $dwell +
+                                $this->paceS('wheels-brush', $brush) +
+                                $this->paceS('wheels-rinse', $this->make->estimate('wheels-rinse', $share)),
+                            $dwell,
+                            $choice->atMostS,
+                            $dwell,
+                        ),
+                    ],
+                ],
+            );
         }
 
         return $worked ? $steps : [...$steps, ...$this->withSoap(null, self::ends($steps))];
@@ -122,17 +209,51 @@ final readonly class Wheels extends Stretch
         $plan = $this->sections->wheelsIron($choice);
         if ($plan->mode === SectionPlan::WHOLE) {
             return [
-                $this->make->step('wheels-iron', Step::Wheels, 'Iron remover on the wheels', after: $after, of: [$choice]),
-                $this->make->step('wheels-iron-rinse', Step::Wheels, 'Rinse the wheels very thoroughly', wait: $this->wait('wheels-iron', $choice, $this->make->seconds('wheels-iron'), $this->make->seconds('wheels-iron-rinse'))),
+                $this->make->step(
+                    'wheels-iron',
+                    Step::Wheels,
+                    'Iron remover on the wheels',
+                    after: $after,
+                    of: [$choice],
+                ),
+                $this->make->step(
+                    'wheels-iron-rinse',
+                    Step::Wheels,
+                    'Rinse the wheels very thoroughly',
+                    wait: $this->wait(
+                        'wheels-iron',
+                        $choice,
+                        $this->make->seconds('wheels-iron'),
+                        $this->make->seconds('wheels-iron-rinse'),
+                    ),
+                ),
             ];
         }
         $steps = [];
         foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
             $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
             $off = $this->make->estimate('wheels-iron-rinse', $share);
-            $steps[] = $this->make->step('wheels-iron-each', Step::Wheels, 'Iron remover, and rinsed'.$this->portion($plan->goes).$mark, "wheels-iron-each{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off, more: [
-                'lies' => [new Lying($choice->chosen->bottle->id ?? '', $dwell + $this->paceS('wheels-iron-rinse', $off), $dwell, $choice->atMostS, $dwell)],
-            ]);
+            $steps[] = $this->make->step(
+                'wheels-iron-each',
+                Step::Wheels,
+                'Iron remover, and rinsed' . $this->portion($plan->goes) . $mark,
+                "wheels-iron-each{$part}",
+                $this->sideBySide($steps, $after),
+                of: [$choice],
+                go: ['panels' => [], 'share' => $share],
+                estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off,
+                more: [
+                    'lies' => [
+                        new Lying(
+                            $choice->chosen->bottle->id ?? '',
+                            $dwell + $this->paceS('wheels-iron-rinse', $off),
+                            $dwell,
+                            $choice->atMostS,
+                            $dwell,
+                        ),
+                    ],
+                ],
+            );
         }
 
         return $steps;
@@ -147,24 +268,61 @@ final readonly class Wheels extends Stretch
     public function sealed(array $after): array
     {
         $choice = $this->match->choice(Role::Topper, Zone::Wheels);
-        if ($choice?->chosen === null || $choice->chosen->bottle->applied === 'wipe' || ! $this->hose()) {
+        if ($choice?->chosen === null || $choice->chosen->bottle->applied === 'wipe' || !$this->hose()) {
             return [];
         }
         $plan = $this->sections->wheelsTopper($choice);
         if ($plan->mode === SectionPlan::WHOLE) {
             return [
-                $this->make->step('wheels-topper', Step::Topper, 'Sealant on the wet wheels', after: $after, of: [$choice]),
-                $this->make->step('wheels-topper-rinse', Step::Topper, 'Rinse the wheels', wait: $this->wait('wheels-topper', $choice, $this->make->seconds('wheels-topper'), $this->make->seconds('wheels-topper-rinse'))),
+                $this->make->step(
+                    'wheels-topper',
+                    Step::Topper,
+                    'Sealant on the wet wheels',
+                    after: $after,
+                    of: [$choice],
+                ),
+                $this->make->step(
+                    'wheels-topper-rinse',
+                    Step::Topper,
+                    'Rinse the wheels',
+                    wait: $this->wait(
+                        'wheels-topper',
+                        $choice,
+                        $this->make->seconds('wheels-topper'),
+                        $this->make->seconds('wheels-topper-rinse'),
+                    ),
+                ),
             ];
         }
         $steps = [];
         foreach (self::parts($plan->goes) as [$share, $part, $mark]) {
             $dwell = $choice->chosen->bottle->traits->dwellMinS;
             $off = $this->make->estimate('wheels-topper-rinse', $share);
-            $steps[] = $this->make->step('wheels-topper', Step::Topper, 'Sealant on wet wheels, and rinsed'.$this->portion($plan->goes).$mark, "wheels-topper{$part}", $this->sideBySide($steps, $after), of: [$choice], go: ['panels' => [], 'share' => $share], estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off, more: [
-                'waterL' => $share * $this->outfit->rules->wheelsRinseL * $this->outfit->rules->wheelsOf($this->situation->vehicle->paintM2),
-                'lies' => [new Lying($choice->chosen->bottle->id, $dwell + $this->paceS('wheels-topper-rinse', $off), $dwell, $choice->atMostS, $dwell)],
-            ]);
+            $steps[] = $this->make->step(
+                'wheels-topper',
+                Step::Topper,
+                'Sealant on wet wheels, and rinsed' . $this->portion($plan->goes) . $mark,
+                "wheels-topper{$part}",
+                $this->sideBySide($steps, $after),
+                of: [$choice],
+                go: ['panels' => [], 'share' => $share],
+                estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off,
+                more: [
+                    'waterL' =>
+                        $share *
+                        $this->outfit->rules->wheelsRinseL *
+                        $this->outfit->rules->wheelsOf($this->situation->vehicle->paintM2),
+                    'lies' => [
+                        new Lying(
+                            $choice->chosen->bottle->id,
+                            $dwell + $this->paceS('wheels-topper-rinse', $off),
+                            $dwell,
+                            $choice->atMostS,
+                            $dwell,
+                        ),
+                    ],
+                ],
+            );
         }
 
         return $steps;
@@ -177,9 +335,20 @@ final readonly class Wheels extends Stretch
     public function waxed(array $dry): array
     {
         $choice = $this->match->choice(Role::Topper, Zone::Wheels);
-        $wiped = $choice?->chosen !== null && ($choice->chosen->bottle->applied === 'wipe' || ! $this->hose());
+        $wiped = $choice?->chosen !== null && ($choice->chosen->bottle->applied === 'wipe' || !$this->hose());
 
-        return $wiped ? [$this->make->step('wheels-topper', Step::Topper, 'The layer on the dry wheels', 'wheels-topper-wipe', $dry, of: [$choice])] : [];
+        return $wiped
+            ? [
+                $this->make->step(
+                    'wheels-topper',
+                    Step::Topper,
+                    'The layer on the dry wheels',
+                    'wheels-topper-wipe',
+                    $dry,
+                    of: [$choice],
+                ),
+            ]
+            : [];
     }
 
     /**

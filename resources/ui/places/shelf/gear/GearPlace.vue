@@ -19,6 +19,10 @@ const { zone } = useMe()
 const units = useUnits()
 const editing = ref<string | null>(null)
 const calibrating = ref<string | null>(null)
+/** Only what was saved is closed: another form may have been opened since. */
+function close(what: string) {
+  if (editing.value === what) editing.value = null
+}
 const groups = computed(() =>
   Object.entries(kinds).map(([kind, words]) => ({
     kind,
@@ -70,7 +74,8 @@ function says(one: Gear): string {
     <h1>Gear</h1>
     <ProblemNote :problem="error ?? problem" />
     <p v-if="isPending" class="quiet" role="status">Looking through the van…</p>
-    <section v-for="group in groups" :key="group.kind" class="board">
+    <!-- Not before there is something to see: a list that comes in would move what a finger is about to press. -->
+    <section v-for="group in isPending ? [] : groups" :key="group.kind" class="board">
       <div>
         <h2>{{ group.name }}</h2>
         <p class="small quiet">{{ group.says }}</p>
@@ -123,7 +128,7 @@ function says(one: Gear): string {
               @done="calibrating = null"
               @leave="calibrating = null"
             />
-            <EditGear v-if="editing === one.id" :gear="one" :kind="one.kind" @done="editing = null" />
+            <EditGear v-if="editing === one.id" :gear="one" :kind="one.kind" @done="close(one.id)" />
           </li>
         </ul>
         <button
@@ -134,7 +139,7 @@ function says(one: Gear): string {
         >
           Add one
         </button>
-        <EditGear v-else :kind="group.kind" @done="editing = null" />
+        <EditGear v-else :kind="group.kind" @done="close(`new-${group.kind}`)" />
       </div>
     </section>
   </div>
