@@ -49,6 +49,9 @@ final class ArchitectureTest
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\CourseSearch')),
+                    // And a trial of the year ahead.
+                    Selector::NOT(Selector::classname('Vicissa\Core\Ahead\LivedYear')),
                 ),
             )
             ->shouldBeReadonly()

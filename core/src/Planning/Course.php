@@ -17,9 +17,6 @@ final readonly class Course
     /** Points above the least that are followed at first. */
     private const SLACK = 4.0;
 
-    /** State of a cycle that is not due again before the end. */
-    private const DONE = 1023;
-
     /** @var list<int> days on which it may be visited, ascending */
     public array $days;
 
@@ -238,172 +235,18 @@ final readonly class Course
      */
     private function search(array $prices, array $rest, float $limit): array
     {
-        $v = $this->vehicle;
-        $rules = $this->instance->rules;
-        $end = $this->instance->end;
-        [$tLate, $tEarly] = $rules->topper;
-        [$dLate, $dEarly] = $rules->decon;
-        [$tRest, $tRepeat] = $v->topper === null ? [0, 0] : [$v->topper->restsFor($rules), $v->topper->repeat];
-        [$dRest, $dRepeat] = $v->decon === null ? [0, 0] : [$v->decon->restsFor($rules), $v->decon->repeat];
-        [$bLate, $bEarly] = $rules->base;
-        [$bRest, $bRepeat] = $v->base === null ? [0, 0] : [$v->base->restsFor($rules), $v->base->repeat];
-        $never = $end + 100000;
-        // What is due after the end won't be done again, so when it was done is all one. A lock may ask for it all the same.
-        $settles = $this->locks === 0;
-        [$tOwed, $dOwed, $bOwed] = $this->owed;
-
-        // Labels side by side: cost, next dates, names of their states, where they come from.
-        $cost = [0.0];
-        $tFrom = [$v->topper->from ?? -100000];
-        $tDue = [$v->topper->due ?? $never];
-        $dFrom = [$v->decon->from ?? -100000];
-        $dDue = [$v->decon->due ?? $never];
-        $bFrom = [$v->base->from ?? -100000];
-        $bDue = [$v->base->due ?? $never];
-        $state = [0];
-        $from = [-1];
-        $place = [-1];
-        $kind = [0];
-        $labels = [[0]];
-        $next = 1;
-
+        $search = new CourseSearch(
+            $this->vehicle,
+            $this->instance->rules,
+            $this->instance->end,
+            $this->locks === 0,
+            $this->owed,
+        );
         foreach ($this->days as $i => $day) {
-            $labels[$i + 1] = [];
-            if ($prices[$i] === []) {
-                continue;
-            }
-            // The cheapest arrival in each state.
-            $arrive = $via = [];
-            $atMost = $limit - $rest[$i + 1];
-            foreach ($this->gaps[$i] as $k => $step) {
-                if ($step === null) {
-                    continue;
-                }
-                foreach ($labels[$k] as $label) {
-                    $total = $cost[$label] + $step;
-                    $key = $state[$label];
-                    if (!isset($arrive[$key]) || $total < $arrive[$key]) {
-                        $arrive[$key] = $total;
-                        $via[$key] = $label;
-                    }
-                }
-            }
-            // What is done there.
-            $new = [];
-            foreach ($arrive as $key => $total) {
-                $label = $via[$key];
-                $tDone = $settles && $tDue[$label] >= $end;
-                $dDone = $settles && $dDue[$label] >= $end;
-                $bDone = $settles && $bDue[$label] >= $end;
-                $tKey = $tDone ? self::DONE : $key >> 20;
-                $dKey = $dDone ? self::DONE : ($key >> 10) & 1023;
-                $bKey = $bDone ? self::DONE : $key & 1023;
-                foreach ($prices[$i] as $bits => $price) {
-                    if (($bits & 1 && $tDone) || ($bits & 2 && $dDone) || ($bits & 8 && $bDone)) {
-                        continue;
-                    }
-                    $sum = $total + $price;
-                    $t = $tKey;
-                    $d = $dKey;
-                    $b = $bKey;
-                    if ($bits & 1) {
-                        $late = $day - $tDue[$label];
-                        $early = $tFrom[$label] - $day;
-                        $sum += ($late > 0 ? $tLate * $late : 0.0) + ($early > 0 ? $tEarly * $early : 0.0);
-                        $t = $settles && $day + $tRepeat >= $end ? self::DONE : $i + 1;
-                    }
-                    if ($bits & 2) {
-                        $late = $day - $dDue[$label];
-                        $early = $dFrom[$label] - $day;
-                        $sum += ($late > 0 ? $dLate * $late : 0.0) + ($early > 0 ? $dEarly * $early : 0.0);
-                        $d = $settles && $day + $dRepeat >= $end ? self::DONE : $i + 1;
-                    }
-                    if ($bits & 8) {
-                        $late = $day - $bDue[$label];
-                        $early = $bFrom[$label] - $day;
-                        $sum += ($late > 0 ? $bLate * $late : 0.0) + ($early > 0 ? $bEarly * $early : 0.0);
-                        $b = $settles && $day + $bRepeat >= $end ? self::DONE : $i + 1;
-                        $t = $v->topper === null || ($settles && $day + $tRepeat >= $end) ? self::DONE : $i + 1;
-                    }
-                    $owes = ($tOwed[$t][$i + 1] ?? 0.0) + ($dOwed[$d][$i + 1] ?? 0.0) + ($bOwed[$b][$i + 1] ?? 0.0);
-                    if ($sum + $owes > $atMost) {
-                        continue;
-                    }
-                    $to = ($t << 20) | ($d << 10) | $b;
-                    if (!isset($new[$to]) || $sum < $new[$to][0]) {
-                        $new[$to] = [$sum, $label, $bits, $sum + $owes];
-                    }
-                }
-            }
-            if (count($new) > 1) {
-                uasort($new, static fn(array $a, array $b): int => $a[3] <=> $b[3]);
-            }
-            $kept = [];
-            foreach ($new as $to => [$sum, $label, $bits]) {
-                $tops = $bits & 1 || ($bits & 8 && $v->topper !== null);
-                $nTFrom = $tops ? $day + $tRest : $tFrom[$label];
-                $nTDue = $tops ? $day + $tRepeat : $tDue[$label];
-                $nBFrom = $bits & 8 ? $day + $bRest : $bFrom[$label];
-                $nBDue = $bits & 8 ? $day + $bRepeat : $bDue[$label];
-                $nDFrom = $bits & 2 ? $day + $dRest : $dFrom[$label];
-                $nDDue = $bits & 2 ? $day + $dRepeat : $dDue[$label];
-                foreach ($kept as $other) {
-                    $worse = $cost[$other];
-                    if (!$settles || $tDue[$other] < $end) {
-                        $worse +=
-                            ($tFrom[$other] > $nTFrom ? $tEarly * ($tFrom[$other] - $nTFrom) : 0.0) +
-                            ($nTDue > $tDue[$other] ? $tLate * ($nTDue - $tDue[$other]) : 0.0);
-                    }
-                    if (!$settles || $dDue[$other] < $end) {
-                        $worse +=
-                            ($dFrom[$other] > $nDFrom ? $dEarly * ($dFrom[$other] - $nDFrom) : 0.0) +
-                            ($nDDue > $dDue[$other] ? $dLate * ($nDDue - $dDue[$other]) : 0.0);
-                    }
-                    if (!$settles || $bDue[$other] < $end) {
-                        $worse +=
-                            ($bFrom[$other] > $nBFrom ? $bEarly * ($bFrom[$other] - $nBFrom) : 0.0) +
-                            ($nBDue > $bDue[$other] ? $bLate * ($nBDue - $bDue[$other]) : 0.0);
-                    }
-                    if ($worse <= $sum) {
-                        continue 2;
-                    }
-                }
-                $cost[$next] = $sum;
-                $tFrom[$next] = $nTFrom;
-                $tDue[$next] = $nTDue;
-                $dFrom[$next] = $nDFrom;
-                $dDue[$next] = $nDDue;
-                $bFrom[$next] = $nBFrom;
-                $bDue[$next] = $nBDue;
-                $state[$next] = $to;
-                $from[$next] = $label;
-                $place[$next] = $i;
-                $kind[$next] = $bits;
-                $kept[] = $next++;
-            }
-            $labels[$i + 1] = $kept;
+            $search->visit($i, $day, $this->gaps[$i], $prices[$i], $limit - $rest[$i + 1]);
         }
 
-        [$best, $last] = [INF, 0];
-        foreach ($labels as $k => $some) {
-            foreach ($some as $label) {
-                $total =
-                    $cost[$label] +
-                    $this->tails[$k] +
-                    ($end > $tDue[$label] ? $tLate * ($end - $tDue[$label]) : 0.0) +
-                    ($end > $dDue[$label] ? $dLate * ($end - $dDue[$label]) : 0.0) +
-                    ($end > $bDue[$label] ? $bLate * ($end - $bDue[$label]) : 0.0);
-                if ($total < $best) {
-                    [$best, $last] = [$total, $label];
-                }
-            }
-        }
-        $visits = [];
-        for ($label = $last; $label !== 0 && $label !== -1; $label = $from[$label]) {
-            $visits[] = [$place[$label], $kind[$label]];
-        }
-
-        return ['cost' => $best, 'visits' => array_reverse($visits)];
+        return $search->best($this->tails);
     }
 
     /**

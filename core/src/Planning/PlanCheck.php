@@ -7,95 +7,164 @@ namespace Vicissa\Core\Planning;
 /** Whether a plan keeps every hard rule; for plans from anywhere. */
 final readonly class PlanCheck
 {
+    /** @var array<string, PlanVehicle> by id */
+    private array $vehicles;
+
+    /** @var array<string, PlanCrew> by id */
+    private array $crews;
+
+    private function __construct(private Instance $instance)
+    {
+        $this->vehicles = array_column($instance->vehicles, null, 'id');
+        $this->crews = array_column($instance->crews, null, 'id');
+    }
+
     /**
      * @param list<PlacedVisit> $visits
      * @return list<string> what is broken, in sentences; empty when all is kept
      */
     public static function broken(Instance $instance, array $visits): array
     {
-        $broken = [];
-        $vehicles = $crews = $by = $work = [];
-        foreach ($instance->vehicles as $vehicle) {
-            $vehicles[$vehicle->id] = $vehicle;
-        }
-        foreach ($instance->crews as $crew) {
-            $crews[$crew->id] = $crew;
-        }
-        foreach ($visits as $visit) {
-            $vehicle = $vehicles[$visit->vehicle] ?? null;
-            $crew = $crews[$visit->crew] ?? null;
-            $date = Day::date($visit->day);
-            if (
-                $vehicle === null ||
-                $crew === null ||
-                $visit->day < $instance->start ||
-                $visit->day >= $instance->end
-            ) {
-                $broken[] = sprintf('%s on %s by %s is nobody’s.', $visit->vehicle, $date, $visit->crew);
+        $check = new self($instance);
+        $ours = array_values(array_filter($visits, $check->isOurs(...)));
 
-                continue;
+        return [
+            ...array_map(
+                self::nobodys(...),
+                array_values(array_filter($visits, fn(PlacedVisit $visit): bool => !$check->isOurs($visit))),
+            ),
+            ...$check->twice($ours),
+            ...array_merge([], ...array_map($check->ofVisit(...), $ours)),
+            ...$check->overworked($ours),
+            ...$check->tooSoon($ours),
+        ];
+    }
+
+    private function isOurs(PlacedVisit $visit): bool
+    {
+        return isset($this->vehicles[$visit->vehicle], $this->crews[$visit->crew]) &&
+            $visit->day >= $this->instance->start &&
+            $visit->day < $this->instance->end;
+    }
+
+    private static function nobodys(PlacedVisit $visit): string
+    {
+        return sprintf('%s on %s by %s is nobody’s.', $visit->vehicle, Day::date($visit->day), $visit->crew);
+    }
+
+    /**
+     * @param list<PlacedVisit> $visits
+     * @return list<string>
+     */
+    private function twice(array $visits): array
+    {
+        $broken = $seen = [];
+        foreach ($visits as $visit) {
+            if (isset($seen[$visit->vehicle][$visit->day])) {
+                $broken[] = sprintf('%s is visited twice on %s.', $visit->vehicle, Day::date($visit->day));
             }
-            if (isset($by[$vehicle->id][$visit->day])) {
-                $broken[] = sprintf('%s is visited twice on %s.', $vehicle->id, $date);
-            }
-            $by[$vehicle->id][$visit->day] = $visit->bits;
-            $lock = $vehicle->locks[$visit->day] ?? null;
-            if ($lock !== null && $lock !== $visit->bits) {
-                $broken[] = sprintf('%s holds something else on %s than is locked.', $vehicle->id, $date);
-            }
-            if ($lock === null && !$instance->isOpen($vehicle, $visit->day)) {
-                $broken[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
-            }
-            if ($lock === null && ($visit->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $visit->day)) > 0) {
-                $broken[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
-            }
-            $asked =
-                $vehicle->each |
-                ($vehicle->topper === null ? 0 : 1) |
-                ($vehicle->decon === null ? 0 : 2) |
-                ($vehicle->inspection === null ? 0 : 4) |
-                ($vehicle->base === null ? 0 : 8);
-            if ($lock === null && ($visit->bits & ~$asked) !== 0) {
-                $broken[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
-            }
-            if (!$instance->siteOf($vehicle)->admits($crew->id, $visit->day)) {
-                $broken[] = sprintf('%s may not go to %s on %s.', $crew->id, $vehicle->site, $date);
-            }
-            foreach (
-                Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [
-                    ['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)],
-                ]
-                as $part
-            ) {
-                $work[$crew->id][$part['day']]['work'] =
-                    ($work[$crew->id][$part['day']]['work'] ?? 0) + $part['minutes'];
-                $work[$crew->id][$part['day']]['sites'][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
+            $seen[$visit->vehicle][$visit->day] = true;
+        }
+
+        return $broken;
+    }
+
+    /** @return list<string> what is wrong with one visit by itself */
+    private function ofVisit(PlacedVisit $visit): array
+    {
+        $vehicle = $this->vehicles[$visit->vehicle];
+        $date = Day::date($visit->day);
+        $lock = $vehicle->locks[$visit->day] ?? null;
+        $faults = $lock === null ? $this->unlocked($visit, $vehicle, $date) : [];
+        if ($lock !== null && $lock !== $visit->bits) {
+            $faults[] = sprintf('%s holds something else on %s than is locked.', $vehicle->id, $date);
+        }
+        if (!$this->instance->siteOf($vehicle)->admits($visit->crew, $visit->day)) {
+            $faults[] = sprintf('%s may not go to %s on %s.', $visit->crew, $vehicle->site, $date);
+        }
+
+        return $faults;
+    }
+
+    /** @return list<string> what a lock would have overruled */
+    private function unlocked(PlacedVisit $visit, PlanVehicle $vehicle, string $date): array
+    {
+        $faults = [];
+        if (!$this->instance->isOpen($vehicle, $visit->day)) {
+            $faults[] = sprintf('%s can’t be visited on %s.', $vehicle->id, $date);
+        }
+        if (($visit->bits & ~$vehicle->each & ~$this->instance->kindsOn($vehicle, $visit->day)) > 0) {
+            $faults[] = sprintf('%s: nothing but a wash goes on %s.', $vehicle->id, $date);
+        }
+        if (($visit->bits & ~self::asked($vehicle)) !== 0) {
+            $faults[] = sprintf('%s was not asked for that on %s.', $vehicle->id, $date);
+        }
+
+        return $faults;
+    }
+
+    private static function asked(PlanVehicle $vehicle): int
+    {
+        return $vehicle->each |
+            ($vehicle->topper === null ? 0 : Kind::Topper->bit()) |
+            ($vehicle->decon === null ? 0 : Kind::Decon->bit()) |
+            ($vehicle->inspection === null ? 0 : Kind::Inspection->bit()) |
+            ($vehicle->base === null ? 0 : Kind::Base->bit());
+    }
+
+    /**
+     * @param list<PlacedVisit> $visits
+     * @return list<string>
+     */
+    private function overworked(array $visits): array
+    {
+        $work = $hops = [];
+        foreach ($visits as $visit) {
+            [$vehicle, $crew] = [$this->vehicles[$visit->vehicle], $this->crews[$visit->crew]];
+            $whole = [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]];
+            foreach (Parts::of($this->instance, $vehicle, $crew, $visit->day, $visit->bits) ?? $whole as $part) {
+                $work[$crew->id][$part['day']] = ($work[$crew->id][$part['day']] ?? 0) + $part['minutes'];
+                $hops[$crew->id][$part['day']][$vehicle->site] = $this->instance->siteOf($vehicle)->hopMin;
             }
         }
-        foreach ($work as $id => $days) {
-            foreach ($days as $day => $of) {
-                $minutes = $crews[$id]->minutes[$day] ?? 0;
-                $taken = $of['work'] + array_sum($of['sites']);
-                if ($minutes <= 0 || $taken > $minutes + $instance->rules->overtimeMost) {
+        $broken = [];
+        foreach ($work as $crew => $days) {
+            foreach ($days as $day => $minutes) {
+                $has = $this->crews[$crew]->minutes[$day] ?? 0;
+                $given = $minutes + array_sum($hops[$crew][$day]);
+                if ($has <= 0 || $given > $has + $this->instance->rules->overtimeMost) {
                     $broken[] = sprintf(
                         '%s has %d minutes on %s and is given %d.',
-                        $id,
-                        $minutes,
+                        $crew,
+                        $has,
                         Day::date($day),
-                        $taken,
+                        $given,
                     );
                 }
             }
         }
-        foreach ($by as $id => $days) {
-            ksort($days);
-            $before = $vehicles[$id]->lastWash;
-            foreach (array_keys($days) as $day) {
-                if (
-                    $day - $before < $vehicles[$id]->min &&
-                    !isset($vehicles[$id]->locks[$day]) &&
-                    !isset($vehicles[$id]->locks[$before])
-                ) {
+
+        return $broken;
+    }
+
+    /**
+     * @param list<PlacedVisit> $visits
+     * @return list<string>
+     */
+    private function tooSoon(array $visits): array
+    {
+        $days = [];
+        foreach ($visits as $visit) {
+            $days[$visit->vehicle][$visit->day] = $visit->day;
+        }
+        $broken = [];
+        foreach ($days as $id => $of) {
+            $vehicle = $this->vehicles[$id];
+            sort($of);
+            $before = $vehicle->lastWash;
+            foreach ($of as $day) {
+                $isLocked = isset($vehicle->locks[$day]) || isset($vehicle->locks[$before]);
+                if ($day - $before < $vehicle->min && !$isLocked) {
                     $broken[] = sprintf('%s: only %d days before %s.', $id, $day - $before, Day::date($day));
                 }
                 $before = $day;

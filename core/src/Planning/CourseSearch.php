@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+/**
+ * The cheapest path over one vehicle's days. A label is a day it was visited with the dates on which topper, decontamination
+ * and base are then worth doing and due; labels lie side by side in lists, since there are thousands of them and each is asked often.
+ */
+final class CourseSearch
+{
+    /** State of a cycle that is not due again before the end. */
+    private const DONE = 1023;
+
+    private readonly Turnover $topper;
+
+    private readonly Turnover $decon;
+
+    private readonly Turnover $base;
+
+    /** @var list<float> */
+    private array $cost = [0.0];
+
+    /** @var list<int> when each is worth doing, and due, next */
+    private array $tFrom;
+
+    /** @var list<int> */
+    private array $tDue;
+
+    /** @var list<int> */
+    private array $dFrom;
+
+    /** @var list<int> */
+    private array $dDue;
+
+    /** @var list<int> */
+    private array $bFrom;
+
+    /** @var list<int> */
+    private array $bDue;
+
+    /** @var list<int> which of the days each was done on last, ten bits each: topper, decontamination, base */
+    private array $state = [0];
+
+    /** @var list<int> the label before; the first one has none */
+    private array $before = [-1];
+
+    /** @var list<array{int, int}> place in the days and kind bits of what a label is the end of */
+    private array $visit = [[-1, 0]];
+
+    /** @var list<list<int>> labels by how many of the days have gone by */
+    private array $labels = [[0]];
+
+    /**
+     * @param bool $settles  nothing is locked: what is due after the end won't be done again, so when it was done is all one
+     * @param array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} $owed  what topper, decontamination and base still cost at least
+     */
+    public function __construct(
+        private readonly PlanVehicle $vehicle,
+        PlanRules $rules,
+        private readonly int $end,
+        private readonly bool $settles,
+        private readonly array $owed,
+    ) {
+        $this->topper = Turnover::of($vehicle->topper, $rules->topper, $rules, $end);
+        $this->decon = Turnover::of($vehicle->decon, $rules->decon, $rules, $end);
+        $this->base = Turnover::of($vehicle->base, $rules->base, $rules, $end);
+        [$this->tFrom, $this->tDue] = [[$this->topper->from], [$this->topper->due]];
+        [$this->dFrom, $this->dDue] = [[$this->decon->from], [$this->decon->due]];
+        [$this->bFrom, $this->bDue] = [[$this->base->from], [$this->base->due]];
+    }
+
+    /**
+     * Comes to a day, from every day before it from which it may.
+     *
+     * @param list<float|null> $gaps  what coming costs, by how many of the days had gone by before
+     * @param array<int, float> $prices  by kind bits
+     * @param float $atMost  nothing dearer is followed
+     */
+    public function visit(int $place, int $day, array $gaps, array $prices, float $atMost): void
+    {
+        $this->labels[$place + 1] = [];
+        if ($prices !== []) {
+            [$arrive, $via] = $this->arrivals($gaps);
+            $this->labels[$place + 1] = $this->kept(
+                $place,
+                $day,
+                $this->offers($place, $day, $arrive, $via, $prices, $atMost),
+            );
+        }
+    }
+
+    /**
+     * @param list<float> $tails  what it costs to come no more, by how many of the days have gone by
+     * @return array{cost: float, visits: list<array{int, int}>} places in the days and kind bits
+     */
+    public function best(array $tails): array
+    {
+        [$best, $last] = [INF, 0];
+        foreach ($this->labels as $k => $some) {
+            foreach ($some as $label) {
+                $total = $this->cost[$label] + $tails[$k] + $this->overdue($label);
+                if ($total < $best) {
+                    [$best, $last] = [$total, $label];
+                }
+            }
+        }
+        $visits = [];
+        for ($label = $last; $label > 0; $label = $this->before[$label]) {
+            $visits[] = $this->visit[$label];
+        }
+
+        return ['cost' => $best, 'visits' => array_reverse($visits)];
+    }
+
+    /** What is overdue at the end. */
+    private function overdue(int $label): float
+    {
+        $end = $this->end;
+
+        return ($end > $this->tDue[$label] ? $this->topper->late * ($end - $this->tDue[$label]) : 0.0) +
+            ($end > $this->dDue[$label] ? $this->decon->late * ($end - $this->dDue[$label]) : 0.0) +
+            ($end > $this->bDue[$label] ? $this->base->late * ($end - $this->bDue[$label]) : 0.0);
+    }
+
+    /**
+     * The cheapest arrival in each state, and the label it comes from.
+     *
+     * @param list<float|null> $gaps
+     * @return array{array<int, float>, array<int, int>}
+     */
+    private function arrivals(array $gaps): array
+    {
+        [$labels, $cost, $state] = [$this->labels, $this->cost, $this->state];
+        $arrive = $via = [];
+        foreach ($gaps as $k => $step) {
+            if ($step === null) {
+                continue;
+            }
+            foreach ($labels[$k] as $label) {
+                $total = $cost[$label] + $step;
+                $key = $state[$label];
+                if (!isset($arrive[$key]) || $total < $arrive[$key]) {
+                    $arrive[$key] = $total;
+                    $via[$key] = $label;
+                }
+            }
+        }
+
+        return [$arrive, $via];
+    }
+
+    /**
+     * What may be done there, the cheapest in each state it leads to.
+     *
+     * @param array<int, float> $arrive
+     * @param array<int, int> $via
+     * @param array<int, float> $prices
+     * @return array<int, array{float, int, int, float}> cost, label before, kind bits, least cost in all
+     */
+    private function offers(int $place, int $day, array $arrive, array $via, array $prices, float $atMost): array
+    {
+        [$end, $settles, $now] = [$this->end, $this->settles, $place + 1];
+        [$tOwed, $dOwed, $bOwed] = $this->owed;
+        [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
+        $tAgain = $settles && $day + $topper->repeat >= $end ? self::DONE : $now;
+        $dAgain = $settles && $day + $decon->repeat >= $end ? self::DONE : $now;
+        $bAgain = $settles && $day + $base->repeat >= $end ? self::DONE : $now;
+        // A new base renews what lies on it.
+        $under = $this->vehicle->topper === null ? self::DONE : $tAgain;
+        $offers = [];
+        foreach ($arrive as $key => $total) {
+            $label = $via[$key];
+            $tDue = $this->tDue[$label];
+            $dDue = $this->dDue[$label];
+            $bDue = $this->bDue[$label];
+            $tDone = $settles && $tDue >= $end;
+            $dDone = $settles && $dDue >= $end;
+            $bDone = $settles && $bDue >= $end;
+            $tState = $tDone ? self::DONE : $key >> 20;
+            $dState = $dDone ? self::DONE : ($key >> 10) & 1023;
+            $bState = $bDone ? self::DONE : $key & 1023;
+            foreach ($prices as $bits => $price) {
+                if (($bits & 1 && $tDone) || ($bits & 2 && $dDone) || ($bits & 8 && $bDone)) {
+                    continue;
+                }
+                $sum = $total + $price;
+                $t = $tState;
+                $d = $dState;
+                $b = $bState;
+                if ($bits & 1) {
+                    $sum += $topper->on($day, $this->tFrom[$label], $tDue);
+                    $t = $tAgain;
+                }
+                if ($bits & 2) {
+                    $sum += $decon->on($day, $this->dFrom[$label], $dDue);
+                    $d = $dAgain;
+                }
+                if ($bits & 8) {
+                    $sum += $base->on($day, $this->bFrom[$label], $bDue);
+                    $b = $bAgain;
+                    $t = $under;
+                }
+                $least = $sum + ($tOwed[$t][$now] ?? 0.0) + ($dOwed[$d][$now] ?? 0.0) + ($bOwed[$b][$now] ?? 0.0);
+                if ($least > $atMost) {
+                    continue;
+                }
+                $to = ($t << 20) | ($d << 10) | $b;
+                if (!isset($offers[$to]) || $sum < $offers[$to][0]) {
+                    $offers[$to] = [$sum, $label, $bits, $least];
+                }
+            }
+        }
+
+        return $offers;
+    }
+
+    /**
+     * Makes labels of the offers; one falls when another of the day is cheaper by more than its later dates could ever cost.
+     *
+     * @param array<int, array{float, int, int, float}> $offers
+     * @return list<int>
+     */
+    private function kept(int $place, int $day, array $offers): array
+    {
+        if (count($offers) > 1) {
+            uasort($offers, static fn(array $a, array $b): int => $a[3] <=> $b[3]);
+        }
+        [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
+        $kept = [];
+        foreach ($offers as $to => [$sum, $label, $bits]) {
+            $tops = $bits & 1 || ($bits & 8 && $this->vehicle->topper !== null);
+            $tFrom = $tops ? $day + $topper->rests : $this->tFrom[$label];
+            $tDue = $tops ? $day + $topper->repeat : $this->tDue[$label];
+            $dFrom = $bits & 2 ? $day + $decon->rests : $this->dFrom[$label];
+            $dDue = $bits & 2 ? $day + $decon->repeat : $this->dDue[$label];
+            $bFrom = $bits & 8 ? $day + $base->rests : $this->bFrom[$label];
+            $bDue = $bits & 8 ? $day + $base->repeat : $this->bDue[$label];
+            foreach ($kept as $other) {
+                if ($this->cost[$other] > $sum) {
+                    continue;
+                }
+                if ($this->atMost($other, $tFrom, $tDue, $dFrom, $dDue, $bFrom, $bDue) <= $sum) {
+                    continue 2;
+                }
+            }
+            $kept[] = count($this->cost);
+            $this->cost[] = $sum;
+            $this->tFrom[] = $tFrom;
+            $this->tDue[] = $tDue;
+            $this->dFrom[] = $dFrom;
+            $this->dDue[] = $dDue;
+            $this->bFrom[] = $bFrom;
+            $this->bDue[] = $bDue;
+            $this->state[] = $to;
+            $this->before[] = $label;
+            $this->visit[] = [$place, $bits];
+        }
+
+        return $kept;
+    }
+
+    /** What a label can ever cost beside one with these dates. */
+    private function atMost(int $label, int $tFrom, int $tDue, int $dFrom, int $dDue, int $bFrom, int $bDue): float
+    {
+        $worse = $this->cost[$label];
+        if (!$this->settles || $this->tDue[$label] < $this->end) {
+            $worse += $this->topper->behind($this->tFrom[$label], $this->tDue[$label], $tFrom, $tDue);
+        }
+        if (!$this->settles || $this->dDue[$label] < $this->end) {
+            $worse += $this->decon->behind($this->dFrom[$label], $this->dDue[$label], $dFrom, $dDue);
+        }
+        if (!$this->settles || $this->bDue[$label] < $this->end) {
+            $worse += $this->base->behind($this->bFrom[$label], $this->bDue[$label], $bFrom, $bDue);
+        }
+
+        return $worse;
+    }
+}
