@@ -41,13 +41,15 @@ final class EstimateTurn
             $visit = ($this->layOrdinary)(
                 $vehicle,
                 $atHand,
-                array_values($kinds),
-                (int) ($facts['crew'] ?? 1),
-                (int) $facts['soil'],
-                (bool) ($facts['grit'] ?? false),
-                $facts['scope'] ?? 'usual',
-                $hose ? [] : ['water' => 'none'],
-                $hose ? ['schools' => ['method' => $method]] : [],
+                new OrdinaryWish(
+                    array_values($kinds),
+                    (int) ($facts['crew'] ?? 1),
+                    (int) $facts['soil'],
+                    (bool) ($facts['grit'] ?? false),
+                    $facts['scope'] ?? 'usual',
+                    $hose ? [] : ['water' => 'none'],
+                    $hose ? ['schools' => ['method' => $method]] : [],
+                ),
             );
         } catch (InvalidInput) {
             return null;

@@ -13,6 +13,7 @@ use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Turn\Decision;
+use Vicissa\Core\Matching\Turn\Hour;
 use Vicissa\Core\Matching\Turn\Judged;
 use Vicissa\Core\Matching\Turn\MethodOption;
 use Vicissa\Core\Matching\Turn\Place;
@@ -136,14 +137,15 @@ final readonly class JudgeDrill
                 $case->place['bay'],
                 null,
             ),
-            new Air(
-                $case->weather['air_c'],
-                $case->weather['rh'],
-                $case->weather['wind_m_s'],
-                $case->weather['sun_w_m2'],
+            new Hour(
+                new Air(
+                    $case->weather['air_c'],
+                    $case->weather['rh'],
+                    $case->weather['wind_m_s'],
+                    $case->weather['sun_w_m2'],
+                ),
+                $case->weather['rain'],
             ),
-            null,
-            $case->weather['rain'],
             Schools::of([]),
         );
     }

@@ -15,39 +15,24 @@ final readonly class LayOrdinary
 {
     public function __construct(private LayVisit $layVisit) {}
 
-    /**
-     * @param list<Kind> $kinds
-     * @param array<string, mixed> $place  what is otherwise than where it stands
-     * @param array<string, mixed> $more   further facts (BenchInput)
-     *
-     * @throws InvalidInput
-     */
-    public function __invoke(
-        Vehicle $vehicle,
-        AtHand $atHand,
-        array $kinds = [Kind::Wash],
-        int $people = 1,
-        int $soil = OrdinaryDay::SOIL,
-        bool $grit = false,
-        ?string $scope = null,
-        array $place = [],
-        array $more = [],
-    ): Visit {
+    /** @throws InvalidInput */
+    public function __invoke(Vehicle $vehicle, AtHand $atHand, OrdinaryWish $wish = new OrdinaryWish()): Visit
+    {
         $vehicle->loadMissing(['site', 'standing.forecast']);
 
         return ($this->layVisit)(
             new VisitWish(
                 $vehicle,
                 '',
-                $people,
+                $wish->people,
                 [],
                 [
-                    'seen' => ['soil' => $soil, 'grit' => $grit, 'on' => []],
-                    'place' => [...ExpectVisit::place($vehicle, $atHand), ...$place],
+                    'seen' => ['soil' => $wish->soil, 'grit' => $wish->grit, 'on' => []],
+                    'place' => [...ExpectVisit::place($vehicle, $atHand), ...$wish->place],
                     'weather' => OrdinaryDay::WEATHER,
-                    'kinds' => array_map(static fn(Kind $kind): string => $kind->value, $kinds),
-                    'scope' => Scope::of($scope ?? $vehicle->scope)->written(),
-                    ...$more,
+                    'kinds' => array_map(static fn(Kind $kind): string => $kind->value, $wish->kinds),
+                    'scope' => Scope::of($wish->scope ?? $vehicle->scope)->written(),
+                    ...$wish->more,
                 ],
             ),
             $atHand,

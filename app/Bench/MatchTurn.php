@@ -9,11 +9,11 @@ use App\Record\VehicleFacts;
 use App\Shelf\Product;
 use App\Tenancy\Tenancy;
 use Psr\Clock\ClockInterface;
-use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Matching\Turn\Asked;
 use Vicissa\Core\Matching\Turn\Assessment;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Turn\Conditions;
+use Vicissa\Core\Matching\Turn\Hour;
 use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Schools;
@@ -35,9 +35,7 @@ final readonly class MatchTurn
         Vehicle|MatchVehicle $vehicle,
         Assessment $seen,
         Place $place,
-        Air $outside,
-        ?float $panelC,
-        bool $rain,
+        Hour $hour,
         Schools $own,
         ?array $shelf = null,
         Asked $asked = new Asked(),
@@ -70,7 +68,7 @@ final readonly class MatchTurn
                 $subject,
                 $seen,
                 $place,
-                Conditions::at($outside, $subject, $place, $panelC, $rain, $rules),
+                Conditions::at($hour->air, $subject, $place, $hour->panelC, $hour->rain, $rules),
                 $shelf,
                 $rules,
                 measures: Measures::from($workspace->units),

@@ -202,7 +202,11 @@ final readonly class ReckonMinutes
             [[$soil, []], [min($soil, 1), []], [min($soil, 2), ['water' => 'tap', 'pressure' => true, 'shade' => true]]]
             as $try => [$level, $better]
         ) {
-            $visit = ($this->layOrdinary)($vehicle, $atHand, $kinds, $people, $level, scope: $scope, place: $better);
+            $visit = ($this->layOrdinary)(
+                $vehicle,
+                $atHand,
+                new OrdinaryWish($kinds, $people, $level, scope: $scope, place: $better),
+            );
             if ($try === 0 && $visit->problems !== [] && $visit->schedule === null) {
                 $says = $visit->problems[0];
             }

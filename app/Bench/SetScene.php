@@ -8,6 +8,7 @@ use App\Book\Vehicle;
 use App\Reckon\Input;
 use App\Reckon\MatchModel;
 use Vicissa\Core\Matching\Turn\Bottle;
+use Vicissa\Core\Matching\Turn\Hour;
 use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
@@ -29,9 +30,7 @@ final readonly class SetScene
             $vehicle,
             MatchModel::seen($input->object('seen')),
             MatchModel::place($input->object('place')),
-            MatchModel::air($weather),
-            $input->numberOrNull('panel_c'),
-            $weather->flag('rain', false),
+            new Hour(MatchModel::air($weather), $weather->flag('rain', false), $input->numberOrNull('panel_c')),
             Schools::of($input->objectOrEmpty('schools')->all()),
             $shelf,
             MatchModel::asked($input),

@@ -12,7 +12,9 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Kit\Retirement;
 use Vicissa\Core\Money\Rates;
+use Vicissa\Core\Money\TimeSpent;
 use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Money\WaterUsed;
 
 /** What turns have cost, by what was written down of them and what things cost today. A handful of queries, however many turns. */
 final readonly class CostBook
@@ -96,7 +98,7 @@ final readonly class CostBook
                     $toppers[] = [
                         'product_id' => (string) $use->product_id,
                         'ml' => $one['ml'],
-                        'minor' => TurnCost::of($rates, [$one], [], 0.0, null, 1.0, 0.0, 0.0, 1, 0.0)->products,
+                        'minor' => TurnCost::of($rates, [$one], [], WaterUsed::tap(0.0), new TimeSpent(0.0))->products,
                     ];
                 }
             }
@@ -111,13 +113,14 @@ final readonly class CostBook
                     $rates,
                     $products,
                     self::cloth($row, $pools),
-                    (float) $row->water_l,
-                    $row->water === 'treated' && is_numeric($feed) ? (float) $feed : null,
-                    $recovery,
-                    $capacity,
-                    (float) $row->minutes,
-                    max(1, (int) ($row->crew ?? 1)),
-                    (2.0 * (float) $row->travel_min) / max(1, $together),
+                    $row->water === 'treated' && is_numeric($feed)
+                        ? WaterUsed::treated((float) $row->water_l, (float) $feed, $recovery, $capacity)
+                        : WaterUsed::tap((float) $row->water_l),
+                    new TimeSpent(
+                        (float) $row->minutes,
+                        max(1, (int) ($row->crew ?? 1)),
+                        (2.0 * (float) $row->travel_min) / max(1, $together),
+                    ),
                 ),
             ];
         }

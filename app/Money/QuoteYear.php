@@ -7,6 +7,7 @@ namespace App\Money;
 use App\Bench\AtHand;
 use App\Bench\GatherAtHand;
 use App\Bench\LayOrdinary;
+use App\Bench\OrdinaryWish;
 use App\Bench\ReckonMinutes;
 use App\Book\Programme;
 use App\Book\Vehicle;
@@ -19,8 +20,11 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection as EloquentCollection;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Money\Rates;
+use Vicissa\Core\Money\TimeSpent;
 use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Money\WaterUsed;
 use Vicissa\Core\Money\YearQuote;
+use Vicissa\Core\Money\YearRhythm;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
@@ -90,13 +94,15 @@ final readonly class QuoteYear
                 ->setRelations($vehicle->getRelations());
             $costs = $this->costs($as, $plan, $book, is_numeric($iron) ? (float) $iron : null, $atHand);
             $year = YearQuote::of(
-                $rhythm->cadence_target,
-                $rhythm->salt_target,
-                count($vehicle->salt_months),
-                $weeks,
-                $rhythm->decon_days,
-                $plan->inspection !== null,
-                $plan->base?->repeat,
+                new YearRhythm(
+                    $rhythm->cadence_target,
+                    $rhythm->salt_target,
+                    count($vehicle->salt_months),
+                    $weeks,
+                    $rhythm->decon_days,
+                    $plan->inspection !== null,
+                    $plan->base?->repeat,
+                ),
                 $costs['each'],
                 $costs['minutes'],
                 $prices->of($programme?->id, $vehicle->body),
@@ -244,7 +250,7 @@ final readonly class QuoteYear
      */
     private function materials(Vehicle $vehicle, array $kinds, AtHand $atHand, Rates $rates, array &$unpriced): float
     {
-        $ml = ($this->layOrdinary)($vehicle, $atHand, $kinds)->totals->productMl;
+        $ml = ($this->layOrdinary)($vehicle, $atHand, new OrdinaryWish($kinds))->totals->productMl;
         $products = Product::query()
             ->whereIn('id', array_keys($ml))
             ->get(['id', 'name', 'pack_ml', 'price_minor']);
@@ -267,13 +273,8 @@ final readonly class QuoteYear
                     ->all(),
             ),
             [],
-            0.0,
-            null,
-            1.0,
-            0.0,
-            0.0,
-            1,
-            0.0,
+            WaterUsed::tap(0.0),
+            new TimeSpent(0.0),
         )->products;
     }
 

@@ -9,6 +9,7 @@ use App\Bench\ExpectVisit;
 use App\Bench\GatherAtHand;
 use App\Bench\LayOrdinary;
 use App\Bench\OrdinaryDay;
+use App\Bench\OrdinaryWish;
 use App\Bench\RankShelf;
 use App\Book\Layer;
 use App\Book\Programme;
@@ -72,12 +73,14 @@ final class TryYear
         return ($this->layOrdinary)(
             $vehicle,
             $this->atHand,
-            $kinds,
-            soil: min(OrdinaryDay::SOIL, $this->tenancy->workspace()->house()->match->ceiling($method)),
-            place: $hose
-                ? ['water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true]
-                : ['water' => 'none'],
-            more: $hose ? ['schools' => ['method' => $method->value]] : [],
+            new OrdinaryWish(
+                $kinds,
+                soil: min(OrdinaryDay::SOIL, $this->tenancy->workspace()->house()->match->ceiling($method)),
+                place: $hose
+                    ? ['water' => $place['water'] === 'none' ? 'tap' : $place['water'], 'pressure' => true]
+                    : ['water' => 'none'],
+                more: $hose ? ['schools' => ['method' => $method->value]] : [],
+            ),
         );
     }
 

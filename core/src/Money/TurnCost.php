@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Money;
 
-use Vicissa\Core\InvalidInput;
-
 /** What one turn costs: products, towels, water, resin, time, travel. Hundredths of the currency. */
 final readonly class TurnCost
 {
@@ -28,28 +26,9 @@ final readonly class TurnCost
      *
      * @param list<array{ml: float, pack_ml: float|null, price_minor: int|null}> $products
      * @param list<array{pieces: int, price_minor: float|null, cycles: int}> $towels
-     * @param float $waterL        on the vehicle
-     * @param float|null $feedMgL  solids going into the resin; null: no treated water
-     * @param float $recovery      made ÷ feed of the membrane
-     * @param float $minutes       from arriving to leaving
-     * @param float $travelMin     this turn's share of the way there and back
-     *
-     * @throws InvalidInput
      */
-    public static function of(
-        Rates $rates,
-        array $products,
-        array $towels,
-        float $waterL,
-        ?float $feedMgL,
-        float $recovery,
-        float $capacityGPerL,
-        float $minutes,
-        int $people,
-        float $travelMin,
-    ): self {
-        InvalidInput::unlessBetween('recovery', $recovery, 0.01, 1);
-        InvalidInput::unlessBetween('people', $people, 1, 20);
+    public static function of(Rates $rates, array $products, array $towels, WaterUsed $water, TimeSpent $time): self
+    {
         $spent = 0.0;
         foreach ($products as $one) {
             $spent +=
@@ -63,17 +42,14 @@ final readonly class TurnCost
                 $one['pieces'] *
                 ($rates->launderMinor + ($one['price_minor'] ?? $rates->towelMinor) / max(1, $one['cycles']));
         }
-        $treated = $feedMgL !== null;
 
         return new self(
             $spent,
             $cloth,
-            ($waterL / ($treated ? $recovery : 1.0) / 1000.0) * $rates->waterMinorM3,
-            $treated && $capacityGPerL > 0.0
-                ? (($waterL * $feedMgL) / 1000.0 / $capacityGPerL) * $rates->resinMinorL
-                : 0.0,
-            (($people * $minutes) / 60.0) * $rates->labourMinorH,
-            $travelMin * ($rates->travelMinorMin + ($people * $rates->labourMinorH) / 60.0),
+            ($water->drawn() / 1000.0) * $rates->waterMinorM3,
+            $water->resinL() * $rates->resinMinorL,
+            (($time->people * $time->minutes) / 60.0) * $rates->labourMinorH,
+            $time->travelMin * ($rates->travelMinorMin + ($time->people * $rates->labourMinorH) / 60.0),
         );
     }
 

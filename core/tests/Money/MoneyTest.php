@@ -10,8 +10,11 @@ use PHPUnit\Framework\TestCase;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Money\ProtectedWeek;
 use Vicissa\Core\Money\Rates;
+use Vicissa\Core\Money\TimeSpent;
 use Vicissa\Core\Money\TurnCost;
+use Vicissa\Core\Money\WaterUsed;
 use Vicissa\Core\Money\YearQuote;
+use Vicissa\Core\Money\YearRhythm;
 
 final class MoneyTest extends TestCase
 {
@@ -30,13 +33,8 @@ final class MoneyTest extends TestCase
                 ['pieces' => 4, 'price_minor' => 400, 'cycles' => 80],
                 ['pieces' => 1, 'price_minor' => null, 'cycles' => 50],
             ],
-            120,
-            20,
-            0.4,
-            11,
-            90,
-            2,
-            30,
+            WaterUsed::treated(120, 20, 0.4, 11),
+            new TimeSpent(90, 2, 30),
         );
         self::assertEqualsWithDelta(
             100,
@@ -50,7 +48,11 @@ final class MoneyTest extends TestCase
         self::assertEqualsWithDelta(9000, $cost->time, 1e-9);
         self::assertEqualsWithDelta(30 * 150, $cost->travel, 1e-9);
         self::assertEqualsWithDelta(100 + 80 + 120 + 240 + 9000 + 4500, $cost->total, 1e-9);
-        self::assertEqualsWithDelta(0, TurnCost::of($rates, [], [], 100, null, 1, 0, 0, 1, 0)->resin, 1e-9);
+        self::assertEqualsWithDelta(
+            0,
+            TurnCost::of($rates, [], [], WaterUsed::tap(100), new TimeSpent(0))->resin,
+            1e-9,
+        );
     }
 
     public function testAYearOfAProgramme(): void
@@ -62,13 +64,7 @@ final class MoneyTest extends TestCase
             'inspection' => new TurnCost(time: 500),
         ];
         $year = YearQuote::of(
-            14,
-            7,
-            6,
-            8,
-            null,
-            true,
-            null,
+            new YearRhythm(14, 7, 6, 8, inspection: true),
             $costs,
             ['wash' => 90, 'topper' => 15, 'inspection' => 12],
             ['wash' => 6500, 'topper' => 1500, 'inspection' => null],
@@ -86,13 +82,7 @@ final class MoneyTest extends TestCase
         self::assertSame($year->priceMinor - (39 * 4000 + 7 * 600 + 500), $year->marginMinor);
         self::assertEqualsWithDelta((39 * 90 + 7 * 15 + 12) / 60, $year->hours, 1e-9);
         $short = YearQuote::of(
-            14,
-            null,
-            0,
-            null,
-            null,
-            false,
-            90,
+            new YearRhythm(14, baseDays: 90),
             ['wash' => new TurnCost(time: 4000), 'base' => new TurnCost(products: 900)],
             ['wash' => 90, 'base' => 30],
             ['wash' => 6500, 'base' => 4000],
@@ -105,7 +95,7 @@ final class MoneyTest extends TestCase
         );
         self::assertSame(
             26,
-            YearQuote::of(14, null, 6, 1, null, false, null, $costs, [], [], $rates)->times['topper'],
+            YearQuote::of(new YearRhythm(14, null, 6, 1), $costs, [], [], $rates)->times['topper'],
             'a topper needs a wash',
         );
     }
@@ -151,36 +141,20 @@ final class MoneyTest extends TestCase
                     $rates,
                     [['ml' => $wash / 10, 'pack_ml' => 1000, 'price_minor' => 2000]],
                     [],
-                    $every,
-                    20,
-                    0.5,
-                    11,
-                    $salted,
-                    1,
-                    $months,
+                    WaterUsed::treated($every, 20, 0.5, 11),
+                    new TimeSpent($salted, 1, $months),
                 );
                 $two = TurnCost::of(
                     $rates,
                     [],
                     [['pieces' => $weeks, 'price_minor' => null, 'cycles' => 80]],
-                    0,
-                    null,
-                    1,
-                    0,
-                    $topper / 100,
-                    2,
-                    0,
+                    WaterUsed::tap(0),
+                    new TimeSpent($topper / 100, 2),
                 );
                 self::assertEqualsWithDelta($one->total + 3 * $two->total, $one->plus($two->times(3))->total, 1e-6);
                 $costs = ['wash' => $one, 'topper' => $two];
                 $year = YearQuote::of(
-                    $every,
-                    $salted,
-                    $months,
-                    (float) $weeks,
-                    90,
-                    false,
-                    null,
+                    new YearRhythm($every, $salted, $months, (float) $weeks, 90),
                     $costs,
                     [],
                     ['wash' => $wash, 'topper' => $topper],
@@ -194,17 +168,25 @@ final class MoneyTest extends TestCase
                     'nothing rides on a visit that is not made',
                 );
                 self::assertGreaterThanOrEqual(
-                    YearQuote::of($every + 1, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times[
-                        'wash'
-                    ],
-                    YearQuote::of($every, null, 0, (float) $weeks, 90, false, null, $costs, [], [], $rates)->times[
-                        'wash'
-                    ],
+                    YearQuote::of(
+                        new YearRhythm($every + 1, topperWeeks: (float) $weeks, deconDays: 90),
+                        $costs,
+                        [],
+                        [],
+                        $rates,
+                    )->times['wash'],
+                    YearQuote::of(
+                        new YearRhythm($every, topperWeeks: (float) $weeks, deconDays: 90),
+                        $costs,
+                        [],
+                        [],
+                        $rates,
+                    )->times['wash'],
                     'less often is not more',
                 );
                 self::assertSame(['decon'], $year->priceless);
                 // What is asked where no price stands covers what it costs and the wished margin.
-                $asked = YearQuote::of($every, null, 0, (float) $weeks, null, false, null, $costs, [], [], $rates);
+                $asked = YearQuote::of(new YearRhythm($every, topperWeeks: (float) $weeks), $costs, [], [], $rates);
                 self::assertGreaterThanOrEqual(
                     $asked->cost->total * (1 + $rates->marginPercent / 100) - 1e-6,
                     (float) $asked->priceMinor,
