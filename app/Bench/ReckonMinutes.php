@@ -7,9 +7,7 @@ namespace App\Bench;
 use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Record\TurnEntry;
-use App\Tenancy\Tenancy;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\Cache;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 
@@ -19,9 +17,7 @@ use Vicissa\Core\Planning\Kind;
  */
 final readonly class ReckonMinutes
 {
-    private const KEPT_S = 30 * 86400;
-
-    public function __construct(private LayOrdinary $layOrdinary, private Tenancy $tenancy) {}
+    public function __construct(private LayOrdinary $layOrdinary, private KeepLaid $keepLaid) {}
 
     /**
      * @param Collection<int, Vehicle> $vehicles
@@ -42,68 +38,21 @@ final readonly class ReckonMinutes
                 ->orderByDesc('turns.worked_at')
                 ->pluck('soil', 'of_vehicle')
                 ->all();
-        $workspace = $this->tenancy->workspace();
-        $common = hash(
-            'xxh128',
-            serialize([
-                $atHand->shelf,
-                $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(),
-                $workspace->schools,
-                $workspace->numbers,
-                $crews,
-            ]),
-        );
-        $keys = [];
-        /** @var array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}> $kept */
-        $kept = [];
+        $asked = [];
         foreach ($vehicles as $vehicle) {
-            $keys[$vehicle->id] =
-                'minutes ' .
-                hash(
-                    'xxh128',
-                    serialize([
-                        $common,
-                        $workspace->id,
-                        array_diff_key($vehicle->getAttributes(), ['version' => 1, 'updated_at' => 1, 'note' => 1]),
-                        $vehicle->site?->getAttributes(),
-                        $last[$vehicle->id] ?? null,
-                        $vehicle->standing
-                            ->map(
-                                static fn(Layer $layer): array => [
-                                    $layer->zone,
-                                    $layer->kind,
-                                    $layer->family,
-                                    $layer->line,
-                                    $layer->designed,
-                                ],
-                            )
-                            ->all(),
-                        $atHand->pace->for($vehicle->id),
-                    ]),
-                );
-        }
-        /** @var array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}|null $value */
-        foreach ($keys === [] ? [] : Cache::many(array_values($keys)) as $key => $value) {
-            if ($value !== null) {
-                $kept[$key] = $value;
-            }
-        }
-        $new = $minutes = [];
-        foreach ($vehicles as $vehicle) {
-            $minutes[$vehicle->id] =
-                $kept[$keys[$vehicle->id]] ??
-                ($new[$keys[$vehicle->id]] = $this->of(
-                    $vehicle,
-                    $crews,
-                    $last[$vehicle->id] ?? OrdinaryDay::SOIL,
-                    $atHand,
-                ));
-        }
-        if ($new !== []) {
-            Cache::putMany($new, self::KEPT_S);
+            $pace = $atHand->pace->for($vehicle->id);
+            $asked[$vehicle->id] = [
+                $vehicle,
+                [$vehicle->site?->getAttributes(), $last[$vehicle->id] ?? null, $crews, $pace],
+            ];
         }
 
-        return $minutes;
+        return $this->keepLaid->each(
+            'minutes',
+            $asked,
+            $atHand,
+            fn(string $id): array => $this->of($asked[$id][0], $crews, $last[$id] ?? OrdinaryDay::SOIL, $atHand),
+        );
     }
 
     /**

@@ -6,13 +6,11 @@ namespace App\Weeks;
 
 use App\Bench\AtHand;
 use App\Bench\ExpectVisit;
+use App\Bench\KeepLaid;
 use App\Bench\LayVisit;
 use App\Bench\OrdinaryDay;
 use App\Bench\VisitWish;
-use App\Book\Layer;
 use App\Book\Vehicle;
-use App\Tenancy\Tenancy;
-use Illuminate\Support\Facades\Cache;
 use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\Kind;
 
@@ -22,12 +20,10 @@ use Vicissa\Core\Planning\Kind;
  */
 final readonly class JudgeDays
 {
-    private const KEPT_S = 12 * 86400;
-
     public function __construct(
         private ExpectVisit $expectVisit,
         private LayVisit $layVisit,
-        private Tenancy $tenancy,
+        private KeepLaid $keepLaid,
     ) {}
 
     /**
@@ -56,18 +52,7 @@ final readonly class JudgeDays
                 $kinds[] = array_values($of);
             }
         }
-        $workspace = $this->tenancy->workspace();
-        $common = hash(
-            'xxh128',
-            serialize([
-                $workspace->id,
-                $atHand->shelf,
-                $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(),
-                $workspace->schools,
-                $workspace->numbers,
-            ]),
-        );
-        $wishes = $keys = [];
+        $wishes = $rests = [];
         foreach (($this->expectVisit)($visits, $atHand, laid: false) as $i => ['wish' => $wish]) {
             $facts = [
                 ...$wish->facts,
@@ -76,41 +61,17 @@ final readonly class JudgeDays
                 ...isset($ordinary[$i]) ? ['weather' => OrdinaryDay::WEATHER] : [],
             ];
             $wishes[$i] = new VisitWish($wish->vehicle, $wish->on, 1, [], $facts);
-            $keys[$i] =
-                'lacks ' .
-                hash(
-                    'xxh128',
-                    serialize([
-                        $common,
-                        $facts,
-                        array_diff_key($wish->vehicle->getAttributes(), [
-                            'version' => 1,
-                            'updated_at' => 1,
-                            'note' => 1,
-                        ]),
-                        $wish->vehicle->standing
-                            ->map(
-                                static fn(Layer $layer): array => [
-                                    $layer->zone,
-                                    $layer->kind,
-                                    $layer->family,
-                                    $layer->line,
-                                    $layer->designed,
-                                    $layer->failed_at,
-                                    $layer->suspect_at,
-                                ],
-                            )
-                            ->all(),
-                    ]),
-                );
+            $rests[$i] = [$wish->vehicle, $facts];
         }
-        $kept = $keys === [] ? [] : Cache::many(array_values(array_unique($keys)));
-        $new = $lost = $never = [];
-        foreach ($wishes as $i => $wish) {
-            $bits = $kept[$keys[$i]] ?? null;
-            if (!is_int($bits)) {
-                $bits = $new[$keys[$i]] ??= $this->lost($wish, $kinds[$i], $atHand);
-            }
+        $lost = $never = [];
+        $laid = $this->keepLaid->each(
+            'lacks',
+            $rests,
+            $atHand,
+            fn(int $i): int => $this->lost($wishes[$i], $kinds[$i], $atHand),
+        );
+        foreach ($laid as $i => $bits) {
+            $wish = $wishes[$i];
             if (isset($ordinary[$i])) {
                 $never[$wish->vehicle->id] = ($never[$wish->vehicle->id] ?? 0) | $bits;
             } elseif ($bits !== 0) {
@@ -118,10 +79,6 @@ final readonly class JudgeDays
                 $lost[$wish->vehicle->id][$day] = ($lost[$wish->vehicle->id][$day] ?? 0) | $bits;
             }
         }
-        if ($new !== []) {
-            Cache::putMany($new, self::KEPT_S);
-        }
-
         foreach ($lost as $id => $days) {
             $lost[$id] = array_filter(array_map(static fn(int $bits): int => $bits & ~$never[$id], $days));
         }

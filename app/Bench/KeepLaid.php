@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Book\Layer;
+use App\Book\Vehicle;
+use App\Tenancy\Tenancy;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * Keeps what laid-out visits came to until something they rest on changes: the vehicle and what lies on it, shelf, gear, schools,
+ * numbers, and what the asker names besides. What has changed has another key, so nothing has to be thrown away.
+ */
+final readonly class KeepLaid
+{
+    /** Longer than any weather is known ahead. */
+    private const KEPT_S = 12 * 86400;
+
+    /** What of a vehicle bears on no visit. */
+    private const BESIDE = ['version' => 1, 'updated_at' => 1, 'note' => 1];
+
+    public function __construct(private Tenancy $tenancy) {}
+
+    /**
+     * @template TKey of array-key
+     * @template TLaid of array<string, mixed>|int
+     * @param string $what  whose answers these are
+     * @param array<TKey, array{Vehicle, mixed}> $asked  the vehicle, and what else its answer rests on
+     * @param callable(TKey): TLaid $lay
+     * @return array<TKey, TLaid>
+     */
+    public function each(string $what, array $asked, AtHand $atHand, callable $lay): array
+    {
+        if ($asked === []) {
+            return [];
+        }
+        $common = $this->common($atHand);
+        $keys = array_map(
+            static fn(array $one): string => "{$what} " . self::hash([$common, self::of($one[0]), $one[1]]),
+            $asked,
+        );
+        $kept = Cache::many(array_values(array_unique($keys)));
+        $new = $laid = [];
+        foreach ($keys as $i => $key) {
+            /** @var TLaid $answer */
+            $answer = $kept[$key] ?? ($new[$key] ??= $lay($i));
+            $laid[$i] = $answer;
+        }
+        if ($new !== []) {
+            Cache::putMany($new, self::KEPT_S);
+        }
+
+        return $laid;
+    }
+
+    private function common(AtHand $atHand): string
+    {
+        $workspace = $this->tenancy->workspace();
+
+        return self::hash([
+            $workspace->id,
+            $atHand->shelf,
+            $atHand->gear->map(static fn($gear): array => [$gear->kind, $gear->facts])->all(),
+            $workspace->schools,
+            $workspace->numbers,
+        ]);
+    }
+
+    /** @return list<mixed> */
+    private static function of(Vehicle $vehicle): array
+    {
+        return [
+            array_diff_key($vehicle->getAttributes(), self::BESIDE),
+            $vehicle->standing
+                ->map(
+                    static fn(Layer $layer): array => [
+                        $layer->zone,
+                        $layer->kind,
+                        $layer->family,
+                        $layer->line,
+                        $layer->designed,
+                        $layer->failed_at,
+                        $layer->suspect_at,
+                    ],
+                )
+                ->all(),
+        ];
+    }
+
+    /** @param list<mixed> $facts */
+    private static function hash(array $facts): string
+    {
+        return hash('xxh128', serialize($facts));
+    }
+}
