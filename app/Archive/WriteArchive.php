@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Psr\Clock\ClockInterface;
 use RuntimeException;
+use stdClass;
 use ZipArchive;
 
 /** The whole workspace as one file: archive.json by its published schema, and the photos beside it. */
@@ -61,25 +62,8 @@ final readonly class WriteArchive
             }
             $tables = $people = [];
             foreach (ArchivedTables::ALL as $table) {
-                $rows = [];
-                foreach (
-                    DB::select(
-                        "select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by " .
-                            ($table === 'forecasts_made' ? 'layer_id' : 'id'),
-                        [$workspace->id],
-                    )
-                    as $line
-                ) {
-                    /** @var array<string, mixed> $row */
-                    $row = json_decode((string) $line->row, true, 512, JSON_THROW_ON_ERROR);
-                    foreach (ArchivedTables::PEOPLE as $column) {
-                        if (is_string($row[$column] ?? null)) {
-                            $people[$row[$column]] = true;
-                        }
-                    }
-                    $rows[] = $row;
-                }
-                $tables[$table] = $rows;
+                $tables[$table] = self::rows($table, $workspace->id);
+                $people += self::named($tables[$table]);
             }
             ksort($people);
 
@@ -99,5 +83,37 @@ final readonly class WriteArchive
                 'tables' => $tables,
             ];
         });
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function rows(string $table, string $workspaceId): array
+    {
+        $by = $table === 'forecasts_made' ? 'layer_id' : 'id';
+        $lines = DB::select(
+            "select (to_jsonb(t) - 'workspace_id')::text as row from {$table} t where workspace_id = ? order by {$by}",
+            [$workspaceId],
+        );
+
+        /** @var list<array<string, mixed>> */
+        return array_map(
+            static fn(stdClass $line): mixed => json_decode((string) $line->row, true, 512, JSON_THROW_ON_ERROR),
+            $lines,
+        );
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     * @return array<string, true> ids of people that are named in them
+     */
+    private static function named(array $rows): array
+    {
+        $people = [];
+        foreach ($rows as $row) {
+            foreach (ArchivedTables::PEOPLE as $column) {
+                $people += is_string($row[$column] ?? null) ? [$row[$column] => true] : [];
+            }
+        }
+
+        return $people;
     }
 }

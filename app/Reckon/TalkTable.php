@@ -34,37 +34,20 @@ final class TalkTable
             $stands[$letter] = $behaviour;
         }
         $answers = $by = [];
-        foreach (['-', ...array_keys($stands)] as $a) {
-            foreach (['-', ...array_keys($stands)] as $w) {
-                foreach (['-', ...array_keys($stands)] as $d) {
-                    foreach (['-', ...array_keys($stands)] as $t) {
-                        if ($a . $w . $d . $t === '----') {
-                            continue;
-                        }
-                        $read = [];
-                        foreach (
-                            [
-                                Stage::Arrival->value => $a,
-                                Stage::AfterWash->value => $w,
-                                Stage::AfterDecon->value => $d,
-                                Stage::AfterTopper->value => $t,
-                            ]
-                            as $stage => $letter
-                        ) {
-                            if ($letter !== '-') {
-                                $read[$stage] = [Part::Whole->value => $stands[$letter]];
-                            }
-                        }
-                        $answer = TalkAnswer::of(WaterTalk::over(new PartReadings($read), $designed, $topper));
-                        $known = array_search($answer, $answers, true);
-                        if ($known === false) {
-                            $answers[] = $answer;
-                            $known = count($answers) - 1;
-                        }
-                        $by[$a . $w . $d . $t] = (int) $known;
-                    }
+        foreach (self::words(['-', ...array_keys($stands)]) as $word) {
+            $read = [];
+            foreach (Stage::cases() as $i => $stage) {
+                if ($word[$i] !== '-') {
+                    $read[$stage->value] = [Part::Whole->value => $stands[$word[$i]]];
                 }
             }
+            $answer = TalkAnswer::of(WaterTalk::over(new PartReadings($read), $designed, $topper));
+            $known = array_search($answer, $answers, true);
+            if ($known === false) {
+                $answers[] = $answer;
+                $known = count($answers) - 1;
+            }
+            $by[$word] = (int) $known;
         }
 
         return [
@@ -74,5 +57,27 @@ final class TalkTable
             'answers' => $answers,
             'by' => $by,
         ];
+    }
+
+    /**
+     * @param list<string> $letters
+     * @return list<string> all that can be read at the stages, a letter each; but for nothing at all
+     */
+    private static function words(array $letters): array
+    {
+        $words = [''];
+        foreach (Stage::cases() as $_) {
+            $words = array_merge(
+                ...array_map(
+                    static fn(string $word): array => array_map(
+                        static fn(string $letter): string => $word . $letter,
+                        $letters,
+                    ),
+                    $words,
+                ),
+            );
+        }
+
+        return array_values(array_filter($words, static fn(string $word): bool => trim($word, '-') !== ''));
     }
 }

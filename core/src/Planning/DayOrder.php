@@ -81,22 +81,8 @@ final readonly class DayOrder
                     $set = $done | (1 << $next);
                     foreach ($some as [$cost, $time, $way]) {
                         [$begin, $step] = self::step($stops[$next], $travel[$at][$next + 1], $time);
-                        $kept = $labels[$set][$next + 1] ?? [];
                         $new = [$cost + $step, $begin + $stops[$next]['minutes'], [...$way, $next]];
-                        foreach ($kept as [$other, $ends]) {
-                            if ($other <= $new[0] && $ends <= $new[1]) {
-                                continue 2;
-                            }
-                        }
-                        $labels[$set][$next + 1] = [
-                            ...array_values(
-                                array_filter(
-                                    $kept,
-                                    static fn(array $old): bool => $old[0] < $new[0] || $old[1] < $new[1],
-                                ),
-                            ),
-                            $new,
-                        ];
+                        $labels[$set][$next + 1] = self::with($labels[$set][$next + 1] ?? [], $new);
                     }
                 }
             }
@@ -112,6 +98,25 @@ final readonly class DayOrder
         }
 
         return $order;
+    }
+
+    /**
+     * The labels of a place with one more, without those that are both dearer and later than another.
+     *
+     * @param list<array{float, int, list<int>}> $labels  cost, end, way
+     * @param array{float, int, list<int>} $new
+     * @return list<array{float, int, list<int>}>
+     */
+    private static function with(array $labels, array $new): array
+    {
+        foreach ($labels as [$cost, $ends]) {
+            if ($cost <= $new[0] && $ends <= $new[1]) {
+                return $labels;
+            }
+        }
+        $left = array_filter($labels, static fn(array $old): bool => $old[0] < $new[0] || $old[1] < $new[1]);
+
+        return [...array_values($left), $new];
     }
 
     /**
@@ -138,26 +143,43 @@ final readonly class DayOrder
         $cost = self::cost($stops, $travel, $leaves, $order);
         do {
             $better = false;
-            for ($i = 0; $i < count($order) - 1; $i++) {
-                for ($j = $i + 1; $j < count($order); $j++) {
-                    $turned = [
-                        ...array_slice($order, 0, $i),
-                        ...array_reverse(array_slice($order, $i, $j - $i + 1)),
-                        ...array_slice($order, $j + 1),
-                    ];
-                    $moved = $order;
-                    array_splice($moved, $j, 0, array_splice($moved, $i, 1));
-                    foreach ([$turned, $moved] as $try) {
-                        $now = self::cost($stops, $travel, $leaves, $try);
-                        if ($now < $cost - 1e-9) {
-                            [$order, $cost, $better] = [$try, $now, true];
-                        }
+            foreach (self::places(count($order)) as [$i, $j]) {
+                foreach (self::changed($order, $i, $j) as $try) {
+                    $now = self::cost($stops, $travel, $leaves, $try);
+                    if ($now < $cost - 1e-9) {
+                        [$order, $cost, $better] = [$try, $now, true];
                     }
                 }
             }
         } while ($better);
 
         return $order;
+    }
+
+    /** @return iterable<array{int, int}> every two of so many, in their order */
+    private static function places(int $count): iterable
+    {
+        for ($i = 0; $i < $count - 1; $i++) {
+            for ($j = $i + 1; $j < $count; $j++) {
+                yield [$i, $j];
+            }
+        }
+    }
+
+    /**
+     * @param list<int> $order
+     * @return list<list<int>> with what lies from one place to the other turned round, and with the one moved to the other
+     */
+    private static function changed(array $order, int $i, int $j): array
+    {
+        $turned = [
+            ...array_slice($order, 0, $i),
+            ...array_reverse(array_slice($order, $i, $j - $i + 1)),
+            ...array_slice($order, $j + 1),
+        ];
+        array_splice($order, $j, 0, array_splice($order, $i, 1));
+
+        return [$turned, $order];
     }
 
     /**
