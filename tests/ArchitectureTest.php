@@ -59,8 +59,8 @@ final class ArchitectureTest
     }
 
     /**
-     * The rooms from the ground up: each may know those before it, none those after it. What is told upwards goes as an event or
-     * through an interface of the lower room.
+     * The rooms from the ground up: each may know those before it, none those after it. What is told upwards goes as an
+     * event or through an interface of the lower room.
      */
     private const ROOMS = [
         'Problems',

@@ -11,7 +11,10 @@ use App\Record\Turn;
 use App\Record\TurnProduct;
 use App\Tenancy\Workspace;
 
-/** Clients, places, vehicles, turns and readings as tables. They refer to each other by name, since a spreadsheet has no ids. */
+/**
+ * Clients, places, vehicles, turns and readings as tables. They refer to each other by name, since a spreadsheet has no
+ * ids.
+ */
 final class BookFile
 {
     public const COLUMNS = [

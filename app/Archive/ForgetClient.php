@@ -21,8 +21,8 @@ use Illuminate\Support\Facades\Storage;
 use Psr\Clock\ClockInterface;
 
 /**
- * A client asks to be forgotten. Names, addresses, plates, pictures, letters and remarks go. What was done to an unnamed vehicle with
- * how much of what stays: stock, costs and the life of products rest on it, and it names nobody.
+ * A client asks to be forgotten. Names, addresses, plates, pictures, letters and remarks go. What was done to an
+ * unnamed vehicle with how much of what stays: stock, costs and the life of products rest on it, and it names nobody.
  */
 final readonly class ForgetClient
 {

@@ -27,8 +27,9 @@ use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
 
 /**
- * Reads a table of clients, places, vehicles, turns or readings into the book. Rows are known by name, turns by vehicle and moment. With
- * an error in any row nothing is done; turns that are recorded stay as they are, readings that differ are a correction with its reason.
+ * Reads a table of clients, places, vehicles, turns or readings into the book. Rows are known by name, turns by vehicle
+ * and moment. With an error in any row nothing is done; turns that are recorded stay as they are, readings that differ
+ * are a correction with its reason.
  */
 final class ImportBook
 {
@@ -50,7 +51,8 @@ final class ImportBook
 
     /**
      * @param bool $commit  false only looks
-     * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string, string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
+     * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string,
+     *     string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
      *
      * @throws UnreadableFile
      */
@@ -139,7 +141,8 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null} what it does, what it changes, errors, and the work
+     * @return array{string, list<string>, array<string, string>, (callable(): void)|null} what it does, what it
+     *     changes, errors, and the work
      */
     private function weigh(string $kind, array $facts, User $by): array
     {

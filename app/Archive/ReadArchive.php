@@ -21,8 +21,8 @@ use JsonException;
 use ZipArchive;
 
 /**
- * Takes an archive into an empty workspace. Every row gets an id of its own, so that the same archive can live twice; nothing in it
- * can reach into another workspace, since whatever it refers to must be in it.
+ * Takes an archive into an empty workspace. Every row gets an id of its own, so that the same archive can live twice;
+ * nothing in it can reach into another workspace, since whatever it refers to must be in it.
  */
 final readonly class ReadArchive
 {
@@ -183,7 +183,8 @@ final readonly class ReadArchive
     }
 
     /**
-     * Who is named in the archive stays named. Only whoever takes it in can sign in as themselves; the others are invited anew.
+     * Who is named in the archive stays named. Only whoever takes it in can sign in as themselves; the others are
+     * invited anew.
      *
      * @param array<array-key, mixed> $people
      * @return array<string, string> new ids by old

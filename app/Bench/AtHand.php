@@ -10,7 +10,10 @@ use Illuminate\Support\Collection;
 use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Visit\PaceBook;
 
-/** What any visit is laid out with, read once for however many visits: the shelf, the gear with its history, what was learnt about minutes. */
+/**
+ * What any visit is laid out with, read once for however many visits: the shelf, the gear with its history, what was
+ * learnt about minutes.
+ */
 final readonly class AtHand
 {
     /**

@@ -10,7 +10,10 @@ use App\Tenancy\Tenancy;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Visit\Pace;
 
-/** The minutes of visits to come, as their sheets will say them. What was laid out is kept as long as nothing it rests on has changed. */
+/**
+ * The minutes of visits to come, as their sheets will say them. What was laid out is kept as long as nothing it rests
+ * on has changed.
+ */
 final readonly class BriefVisits
 {
     public function __construct(
@@ -25,7 +28,8 @@ final readonly class BriefVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle
+     *     and date
      */
     public function __invoke(array $visits): array
     {

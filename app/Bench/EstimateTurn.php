@@ -11,7 +11,10 @@ use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Planning\Kind;
 
-/** What the rules say of a visit as it was recorded, before anybody's pace: so that whole visits teach minutes too (domain §15.2). */
+/**
+ * What the rules say of a visit as it was recorded, before anybody's pace: so that whole visits teach minutes too
+ * (domain §15.2).
+ */
 final class EstimateTurn
 {
     private ?AtHand $atHand = null;

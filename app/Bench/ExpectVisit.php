@@ -18,8 +18,9 @@ use Illuminate\Database\Eloquent\Collection as EloquentCollection;
 use Illuminate\Support\Collection;
 
 /**
- * What visits are likely to be until somebody looks: what is planned for the day, the soil of the last time, the place, the weather of their
- * hour, the crew that comes. A sheet that is laid knows better. Queries don't grow with the visits.
+ * What visits are likely to be until somebody looks: what is planned for the day, the soil of the last time, the place,
+ * the weather of their hour, the crew that comes. A sheet that is laid knows better. Queries don't grow with the
+ * visits.
  */
 final readonly class ExpectVisit
 {
@@ -134,7 +135,10 @@ final readonly class ExpectVisit
         ];
     }
 
-    /** @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for the dryer */
+    /**
+     * @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for
+     *     the dryer
+     */
     public static function place(?Vehicle $vehicle, AtHand $atHand): array
     {
         $site = $vehicle?->site;

@@ -9,8 +9,8 @@ use App\Reckon\VisitAnswer;
 use Vicissa\Core\Planning\Kind;
 
 /**
- * Visits to come, laid out: by their sheets where there are some, else in thought. Round, Weeks, load and what the client reads ask this, so that they say
- * the same of one visit.
+ * Visits to come, laid out: by their sheets where there are some, else in thought. Round, Weeks, load and what the
+ * client reads ask this, so that they say the same of one visit.
  */
 final readonly class ForeseeVisits
 {
@@ -22,7 +22,10 @@ final readonly class ForeseeVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null, laid: bool, hour: int, kinds: list<string>|null, scope: string, visit: string|null, loses: list<string>}> minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it can't; loses: planned kinds for which there is no step in this weather
+     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null,
+     *     laid: bool, hour: int, kinds: list<string>|null, scope: string, visit: string|null, loses: list<string>}>
+     *     minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it
+     *     can't; loses: planned kinds for which there is no step in this weather
      */
     public function __invoke(array $visits, AtHand $atHand): array
     {

@@ -28,7 +28,10 @@ use Vicissa\Core\Practice\Judgement;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Stage;
 
-/** A drill's case on a vehicle of the book, its choices, and what the rules say of an answer. The same seed is the same case. */
+/**
+ * A drill's case on a vehicle of the book, its choices, and what the rules say of an answer. The same seed is the same
+ * case.
+ */
 final readonly class JudgeDrill
 {
     public const WAYS = [
@@ -80,7 +83,8 @@ final readonly class JudgeDrill
     }
 
     /**
-     * @param array<string, string> $given  by judgement: method value or "none", product id or "none", way, decision value
+     * @param array<string, string> $given by judgement: method value or "none", product id or "none", way, decision
+     *     value
      * @return array<string, array{right: bool, ours: string, says: string, why: string}> only what was to be judged
      */
     public function __invoke(Vehicle $vehicle, CaseDraw $case, array $given): array

@@ -19,7 +19,10 @@ use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 
-/** Products against everything they may meet: the families of protection, and the vehicles of the book. Weather is left aside. */
+/**
+ * Products against everything they may meet: the families of protection, and the vehicles of the book. Weather is left
+ * aside.
+ */
 final readonly class JudgeShelf
 {
     public function __construct(private Tenancy $tenancy) {}
@@ -72,7 +75,8 @@ final readonly class JudgeShelf
     /**
      * One product, saved or not, against the families and every vehicle.
      *
-     * @return array{zone: string, cells: list<array<string, mixed>>, fits: int, of: int, refused: list<array<string, mixed>>, warned: list<array<string, mixed>>}
+     * @return array{zone: string, cells: list<array<string, mixed>>, fits: int, of: int, refused: list<array<string,
+     *     mixed>>, warned: list<array<string, mixed>>}
      */
     public function preview(Product $product): array
     {

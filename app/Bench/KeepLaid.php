@@ -10,8 +10,9 @@ use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\Cache;
 
 /**
- * Keeps what laid-out visits came to until something they rest on changes: the vehicle and what lies on it, shelf, gear, schools,
- * numbers, and what the asker names besides. What has changed has another key, so nothing has to be thrown away.
+ * Keeps what laid-out visits came to until something they rest on changes: the vehicle and what lies on it, shelf,
+ * gear, schools, numbers, and what the asker names besides. What has changed has another key, so nothing has to be
+ * thrown away.
  */
 final readonly class KeepLaid
 {

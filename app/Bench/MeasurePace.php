@@ -11,7 +11,10 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Vicissa\Core\Visit\PaceBook;
 
-/** What the workspace has learnt about minutes: from steps lately, from whole visits without steps, and from minutes that were typed. */
+/**
+ * What the workspace has learnt about minutes: from steps lately, from whole visits without steps, and from minutes
+ * that were typed.
+ */
 final readonly class MeasurePace
 {
     /** So many steps of each kind are looked back at, and so many whole visits. */
@@ -37,7 +40,10 @@ final readonly class MeasurePace
         return $book;
     }
 
-    /** @return list<array{kind: string|null, person: string|null, vehicle: string, estimated: float, took: float, weight?: float}> */
+    /**
+     * @return list<array{kind: string|null, person: string|null, vehicle: string, estimated: float, took: float,
+     *     weight?: float}>
+     */
     private function seen(): array
     {
         $recent = StepTime::query()

@@ -6,7 +6,10 @@ namespace App\Bench;
 
 use Vicissa\Core\Visit\Visit;
 
-/** Where a visit takes other minutes than the plan reckoned with: which fact it is that differs, and what each of them costs or saves (domain §15). */
+/**
+ * Where a visit takes other minutes than the plan reckoned with: which fact it is that differs, and what each of them
+ * costs or saves (domain §15).
+ */
 final readonly class NameDifferences
 {
     /** What stands at a place, and whether it does where nobody says. */
@@ -16,7 +19,9 @@ final readonly class NameDifferences
 
     /**
      * @param Visit $visit  the wish, laid out
-     * @return array{minutes: int|null, facts: list<array{fact: string, is: string, was: string, minutes: int|null}>} minutes: what was expected; of a fact: how many more than if it were as expected, null where one of the two can't be worked
+     * @return array{minutes: int|null, facts: list<array{fact: string, is: string, was: string, minutes: int|null}>}
+     *     minutes: what was expected; of a fact: how many more than if it were as expected, null where one of the two
+     *     can't be worked
      */
     public function __invoke(VisitWish $wish, Visit $visit, AtHand $atHand): array
     {

@@ -12,8 +12,9 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 
 /**
- * How many minutes a vehicle's visits take on an ordinary day, and what each kind adds: visits laid out as everywhere else. The plan searches with
- * these; a visit of the next days is laid out for its own day. What was reckoned is kept as long as nothing it rests on has changed.
+ * How many minutes a vehicle's visits take on an ordinary day, and what each kind adds: visits laid out as everywhere
+ * else. The plan searches with these; a visit of the next days is laid out for its own day. What was reckoned is kept
+ * as long as nothing it rests on has changed.
  */
 final readonly class ReckonMinutes
 {
@@ -23,7 +24,8 @@ final readonly class ReckonMinutes
      * @param Collection<int, Vehicle> $vehicles
      * @param list<int> $crews  how many people come, each size once
      * @param array<string, int>|null $soils  by vehicle; as it was last time when left out
-     * @return array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}> by vehicle; says where it can't be laid out as it stands
+     * @return array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int,
+     *     recoat: int}>, says: string|null}> by vehicle; says where it can't be laid out as it stands
      */
     public function __invoke(Collection $vehicles, array $crews, AtHand $atHand, ?array $soils = null): array
     {
@@ -56,7 +58,8 @@ final readonly class ReckonMinutes
     }
 
     /**
-     * Minutes of visits that can't be laid out as things stand, so that every place plans with the same: as on a better day (see minutes()).
+     * Minutes of visits that can't be laid out as things stand, so that every place plans with the same: as on a better
+     * day (see minutes()).
      *
      * @param array<int, VisitWish> $wishes
      * @return array<int, int> by the keys given
@@ -96,7 +99,8 @@ final readonly class ReckonMinutes
 
     /**
      * @param list<int> $crews
-     * @return array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>, says: string|null}
+     * @return array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>,
+     *     says: string|null}
      */
     private function of(Vehicle $vehicle, array $crews, int $soil, AtHand $atHand): array
     {

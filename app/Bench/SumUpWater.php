@@ -9,7 +9,9 @@ use App\Shelf\GearEvent;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Water\Resin;
 
-/** How the chain of treated water stands: the last reading at each point, what the resin has taken up, when it runs out. */
+/**
+ * How the chain of treated water stands: the last reading at each point, what the resin has taken up, when it runs out.
+ */
 final readonly class SumUpWater
 {
     private const WEEK = 604800;

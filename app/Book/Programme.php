@@ -50,7 +50,11 @@ class Programme extends Model
         ];
     }
 
-    /** @return array{cadence_min: int, cadence_target: int, cadence_max: int, salt_target: int|null, topper_weeks: int|null, decon_days: int|null, scope: string, full_every: int|null, topper_washes: int|null} what a vehicle takes over */
+    /**
+     * @return array{cadence_min: int, cadence_target: int, cadence_max: int, salt_target: int|null,
+     *     topper_weeks: int|null, decon_days: int|null, scope: string, full_every: int|null, topper_washes: int|null}
+     *     what a vehicle takes over
+     */
     public function rhythm(): array
     {
         return [

@@ -6,12 +6,15 @@ namespace App\Book;
 
 use Illuminate\Support\Facades\DB;
 
-/** Which of a vehicle's visits takes in how much: as its rhythm has it, every so many of them in full (domain §15.1). */
+/**
+ * Which of a vehicle's visits takes in how much: as its rhythm has it, every so many of them in full (domain §15.1).
+ */
 final class ScopeVisits
 {
     /**
      * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $visits
-     * @return list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope: string}>
+     * @return list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool,
+     *     scope: string}>
      */
     public function __invoke(array $visits): array
     {

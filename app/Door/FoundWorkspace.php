@@ -19,7 +19,8 @@ final readonly class FoundWorkspace
 
     /**
      * @param array{name: string, email: string, password: string} $owner
-     * @param array{name: string, time_zone?: string, units?: string, schools?: array<string, string>, salt_months?: list<int>} $workspace
+     * @param array{name: string, time_zone?: string, units?: string, schools?: array<string, string>,
+     *     salt_months?: list<int>} $workspace
      * @return array{User, Workspace}
      */
     public function __invoke(array $owner, array $workspace, bool $starterShelf = true): array

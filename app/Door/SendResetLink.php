@@ -9,7 +9,9 @@ use App\Tenancy\User;
 use Illuminate\Support\Facades\Password;
 use SensitiveParameter;
 
-/** Sends a letter by which a new password can be chosen; unknown addresses get none, and nobody is told which are known. */
+/**
+ * Sends a letter by which a new password can be chosen; unknown addresses get none, and nobody is told which are known.
+ */
 final readonly class SendResetLink
 {
     public function __construct(private Messenger $messenger) {}

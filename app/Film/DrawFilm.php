@@ -199,7 +199,8 @@ final class DrawFilm
     }
 
     /**
-     * @return array{layer_id: string, kind: string, family: string, name: string|null, points: list<array{at: string, left: float}>}
+     * @return array{layer_id: string, kind: string, family: string, name: string|null, points: list<array{at: string,
+     *     left: float}>}
      */
     private function segment(FilmLayer $layer, WearPath $path): array
     {

@@ -18,7 +18,10 @@ final class EvidenceBook
     /** @var array<string, array{sum: list<float>, each: array<string, list<float>>, layers: int}> */
     private array $curves = [];
 
-    /** @param array<string, array<string, list<array{id: string, interval: FailureInterval}>>> $layers  by product and zone, then vehicle */
+    /**
+     * @param array<string, array<string, list<array{id: string, interval: FailureInterval}>>> $layers by product and
+     *     zone, then vehicle
+     */
     private function __construct(private readonly array $layers) {}
 
     /**
@@ -47,7 +50,8 @@ final class EvidenceBook
 
     /**
      * @param array{float, float} $label  weeks
-     * @return array{LifeModel, Evidence, list<FailureInterval>} model, what other vehicles tell, this vehicle's earlier layers
+     * @return array{LifeModel, Evidence, list<FailureInterval>} model, what other vehicles tell, this vehicle's earlier
+     *     layers
      */
     public function about(Layer $layer, array $label): array
     {

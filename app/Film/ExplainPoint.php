@@ -15,7 +15,10 @@ use DateTimeZone;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 
-/** Why a ribbon is as thick as it is on some day: where the wear came from until then, and how likely the layer still held. */
+/**
+ * Why a ribbon is as thick as it is on some day: where the wear came from until then, and how likely the layer still
+ * held.
+ */
 final readonly class ExplainPoint
 {
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}

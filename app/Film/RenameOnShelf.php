@@ -8,7 +8,10 @@ use App\Book\Layer;
 use App\Shelf\Product;
 use Illuminate\Support\Facades\DB;
 
-/** Gives a line or a maker another name, on every product at once; layers that name the line follow, or the match would lose them. */
+/**
+ * Gives a line or a maker another name, on every product at once; layers that name the line follow, or the match would
+ * lose them.
+ */
 final class RenameOnShelf
 {
     /**

@@ -14,7 +14,9 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Protection\Family;
 
-/** Three answers, one due date: what vehicle, what is on it, since when. Everything else has a default to change later. */
+/**
+ * Three answers, one due date: what vehicle, what is on it, since when. Everything else has a default to change later.
+ */
 final readonly class StartVehicle
 {
     public function __construct(

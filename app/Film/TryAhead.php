@@ -18,7 +18,10 @@ use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WearPath;
 
-/** What some washes and toppers on days to come would do to the paint's layer, beside what its rhythm does by itself. Nothing is written. */
+/**
+ * What some washes and toppers on days to come would do to the paint's layer, beside what its rhythm does by itself.
+ * Nothing is written.
+ */
 final class TryAhead
 {
     private const DAY = 86400;
@@ -206,7 +209,10 @@ final class TryAhead
         );
     }
 
-    /** @return list<array{at: string, low: float, mid: float, high: float}> what is left, if its life is short, middling or long */
+    /**
+     * @return list<array{at: string, low: float, mid: float, high: float}> what is left, if its life is short, middling
+     *     or long
+     */
     private function points(Outlook $outlook, WearPath $path, int $from, int $to): array
     {
         $lives = [

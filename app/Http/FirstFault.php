@@ -12,7 +12,10 @@ final class FirstFault extends Validator
     /** Set on a request whose fields were looked at. */
     private const LOOKED = 'vicissa.fields';
 
-    /** A field that no rule knows is refused, never dropped: whoever sends it believes that it counts. A request's first rules name all its fields. */
+    /**
+     * A field that no rule knows is refused, never dropped: whoever sends it believes that it counts. A request's first
+     * rules name all its fields.
+     */
     public function passes()
     {
         $request = request();

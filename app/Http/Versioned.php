@@ -48,7 +48,9 @@ trait Versioned
         });
     }
 
-    /** The version the caller has seen. A server that compresses answers marks tags as weak; they name the same version. */
+    /**
+     * The version the caller has seen. A server that compresses answers marks tags as weak; they name the same version.
+     */
     private function seen(Request $request): string
     {
         $match = $request->header('If-Match') ?? throw Problem::unversioned();

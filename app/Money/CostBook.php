@@ -16,11 +16,17 @@ use Vicissa\Core\Money\TimeSpent;
 use Vicissa\Core\Money\TurnCost;
 use Vicissa\Core\Money\WaterUsed;
 
-/** What turns have cost, by what was written down of them and what things cost today. A handful of queries, however many turns. */
+/**
+ * What turns have cost, by what was written down of them and what things cost today. A handful of queries, however many
+ * turns.
+ */
 final readonly class CostBook
 {
     /**
-     * @param array<string, array{vehicle_id: string, at: CarbonImmutable, minutes: int|null, cost: TurnCost, toppers: list<array{product_id: string, minor: float, ml: float}>, unpriced: array<string, string>}> $turns  by id, oldest first; unpriced: names, by id, of products that were used and have no price: not in the cost, and not free
+     * @param array<string, array{vehicle_id: string, at: CarbonImmutable, minutes: int|null, cost: TurnCost,
+     *     toppers: list<array{product_id: string, minor: float, ml: float}>, unpriced: array<string, string>}> $turns
+     *     by id, oldest first; unpriced: names, by id, of products that were used and have no price: not in the cost,
+     *     and not free
      */
     private function __construct(public array $turns) {}
 

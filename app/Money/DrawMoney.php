@@ -21,7 +21,10 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Money\ProtectedWeek;
 use Vicissa\Core\Money\TurnCost;
 
-/** What the last year has cost: vehicle by vehicle, programme by programme, and each topper for a week it really protected. */
+/**
+ * What the last year has cost: vehicle by vehicle, programme by programme, and each topper for a week it really
+ * protected.
+ */
 final readonly class DrawMoney
 {
     public function __construct(
@@ -214,7 +217,8 @@ final readonly class DrawMoney
 
     /**
      * @param list<array{minutes: int|null, cost: TurnCost, unpriced: array<string, string>, ...}> $some
-     * @return array{turns: int, untimed: int, unpriced: list<string>, hours: float, cost: array<string, int>, each_minor: int}
+     * @return array{turns: int, untimed: int, unpriced: list<string>, hours: float, cost: array<string, int>,
+     *     each_minor: int}
      */
     private static function sum(array $some): array
     {

@@ -35,7 +35,8 @@ class Quote extends Model
     }
 
     /**
-     * What it says. In one from an older archive nobody has told apart what is ours alone: none of it is the client's to read.
+     * What it says. In one from an older archive nobody has told apart what is ours alone: none of it is the client's
+     * to read.
      *
      * @return array<string, mixed>
      */

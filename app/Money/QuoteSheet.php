@@ -7,7 +7,10 @@ namespace App\Money;
 use App\Print\Paper;
 use App\Tenancy\Tenancy;
 
-/** A year's programme as it is offered: what is done how often, for how much, and what that takes for granted. What it costs the business stays at home. */
+/**
+ * A year's programme as it is offered: what is done how often, for how much, and what that takes for granted. What it
+ * costs the business stays at home.
+ */
 final readonly class QuoteSheet
 {
     private const KINDS = [

@@ -29,7 +29,10 @@ use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
 
-/** A year's programme for some vehicles: visits, toppers, hours, materials, what is asked and what stays, with everything it takes for granted. */
+/**
+ * A year's programme for some vehicles: visits, toppers, hours, materials, what is asked and what stays, with
+ * everything it takes for granted.
+ */
 final readonly class QuoteYear
 {
     /** Weeks a topper is taken to last where none has been on yet. */
@@ -50,7 +53,10 @@ final readonly class QuoteYear
         private ClockInterface $clock,
     ) {}
 
-    /** @param array{title: string, client_id?: string|null, vehicles: list<array{vehicle_id: string, programme_id?: string|null, topper?: bool}>} $facts */
+    /**
+     * @param array{title: string, client_id?: string|null, vehicles: list<array{vehicle_id: string,
+     *     programme_id?: string|null, topper?: bool}>} $facts
+     */
     public function __invoke(User $by, array $facts): Quote
     {
         $workspace = $this->tenancy->workspace();
@@ -174,7 +180,8 @@ final readonly class QuoteYear
     }
 
     /**
-     * One of each kind: materials as its own turns took them, or as the laid-out visit takes them where there are none; minutes as everywhere, of the visit laid out.
+     * One of each kind: materials as its own turns took them, or as the laid-out visit takes them where there are none;
+     * minutes as everywhere, of the visit laid out.
      *
      * @param float|null $iron  what a decontamination's product has cost; null where none was used
      * @return array{each: array<string, TurnCost>, minutes: array<string, float>, says: list<string>}

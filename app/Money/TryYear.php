@@ -38,7 +38,9 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Visit\Totals;
 use Vicissa\Core\Visit\Visit;
 
-/** The next year of one vehicle, or of all, under two or three ways of keeping it, many times over. Nothing is written. */
+/**
+ * The next year of one vehicle, or of all, under two or three ways of keeping it, many times over. Nothing is written.
+ */
 final class TryYear
 {
     private const DAY = 86400;
@@ -86,7 +88,8 @@ final class TryYear
 
     /**
      * @param list<string>|null $vehicleIds  null: all that are in the book
-     * @param list<array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null, topper: string, topper_weeks?: int|null, method: string}> $regimes
+     * @param list<array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null,
+     *     topper: string, topper_weeks?: int|null, method: string}> $regimes
      * @return array<string, mixed>
      */
     public function __invoke(?array $vehicleIds, array $regimes, int $seed, int $trials): array
@@ -286,7 +289,8 @@ final class TryYear
     }
 
     /**
-     * @param array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null, topper: string, topper_weeks?: int|null, method: string} $asked
+     * @param array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null,
+     *     topper: string, topper_weeks?: int|null, method: string} $asked
      * @param Collection<array-key, Programme> $programmes
      */
     private function regime(

@@ -7,7 +7,10 @@ namespace App\Print;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 
-/** A4 pages in the product's own hand: a heavy rule under the head, quiet lines, tabular figures. Nothing is fetched from anywhere. */
+/**
+ * A4 pages in the product's own hand: a heavy rule under the head, quiet lines, tabular figures. Nothing is fetched
+ * from anywhere.
+ */
 final readonly class Paper
 {
     private const STYLE = <<<'CSS'

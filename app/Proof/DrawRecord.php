@@ -22,8 +22,8 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Method;
 
 /**
- * A vehicle's record as its owner reads it: one turn, some months, or all there ever was. What was written counts as it was corrected
- * last, and it says that it was.
+ * A vehicle's record as its owner reads it: one turn, some months, or all there ever was. What was written counts as it
+ * was corrected last, and it says that it was.
  */
 final readonly class DrawRecord
 {

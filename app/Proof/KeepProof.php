@@ -8,7 +8,10 @@ use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** Weighs the proof as soon as there is something new in it, so that nobody waits for it on a screen. What has been weighed for the same evidence is not weighed again. */
+/**
+ * Weighs the proof as soon as there is something new in it, so that nobody waits for it on a screen. What has been
+ * weighed for the same evidence is not weighed again.
+ */
 final class KeepProof implements ShouldQueue
 {
     use Queueable;

@@ -9,7 +9,10 @@ use App\Record\Photo;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\Planning\Kind;
 
-/** The record on paper: what was done with what, how the water stood as drops, the ribbon, what is due next, cautions, who. */
+/**
+ * The record on paper: what was done with what, how the water stood as drops, the ribbon, what is due next, cautions,
+ * who.
+ */
 final readonly class RecordSheet
 {
     private const TITLES = ['turn' => 'Service record', 'year' => 'A year of care', 'history' => 'Whole history'];

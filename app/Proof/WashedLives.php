@@ -15,7 +15,8 @@ use Vicissa\Core\Record\LoggedTurn;
 
 /**
  * Layers told apart by how they were washed while they were on. Their lives are counted in the wear of weather and road
- * alone, so that habits are evened out and what the washing did stays in; 1 is the middle life of the same product here.
+ * alone, so that habits are evened out and what the washing did stays in; 1 is the middle life of the same product
+ * here.
  */
 final class WashedLives
 {

@@ -21,7 +21,10 @@ use Vicissa\Core\Protection\Proof\Calibration;
 use Vicissa\Core\Protection\Proof\Foretold;
 use Vicissa\Core\Protection\Proof\SurvivalCurve;
 
-/** What really lasts: each product's layers, what the model makes of them, what a protected week costs, and whether past forecasts were right. */
+/**
+ * What really lasts: each product's layers, what the model makes of them, what a protected week costs, and whether past
+ * forecasts were right.
+ */
 final readonly class WeighProof
 {
     /** Points of the model's curve. */
@@ -35,7 +38,8 @@ final readonly class WeighProof
     public function __construct(private Tenancy $tenancy, private Repository $cache) {}
 
     /**
-     * Weighed once for each state of the evidence: what it rests on names the answer that is kept, so that none is stale.
+     * Weighed once for each state of the evidence: what it rests on names the answer that is kept, so that none is
+     * stale.
      *
      * @return array<string, mixed>
      */

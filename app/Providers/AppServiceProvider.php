@@ -113,7 +113,8 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        // Links in messages name the address we were given, never the one a request claims; files are fetched from wherever the page was.
+        // Links in messages name the address we were given, never the one a request claims; files are fetched from
+        // wherever the page was.
         URL::forceRootUrl(config()->string('app.url'));
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
         Model::shouldBeStrict(!$this->app->isProduction());

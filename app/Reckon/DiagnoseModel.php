@@ -11,7 +11,10 @@ use Vicissa\Core\Protection\PartReadings;
 use Vicissa\Core\Protection\Stage;
 use Vicissa\Core\Protection\WaterTalk;
 
-/** `diagnose`: what the readings of one visit say, of the whole and, where given under `parts`, of roof, sides and low panels. */
+/**
+ * `diagnose`: what the readings of one visit say, of the whole and, where given under `parts`, of roof, sides and low
+ * panels.
+ */
 final readonly class DiagnoseModel implements Model
 {
     public function name(): string

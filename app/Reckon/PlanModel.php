@@ -329,7 +329,10 @@ final readonly class PlanModel implements Model
         ];
     }
 
-    /** @return array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}> by how many work at it */
+    /**
+     * @return array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}> by how
+     *     many work at it
+     */
     private static function together(Input $vehicle): array
     {
         $all = $vehicle->objectOrEmpty('minutes_together');

@@ -8,10 +8,15 @@ use Vicissa\Core\Protection\Cause;
 use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\WaterTalk;
 
-/** What is said over a visit's readings, in its JSON form: the same in the record, over HTTP and on the command line. */
+/**
+ * What is said over a visit's readings, in its JSON form: the same in the record, over HTTP and on the command line.
+ */
 final class TalkAnswer
 {
-    /** @return array{verdict: string, next: string, says: string, now: string, next_time: string, parts: list<array<string, string>>} */
+    /**
+     * @return array{verdict: string, next: string, says: string, now: string, next_time: string,
+     *     parts: list<array<string, string>>}
+     */
     public static function of(WaterTalk $talk): array
     {
         return [

@@ -15,8 +15,10 @@ use Vicissa\Core\Protection\WaterTalk;
 final class TalkTable
 {
     /**
-     * @return array{designed: string, topper: bool, of: array<string, string>, answers: list<array<string, mixed>>, by: array<string, int>}
-     *     a letter for each behaviour; answers; and which of them stands for the letters of the four stages, "-" where nothing was read
+     * @return array{designed: string, topper: bool, of: array<string, string>, answers: list<array<string, mixed>>,
+     *     by: array<string, int>}
+     *     a letter for each behaviour; answers; and which of them stands for the letters of the four stages, "-" where
+     *     nothing was read
      */
     public static function of(Designed $designed, bool $topper): array
     {

@@ -22,7 +22,10 @@ use Vicissa\Core\Visit\TankAtHand;
 use Vicissa\Core\Visit\Urge;
 use Vicissa\Core\Visit\Visit;
 
-/** `visit`: a visit laid out whole, from the vehicle, the day, the place, the crew with its gear and pace, and what is planned (domain §15). */
+/**
+ * `visit`: a visit laid out whole, from the vehicle, the day, the place, the crew with its gear and pace, and what is
+ * planned (domain §15).
+ */
 final readonly class VisitModel implements Model
 {
     public function name(): string

@@ -15,7 +15,8 @@ final readonly class DueDates
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @return list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null, look: string|null}>
+     * @return list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null,
+     *     due: string|null, late: string|null, look: string|null}>
      */
     public function __invoke(Vehicle $vehicle): array
     {

@@ -34,7 +34,8 @@ use Illuminate\Support\Carbon;
  * @property int|null $crew
  * @property float|null $water_l
  * @property array<string, int> $textiles  towels, sides and mitts by kind
- * @property list<array{id: string, name: string, kind: string, took_s: int|null, estimate_min: float|null, skipped: bool}> $steps  as they were worked
+ * @property list<array{id: string, name: string, kind: string, took_s: int|null, estimate_min: float|null,
+ *     skipped: bool}> $steps as they were worked
  * @property list<array{what: string, why: string}> $refused
  * @property string|null $recommended
  * @property Carbon|null $next_on

@@ -22,8 +22,8 @@ use Vicissa\Core\Kit\Laundry;
 use Vicissa\Core\Kit\Shortage;
 
 /**
- * What some days' turns need, against what there is: bottles, mixes, towels, water, power; what has to be bought, what washed and by
- * when. A sheet that is laid out knows best; for the others one is laid out in thought.
+ * What some days' turns need, against what there is: bottles, mixes, towels, water, power; what has to be bought, what
+ * washed and by when. A sheet that is laid out knows best; for the others one is laid out in thought.
  */
 final readonly class DrawLoad
 {
@@ -47,7 +47,10 @@ final readonly class DrawLoad
         $need = $maybe = $fills = $towels = [];
         $treated = $power = 0.0;
         foreach ($visits as $visit) {
-            /** @var array{fills: list<array<string, mixed>>, totals: array{treated_l: float, blows_min: float, product_ml: array<string, float>, maybe_ml: array<string, float>, pools: array<string, int>}} $plan */
+            /**
+             * @var array{fills: list<array<string, mixed>>, totals: array{treated_l: float, blows_min: float,
+             *     product_ml: array<string, float>, maybe_ml: array<string, float>, pools: array<string, int>}} $plan
+             */
             $plan = json_decode((string) json_encode($visit['plan']), true);
             $totals = $plan['totals'];
             foreach ($totals['product_ml'] as $id => $ml) {
@@ -111,7 +114,10 @@ final readonly class DrawLoad
         return $this->tenancy->workspace()->house()->loadMargin / 100.0;
     }
 
-    /** @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int, plan: array<string, mixed>}> */
+    /**
+     * @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int,
+     *     plan: array<string, mixed>}>
+     */
     private function visits(string $from, string $to, AtHand $atHand): array
     {
         $stops = RoundStop::query()

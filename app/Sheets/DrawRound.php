@@ -318,7 +318,8 @@ final readonly class DrawRound
      *
      * @param Collection<int, Vehicle> $vehicles
      * @param array<array-key, mixed> $going
-     * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int|null, planned_on: string|null}> days_over: null where there was no visit yet
+     * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int|null,
+     *     planned_on: string|null}> days_over: null where there was no visit yet
      */
     private function suggested(Collection $vehicles, array $going, TurnLog $log, CarbonImmutable $day): array
     {

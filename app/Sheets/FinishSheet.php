@@ -21,8 +21,8 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Visit\Totals;
 
 /**
- * Closes a visit: the turn with its quantities, stock, towels to the dirty pool, water out of the tank, the time each step
- * took. A second closing, from a device that knew nothing of the first, is kept beside it.
+ * Closes a visit: the turn with its quantities, stock, towels to the dirty pool, water out of the tank, the time each
+ * step took. A second closing, from a device that knew nothing of the first, is kept beside it.
  */
 final readonly class FinishSheet
 {

@@ -8,7 +8,9 @@ use App\Bench\ExpectVisit;
 use App\Book\RoundStop;
 use Illuminate\Support\Facades\DB;
 
-/** Writes down who is on the way on a day, in driving order, and when each begins: its visit is laid out for that hour. */
+/**
+ * Writes down who is on the way on a day, in driving order, and when each begins: its visit is laid out for that hour.
+ */
 final readonly class LayRound
 {
     public function __construct(private DrawRound $drawRound) {}
@@ -26,7 +28,8 @@ final readonly class LayRound
             }
             $round = ($this->drawRound)($on);
 
-            // What was drawn for another hour is drawn again; times then follow from what the visits take at those hours.
+            // What was drawn for another hour is drawn again; times then follow from what the visits take at those
+            // hours.
             return $this->begin($on, $round['stops']) ? ($this->drawRound)($on) : $round;
         });
     }

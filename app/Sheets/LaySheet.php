@@ -132,8 +132,8 @@ final readonly class LaySheet
     }
 
     /**
-     * What the plan would be if something else were found: for a phone that can ask nobody. One for each level of soil, for
-     * grit, for each thing that may sit on the paint, for each way the clean water may stand, and for each scope.
+     * What the plan would be if something else were found: for a phone that can ask nobody. One for each level of soil,
+     * for grit, for each thing that may sit on the paint, for each way the clean water may stand, and for each scope.
      *
      * @return array<string, array<string, mixed>> by "soil:4", "grit", "on:tar", "read:weak", "scope:quick"
      */

@@ -11,13 +11,17 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 
-/** Takes in what a device wrote down, in its order, each thing once; what contradicts another device is kept beside it and marked. */
+/**
+ * Takes in what a device wrote down, in its order, each thing once; what contradicts another device is kept beside it
+ * and marked.
+ */
 final readonly class NoteSheetEvents
 {
     public function __construct(private ClockInterface $clock) {}
 
     /**
-     * @param list<array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string, mixed>, at: string}> $events
+     * @param list<array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string,
+     *     mixed>, at: string}> $events
      */
     public function __invoke(Sheet $sheet, User $writer, array $events): Sheet
     {
@@ -48,7 +52,10 @@ final readonly class NoteSheetEvents
         });
     }
 
-    /** @param array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string, mixed>, at: string} $event */
+    /**
+     * @param array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string,
+     *     mixed>, at: string} $event
+     */
     private function note(Sheet $sheet, User $writer, array $event): void
     {
         if (SheetEvent::query()->whereKey($event['id'])->exists()) {

@@ -13,7 +13,10 @@ use App\Standins\TravelTimes;
 use Illuminate\Support\Facades\DB;
 use Vicissa\Core\Planning\DayOrder;
 
-/** Puts a day's turns, those of the plan among them, into their best order: by travel, opening hours and the hours that dry too fast. */
+/**
+ * Puts a day's turns, those of the plan among them, into their best order: by travel, opening hours and the hours that
+ * dry too fast.
+ */
 final readonly class OrderRound
 {
     /** Minutes after midnight at which one leaves. */

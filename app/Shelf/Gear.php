@@ -77,7 +77,10 @@ class Gear extends Model
         return max(0, min((int) ($this->fact('count') ?? 0), $this->pieces('used') - $this->pieces('washed')));
     }
 
-    /** Of towels: pieces washed since the pool is what it is, each time counted. Those that came in new brought nothing along. */
+    /**
+     * Of towels: pieces washed since the pool is what it is, each time counted. Those that came in new brought nothing
+     * along.
+     */
     public function laundered(): int
     {
         return $this->pieces('washed');

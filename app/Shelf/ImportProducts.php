@@ -9,8 +9,8 @@ use Illuminate\Contracts\Validation\Factory;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Reads a file of products onto the shelf. Rows are matched by name: new ones are put there, known ones changed where the file
- * says so. With an error in any row nothing is done.
+ * Reads a file of products onto the shelf. Rows are matched by name: new ones are put there, known ones changed where
+ * the file says so. With an error in any row nothing is done.
  */
 final readonly class ImportProducts
 {
@@ -20,7 +20,8 @@ final readonly class ImportProducts
 
     /**
      * @param bool $commit  false only looks
-     * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string, string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
+     * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string,
+     *     string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
      *
      * @throws UnreadableFile
      */

@@ -15,7 +15,10 @@ final class LabelSheet
     /** Width and height in mm, and the usual size of the name in points. */
     private const SIZES = ['small' => [50, 25, 9.0], 'medium' => [70, 37, 12.0], 'large' => [100, 60, 18.0]];
 
-    /** Each try sets everything so much smaller; after the last even the longest texts allowed stand on the smallest label. */
+    /**
+     * Each try sets everything so much smaller; after the last even the longest texts allowed stand on the smallest
+     * label.
+     */
     private const SMALLER = 0.88;
 
     private const TRIES = 12;
@@ -35,7 +38,8 @@ final class LabelSheet
     }
 
     /**
-     * The size of the name, in points, at which all of it stands on one label: set and looked at, since only the typesetter knows.
+     * The size of the name, in points, at which all of it stands on one label: set and looked at, since only the
+     * typesetter knows.
      *
      * @param array{name: string, dilution: string, mixed_on: string, caution?: string|null, copies?: int} $label
      */

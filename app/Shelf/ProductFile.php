@@ -10,8 +10,8 @@ use Illuminate\Support\Collection;
 use JsonException;
 
 /**
- * Products as files: JSON as in docs/schemas/product-file.schema.json, or CSV with the same names as columns. Surfaces in a
- * cell are separated by "; ", cautions by " | "; each way of use has a column of its own (dilution_bucket …).
+ * Products as files: JSON as in docs/schemas/product-file.schema.json, or CSV with the same names as columns. Surfaces
+ * in a cell are separated by "; ", cautions by " | "; each way of use has a column of its own (dilution_bucket …).
  */
 final class ProductFile
 {
@@ -119,7 +119,8 @@ final class ProductFile
     }
 
     /**
-     * @return list<array{row: int, facts: array<string, mixed>, unknown: list<string>}> rows by their line or number in the file
+     * @return list<array{row: int, facts: array<string, mixed>, unknown: list<string>}> rows by their line or number in
+     *     the file
      *
      * @throws UnreadableFile
      */

@@ -11,7 +11,10 @@ use Vicissa\Core\Kit\Batches;
 /** The movements of some products, and what follows from them: what is left of which batch, what a count explains. */
 final readonly class StockBook
 {
-    /** @param array<string, list<stdClass>> $moves  rows by product, in the order they happened: years of them, so they are no models */
+    /**
+     * @param array<string, list<stdClass>> $moves rows by product, in the order they happened: years of them, so they
+     *     are no models
+     */
     private function __construct(private array $moves) {}
 
     /** @param list<string> $productIds */
@@ -56,7 +59,8 @@ final readonly class StockBook
     /**
      * What stands between one count and the one before: what came, what went, what is unexplained.
      *
-     * @return list<array{at: CarbonImmutable, counted_ml: float, since: CarbonImmutable|null, bought_ml: float, used_ml: float, turns: int, other_ml: float, difference_ml: float, note: string|null}>
+     * @return list<array{at: CarbonImmutable, counted_ml: float, since: CarbonImmutable|null, bought_ml: float,
+     *     used_ml: float, turns: int, other_ml: float, difference_ml: float, note: string|null}>
      */
     public function counts(Product $product): array
     {

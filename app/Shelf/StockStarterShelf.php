@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
-/** Plain, unbranded bottles of each common kind, so that the first turn can be recorded before a label has been typed in. */
+/**
+ * Plain, unbranded bottles of each common kind, so that the first turn can be recorded before a label has been typed
+ * in.
+ */
 final class StockStarterShelf
 {
     public function __invoke(): void

@@ -7,8 +7,8 @@ namespace App\Standins;
 use Psr\Clock\ClockInterface;
 
 /**
- * Reads the simulated water of a site: what its notes say, with the season in it and a pen's noise on it. Within a minute
- * it shows the same, as a pen held still does.
+ * Reads the simulated water of a site: what its notes say, with the season in it and a pen's noise on it. Within a
+ * minute it shows the same, as a pen held still does.
  */
 final readonly class SimulatedTdsPen implements TdsPen
 {

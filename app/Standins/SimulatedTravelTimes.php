@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
-/** Island roads: a third longer than the gull flies, at forty km/h, and three minutes to park. To and from the unit, what the book says. */
+/**
+ * Island roads: a third longer than the gull flies, at forty km/h, and three minutes to park. To and from the unit,
+ * what the book says.
+ */
 final readonly class SimulatedTravelTimes implements TravelTimes
 {
     private const DETOUR = 1.33;

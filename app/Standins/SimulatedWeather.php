@@ -12,9 +12,9 @@ use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Sky\Sun;
 
 /**
- * Weather of islands in a cool sea, from place, date and seed alone: the same question gets the same answer. Season, sun and sea
- * give the frame; fronts of a day or two and showers of some hours move over it. What lies ahead is seen less and less surely:
- * the forecast leans towards the season's usual weather the farther it looks.
+ * Weather of islands in a cool sea, from place, date and seed alone: the same question gets the same answer. Season,
+ * sun and sea give the frame; fronts of a day or two and showers of some hours move over it. What lies ahead is seen
+ * less and less surely: the forecast leans towards the season's usual weather the farther it looks.
  */
 final readonly class SimulatedWeather implements Weather
 {

@@ -7,8 +7,9 @@ namespace App\Tables;
 use Symfony\Component\Serializer\Encoder\CsvEncoder;
 
 /**
- * Tables as spreadsheets write and read them (RFC 4180): a head, rows, UTF-8 with its mark on the way out, with or without on the way in; commas,
- * semicolons or tabs. No cell goes out that a spreadsheet would take for a formula; the mark that keeps it from that is taken off again on the way in.
+ * Tables as spreadsheets write and read them (RFC 4180): a head, rows, UTF-8 with its mark on the way out, with or
+ * without on the way in; commas, semicolons or tabs. No cell goes out that a spreadsheet would take for a formula; the
+ * mark that keeps it from that is taken off again on the way in.
  */
 final class Tables
 {
@@ -43,7 +44,8 @@ final class Tables
     }
 
     /**
-     * @return array{head: list<string>, rows: list<array{row: int, cells: array<string, string>}>} the head in small letters; rows by their line in the file, the head's being the first; empty cells and rows are left out
+     * @return array{head: list<string>, rows: list<array{row: int, cells: array<string, string>}>} the head in small
+     *     letters; rows by their line in the file, the head's being the first; empty cells and rows are left out
      *
      * @throws UnreadableFile
      */

@@ -9,7 +9,8 @@ use Illuminate\Support\Facades\Auth;
 use Psr\Clock\ClockInterface;
 
 /**
- * A row whose changes by people are written down: who, when, what it was before. What the program does by itself is nobody's.
+ * A row whose changes by people are written down: who, when, what it was before. What the program does by itself is
+ * nobody's.
  *
  * @mixin Model
  */

@@ -72,7 +72,8 @@ final class Tenancy
     }
 
     /**
-     * Work of a job, in its workspace; one that runs within a request finds that workspace entered already and leaves it so.
+     * Work of a job, in its workspace; one that runs within a request finds that workspace entered already and leaves
+     * it so.
      *
      * @param callable(): mixed $work
      * @param bool $transaction  false where others should see what it writes before it ends

@@ -11,7 +11,10 @@ use App\Shelf\StockMove;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Stock as movements: what a turn took, what a correction of it gives back, what came in, went bad, was mixed ahead, was counted. */
+/**
+ * Stock as movements: what a turn took, what a correction of it gives back, what came in, went bad, was mixed ahead,
+ * was counted.
+ */
 final readonly class MoveStock
 {
     /** @param TurnEntry|null $before  the entry that counted until now */
@@ -73,7 +76,8 @@ final readonly class MoveStock
     /** @param array<string, mixed> $facts */
     private function move(string $productId, string $kind, float $ml, CarbonImmutable $at, array $facts): void
     {
-        // Added where it lies: two people at once both count. A bottle can't hold less than nothing; the movement says what was taken all the same.
+        // Added where it lies: two people at once both count. A bottle can't hold less than nothing; the movement says
+        // what was taken all the same.
         Product::query()
             ->whereKey($productId)
             ->update([

@@ -18,7 +18,8 @@ final readonly class ProposeNext
     public function __construct(private Tenancy $tenancy) {}
 
     /**
-     * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null, due: string|null, late: string|null, look?: string|null}> $due  due dates after the turn
+     * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null,
+     *     due: string|null, late: string|null, look?: string|null}> $due due dates after the turn
      */
     public function __invoke(Turn $turn, Vehicle $vehicle, array $due): void
     {

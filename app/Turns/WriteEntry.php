@@ -188,7 +188,8 @@ final readonly class WriteEntry
     }
 
     /**
-     * @param list<array{stage: string, zone: string, part?: string, behaviour: string, sheets_s?: float|null}> $readings
+     * @param list<array{stage: string, zone: string, part?: string, behaviour: string,
+     *     sheets_s?: float|null}> $readings
      * @param array<int, Layer> $stack    outermost first
      * @param float|null $sheetedBefore   seconds a sheet of water took on the paint at the visit before
      * @return list<array<string, mixed>>

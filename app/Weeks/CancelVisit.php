@@ -12,7 +12,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 
-/** A visit that will not be: out of the plan, the round and the sheets that were laid for it, with why and by whom; calendars hear of it. */
+/**
+ * A visit that will not be: out of the plan, the round and the sheets that were laid for it, with why and by whom;
+ * calendars hear of it.
+ */
 final readonly class CancelVisit
 {
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}

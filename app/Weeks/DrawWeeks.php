@@ -23,7 +23,10 @@ use Vicissa\Core\Planning\Reasons;
 use Vicissa\Core\Planning\Unmet;
 use Vicissa\Core\Visit\Pace;
 
-/** The weeks as they stand: who goes where on which day, how full the days are, what can't be met, weighed by the facts of now. */
+/**
+ * The weeks as they stand: who goes where on which day, how full the days are, what can't be met, weighed by the facts
+ * of now.
+ */
 final readonly class DrawWeeks
 {
     /** Visits of so many days are laid out for their own day; the weather says little of later ones. */
@@ -213,8 +216,10 @@ final readonly class DrawWeeks
      * @param list<Visit> $visits
      * @param array<string, PlanVehicle> $vehicles
      * @param array<array-key, mixed> $places  names by id
-     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near  by vehicle and date
-     * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int, trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
+     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near by
+     *     vehicle and date
+     * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int,
+     *     trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
      */
     private function load(
         Instance $instance,
@@ -236,7 +241,8 @@ final readonly class DrawWeeks
                     ]
                     as $i => $part
                 ) {
-                    // In one piece it is laid out for its own day; over several days it is shared out as the plan has it.
+                    // In one piece it is laid out for its own day; over several days it is shared out as the plan has
+                    // it.
                     $minutes =
                         $one !== null &&
                         $i === 0 &&
@@ -278,7 +284,8 @@ final readonly class DrawWeeks
 
     /**
      * @param Collection<int, PlannedVisit> $rows
-     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle and date
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle
+     *     and date
      */
     private function near(Collection $rows, int $start): array
     {

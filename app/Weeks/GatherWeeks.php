@@ -22,8 +22,8 @@ use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
 
 /**
- * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when its
- * topper, its decontamination and its deadlines fall. Queries don't grow with the vehicles.
+ * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when
+ * its topper, its decontamination and its deadlines fall. Queries don't grow with the vehicles.
  */
 final readonly class GatherWeeks
 {
@@ -43,7 +43,10 @@ final readonly class GatherWeeks
         private ReadPlaces $readPlaces,
     ) {}
 
-    /** @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing  what counts as planned; the book's when left out */
+    /**
+     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing
+     *     what counts as planned; the book's when left out
+     */
     public function __invoke(?array $standing = null, int $days = self::DAYS): Weeks
     {
         $workspace = $this->tenancy->workspace();

@@ -15,8 +15,9 @@ use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\Kind;
 
 /**
- * Which kinds the weather of a day takes from a vehicle: too cold for every topper on the shelf, too wet for a wax. Found by laying the visit out as its sheet
- * will be, so that nothing is planned for which the sheet has no step. What was found is kept as long as nothing it rests on has changed.
+ * Which kinds the weather of a day takes from a vehicle: too cold for every topper on the shelf, too wet for a wax.
+ * Found by laying the visit out as its sheet will be, so that nothing is planned for which the sheet has no step. What
+ * was found is kept as long as nothing it rests on has changed.
  */
 final readonly class JudgeDays
 {
@@ -27,7 +28,8 @@ final readonly class JudgeDays
     ) {}
 
     /**
-     * @param list<array{Vehicle, non-empty-list<int>, non-empty-list<Kind>}> $asked  vehicles, day numbers, and the kinds that may fall on these
+     * @param list<array{Vehicle, non-empty-list<int>, non-empty-list<Kind>}> $asked vehicles, day numbers, and the
+     *     kinds that may fall on these
      * @return array<string, array<int, int>> kind bits by vehicle and day
      */
     public function __invoke(array $asked, AtHand $atHand): array
@@ -46,7 +48,8 @@ final readonly class JudgeDays
                     $visits[] = [$vehicle, Day::date($day)];
                     $kinds[] = array_values($of);
                 }
-                // What an ordinary day does not let be either is not the weather’s doing: the sheet says what is wanting.
+                // What an ordinary day does not let be either is not the weather’s doing: the sheet says what is
+                // wanting.
                 $ordinary[count($visits)] = true;
                 $visits[] = [$vehicle, Day::date($days[0])];
                 $kinds[] = array_values($of);

@@ -10,7 +10,10 @@ use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** A visit was cancelled, or something planned was left out of one: the plan takes it up again, and moves as little as it can. */
+/**
+ * A visit was cancelled, or something planned was left out of one: the plan takes it up again, and moves as little as
+ * it can.
+ */
 final class OpenAgain implements ShouldQueue
 {
     use Queueable;

@@ -9,7 +9,9 @@ use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 
-/** Asks clients about planned visits, each visit and day once. What is asked in the quiet hours goes out in the morning. */
+/**
+ * Asks clients about planned visits, each visit and day once. What is asked in the quiet hours goes out in the morning.
+ */
 final readonly class ProposeVisits
 {
     public function __construct(

@@ -8,14 +8,18 @@ use App\Book\PlannedVisit;
 use DateTimeInterface;
 use Psr\Clock\ClockInterface;
 
-/** Brings what stands in the book to what is planned. A visit that moves stays the same visit; one that goes is remembered as cancelled. */
+/**
+ * Brings what stands in the book to what is planned. A visit that moves stays the same visit; one that goes is
+ * remembered as cancelled.
+ */
 final readonly class PutVisits
 {
     public function __construct(private ClockInterface $clock) {}
 
     /**
      * @param string $after  only what lies after this date is touched
-     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string}> $visits
+     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool,
+     *     scope?: string}> $visits
      */
     public function __invoke(string $after, array $visits): void
     {
@@ -34,7 +38,8 @@ final readonly class PutVisits
 
     /**
      * @param array<string, PlannedVisit> $standing  by date
-     * @param array<string, array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string}> $wanted  by date
+     * @param array<string, array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool,
+     *     scope?: string}> $wanted by date
      */
     private function vehicle(array $standing, array $wanted, DateTimeInterface $now): void
     {
@@ -73,7 +78,10 @@ final readonly class PutVisits
         }
     }
 
-    /** @param array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool, scope?: string} $visit */
+    /**
+     * @param array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool,
+     *     scope?: string} $visit
+     */
     private function change(PlannedVisit $row, array $visit, DateTimeInterface $now): void
     {
         $differs =

@@ -57,8 +57,8 @@ final readonly class ReadPlaces
     }
 
     /**
-     * Where the proof of insurance has run out nobody goes, whatever is locked; and where there is a register, a crew goes as long as the papers
-     * of all its people on it hold.
+     * Where the proof of insurance has run out nobody goes, whatever is locked; and where there is a register, a crew
+     * goes as long as the papers of all its people on it hold.
      *
      * @param list<PlanCrew> $crews
      * @return array<string, array<int, true>>

@@ -22,8 +22,8 @@ use Vicissa\Core\Planning\PlacedVisit as Visit;
 use Vicissa\Core\Planning\Planner;
 
 /**
- * Plans the weeks and puts the visits into the book. What was planned before is the beginning, so that as little moves as the
- * cost allows; what somebody changed while it was searching is never overwritten.
+ * Plans the weeks and puts the visits into the book. What was planned before is the beginning, so that as little moves
+ * as the cost allows; what somebody changed while it was searching is never overwritten.
  */
 final readonly class ReplanWeeks
 {
@@ -39,7 +39,9 @@ final readonly class ReplanWeeks
     ) {}
 
     /**
-     * @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $change  what is planned, changed by hand before the rest adapts
+     * @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>,
+     *     locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>,
+     *     locked: bool}>|null $change what is planned, changed by hand before the rest adapts
      * @param bool $afresh                     forget what was planned, locks excepted
      * @param Closure(float): bool|null $told  hears how far it is, and may say false to stop there
      *
@@ -130,7 +132,10 @@ final readonly class ReplanWeeks
         });
     }
 
-    /** @return list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> what is planned from tomorrow on */
+    /**
+     * @return list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> what is
+     *     planned from tomorrow on
+     */
     public function standing(): array
     {
         return array_values(

@@ -11,7 +11,10 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
 
-/** A search for a plan that somebody waits for: it says how far it is, can be stopped, and never overwrites a change made meanwhile. */
+/**
+ * A search for a plan that somebody waits for: it says how far it is, can be stopped, and never overwrites a change
+ * made meanwhile.
+ */
 final class SearchPlan implements ShouldQueue
 {
     use Queueable;

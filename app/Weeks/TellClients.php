@@ -13,7 +13,10 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 
-/** Writes to clients what waits to be said: proposals, and a reminder the day before. Never in the quiet hours, never twice. */
+/**
+ * Writes to clients what waits to be said: proposals, and a reminder the day before. Never in the quiet hours, never
+ * twice.
+ */
 final readonly class TellClients
 {
     public function __construct(
@@ -45,7 +48,8 @@ final readonly class TellClients
                 ->get();
             $standing = PlannedVisit::query()->whereIn('id', $waiting->pluck('visit_id'))->get()->keyBy('id');
             $letters = 0;
-            // One letter a client, whatever it asks about; a visit that has moved meanwhile is not asked about any more.
+            // One letter a client, whatever it asks about; a visit that has moved meanwhile is not asked about any
+            // more.
             foreach (
                 $waiting
                     ->filter(

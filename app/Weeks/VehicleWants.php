@@ -25,7 +25,10 @@ use Vicissa\Core\Record\Foreseen;
 use Vicissa\Core\Record\LoggedTurn;
 use Vicissa\Core\Record\Rhythm;
 
-/** What the vehicles of the book want of the plan, read for all of them at once: when each was washed, when what falls due, when it can't be had. */
+/**
+ * What the vehicles of the book want of the plan, read for all of them at once: when each was washed, when what falls
+ * due, when it can't be had.
+ */
 final readonly class VehicleWants
 {
     /** A vehicle without a place has one of its own. */
@@ -60,7 +63,8 @@ final readonly class VehicleWants
     /**
      * @param list<string> $ids
      * @param Collection<int, Closure> $closures
-     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing  what counts as planned; the book's when left out
+     * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing
+     *     what counts as planned; the book's when left out
      */
     public function __construct(
         private Workspace $workspace,
@@ -105,7 +109,10 @@ final readonly class VehicleWants
         $this->locks = self::locks($standing, $calendar->today);
     }
 
-    /** @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $minutes  by how many work at it */
+    /**
+     * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $minutes
+     *     by how many work at it
+     */
     public function of(Vehicle $vehicle, array $minutes): PlanVehicle
     {
         // Whoever tops every wash has it in the wash.

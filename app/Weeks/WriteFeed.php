@@ -16,8 +16,9 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
 
 /**
- * The plan as a calendar (RFC 5545). Times are those of a day begun at eight where the workspace is, written in UTC, so that
- * they are right in any zone. A visit that moves keeps its UID and counts its changes; one that goes is said to be cancelled.
+ * The plan as a calendar (RFC 5545). Times are those of a day begun at eight where the workspace is, written in UTC, so
+ * that they are right in any zone. A visit that moves keeps its UID and counts its changes; one that goes is said to be
+ * cancelled.
  */
 final readonly class WriteFeed
 {

@@ -234,7 +234,8 @@ final class Cast
 
     /**
      * Bases: [family, name, line, label low, label high (weeks), age at the start of the year in weeks].
-     * Ways: "forecast" renews by the date, "reading" only when the water fails, "every" at each wash, null has no topper.
+     * Ways: "forecast" renews by the date, "reading" only when the water fails, "every" at each wash, null has no
+     * topper.
      *
      * @return list<array<string, mixed>>
      */

@@ -17,7 +17,10 @@ use Psr\Clock\ClockInterface;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Many vehicles with half a year of fortnightly turns each, for measuring. Facts are inserted in bulk; what follows from them is derived as always. */
+/**
+ * Many vehicles with half a year of fortnightly turns each, for measuring. Facts are inserted in bulk; what follows
+ * from them is derived as always.
+ */
 final readonly class Fleet
 {
     public const EMAIL = 'bench@example.test';

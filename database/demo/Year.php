@@ -297,7 +297,8 @@ final class Year
     }
 
     /**
-     * Now and then somebody goes round: the top suffers where a car stands in the sun and the sea air, the low panels while roads are salted.
+     * Now and then somebody goes round: the top suffers where a car stands in the sun and the sea air, the low panels
+     * while roads are salted.
      *
      * @param array<string, mixed> $cast
      * @return list<array<string, mixed>>

@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\Schema;
 return new class extends Migration {
     public function up(): void
     {
-        // What calendars read: one crew's days, one vehicle's visits, or all. The address holds a secret; only its hash is kept.
+        // What calendars read: one crew's days, one vehicle's visits, or all. The address holds a secret; only its hash
+        // is kept.
         Schema::create('feeds', function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->foreignUuid('workspace_id')->constrained()->cascadeOnDelete();

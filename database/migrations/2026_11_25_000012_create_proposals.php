@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\Schema;
 return new class extends Migration {
     public function up(): void
     {
-        // What a client was asked about a planned visit, and what they answered. One for each visit and day: nothing is sent twice.
+        // What a client was asked about a planned visit, and what they answered. One for each visit and day: nothing is
+        // sent twice.
         Schema::create('proposals', function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->foreignUuid('workspace_id')->constrained()->cascadeOnDelete();

@@ -59,7 +59,8 @@ return new class extends Migration {
             $table->foreignUuid('made_by')->nullable()->constrained('users')->nullOnDelete();
             $table->index(['workspace_id', 'made_at']);
         });
-        // What a client reads without signing in: one turn, a year, a whole history. The address holds a secret; only its hash is kept.
+        // What a client reads without signing in: one turn, a year, a whole history. The address holds a secret; only
+        // its hash is kept.
         Schema::create('record_links', function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->foreignUuid('workspace_id')->constrained()->cascadeOnDelete();

@@ -8,7 +8,8 @@ use Illuminate\Support\Facades\DB;
 return new class extends Migration {
     public function up(): void
     {
-        // A client who asks to be forgotten: the record stays, their words and names in it go, wherever they were copied to. What is written
+        // A client who asks to be forgotten: the record stays, their words and names in it go, wherever they were
+        // copied to. What is written
         // once can't be changed by the application itself.
         DB::unprepared(
             <<<'SQL'

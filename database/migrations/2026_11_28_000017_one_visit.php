@@ -7,7 +7,10 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** What belongs to a visit (domain §15): its kinds and scope, who works it and how long it takes them, what was left out of it and why. */
+/**
+ * What belongs to a visit (domain §15): its kinds and scope, who works it and how long it takes them, what was left out
+ * of it and why.
+ */
 return new class extends Migration {
     public function up(): void
     {

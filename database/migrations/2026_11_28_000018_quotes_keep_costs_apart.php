@@ -8,7 +8,8 @@ use Illuminate\Support\Facades\DB;
 return new class extends Migration {
     public function up(): void
     {
-        // What a quote takes for granted about our costs stood among what the client reads, and was told apart by its words.
+        // What a quote takes for granted about our costs stood among what the client reads, and was told apart by its
+        // words.
         DB::unprepared(
             <<<'SQL'
             update quotes set answer = answer || jsonb_build_object(

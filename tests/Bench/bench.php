@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Prints the figures of the design's budgets that exist so far. Run by bin/bench, which sets up the stack and the fleet.
- * Absolute times belong to the machine; the ratios are what to compare.
+ * Prints the figures of the design's budgets that exist so far. Run by bin/bench, which sets up the stack and the
+ * fleet. Absolute times belong to the machine; the ratios are what to compare.
  */
 
 require __DIR__ . '/../../vendor/autoload.php';

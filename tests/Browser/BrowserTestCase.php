@@ -36,7 +36,10 @@ abstract class BrowserTestCase extends TestCase
     /** Where the browser goes, when not straight to the stack. */
     protected ?string $base = null;
 
-    /** @var array<string, RemoteWebDriver> one for the desk and one for the phone, kept from test to test: opening one costs more than most tests */
+    /**
+     * @var array<string, RemoteWebDriver> one for the desk and one for the phone, kept from test to test: opening one
+     *     costs more than most tests
+     */
     private static array $kept = [];
 
     protected function setUp(): void
@@ -91,7 +94,10 @@ abstract class BrowserTestCase extends TestCase
         return $browser;
     }
 
-    /** At another moment (bin/test --at) the services' clock is moved beneath them; Chromium's own goes on, and its pages are told. */
+    /**
+     * At another moment (bin/test --at) the services' clock is moved beneath them; Chromium's own goes on, and its
+     * pages are told.
+     */
     private static function setClock(RemoteWebDriver $browser): void
     {
         $seconds = (int) getenv('VICISSA_CLOCK_S');
@@ -199,7 +205,10 @@ abstract class BrowserTestCase extends TestCase
         }, $what);
     }
 
-    /** Waits, within the page, for an element that is there and can be seen: asking for it over and over costs more than most pages. */
+    /**
+     * Waits, within the page, for an element that is there and can be seen: asking for it over and over costs more than
+     * most pages.
+     */
     protected function see(string $xpath): RemoteWebElement
     {
         $end = microtime(true) + self::WAIT;
@@ -332,7 +341,10 @@ abstract class BrowserTestCase extends TestCase
         return $label->findElement(WebDriverBy::tagName('input'))->isSelected();
     }
 
-    /** Pressed where it stands, once nothing moves it any more: what slides between aiming and pressing is pressed by nobody. */
+    /**
+     * Pressed where it stands, once nothing moves it any more: what slides between aiming and pressing is pressed by
+     * nobody.
+     */
     protected function click(RemoteWebElement $element): void
     {
         $this->browser->executeAsyncScript(
@@ -427,7 +439,10 @@ abstract class BrowserTestCase extends TestCase
         // From the top, where the band lies over nothing.
         $this->browser->executeScript('window.scrollTo(0, 0)');
         $this->browser->executeScript((string) file_get_contents('node_modules/axe-core/axe.min.js'));
-        /** @var list<array{id: string, help: string, nodes: list<array{html: string, any: list<array{message: string}>}>}> $violations */
+        /**
+         * @var list<array{id: string, help: string, nodes: list<array{html: string,
+         *     any: list<array{message: string}>}>}> $violations
+         */
         $violations = $this->browser->executeAsyncScript(
             'const done = arguments[0]; axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"], resultTypes: ["violations"] }).then((result) => done(result.violations))',
         );

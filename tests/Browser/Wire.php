@@ -7,7 +7,9 @@ namespace Tests\Browser;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 
-/** A wire between a browser and the stack that can really be cut: a process that passes bytes on, and can be stopped. */
+/**
+ * A wire between a browser and the stack that can really be cut: a process that passes bytes on, and can be stopped.
+ */
 final class Wire
 {
     private ?Process $process = null;

@@ -11,7 +11,8 @@ use Symfony\Component\Clock\MockClock;
 use Tests\TestCase;
 
 /**
- * The demo's next fortnight, as Weeks, Round, load, sheet, bench and the client's page tell it: one visit, one truth (domain §15). Nothing it writes stays.
+ * The demo's next fortnight, as Weeks, Round, load, sheet, bench and the client's page tell it: one visit, one truth
+ * (domain §15). Nothing it writes stays.
  */
 final class FortnightTest extends TestCase
 {
@@ -81,7 +82,8 @@ final class FortnightTest extends TestCase
                     [$plan['kinds'], $plan['scope'], $plan['finish'] === null ? $plan['problems'][0] : null],
                     "the sheet of {$on}",
                 );
-                // Each planned kind is a step to tick, as far as the weather was known; Round names those that another day takes away.
+                // Each planned kind is a step to tick, as far as the weather was known; Round names those that another
+                // day takes away.
                 $visits[$id]['without'] = array_values(
                     array_diff($visit['kinds'], ['wash'], array_column($plan['steps'], 'fulfils')),
                 );

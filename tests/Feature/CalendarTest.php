@@ -11,7 +11,10 @@ use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 
-/** The plan in other people's calendars and theirs in it; the day in its best order. The clock stands at noon, Wednesday 25 November 2026. */
+/**
+ * The plan in other people's calendars and theirs in it; the day in its best order. The clock stands at noon, Wednesday
+ * 25 November 2026.
+ */
 final class CalendarTest extends TestCase
 {
     public function testAFeedIsReadBackKeepsItsVisitsAndCanBeRevoked(): void

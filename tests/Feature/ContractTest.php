@@ -13,7 +13,10 @@ use Tests\Furnishes;
 use Tests\TestCase;
 use Vicissa\Core\Matching\Turn\School;
 
-/** What is answered is what docs/openapi.json says: every documented reading, and the writes that fill a workspace. Nothing is said that isn't described. */
+/**
+ * What is answered is what docs/openapi.json says: every documented reading, and the writes that fill a workspace.
+ * Nothing is said that isn't described.
+ */
 final class ContractTest extends TestCase
 {
     use Furnishes;

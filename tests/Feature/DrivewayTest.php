@@ -7,14 +7,20 @@ namespace Tests\Feature;
 use Tests\Shop;
 use Tests\TestCase;
 
-/** What a practitioner would check on a driveway, each from an empty workspace with an own shelf. The clock stands at noon, Wednesday 25 November 2026. */
+/**
+ * What a practitioner would check on a driveway, each from an empty workspace with an own shelf. The clock stands at
+ * noon, Wednesday 25 November 2026.
+ */
 final class DrivewayTest extends TestCase
 {
     use Shop;
 
     private const HARD_SUN = ['air_c' => 27, 'rh' => 0.4, 'wind_m_s' => 2, 'sun_w_m2' => 850];
 
-    /** Coach and boat trailer on a customer's site: gate, register, papers that run out, treated water made there, two people, one trip. */
+    /**
+     * Coach and boat trailer on a customer's site: gate, register, papers that run out, treated water made there, two
+     * people, one trip.
+     */
     public function testACoachAndATrailerBehindAGate(): void
     {
         $this->shop();
@@ -118,7 +124,10 @@ final class DrivewayTest extends TestCase
         );
     }
 
-    /** Full wash ending in paste wax, decals on the doors: through an uncalibrated and a calibrated lance, in mild sun and in strong. */
+    /**
+     * Full wash ending in paste wax, decals on the doors: through an uncalibrated and a calibrated lance, in mild sun
+     * and in strong.
+     */
     public function testAFullWashThatEndsInPasteWax(): void
     {
         $this->shop();
@@ -217,7 +226,9 @@ final class DrivewayTest extends TestCase
         self::assertFalse($bench['drying']['may_air_dry']);
     }
 
-    /** Wheels: iron remover on cool wheels, rinsed, wheel by wheel where the label is short; sealed wet; dressing last. */
+    /**
+     * Wheels: iron remover on cool wheels, rinsed, wheel by wheel where the label is short; sealed wet; dressing last.
+     */
     public function testWheelsDeepCleanedAndSealed(): void
     {
         $this->shop();

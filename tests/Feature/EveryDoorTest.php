@@ -11,7 +11,10 @@ use Illuminate\Support\Str;
 use Tests\Furnishes;
 use Tests\TestCase;
 
-/** Tries every address the application answers at, as it stands in its own table: a new one is tried without anybody thinking of it. */
+/**
+ * Tries every address the application answers at, as it stands in its own table: a new one is tried without anybody
+ * thinking of it.
+ */
 final class EveryDoorTest extends TestCase
 {
     use Furnishes;

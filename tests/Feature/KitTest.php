@@ -9,7 +9,10 @@ use App\Shelf\StockMove;
 use Illuminate\Support\Facades\Auth;
 use Tests\TestCase;
 
-/** What goes into the van, what is bought and washed for it, and what the shelf's book says. The clock stands at noon, 25 November 2026. */
+/**
+ * What goes into the van, what is bought and washed for it, and what the shelf's book says. The clock stands at noon,
+ * 25 November 2026.
+ */
 final class KitTest extends TestCase
 {
     public function testADaysLoadAgainstWhatThereIs(): void

@@ -8,7 +8,10 @@ use Illuminate\Support\Facades\Auth;
 use Tests\Shop;
 use Tests\TestCase;
 
-/** Work that goes on for weeks, from an empty workspace with an own shelf. The clock begins at noon, Wednesday 25 November 2026. */
+/**
+ * Work that goes on for weeks, from an empty workspace with an own shelf. The clock begins at noon, Wednesday 25
+ * November 2026.
+ */
 final class MonthTest extends TestCase
 {
     use Shop;
@@ -97,7 +100,10 @@ final class MonthTest extends TestCase
         self::assertNotSame('warm-air', $packs['drying'], 'warm air wants a socket');
     }
 
-    /** A coating's regimen: soap without wax, boost every sixth wash or ten weeks, looked over yearly, recoat when that says so. */
+    /**
+     * A coating's regimen: soap without wax, boost every sixth wash or ten weeks, looked over yearly, recoat when that
+     * says so.
+     */
     public function testACoatingsRegimen(): void
     {
         $this->shop();

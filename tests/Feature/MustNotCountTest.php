@@ -21,7 +21,10 @@ use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 
-/** For each condition of a query or a rule, the one thing it keeps out. The clock stands at noon, Wednesday 25 November 2026. */
+/**
+ * For each condition of a query or a rule, the one thing it keeps out. The clock stands at noon, Wednesday 25 November
+ * 2026.
+ */
 final class MustNotCountTest extends TestCase
 {
     private User $owner;

@@ -10,7 +10,10 @@ use Illuminate\Support\Str;
 use Tests\Furnishes;
 use Tests\TestCase;
 
-/** Sends nonsense to every address in every field its description names: whatever comes, it is told what is wrong, and nothing breaks. */
+/**
+ * Sends nonsense to every address in every field its description names: whatever comes, it is told what is wrong, and
+ * nothing breaks.
+ */
 final class NonsenseTest extends TestCase
 {
     use Furnishes;
@@ -45,7 +48,10 @@ final class NonsenseTest extends TestCase
         config()->set('vicissa.limits.api', 1_000_000);
         [$owner, $workspace] = $this->business();
         $ids = $this->furnish($owner, $workspace);
-        /** @var array{paths: array<string, array<string, array<string, mixed>>>, components: array{schemas: array<string, mixed>}} $api */
+        /**
+         * @var array{paths: array<string, array<string, array<string, mixed>>>,
+         *     components: array{schemas: array<string, mixed>}} $api
+         */
         $api = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 512, JSON_THROW_ON_ERROR);
         $broken = [];
         $tried = $turnedAway = 0;
@@ -121,8 +127,8 @@ final class NonsenseTest extends TestCase
     }
 
     /**
-     * All fields nonsense; and where none must be there, so that one alone may come through, every third field alone: over three
-     * kinds of nonsense each of them, and every kind in a third of all fields.
+     * All fields nonsense; and where none must be there, so that one alone may come through, every third field alone:
+     * over three kinds of nonsense each of them, and every kind in a third of all fields.
      *
      * @param list<string> $fields
      * @return iterable<array<string, mixed>>

@@ -16,7 +16,10 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\MockClock;
 use Tests\TestCase;
 
-/** Clients are asked, answer by a link that shows nothing else, and are reminded; in quiet hours nothing goes out, and nothing twice. */
+/**
+ * Clients are asked, answer by a link that shows nothing else, and are reminded; in quiet hours nothing goes out, and
+ * nothing twice.
+ */
 final class ProposalTest extends TestCase
 {
     public function testADayIsProposedOnceAndAccepted(): void

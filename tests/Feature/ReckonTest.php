@@ -96,7 +96,10 @@ final class ReckonTest extends TestCase
 
     public function testEveryVisitOfTheVectorsOverHttpAndWhatCannotBeKeptIsNamed(): void
     {
-        /** @var list<array{name: string, input: array<string, mixed>, expect: array{best_known: int, proven: bool}}> $vectors */
+        /**
+         * @var list<array{name: string, input: array<string, mixed>, expect: array{best_known: int,
+         *     proven: bool}}> $vectors
+         */
         $vectors = json_decode(
             (string) file_get_contents(base_path('core/tests/vectors/sheet.json')),
             true,

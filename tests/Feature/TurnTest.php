@@ -29,7 +29,8 @@ final class TurnTest extends TestCase
             ->assertCreated()
             ->assertHeader('ETag', '"1"');
         $forecast = $response->json('layers.0.forecast');
-        // ln life ~ N(ln(0.8·√(3·10)), √(0.602² + 0.25² + 0.2²)); the wear is one reference week with a wash every fortnight: 0.875 a week.
+        // ln life ~ N(ln(0.8·√(3·10)), √(0.602² + 0.25² + 0.2²)); the wear is one reference week with a wash every
+        // fortnight: 0.875 a week.
         self::assertEqualsWithDelta(0.8 * sqrt(30), $forecast['p50_weeks'], 0.06);
         self::assertEqualsWithDelta(0.875, $forecast['per_week'], 1e-6);
         $days = 7 * 0.8 * sqrt(30) * exp(-0.524401 * sqrt((log(10 / 3) / 2) ** 2 + 0.0625 + 0.04));

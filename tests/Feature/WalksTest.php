@@ -8,7 +8,9 @@ use App\Book\Vehicle;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 
-/** Whole pieces of work, from an empty workspace to the record. The clock stands at noon, Wednesday 25 November 2026. */
+/**
+ * Whole pieces of work, from an empty workspace to the record. The clock stands at noon, Wednesday 25 November 2026.
+ */
 final class WalksTest extends TestCase
 {
     /** A dusty hatchback at a door without a hose. */
@@ -56,7 +58,9 @@ final class WalksTest extends TestCase
         self::assertNotSame([], $refused['problems'], 'in plain words');
     }
 
-    /** Flat on a clean, coated bonnet: every place says the same next step, until a reading after decontamination tells. */
+    /**
+     * Flat on a clean, coated bonnet: every place says the same next step, until a reading after decontamination tells.
+     */
     #[TestWith(['good', 'holds'])]
     #[TestWith(['flat', 'spent'])]
     public function testIsItCloggedOrSpent(string $afterDecon, string $turnsOut): void

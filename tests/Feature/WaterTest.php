@@ -11,7 +11,10 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\TestCase;
 
-/** What the water says part by part, and what the film answers: any point of it, washes moved, seasons, yearly looks. The clock stands at noon, 25 November 2026. */
+/**
+ * What the water says part by part, and what the film answers: any point of it, washes moved, seasons, yearly looks.
+ * The clock stands at noon, 25 November 2026.
+ */
 final class WaterTest extends TestCase
 {
     public function testPartsAreKeptAndTalkedOver(): void

@@ -10,7 +10,10 @@ use PhpParser\NodeFinder;
 use PhpParser\Parser;
 use PhpParser\ParserFactory;
 
-/** Small lies a source file could tell: one operator, one figure, one truth turned round. Each a place in the text and what would stand there. */
+/**
+ * Small lies a source file could tell: one operator, one figure, one truth turned round. Each a place in the text and
+ * what would stand there.
+ */
 final class Mutants
 {
     /** What each operator is mistaken for. */
@@ -44,7 +47,8 @@ final class Mutants
     {
         $tree = $this->parser->parse($code) ?? [];
         $mutants = [];
-        // What an attribute or a constant's comment says is data of another kind; defaults and constants are ours to check.
+        // What an attribute or a constant's comment says is data of another kind; defaults and constants are ours to
+        // check.
         foreach ($this->finder->find($tree, static fn(Node $node): bool => true) as $node) {
             foreach ($this->ofNode($node, $code) as [$at, $length, $to]) {
                 $mutants["{$at} {$to}"] = [

@@ -142,10 +142,16 @@ final class CrewController
         return response()->noContent();
     }
 
-    /** @return array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
+    /**
+     * @return array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>,
+     *     days?: list<array{on: string, minutes: int, note?: string|null}>}
+     */
     private function facts(Request $request, string $new): array
     {
-        /** @var array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>, days?: list<array{on: string, minutes: int, note?: string|null}>} */
+        /**
+         * @var array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>,
+         *     days?: list<array{on: string, minutes: int, note?: string|null}>}
+         */
         return $request->validate([
             'name' => [$new, 'string', 'min:1', 'max:120'],
             'minutes' => ['sometimes', 'array:1,2,3,4,5,6,7'],

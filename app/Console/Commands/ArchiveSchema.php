@@ -9,7 +9,9 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
-/** Writes the schema of the archive from the tables there are; with --check, says whether the published one still is it. */
+/**
+ * Writes the schema of the archive from the tables there are; with --check, says whether the published one still is it.
+ */
 final class ArchiveSchema extends Command
 {
     protected $signature = 'vicissa:archive-schema {--check : only compare}';

@@ -23,7 +23,8 @@ final class LoadDemo extends Command
 
             return self::FAILURE;
         }
-        // Step by step, as the year was lived: in one transaction each turn would have to look past the rows all those before it replaced.
+        // Step by step, as the year was lived: in one transaction each turn would have to look past the rows all those
+        // before it replaced.
         // bin/start takes a database away whose demo was not loaded to its end.
         $told = $isles->settle();
         $tenancy->leave();

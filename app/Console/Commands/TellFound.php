@@ -21,7 +21,10 @@ final class TellFound extends Command
         $eachWorkspace(function () use ($weighProof): void {
             $proof = $weighProof();
             $rows = [];
-            /** @var list<array{name: string, zone: string, layers: int, failed: int, label_low_weeks: float, label_high_weeks: float, life: float, p10: float, p90: float}> $products */
+            /**
+             * @var list<array{name: string, zone: string, layers: int, failed: int, label_low_weeks: float,
+             *     label_high_weeks: float, life: float, p10: float, p90: float}> $products
+             */
             $products = $proof['products'];
             foreach ($products as $one) {
                 $true = Cast::TRUE_LIFE[$one['name']] ?? null;

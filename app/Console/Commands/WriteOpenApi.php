@@ -77,7 +77,10 @@ final class WriteOpenApi extends Command
 
             return self::FAILURE;
         }
-        /** @var array{paths: array<string, array<string, array<string, mixed>>>, components: array{schemas: array<string, mixed>}} $api */
+        /**
+         * @var array{paths: array<string, array<string, array<string, mixed>>>,
+         *     components: array{schemas: array<string, mixed>}} $api
+         */
         $api = json_decode($document->toJson(), true, 512, JSON_THROW_ON_ERROR);
         foreach ($api['paths'] as &$operations) {
             foreach ($operations as &$operation) {

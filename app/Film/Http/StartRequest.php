@@ -54,7 +54,10 @@ final class StartRequest extends FactsRequest
      */
     public function answers(): array
     {
-        /** @var array{id?: string, name: string, body: string, tone?: string, finish?: list<string>, family: string, product_id?: string|null, layer_name?: string|null, since?: string|null} */
+        /**
+         * @var array{id?: string, name: string, body: string, tone?: string, finish?: list<string>, family: string,
+         *     product_id?: string|null, layer_name?: string|null, since?: string|null}
+         */
         return $this->validated();
     }
 

@@ -8,8 +8,9 @@ use Attribute;
 use OpenApi\Attributes as OA;
 
 /**
- * A property in short: Field('name', 'string'), Field('note', 'string?'), Field('tags', 'string[]'), Field('layer', 'Layer'),
- * Field('layers', 'Layer[]'), Field('since?', 'date') for one that may be absent. Capitalised kinds refer to schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats.
+ * A property in short: Field('name', 'string'), Field('note', 'string?'), Field('tags', 'string[]'), Field('layer',
+ * 'Layer'), Field('layers', 'Layer[]'), Field('since?', 'date') for one that may be absent. Capitalised kinds refer to
+ * schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats.
  */
 #[Attribute(Attribute::TARGET_ALL | Attribute::IS_REPEATABLE)]
 final class Field extends OA\Property
@@ -33,7 +34,10 @@ final class Field extends OA\Property
             ctype_upper($kind[0]) => [null, null, '#/components/schemas/' . $kind],
             default => [$kind, null, null],
         };
-        /** @var list<string|int>|null $oneOf  null is one of them where it is allowed, whatever the library's own types say */
+        /**
+         * @var list<string|int>|null $oneOf null is one of them where it is allowed, whatever the library's own types
+         *     say
+         */
         $oneOf = $oneOf !== null && $nullable && !$list ? [...$oneOf, null] : $oneOf;
         match (true) {
             $list => parent::__construct(

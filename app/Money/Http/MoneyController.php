@@ -441,7 +441,10 @@ final readonly class MoneyController
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $mine = fn(string $table) => Rule::exists($table, 'id')->where('workspace_id', $this->tenancy->workspace()->id);
-        /** @var array{title: string, client_id?: string|null, vehicles: list<array{vehicle_id: string, programme_id?: string|null, topper?: bool}>} $facts */
+        /**
+         * @var array{title: string, client_id?: string|null, vehicles: list<array{vehicle_id: string,
+         *     programme_id?: string|null, topper?: bool}>} $facts
+         */
         $facts = $request->validate(
             [
                 'title' => ['required', 'string', 'min:1', 'max:160'],

@@ -11,7 +11,10 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
-/** One short answer that changes whenever the record, a sheet or the plan does, so that a desk sees at once what happened on the driveway. */
+/**
+ * One short answer that changes whenever the record, a sheet or the plan does, so that a desk sees at once what
+ * happened on the driveway.
+ */
 #[Shape('Pulse', new Field('mark', 'string'))]
 final class PulseController
 {

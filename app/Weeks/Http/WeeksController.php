@@ -568,7 +568,11 @@ final readonly class WeeksController
         );
     }
 
-    /** @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $change */
+    /**
+     * @param Closure(list<array{vehicle: string, date: string, crew: string, kinds: list<string>,
+     *     locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>,
+     *     locked: bool}> $change
+     */
     private function changed(Request $request, string $why, Closure $change): JsonResponse
     {
         $user = $request->user();

@@ -16,7 +16,7 @@ final readonly class Regime
      * @param float $washFactor         wear of a wash (14.8)
      * @param bool $givesBack           a fitting drying aid at each wash
      * @param float $medium             contact risk of the method (domain §5)
-     * @param int $ceiling              soil beyond which the method is refused and a pre-wash with many towels stands in
+     * @param int $ceiling       soil beyond which the method is refused and a pre-wash with many towels stands in
      * @param array{wash: float, topper: float} $minutes
      * @param array{wash: float, topper: float} $litres
      * @param array{wash: float, topper: float} $minor  materials

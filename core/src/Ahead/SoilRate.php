@@ -8,8 +8,9 @@ use Vicissa\Core\Protection\Habits;
 use Vicissa\Core\Protection\WearFactors;
 
 /**
- * How fast a vehicle gets dirty, in levels of soil (domain §5) a day: what settles on it where it stands, and what it throws up
- * where it drives. A working default: a car outdoors with 200 km a week on ordinary roads has a road film after a fortnight.
+ * How fast a vehicle gets dirty, in levels of soil (domain §5) a day: what settles on it where it stands, and what it
+ * throws up where it drives. A working default: a car outdoors with 200 km a week on ordinary roads has a road film
+ * after a fortnight.
  */
 final readonly class SoilRate
 {

@@ -9,7 +9,10 @@ final readonly class Spread
 {
     private function __construct(public float $mean, public float $low, public float $high) {}
 
-    /** @param non-empty-list<float> $values  one of each trial; low and high are the fifth and the ninety-fifth of a hundred */
+    /**
+     * @param non-empty-list<float> $values one of each trial; low and high are the fifth and the ninety-fifth of a
+     *     hundred
+     */
     public static function of(array $values): self
     {
         sort($values);

@@ -11,7 +11,8 @@ final readonly class Subject
 {
     /**
      * @param float $medianLife       wear-weeks a fresh topper lives in the middle
-     * @param float $between          spread of ln life that stays the same for all of its layers in a trial: what is not known of product and vehicle
+     * @param float $between     spread of ln life that stays the same for all of its layers in a trial: what is not
+     *     known of product and vehicle
      * @param float $each             spread of ln life from layer to layer (14.9: 0.25)
      * @param list<float> $idle       wear-weeks each day adds by itself, 365 of them
      * @param list<bool> $salted      whether roads are salted on that day

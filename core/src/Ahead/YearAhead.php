@@ -11,18 +11,22 @@ use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Protection\WearFactors;
 
 /**
- * A year of one vehicle under one regime, many times over (seeded Monte Carlo). In each trial product and vehicle draw once how long toppers live on
- * it, each layer draws again (ln life, normal, as in 14.9); weather stretches a gap now and then and makes a week dirtier or cleaner.
- * Trials with the same seed meet the same luck under every regime, so that regimes are compared and not draws (common random numbers).
+ * A year of one vehicle under one regime, many times over (seeded Monte Carlo). In each trial product and vehicle draw
+ * once how long toppers live on it, each layer draws again (ln life, normal, as in 14.9); weather stretches a gap now
+ * and then and makes a week dirtier or cleaner. Trials with the same seed meet the same luck under every regime, so
+ * that regimes are compared and not draws (common random numbers).
  */
 final readonly class YearAhead
 {
     public const DAYS = 365;
 
     /**
-     * @param array<string, Spread> $figures  weeks_below (weeks with the layer below "good"), hours, litres, minor, risk, washes, toppers, refused
-     * @param list<array{day: int, low: float, mid: float, high: float}> $band  share of the topper left, once a week: a tenth, half, nine tenths of the trials lie below
-     * @param list<array{day: int, left: float, topped: bool}> $typical         one trial whose weeks below lie in the middle
+     * @param array<string, Spread> $figures weeks_below (weeks with the layer below "good"), hours, litres, minor,
+     *     risk, washes, toppers, refused
+     * @param list<array{day: int, low: float, mid: float, high: float}> $band share of the topper left, once a week: a
+     *     tenth, half, nine tenths of the trials lie below
+     * @param list<array{day: int, left: float, topped: bool}> $typical     one trial whose weeks below lie in the
+     *     middle
      */
     private function __construct(
         public array $figures,

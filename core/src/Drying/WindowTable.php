@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Drying;
 
 /**
- * Working windows of one film over a grid of panel temperature and sun, in given air: for a device that has to re-reckon
- * its timers where nobody can be asked. Between the points it is read off in straight lines.
+ * Working windows of one film over a grid of panel temperature and sun, in given air: for a device that has to
+ * re-reckon its timers where nobody can be asked. Between the points it is read off in straight lines.
  */
 final readonly class WindowTable
 {
@@ -14,7 +14,10 @@ final readonly class WindowTable
 
     public const SUNS_W_M2 = [0.0, 250.0, 550.0, 900.0];
 
-    /** @param list<list<float>> $workingS  by panel temperature, then sun, s; what stays wet for two hours counts as two hours */
+    /**
+     * @param list<list<float>> $workingS by panel temperature, then sun, s; what stays wet for two hours counts as two
+     *     hours
+     */
     private function __construct(public array $workingS) {}
 
     public static function of(Air $air, float $absorptance, float $heatJM2K, Film $film): self

@@ -17,7 +17,10 @@ final readonly class WorkingWindow
     /** Share of the drying time in which one should be done. */
     private const WORKABLE = 0.6;
 
-    /** A panel that changes more slowly than this (K/s) has settled: under a hundred-thousandth of a degree in two hours. */
+    /**
+     * A panel that changes more slowly than this (K/s) has settled: under a hundred-thousandth of a degree in two
+     * hours.
+     */
     private const SETTLED_K_S = 1e-9;
 
     private const WATER_J_KGK = 4186.0;

@@ -14,8 +14,8 @@ use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Visit\VisitRules;
 
 /**
- * All rules of a house in one value. Every default stands once, in the class whose rule it is; a workspace's own numbers are laid over
- * them (Numbers), and everything that reckons is handed its part of this and nothing else.
+ * All rules of a house in one value. Every default stands once, in the class whose rule it is; a workspace's own
+ * numbers are laid over them (Numbers), and everything that reckons is handed its part of this and nothing else.
  */
 final readonly class House
 {

@@ -10,7 +10,10 @@ use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Turn\DryingWay;
 use Vicissa\Core\Protection\Family;
 
-/** The numbers of the rules as a workspace has them: its own where it has some, the house's defaults elsewhere. Each with its name, its limits and what it does. */
+/**
+ * The numbers of the rules as a workspace has them: its own where it has some, the house's defaults elsewhere. Each
+ * with its name, its limits and what it does.
+ */
 final readonly class Numbers
 {
     /** How a severity is typed. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Kit;
 
 /**
- * What is left of which batch: what came in first goes out first. A count that finds less takes from the oldest, one that finds
- * more is a batch nobody knows.
+ * What is left of which batch: what came in first goes out first. A count that finds less takes from the oldest, one
+ * that finds more is a batch nobody knows.
  */
 final readonly class Batches
 {
@@ -14,7 +14,8 @@ final readonly class Batches
     private function __construct(public array $left) {}
 
     /**
-     * @param list<array{ml: float, batch: string|null, expires: string|null}> $moves  in the order they happened; above nought came in, below went out
+     * @param list<array{ml: float, batch: string|null, expires: string|null}> $moves in the order they happened; above
+     *     nought came in, below went out
      */
     public static function of(array $moves): self
     {

@@ -7,13 +7,15 @@ namespace Vicissa\Core\Kit;
 use Vicissa\Core\InvalidInput;
 
 /**
- * When a pool of towels has to be laundered, so that every day has its clean ones: as late as can be, all that is dirty at once, since
- * a drum half full washes nothing better. Between use and the cupboard lies a night.
+ * When a pool of towels has to be laundered, so that every day has its clean ones: as late as can be, all that is dirty
+ * at once, since a drum half full washes nothing better. Between use and the cupboard lies a night.
  */
 final readonly class Laundry
 {
     private function __construct(
-        /** @var list<array{before: string, pieces: int}> washes: the day they have to be clean for, and how many go in */
+        /**
+         * @var list<array{before: string, pieces: int}> washes: the day they have to be clean for, and how many go in
+         */
         public array $washes,
         /** The most that are missing on any one day, whatever is washed. */
         public int $short,

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Kit;
 
 /**
- * Which way a towel goes with age (domain §9): from the paint to sills, to wheels and jambs, then away. Never back: grit from a wheel
- * does not wash out.
+ * Which way a towel goes with age (domain §9): from the paint to sills, to wheels and jambs, then away. Never back:
+ * grit from a wheel does not wash out.
  */
 final readonly class Retirement
 {

@@ -6,7 +6,10 @@ namespace Vicissa\Core\Matching;
 
 use Vicissa\Core\Protection\Family;
 
-/** How well an allowed product suits a layer (domain, model "match"): higher first, then cheaper, then by name. Of cleaners the gentlest that is strong enough. */
+/**
+ * How well an allowed product suits a layer (domain, model "match"): higher first, then cheaper, then by name. Of
+ * cleaners the gentlest that is strong enough.
+ */
 final readonly class Fit
 {
     private function __construct(

@@ -7,8 +7,8 @@ namespace Vicissa\Core\Matching;
 use Vicissa\Core\InvalidInput;
 
 /**
- * What a label says of a product, and what it is silent about (domain §4). Unknown is a value: the rules take it carefully, the shelf
- * asks for it, and no form fills it in.
+ * What a label says of a product, and what it is silent about (domain §4). Unknown is a value: the rules take it
+ * carefully, the shelf asks for it, and no form fills it in.
  */
 final readonly class Label
 {

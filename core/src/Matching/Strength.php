@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching;
 
-/** How strong a cleaner is (domain §4): gentle within pH 5.5–8.5, medium within 4–11, strong beyond; removers and solvents are never gentle. */
+/**
+ * How strong a cleaner is (domain §4): gentle within pH 5.5–8.5, medium within 4–11, strong beyond; removers and
+ * solvents are never gentle.
+ */
 enum Strength: int
 {
     case Gentle = 0;

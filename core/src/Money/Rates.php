@@ -6,7 +6,10 @@ namespace Vicissa\Core\Money;
 
 use Vicissa\Core\InvalidInput;
 
-/** What an hour, a minute on the road, a litre cost a workspace: working defaults it replaces. Hundredths of its currency ("minor"). */
+/**
+ * What an hour, a minute on the road, a litre cost a workspace: working defaults it replaces. Hundredths of its
+ * currency ("minor").
+ */
 final readonly class Rates
 {
     /** Highest that is believed, by name. */
@@ -72,7 +75,10 @@ final readonly class Rates
         );
     }
 
-    /** @return array{currency: string, labour_minor_h: float, travel_minor_min: float, water_minor_m3: float, resin_minor_l: float, launder_minor: float, towel_minor: float, margin_percent: float} */
+    /**
+     * @return array{currency: string, labour_minor_h: float, travel_minor_min: float, water_minor_m3: float,
+     *     resin_minor_l: float, launder_minor: float, towel_minor: float, margin_percent: float}
+     */
     public function named(): array
     {
         return [

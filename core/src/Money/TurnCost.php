@@ -21,8 +21,9 @@ final readonly class TurnCost
     }
 
     /**
-     * Products by what their packs cost; each towel by what a laundering and its share of a new one cost; water by the litre, treated water with what the membrane let
-     * go; resin by the solids it takes out (14.4: litres it lasts = resin × capacity × 1000 ÷ TDS); people by the hour, the van by the minute.
+     * Products by what their packs cost; each towel by what a laundering and its share of a new one cost; water by the
+     * litre, treated water with what the membrane let go; resin by the solids it takes out (14.4: litres it lasts =
+     * resin × capacity × 1000 ÷ TDS); people by the hour, the van by the minute.
      *
      * @param list<array{ml: float, pack_ml: float|null, price_minor: int|null}> $products
      * @param list<array{pieces: int, price_minor: float|null, cycles: int}> $towels
@@ -77,7 +78,10 @@ final readonly class TurnCost
         );
     }
 
-    /** @return array{products: int, towels: int, water: int, resin: int, time: int, travel: int, total: int} whole hundredths; the total is rounded once */
+    /**
+     * @return array{products: int, towels: int, water: int, resin: int, time: int, travel: int, total: int} whole
+     *     hundredths; the total is rounded once
+     */
     public function rounded(): array
     {
         return array_map(static fn(float $part): int => (int) round($part), [

@@ -6,12 +6,16 @@ namespace Vicissa\Core\Planning;
 
 use Vicissa\Core\InvalidInput;
 
-/** Why a visit stands where it stands, and what any other day would cost: the vehicle's other visits give way, those of all others stay. */
+/**
+ * Why a visit stands where it stands, and what any other day would cost: the vehicle's other visits give way, those of
+ * all others stay.
+ */
 final readonly class Alternatives
 {
     /**
      * @param list<string> $why   sentences
-     * @param array<int, array{cost: float|null, why: string|null}> $days  by day: points more than now (below nought: fewer), or why it can't be
+     * @param array<int, array{cost: float|null, why: string|null}> $days by day: points more than now (below
+     *     nought: fewer), or why it can't be
      */
     private function __construct(public array $why, public array $days) {}
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * Who comes when, and what that costs: each vehicle's visits with the days' minutes and travel beside them, so that one vehicle can be
- * taken out and put back, as it was or by its best given all others.
+ * Who comes when, and what that costs: each vehicle's visits with the days' minutes and travel beside them, so that one
+ * vehicle can be taken out and put back, as it was or by its best given all others.
  */
 final class Assignment
 {
@@ -66,7 +66,9 @@ final class Assignment
         unset($this->promised[$v]);
     }
 
-    /** @return array{float, array<int, list<array{int, int, int}>>, array<int, float>} all of it as it is, for restore */
+    /**
+     * @return array{float, array<int, list<array{int, int, int}>>, array<int, float>} all of it as it is, for restore
+     */
     public function kept(): array
     {
         return [$this->total(), $this->chosen, $this->own];
@@ -251,7 +253,8 @@ final class Assignment
     }
 
     /**
-     * What a vehicle's visits cost beside travel and overtime: gaps, dates, weather, what is missed; less what staying is worth.
+     * What a vehicle's visits cost beside travel and overtime: gaps, dates, weather, what is missed; less what staying
+     * is worth.
      *
      * @param list<array{int, int, int}> $chosen
      */

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * What no plan can be cheaper than, by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and the
- * trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a share of
- * its trip; then every vehicle alone has a shortest path, and the sum of these, less what the days would earn at their prices, is a
- * bound for any prices. Subgradient steps raise it. Crews of a day count as one, which only lowers it.
+ * What no plan can be cheaper than, by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and
+ * the trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a
+ * share of its trip; then every vehicle alone has a shortest path, and the sum of these, less what the days would earn
+ * at their prices, is a bound for any prices. Subgradient steps raise it. Crews of a day count as one, which only
+ * lowers it.
  */
 final class Bound
 {
@@ -18,7 +19,9 @@ final class Bound
     /** @var array<int, float> price of a minute by day, where the best bound was found */
     public array $minutePrices = [];
 
-    /** @var array<int, array<int, int>> the fewest minutes a visit takes with whoever works, by vehicle and kind bits */
+    /**
+     * @var array<int, array<int, int>> the fewest minutes a visit takes with whoever works, by vehicle and kind bits
+     */
     private array $fewest = [];
 
     /** @var array<int, int> minutes of all crews by day */
@@ -86,7 +89,10 @@ final class Bound
         }
     }
 
-    /** @return array{float, array<int, int>, array<int, array<int, true>>} the bound, minutes used without trips by day, who is visited by day */
+    /**
+     * @return array{float, array<int, int>, array<int, array<int, true>>} the bound, minutes used without trips by day,
+     *     who is visited by day
+     */
     private function evaluate(): array
     {
         $rules = $this->instance->rules;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * One vehicle alone: its best visits for given prices of days, exactly. A visit's cost depends on the gap since the visit
- * before and on when topper, decontamination and base were last done; a label is (day, last of each), and
- * a label falls when another on the same day is cheaper by more than its later dates could ever cost.
+ * One vehicle alone: its best visits for given prices of days, exactly. A visit's cost depends on the gap since the
+ * visit before and on when topper, decontamination and base were last done; a label is (day, last of each), and a label
+ * falls when another on the same day is cheaper by more than its later dates could ever cost.
  */
 final readonly class Course
 {
@@ -37,10 +37,16 @@ final readonly class Course
     /** @var list<int> kind bits it may be asked for where all may go on */
     private array $choices;
 
-    /** @var list<list<float|null>> for each of $days, what the gap since the last wash (at 0) or since each earlier day costs; null where it may not be */
+    /**
+     * @var list<list<float|null>> for each of $days, what the gap since the last wash (at 0) or since each earlier day
+     *     costs; null where it may not be
+     */
     private array $gaps;
 
-    /** @var array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} what topper, decontamination and base still cost at least, done last at (0: before the days), after each of $days */
+    /**
+     * @var array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} what
+     *     topper, decontamination and base still cost at least, done last at (0: before the days), after each of $days
+     */
     private array $owed;
 
     /** @var list<float> what it costs to come no more after the last wash (at 0), after each of $days */
@@ -96,8 +102,10 @@ final readonly class Course
     }
 
     /**
-     * @param list<array<int, float>> $prices  for each of $days, what a visit with these kind bits costs there beside gaps and dates; a kind that is missing can't be had
-     * @return array{cost: float, visits: list<array{int, int}>} total, with what is missed; places in $days and kind bits
+     * @param list<array<int, float>> $prices for each of $days, what a visit with these kind bits costs there beside
+     *     gaps and dates; a kind that is missing can't be had
+     * @return array{cost: float, visits: list<array{int, int}>} total, with what is missed; places in $days and kind
+     *     bits
      */
     public function best(array $prices): array
     {
@@ -115,7 +123,8 @@ final readonly class Course
     }
 
     /**
-     * What is still to come costs at least this much, after the last wash (at 0) and after each of $days: gaps and prices without the dates.
+     * What is still to come costs at least this much, after the last wash (at 0) and after each of $days: gaps and
+     * prices without the dates.
      *
      * @param list<array<int, float>> $prices
      * @return list<float>
@@ -188,10 +197,12 @@ final readonly class Course
     }
 
     /**
-     * One cycle alone on the days it may go on: the least its dates can still cost. A base renews what lies on it, so a topper on a base that is renewed owes nothing for sure.
+     * One cycle alone on the days it may go on: the least its dates can still cost. A base renews what lies on it, so a
+     * topper on a base that is renewed owes nothing for sure.
      *
      * @param array{float, float} $weights  of a day late, of a day early
-     * @return array<int, array<int, float>> by when it was done last, then by when nothing has been done since; empty where nothing is owed
+     * @return array<int, array<int, float>> by when it was done last, then by when nothing has been done since; empty
+     *     where nothing is owed
      */
     private function owed(?Cycle $cycle, array $weights): array
     {

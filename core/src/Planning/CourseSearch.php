@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * The cheapest path over one vehicle's days. A label is a day it was visited with the dates on which topper, decontamination
- * and base are then worth doing and due; labels lie side by side in lists, since there are thousands of them and each is asked often.
+ * The cheapest path over one vehicle's days. A label is a day it was visited with the dates on which topper,
+ * decontamination and base are then worth doing and due; labels lie side by side in lists, since there are thousands of
+ * them and each is asked often.
  */
 final class CourseSearch
 {
@@ -53,8 +54,10 @@ final class CourseSearch
     private array $labels = [[0]];
 
     /**
-     * @param bool $settles  nothing is locked: what is due after the end won't be done again, so when it was done is all one
-     * @param array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} $owed  what topper, decontamination and base still cost at least
+     * @param bool $settles nothing is locked: what is due after the end won't be done again, so when it was done is all
+     *     one
+     * @param array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} $owed
+     *     what topper, decontamination and base still cost at least
      */
     public function __construct(
         private readonly PlanVehicle $vehicle,
@@ -217,7 +220,8 @@ final class CourseSearch
     }
 
     /**
-     * Makes labels of the offers; one falls when another of the day is cheaper by more than its later dates could ever cost.
+     * Makes labels of the offers; one falls when another of the day is cheaper by more than its later dates could ever
+     * cost.
      *
      * @param array<int, array{float, int, int, float}> $offers
      * @return list<int>

@@ -8,8 +8,8 @@ use Vicissa\Core\InvalidInput;
 
 /**
  * The order of a day's stops: least of waiting, hours missed, bad hours and travel. Exact up to ten stops by dynamic
- * programming over what has been done and where one stands (Bellman 1962; Held & Karp 1962); beyond that the nearest next,
- * then pairs and stretches turned round until nothing is gained.
+ * programming over what has been done and where one stands (Bellman 1962; Held & Karp 1962); beyond that the nearest
+ * next, then pairs and stretches turned round until nothing is gained.
  */
 final readonly class DayOrder
 {
@@ -37,7 +37,8 @@ final readonly class DayOrder
     ) {}
 
     /**
-     * @param list<array{minutes: int, opens: int, closes: int, hot: array<int, bool>}> $stops  minutes of work, opening hours in minutes after midnight, hours of the day to avoid
+     * @param list<array{minutes: int, opens: int, closes: int, hot: array<int, bool>}> $stops minutes of work, opening
+     *     hours in minutes after midnight, hours of the day to avoid
      * @param list<list<int>> $travel  minutes between places; the first is the unit, then the stops in their order
      * @param int $leaves              minutes after midnight
      *
@@ -168,7 +169,8 @@ final readonly class DayOrder
 
     /**
      * @param list<int> $order
-     * @return list<list<int>> with what lies from one place to the other turned round, and with the one moved to the other
+     * @return list<list<int>> with what lies from one place to the other turned round, and with the one moved to the
+     *     other
      */
     private static function changed(array $order, int $i, int $j): array
     {

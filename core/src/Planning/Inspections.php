@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * Inspections of lasting bases ride on visits that are planned anyway: each on the visit nearest to when it is due that has the minutes
- * for it. What stands on a locked visit stays there, and nothing is added to one.
+ * Inspections of lasting bases ride on visits that are planned anyway: each on the visit nearest to when it is due that
+ * has the minutes for it. What stands on a locked visit stays there, and nothing is added to one.
  */
 final readonly class Inspections
 {

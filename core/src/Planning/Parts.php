@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 /**
- * The days of one visit. Nearly always it is one; where a crew's day can't hold it and the vehicle may stay, the work goes on over the
- * crew's next days on which the vehicle can be had: whole days, and what is left on the last.
+ * The days of one visit. Nearly always it is one; where a crew's day can't hold it and the vehicle may stay, the work
+ * goes on over the crew's next days on which the vehicle can be had: whole days, and what is left on the last.
  */
 final readonly class Parts
 {

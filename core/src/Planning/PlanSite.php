@@ -10,7 +10,8 @@ final readonly class PlanSite
     /**
      * @param int $hopMin               minutes of travel, once a day and crew
      * @param array<int, true> $closed  day numbers
-     * @param array<string, array<int, true>> $barred  day numbers on which a crew may not go there, by crew; a lock doesn't change that
+     * @param array<string, array<int, true>> $barred day numbers on which a crew may not go there, by crew; a lock
+     *     doesn't change that
      * @param int|null $papersUntil     the last day on which anybody is let in at all; null: no end is known
      * @param bool $bay                 under a roof, warm and out of the wind: no weather stands against a visit
      */

@@ -8,7 +8,8 @@ namespace Vicissa\Core\Planning;
 final readonly class PlanVehicle
 {
     /**
-     * @param array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int} $minutes  for one person; each kind what it adds
+     * @param array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int} $minutes for one
+     *     person; each kind what it adds
      * @param int $min     days between visits, at least
      * @param int $target  days between visits, wished for
      * @param int $max     days between visits, before it costs dearly
@@ -16,10 +17,13 @@ final readonly class PlanVehicle
      * @param list<array{int, int}> $deadlines     first and last day of each window in which a visit must fall
      * @param array<int, int> $locks               what is fixed, kind bits by day
      * @param Cycle|null $base                     renewal of a short-lived base
-     * @param int $each                            kind bits that every visit of it holds anyway, whose minutes stand in those of the wash
-     * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $together  minutes by how many work at it, where that is known
+     * @param int $each              kind bits that every visit of it holds anyway, whose minutes stand in those of the
+     *     wash
+     * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int,
+     *     recoat?: int}> $together minutes by how many work at it, where that is known
      * @param bool $mayStay                        a visit longer than a day may go on the days after
-     * @param array<int, int> $without             kind bits for which a day has nothing to do them with: too cold for what is on the shelf, say
+     * @param array<int, int> $without       kind bits for which a day has nothing to do them with: too cold for what is
+     *     on the shelf, say
      */
     public function __construct(
         public string $id,

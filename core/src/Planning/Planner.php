@@ -9,10 +9,10 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /**
- * Plans the weeks (domain, model "plan"). Each vehicle alone is a shortest path (Course); a first plan puts one vehicle after the
- * other, each its best given the rest; then small groups are taken out and put back, whatever is cheaper stays (large
- * neighbourhood search, Shaw 1998). Bound says how far from perfect that can be. The search spends steps, not seconds:
- * equal inputs give equal plans on every machine.
+ * Plans the weeks (domain, model "plan"). Each vehicle alone is a shortest path (Course); a first plan puts one vehicle
+ * after the other, each its best given the rest; then small groups are taken out and put back, whatever is cheaper
+ * stays (large neighbourhood search, Shaw 1998). Bound says how far from perfect that can be. The search spends steps,
+ * not seconds: equal inputs give equal plans on every machine.
  */
 final class Planner
 {
@@ -57,8 +57,8 @@ final class Planner
     }
 
     /**
-     * Plans again after something has changed: the standing plan as it is, what no longer fits put back, and moved only what saves
-     * more than moving it is worth. Never dearer than that; where nothing has changed, nothing moves.
+     * Plans again after something has changed: the standing plan as it is, what no longer fits put back, and moved only
+     * what saves more than moving it is worth. Never dearer than that; where nothing has changed, nothing moves.
      *
      * @param list<PlacedVisit> $before
      * @param float $stay                      points that a visit must save before it moves
@@ -114,7 +114,8 @@ final class Planner
                 break;
             }
         }
-        // What others left behind may be better for one alone; until nobody gains any more, so that planning again finds nothing to move.
+        // What others left behind may be better for one alone; until nobody gains any more, so that planning again
+        // finds nothing to move.
         $this->assignment->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
         $bound->raise((int) ($rounds / 2), $this->assignment->total());
 
@@ -200,7 +201,8 @@ final class Planner
         foreach ($group as $v) {
             $saved[$v] = $this->assignment->lift($v);
         }
-        // Now and then some days are made dearer by chance, so that two find together on a day neither would choose alone.
+        // Now and then some days are made dearer by chance, so that two find together on a day neither would choose
+        // alone.
         $nudge = $this->random->getInt(0, 2) === 0 ? $this->nudge() : [];
         $order = $this->random->shuffleArray($group);
         foreach ($order as $v) {

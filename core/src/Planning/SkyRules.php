@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
-/** What the hours of a working day let be done outdoors, as a set a workspace may replace. The frost below which nothing wet is done is the match’s (domain §5). */
+/**
+ * What the hours of a working day let be done outdoors, as a set a workspace may replace. The frost below which nothing
+ * wet is done is the match’s (domain §5).
+ */
 final readonly class SkyRules
 {
     /**

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
-/** A cycle as a search of one vehicle's course weighs it. Day numbers; one that is not wanted is never due and costs nothing. */
+/**
+ * A cycle as a search of one vehicle's course weighs it. Day numbers; one that is not wanted is never due and costs
+ * nothing.
+ */
 final readonly class Turnover
 {
     private const NEVER = 100000;

@@ -8,7 +8,8 @@ namespace Vicissa\Core\Planning;
 final readonly class Unmet
 {
     /**
-     * @param string $what  "deadline 2027-03-17", "lock 2027-03-09", "cadence", "topper", "decon", "inspection", "base", "papers"
+     * @param string $what "deadline 2027-03-17", "lock 2027-03-09", "cadence", "topper", "decon", "inspection", "base",
+     *     "papers"
      * @param bool $binding  asked for by somebody, on a day or before one: missing it costs more than any rhythm
      */
     public function __construct(

@@ -9,8 +9,9 @@ use Random\Randomizer;
 use Vicissa\Core\InvalidInput;
 
 /**
- * A day and its dirt, drawn for what is to be practised. Easy ones are clear; the harder, the nearer to a line: the soil beside a ceiling, grit under
- * light dust, frost, a panel that dries before one is back, a place without water or power.
+ * A day and its dirt, drawn for what is to be practised. Easy ones are clear; the harder, the nearer to a line: the
+ * soil beside a ceiling, grit under light dust, frost, a panel that dries before one is back, a place without water or
+ * power.
  */
 final readonly class CaseDraw
 {

@@ -6,7 +6,10 @@ namespace Vicissa\Core\Protection;
 
 use Vicissa\Core\InvalidInput;
 
-/** A drop seen from the side, as a spherical cap (holds for drops under about 3 mm of base; gravity flattens larger ones). */
+/**
+ * A drop seen from the side, as a spherical cap (holds for drops under about 3 mm of base; gravity flattens larger
+ * ones).
+ */
 final readonly class Drop
 {
     private function __construct(

@@ -15,7 +15,10 @@ final readonly class IdleWear
     /** How far from the first day the seasons are laid out; beyond it goes on as it was last. */
     private const REACH_DAYS = 36525.0;
 
-    /** @param non-empty-list<array{float, float, float}> $stretches  first day, wear accrued by then, wear per day; in order, the first at day 0 */
+    /**
+     * @param non-empty-list<array{float, float, float}> $stretches first day, wear accrued by then, wear per day; in
+     *     order, the first at day 0
+     */
     private function __construct(private array $stretches) {}
 
     /**
@@ -70,7 +73,8 @@ final readonly class IdleWear
      *
      * @param float $amount  wear-weeks, at least 0
      * @param float $since   day
-     * @param float $washes  wear-weeks per day that washes add (below zero where drying aids give back more than washes take)
+     * @param float $washes wear-weeks per day that washes add (below zero where drying aids give back more than washes
+     *     take)
      * @param float $least   wear-weeks per day that are reckoned at least
      */
     public function reaches(float $amount, float $since, float $washes, float $least): ?float

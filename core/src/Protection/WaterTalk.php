@@ -8,7 +8,8 @@ use Vicissa\Core\InvalidInput;
 
 /**
  * What a colleague would say over the readings of a visit: what it most likely is, what to do now, what to look at next
- * time, and which part of the body tells another story. The verdict is that of Diagnosis; here it gets its consequences.
+ * time, and which part of the body tells another story. The verdict is that of Diagnosis; here it gets its
+ * consequences.
  */
 final readonly class WaterTalk
 {

@@ -11,7 +11,8 @@ namespace Vicissa\Core\Protection;
 final readonly class WearPath
 {
     /**
-     * @param list<array{day: float, before: float, washed: float, after: float}> $steps  wear before each wash, after it, and after its drying aid; in order
+     * @param list<array{day: float, before: float, washed: float, after: float}> $steps wear before each wash, after
+     *     it, and after its drying aid; in order
      */
     private function __construct(private array $steps, private IdleWear $idle) {}
 

@@ -7,9 +7,10 @@ namespace Vicissa\Core\Record;
 use Vicissa\Core\Protection\Designed;
 
 /**
- * What is known of how long a layer holds: the wear at which it was last seen to, and first seen not to. A later reading that
- * holds overrules an earlier failure: that one was clogging. A failure after a wash alone is a suspicion, which counts for the
- * next visit, and for what products learn only once decontamination or the next clean reading bears it out (domain §15.4).
+ * What is known of how long a layer holds: the wear at which it was last seen to, and first seen not to. A later
+ * reading that holds overrules an earlier failure: that one was clogging. A failure after a wash alone is a suspicion,
+ * which counts for the next visit, and for what products learn only once decontamination or the next clean reading
+ * bears it out (domain §15.4).
  */
 final readonly class Endurance
 {

@@ -6,7 +6,10 @@ namespace Vicissa\Core\Record;
 
 use Vicissa\Core\Matching\Zone;
 
-/** When a layer ended, and by what: a topper with the next topper or base, a base with the next base; a reset ends all that it strips. */
+/**
+ * When a layer ended, and by what: a topper with the next topper or base, a base with the next base; a reset ends all
+ * that it strips.
+ */
 final readonly class LayerEnd
 {
     private function __construct(
@@ -18,7 +21,8 @@ final readonly class LayerEnd
     /**
      * @param list<LaidLayer> $stack  of one zone, in the order they went on
      * @param list<LoggedTurn> $turns  oldest first
-     * @return list<self|null> in the order of the stack; null for what is on, and for what a person took off: their word stands
+     * @return list<self|null> in the order of the stack; null for what is on, and for what a person took off: their
+     *     word stands
      */
     public static function ofStack(array $stack, array $turns, Zone $zone): array
     {

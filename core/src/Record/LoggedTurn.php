@@ -22,7 +22,8 @@ final readonly class LoggedTurn
      * @param int $at  seconds since 1970: thousands of these are compared, and calendars are slow
      * @param list<Used> $uses
      * @param bool $lookedOver  whether the base was inspected
-     * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null, sheets_s: float|null}>>> $readings  by zone, stage and part
+     * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null,
+     *     sheets_s: float|null}>>> $readings by zone, stage and part
      */
     public function __construct(
         public string $id,

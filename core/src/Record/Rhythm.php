@@ -13,7 +13,9 @@ final readonly class Rhythm
     /** A topper that nobody has laid for long is due at once, within two weeks, and again after six. */
     private const TOPPED_AGAIN = [14, 42];
 
-    /** Every so many days since it was done last: worth doing from seven tenths, late after one and a half times that. */
+    /**
+     * Every so many days since it was done last: worth doing from seven tenths, late after one and a half times that.
+     */
     public static function every(int $last, int $days): Cycle
     {
         return new Cycle($last + intdiv(7 * $days, 10), $last + $days, $last + intdiv(3 * $days, 2), $days);
@@ -39,7 +41,8 @@ final readonly class Rhythm
     }
 
     /**
-     * A topper every so many washes, where that comes before its date: for the plan a date through the rhythm of washing.
+     * A topper every so many washes, where that comes before its date: for the plan a date through the rhythm of
+     * washing.
      *
      * @param int $washes  as the vehicle has it
      * @param int $since   washes since the last topper

@@ -8,8 +8,8 @@ use DateTimeInterface;
 use Vicissa\Core\InvalidInput;
 
 /**
- * Where the sun stands, good to about a hundredth of a degree (Meeus, Astronomical Algorithms, 2nd ed. 1998, chapters 12, 13,
- * 22 and 25, low accuracy), without refraction.
+ * Where the sun stands, good to about a hundredth of a degree (Meeus, Astronomical Algorithms, 2nd ed. 1998, chapters
+ * 12, 13, 22 and 25, low accuracy), without refraction.
  */
 final readonly class Sun
 {

@@ -10,7 +10,7 @@ final readonly class BodyPanel
     /**
      * @param string $id      such as "door-front-left"
      * @param float $share    of the painted area
-     * @param int $dirt       how dirty such a panel gets beside the others: 0 roof, 1 upper, 2 lower, 3 sills and bumpers
+     * @param int $dirt    how dirty such a panel gets beside the others: 0 roof, 1 upper, 2 lower, 3 sills and bumpers
      */
     public function __construct(public string $id, public string $name, public float $share, public int $dirt) {}
 }

@@ -16,8 +16,8 @@ use Vicissa\Core\Mix\Doses\Fill;
 use Vicissa\Core\Protection\Family;
 
 /**
- * What can go wrong at each step, and what can hurt (domain §12), said at the first step that has the danger. The program warns and
- * defers to the safety sheet, local rules and licensed practice; it permits nothing.
+ * What can go wrong at each step, and what can hurt (domain §12), said at the first step that has the danger. The
+ * program warns and defers to the safety sheet, local rules and licensed practice; it permits nothing.
  */
 final readonly class Hazards
 {

@@ -18,8 +18,8 @@ use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Planning\Kind;
 
 /**
- * A visit laid out (domain §15): the match, what is mixed for it, its steps in order with what each uses, waits for and warns of, and in how many
- * goes. Every place of the program asks this; Visit adds when each step begins.
+ * A visit laid out (domain §15): the match, what is mixed for it, its steps in order with what each uses, waits for and
+ * warns of, and in how many goes. Every place of the program asks this; Visit adds when each step begins.
  */
 final readonly class Laying
 {

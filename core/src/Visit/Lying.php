@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Visit;
 
-/** How long a product lies where it was put, within one step: from its spray to its rinse, for whatever part waits longest. */
+/**
+ * How long a product lies where it was put, within one step: from its spray to its rinse, for whatever part waits
+ * longest.
+ */
 final readonly class Lying
 {
     /**

@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Visit;
 
-/** How the minutes of a visit compare with the rules', for whoever works it at this vehicle: kind by kind, and how far it may be off. */
+/**
+ * How the minutes of a visit compare with the rules', for whoever works it at this vehicle: kind by kind, and how far
+ * it may be off.
+ */
 final readonly class Pace
 {
     /** z of nine in ten. */
     private const NINE_IN_TEN = 1.2815515655446004;
 
-    /** Spread of ln minutes before anything was measured: common, person, vehicle, kinds evened out, the visit itself (domain §15.2). */
+    /**
+     * Spread of ln minutes before anything was measured: common, person, vehicle, kinds evened out, the visit itself
+     * (domain §15.2).
+     */
     private const UNKNOWN = 0.42;
 
     /**

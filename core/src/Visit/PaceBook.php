@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Vicissa\Core\Visit;
 
 /**
- * What has been learnt about minutes (domain §15.2). ln(took ÷ estimated) of a step = common + person + vehicle + kind + rest, of a whole
- * visit without the kind: normal effects around nought, so that the posterior is a linear system (a mixed model; Henderson 1975).
- * Vehicles stand alone given the others and are eliminated. A clock left running is made lighter by how far it is off (Student's t, a
- * few reweighted rounds), and beyond a factor of five it is no clock at all.
+ * What has been learnt about minutes (domain §15.2). ln(took ÷ estimated) of a step = common + person + vehicle + kind
+ * + rest, of a whole visit without the kind: normal effects around nought, so that the posterior is a linear system (a
+ * mixed model; Henderson 1975). Vehicles stand alone given the others and are eliminated. A clock left running is made
+ * lighter by how far it is off (Student's t, a few reweighted rounds), and beyond a factor of five it is no clock at
+ * all.
  */
 final readonly class PaceBook
 {
@@ -59,7 +60,9 @@ final readonly class PaceBook
     }
 
     /**
-     * @param list<array{kind: string|null, person: string|null, vehicle: string, estimated: float, took: float, weight?: float}> $seen  steps, and whole visits where the kind is null; minutes, the estimate without any pace in it
+     * @param list<array{kind: string|null, person: string|null, vehicle: string, estimated: float, took: float,
+     *     weight?: float}> $seen steps, and whole visits where the kind is null; minutes, the estimate without any pace
+     *     in it
      */
     public static function of(array $seen): self
     {
@@ -125,7 +128,8 @@ final readonly class PaceBook
     }
 
     /**
-     * The pace of these people at this vehicle; whoever is not known counts as anybody. Where one person has worked everything and nobody is named, it is them.
+     * The pace of these people at this vehicle; whoever is not known counts as anybody. Where one person has worked
+     * everything and nobody is named, it is them.
      *
      * @param list<string> $people
      */
@@ -153,7 +157,11 @@ final readonly class PaceBook
         );
     }
 
-    /** @return array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string, float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>, visits: int} to be kept, and read again by `kept` */
+    /**
+     * @return array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string,
+     *     float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>,
+     *     visits: int} to be kept, and read again by `kept`
+     */
     public function toKeep(): array
     {
         return [
@@ -169,7 +177,11 @@ final readonly class PaceBook
         ];
     }
 
-    /** @param array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string, float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>, visits: int} $kept */
+    /**
+     * @param array{common: float, kinds: array<string, float>, people: array<string, float>, vehicles: array<string,
+     *     float>, from: array<string, int>, sdCommon: float, sdPerson: float, sdVehicles: array<string, float>,
+     *     visits: int} $kept
+     */
     public static function kept(array $kept): self
     {
         return new self(...$kept);
@@ -214,10 +226,12 @@ final readonly class PaceBook
     }
 
     /**
-     * @param list<array{kind: string|null, person: string|null, vehicle: string, y: float, precision: float, ...}> $rows
+     * @param list<array{kind: string|null, person: string|null, vehicle: string, y: float, precision: float,
+     *     ...}> $rows
      * @param list<float> $weights
      * @param array<string, int> $names
-     * @return array{mean: list<float>, vehicles: array<string, float>, sd_common: float, sd_person: float, sd_vehicles: array<string, float>}
+     * @return array{mean: list<float>, vehicles: array<string, float>, sd_common: float, sd_person: float,
+     *     sd_vehicles: array<string, float>}
      */
     private static function solve(array $rows, array $weights, array $names): array
     {

@@ -8,8 +8,9 @@ use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Units\Measures;
 
 /**
- * How much of the vehicle is worked at once, so that nothing lies longer than its label or its film allows (domain §5, §15.3): all of it, in some goes,
- * or panel by panel. What is put on takes its time, and so does taking it off: the panel that waits longest decides.
+ * How much of the vehicle is worked at once, so that nothing lies longer than its label or its film allows (domain §5,
+ * §15.3): all of it, in some goes, or panel by panel. What is put on takes its time, and so does taking it off: the
+ * panel that waits longest decides.
  */
 final readonly class SectionPlan
 {
@@ -52,7 +53,8 @@ final readonly class SectionPlan
      * @param float|null $limitS   seconds, by label or film
      * @param float $dwellMinS     seconds it has to work
      * @param list<int> $tries     numbers of goes to try, ascending
-     * @param callable(int): array{float, float} $takes  seconds that putting on and taking off take in the largest of so many goes
+     * @param callable(int): array{float, float} $takes seconds that putting on and taking off take in the largest of so
+     *     many goes
      * @param array{float, float} $panelTakes            the same for one panel
      * @param string $unit         what one panel is called
      */

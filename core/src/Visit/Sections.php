@@ -153,7 +153,10 @@ final readonly class Sections
         );
     }
 
-    /** Wheels with a cleaner: goes when each can be sprayed, worked and rinsed in time; each when it has to be rinsed before it is worked. */
+    /**
+     * Wheels with a cleaner: goes when each can be sprayed, worked and rinsed in time; each when it has to be rinsed
+     * before it is worked.
+     */
     public function wheels(Choice $choice): SectionPlan
     {
         return $this->atWheels(Step::Wheels, 'wheels-spray', 'wheels-rinse', 'wheels-brush', $choice);
@@ -237,7 +240,10 @@ final readonly class Sections
         );
     }
 
-    /** @return array{float, float} seconds a wax hazes at least, and after which it comes off hard: by the weather on the dry panel */
+    /**
+     * @return array{float, float} seconds a wax hazes at least, and after which it comes off hard: by the weather on
+     *     the dry panel
+     */
     public function haze(): array
     {
         $later = $this->make->situation->later;

@@ -16,9 +16,9 @@ use Vicissa\Core\Visit\Stretch\Stretch;
 use Vicissa\Core\Visit\Stretch\Wheels;
 
 /**
- * The course of a visit: every step of domain §2 the match asks for, with what it waits for. Stretches of it are laid one
- * after the other; each begins after what the one before it ends with. Nothing is used before it is mixed, and no drop falls before
- * water, leads and platform are set up.
+ * The course of a visit: every step of domain §2 the match asks for, with what it waits for. Stretches of it are laid
+ * one after the other; each begins after what the one before it ends with. Nothing is used before it is mixed, and no
+ * drop falls before water, leads and platform are set up.
  */
 final readonly class Sequence extends Stretch
 {

@@ -7,7 +7,10 @@ namespace Vicissa\Core\Visit;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Sheet\Schedule\Schedule;
 
-/** What a visit comes to: minutes, water, towels, products. The one source of these figures, for whoever plans, packs, prices or records. */
+/**
+ * What a visit comes to: minutes, water, towels, products. The one source of these figures, for whoever plans, packs,
+ * prices or records.
+ */
 final readonly class Totals
 {
     /** Of the drying a dryer blows about half; the rest is towels. */

@@ -13,7 +13,10 @@ use Vicissa\Core\Sheet\Schedule\Schedule;
 use Vicissa\Core\Sheet\Schedule\Scheduler;
 use Vicissa\Core\Sheet\Schedule\Task;
 
-/** A visit laid out in time, that people can work from: steps, doses, limits, when each begins, and what it all comes to. */
+/**
+ * A visit laid out in time, that people can work from: steps, doses, limits, when each begins, and what it all comes
+ * to.
+ */
 final readonly class Visit
 {
     /**

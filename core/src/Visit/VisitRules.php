@@ -4,23 +4,28 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Visit;
 
-/** Hands-on minutes of each kind of step, and what a visit runs through, as a set a workspace may replace; its own pace goes on top (domain §15.2). */
+/**
+ * Hands-on minutes of each kind of step, and what a visit runs through, as a set a workspace may replace; its own pace
+ * goes on top (domain §15.2).
+ */
 final readonly class VisitRules
 {
     /**
-     * @param array<string, array{float, float}> $minutes  by kind of step: minutes to begin with, and minutes a m² of paint
-     * @param array<string, float> $washM2                 wash by Method value, minutes a m² on a road film; wiped ways on dust
+     * @param array<string, array{float, float}> $minutes by kind of step: minutes to begin with, and minutes a m² of
+     *     paint
+     * @param array<string, float> $washM2         wash by Method value, minutes a m² on a road film; wiped ways on dust
      * @param array<string, float> $dryM2                  drying by DryingWay value, minutes a m²
-     * @param float $dirtier                               each level of soil above 2 makes a contact wash so much longer
+     * @param float $dirtier                each level of soil above 2 makes a contact wash so much longer
      * @param float $dust                                  on dust a contact wash takes this share
      * @param float $wipedDirtier                          each level of soil above 1 makes a wiped wash so much longer
      * @param array<string, float> $quick                  what a quick visit takes of a kind of step, as a share
-     * @param list<float> $together                        share of the minutes a step takes that one, two, three people work at together
+     * @param list<float> $together            share of the minutes a step takes that one, two, three people work at
+     *     together
      * @param float $fill                                  minutes a bucket or bottle takes to fill
      * @param float $goM2                                  at most so much paint is washed before it is rinsed
      * @param int $rinseWithin                             minutes after the contact wash in which soap is rinsed off
      * @param array{int, int} $tyreWipe                    minutes after dressing in which tyres are wiped back
-     * @param array{float, float} $hazeMin                 minutes a wax hazes in the warm and dry, and in the cold or damp
+     * @param array{float, float} $hazeMin         minutes a wax hazes in the warm and dry, and in the cold or damp
      * @param float $rinseLM2                              litres of a rinse a m²
      * @param float $wheelsRinseL                          litres that rinse four wheels of a car
      * @param float $carM2                                 a car: wheels of bigger vehicles are bigger by their paint

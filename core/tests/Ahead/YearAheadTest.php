@@ -18,7 +18,8 @@ final class YearAheadTest extends TestCase
 {
     public function testWithoutChanceItIsArithmetic(): void
     {
-        // Life of 8 wear-weeks, 0.75 a week by itself and 0.25 a wash: one wear-week a week; every second week a topper would be early, the tenth late.
+        // Life of 8 wear-weeks, 0.75 a week by itself and 0.25 a wash: one wear-week a week; every second week a topper
+        // would be early, the tenth late.
         $outcome = YearAhead::of($this->subject(0.0, 0.0), $this->regime(TopperRule::Weeks, 4), trials: 40);
         self::assertSame(0.0, $outcome->figures['weeks_below']->high, 'renewed at half its life it is never spent');
         $never = YearAhead::of($this->subject(0.0, 0.0), $this->regime(TopperRule::Never), trials: 40);

@@ -12,7 +12,10 @@ use Vicissa\Core\Drying\Material;
 use Vicissa\Core\House\House;
 use Vicissa\Core\Kit\Retirement;
 
-/** Every default that the field's own sheet states (domain §4 to §15), as it stands there: whoever turns one hears of it. */
+/**
+ * Every default that the field's own sheet states (domain §4 to §15), as it stands there: whoever turns one hears of
+ * it.
+ */
 final class DefaultsTest extends TestCase
 {
     /** @return iterable<string, array{string, float|int}> */

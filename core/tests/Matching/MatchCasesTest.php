@@ -19,10 +19,15 @@ use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
 
-/** Turns as they happen, and what a careful practitioner would do. Written from the job, not from the program's answers. */
+/**
+ * Turns as they happen, and what a careful practitioner would do. Written from the job, not from the program's answers.
+ */
 final class MatchCasesTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, array<string, string>}> facts, expected, schools */
+    /**
+     * @return iterable<string, array{array<string, mixed>, array<string, mixed>, array<string, string>}> facts,
+     *     expected, schools
+     */
     public static function cases(): iterable
     {
         yield 'an ordinary road film on a coating' => [

@@ -41,7 +41,8 @@ final class MatchPropertiesTest extends TestCase
                         Scene::of(['soil' => $soil, ...array_diff_key($facts, ['soil' => 1])]),
                         $schools,
                     )->method->method();
-                    // Where touchless ends contact begins: that is its ceiling, not a liberty. And refused is never risky.
+                    // Where touchless ends contact begins: that is its ceiling, not a liberty. And refused is never
+                    // risky.
                     if ($chosen === null || $chosen === Method::Touchless) {
                         continue;
                     }
@@ -227,7 +228,10 @@ final class MatchPropertiesTest extends TestCase
         );
     }
 
-    /** @return array{array<string, mixed>, Schools} a scene from a seed: weather, place, vehicle, dirt, shelf and schools */
+    /**
+     * @return array{array<string, mixed>, Schools} a scene from a seed: weather, place, vehicle, dirt, shelf and
+     *     schools
+     */
     private static function scene(int $seed): array
     {
         mt_srand($seed);

@@ -21,7 +21,10 @@ final class Instances
     /** Monday, 1 March 2027. */
     public const START = 20878;
 
-    /** @param array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string, string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>} $input */
+    /**
+     * @param array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string,
+     *     string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>} $input
+     */
     public static function read(array $input): Instance
     {
         $day = static fn(string $date): int => Day::number('date', $date);

@@ -26,12 +26,19 @@ use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
 use Vicissa\Core\Planning\Unmet;
 
-/** The weeks: against published optima, against every plan there is where that can be counted, and against its own hard rules. */
+/**
+ * The weeks: against published optima, against every plan there is where that can be counted, and against its own hard
+ * rules.
+ */
 final class PlanTest extends TestCase
 {
     use TestTrait;
 
-    /** @return iterable<string, array{array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string, string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>}, array{optimum: float, bound: float}}> */
+    /**
+     * @return iterable<string, array{array{start: string, days: int, crews: list<array<string, mixed>>,
+     *     weather: array<string, array<string, string>>, sites: list<array<string, mixed>>,
+     *     vehicles: list<array<string, mixed>>}, array{optimum: float, bound: float}}>
+     */
     public static function vectors(): iterable
     {
         foreach (
@@ -43,7 +50,8 @@ final class PlanTest extends TestCase
     }
 
     /**
-     * @param array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string, string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>} $input
+     * @param array{start: string, days: int, crews: list<array<string, mixed>>, weather: array<string, array<string,
+     *     string>>, sites: list<array<string, mixed>>, vehicles: list<array<string, mixed>>} $input
      * @param array{optimum: float, bound: float} $expect
      */
     #[DataProvider('vectors')]

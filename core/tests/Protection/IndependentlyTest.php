@@ -18,7 +18,9 @@ use Vicissa\Core\Protection\WashTrait;
 use Vicissa\Core\Protection\WearAccount;
 use Vicissa\Core\Protection\WearPath;
 
-/** The models against the plainest way of reckoning the same thing: slow, without lattices, shared code or cleverness. */
+/**
+ * The models against the plainest way of reckoning the same thing: slow, without lattices, shared code or cleverness.
+ */
 final class IndependentlyTest extends TestCase
 {
     /** @return iterable<string, array{int}> */

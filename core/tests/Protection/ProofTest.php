@@ -19,7 +19,9 @@ use Vicissa\Core\Protection\Proof\Calibration;
 use Vicissa\Core\Protection\Proof\Foretold;
 use Vicissa\Core\Protection\Proof\SurvivalCurve;
 
-/** What really lasts, and whether we were right: against estimators in other words, and against lives that are known. */
+/**
+ * What really lasts, and whether we were right: against estimators in other words, and against lives that are known.
+ */
 final class ProofTest extends TestCase
 {
     use TestTrait;
@@ -51,7 +53,10 @@ final class ProofTest extends TestCase
             });
     }
 
-    /** A life known between two readings lies between them, whatever else is known, and its median is that of the drawn ones. */
+    /**
+     * A life known between two readings lies between them, whatever else is known, and its median is that of the drawn
+     * ones.
+     */
     public function testALifeSeenToEndLiesBetweenItsReadings(): void
     {
         $model = new LifeModel(6.0, 10.0);
@@ -149,8 +154,8 @@ final class ProofTest extends TestCase
     }
 
     /**
-     * Lives are drawn as the world of the model has them, read now and then, and the next life forecast from what was read:
-     * the 80 % interval has to hold 80 ± 5 %, the median to be unbiased within 5 %.
+     * Lives are drawn as the world of the model has them, read now and then, and the next life forecast from what was
+     * read: the 80 % interval has to hold 80 ± 5 %, the median to be unbiased within 5 %.
      */
     public function testFiveHundredHistoriesOfKnownLives(): void
     {

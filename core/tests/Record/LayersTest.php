@@ -141,7 +141,10 @@ final class LayersTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{list<array{float, string, bool}>, array{float|null, float|null, int|null, int|null}}> */
+    /**
+     * @return iterable<string, array{list<array{float, string, bool}>, array{float|null, float|null, int|null,
+     *     int|null}}>
+     */
     public static function readings(): iterable
     {
         yield 'nothing read' => [[], [null, null, null, null]];
@@ -292,7 +295,8 @@ final class LayersTest extends TestCase
 
     /**
      * @param list<Used> $uses
-     * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null, sheets_s: float|null}>>> $readings
+     * @param array<string, array<string, array<string, array{behaviour: string, angle_deg: float|null,
+     *     sheets_s: float|null}>>> $readings
      */
     private static function turn(
         int $at,

@@ -25,7 +25,10 @@ final class SchedulerTest extends TestCase
     /** @return iterable<string, array{int, list<Task>, int}> */
     public static function visits(): iterable
     {
-        /** @var list<array{name: string, input: array{crew: int, steps: list<array<string, mixed>>}, expect: array{best_known: int, proven: bool}}> $vectors */
+        /**
+         * @var list<array{name: string, input: array{crew: int, steps: list<array<string, mixed>>},
+         *     expect: array{best_known: int, proven: bool}}> $vectors
+         */
         $vectors = json_decode(
             (string) file_get_contents(dirname(__DIR__) . '/vectors/sheet.json'),
             true,
@@ -317,7 +320,10 @@ final class SchedulerTest extends TestCase
     /** @param array<string, mixed> $step */
     private static function task(array $step): Task
     {
-        /** @var array{id: string, minutes: int, people?: int, after?: list<string>, dwell?: array{of: string, min: int, max: int}} $step */
+        /**
+         * @var array{id: string, minutes: int, people?: int, after?: list<string>, dwell?: array{of: string, min: int,
+         *     max: int}} $step
+         */
         return new Task(
             $step['id'],
             $step['minutes'],

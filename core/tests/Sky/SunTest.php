@@ -11,7 +11,10 @@ use Vicissa\Core\Sky\Sun;
 /** The sun against published positions and against what everyone knows of it. */
 final class SunTest extends TestCase
 {
-    /** Reda & Andreas, Solar Position Algorithm (2004), their worked example: zenith 50.11162°, azimuth 194.34024° (with refraction of 0.017°). */
+    /**
+     * Reda & Andreas, Solar Position Algorithm (2004), their worked example: zenith 50.11162°, azimuth 194.34024° (with
+     * refraction of 0.017°).
+     */
     public function testTheWorkedExampleOfTheLiterature(): void
     {
         $sun = Sun::at(39.742476, -105.1786, new DateTimeImmutable('2003-10-17 12:30:30 -07:00'));

@@ -21,7 +21,10 @@ use Vicissa\Core\Visit\Portion;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
 
-/** What never happens on a driveway (domain §15.3), looked for in one visit. Written from the page, not from the program. */
+/**
+ * What never happens on a driveway (domain §15.3), looked for in one visit. Written from the page, not from the
+ * program.
+ */
 final readonly class NeverEver
 {
     /** @var array<string, VisitStep> */

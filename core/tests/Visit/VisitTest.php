@@ -121,7 +121,9 @@ final class VisitTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{array<string, mixed>, int, int, int, Body}> facts, people, least and most minutes */
+    /**
+     * @return iterable<string, array{array<string, mixed>, int, int, int, Body}> facts, people, least and most minutes
+     */
     public static function spans(): iterable
     {
         $car = ['m2' => 10.0, 'due' => 60];

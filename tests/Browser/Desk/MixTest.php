@@ -7,7 +7,9 @@ namespace Tests\Browser\Desk;
 use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
 
-/** The arithmetic at the tap: a lance calibrated, a mix by its label, a label printed, water read, a round looked at. */
+/**
+ * The arithmetic at the tap: a lance calibrated, a mix by its label, a label printed, water read, a round looked at.
+ */
 final class MixTest extends BrowserTestCase
 {
     protected array $size = [1280, 1000];

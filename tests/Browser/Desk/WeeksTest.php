@@ -8,7 +8,10 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\BrowserTestCase;
 
-/** Sunday evening: the next eight weeks, moved by keys, locked, planned again, taken back; a deadline that can't be kept is said. */
+/**
+ * Sunday evening: the next eight weeks, moved by keys, locked, planned again, taken back; a deadline that can't be kept
+ * is said.
+ */
 final class WeeksTest extends BrowserTestCase
 {
     public function testAVisitIsMovedByKeysAtAPriceOneSeesFirst(): void

@@ -8,7 +8,10 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\BrowserTestCase;
 
-/** What belongs to a visit: its scope changed on the drive, what is planned told beside it, and a visit called off by a button. */
+/**
+ * What belongs to a visit: its scope changed on the drive, what is planned told beside it, and a visit called off by a
+ * button.
+ */
 final class OneVisitTest extends BrowserTestCase
 {
     protected array $size = [1280, 900];

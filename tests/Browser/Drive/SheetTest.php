@@ -231,7 +231,10 @@ final class SheetTest extends BrowserTestCase
      */
     private function checkWhatArrived(string $sheet, array $noted, string $used): void
     {
-        /** @var array{events: list<string>, twice: int, stages: list<string>, note: string, corrected: bool, soil: int, steps: int, url: string} $arrived */
+        /**
+         * @var array{events: list<string>, twice: int, stages: list<string>, note: string, corrected: bool, soil: int,
+         *     steps: int, url: string} $arrived
+         */
         $arrived = $this->browser->executeAsyncScript(
             <<<'JS'
             const [sheet, used, done] = arguments

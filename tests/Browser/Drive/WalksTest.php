@@ -9,7 +9,10 @@ use Tests\Browser\BrowserTestCase;
 use Tests\Browser\WorksSheets;
 use Tests\OwnShelf;
 
-/** Whole pieces of work by a person with an own shelf, own gear and an own vehicle: at the desk, on the drive, in the record. */
+/**
+ * Whole pieces of work by a person with an own shelf, own gear and an own vehicle: at the desk, on the drive, in the
+ * record.
+ */
 final class WalksTest extends BrowserTestCase
 {
     use WorksSheets;

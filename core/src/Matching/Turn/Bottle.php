@@ -10,7 +10,7 @@ use Vicissa\Core\Matching\ProductTraits;
 final readonly class Bottle
 {
     /**
-     * @param array<string, float> $shares       product ÷ mix by way of use (bucket, lance, sprayer, bottle, wheel, tyre)
+     * @param array<string, float> $shares    product ÷ mix by way of use (bucket, lance, sprayer, bottle, wheel, tyre)
      * @param array<string, string> $labels      the same as it stands on the label
      * @param float|null $minorPerMl             price of a millilitre in minor units; null when not known
      * @param float|null $labelHighWeeks         longest life its label claims, for protective ones

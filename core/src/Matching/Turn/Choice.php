@@ -71,7 +71,10 @@ final readonly class Choice
         return $facts . $before . '.';
     }
 
-    /** @return list<string> what the verdict warns of; what its label warns of is told at the step where that begins (Hazards) */
+    /**
+     * @return list<string> what the verdict warns of; what its label warns of is told at the step where that begins
+     *     (Hazards)
+     */
     public function cautions(): array
     {
         if ($this->chosen === null) {

@@ -11,7 +11,10 @@ use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Units\Measures;
 use Vicissa\Core\Water\Spots;
 
-/** How the water comes off, and with how many towels (domain §6). The way is chosen like a method: what can't be done here is refused, with its reason. */
+/**
+ * How the water comes off, and with how many towels (domain §6). The way is chosen like a method: what can't be done
+ * here is refused, with its reason.
+ */
 final readonly class DryingPlan
 {
     /** Ways a person may wish for. */

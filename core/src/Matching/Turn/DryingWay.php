@@ -23,7 +23,9 @@ enum DryingWay: string
         return in_array($this, [self::AirThenTowel, self::WarmAir, self::AirAndBlot, self::AirOnly], true);
     }
 
-    /** What lies on a m² when the towels come, a key of MatchRules::$waterLeft; null when nothing is left to take up. */
+    /**
+     * What lies on a m² when the towels come, a key of MatchRules::$waterLeft; null when nothing is left to take up.
+     */
     public function leaves(): ?string
     {
         return match ($this) {

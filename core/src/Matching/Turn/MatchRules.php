@@ -22,26 +22,28 @@ final readonly class MatchRules
      * @param int $preWashFromSoil                 from here on nothing touches the paint before a pre-wash and a rinse
      * @param int $lowerThirdFromSoil              from here on the lower third is softened before the rest
      * @param list<int> $strength                  by soil: how strong a cleaner it asks for, Strength value
-     * @param int $wheelCleanerFrom                this dirty, wheels want a cleaner of their own; kept weekly, soap does
+     * @param int $wheelCleanerFrom        this dirty, wheels want a cleaner of their own; kept weekly, soap does
      * @param int $wheelIronFrom                   from here on brake dust has burnt in
      * @param float $rinseLeaves                   share of soil left after a rinse; the others alike
      * @param float $frostC                        below this air no wet work outdoors
-     * @param float $sealsC                        at this air and below nothing dries by itself, and seals, locks and jambs are dried
+     * @param float $sealsC            at this air and below nothing dries by itself, and seals, locks and jambs are
+     *     dried
      * @param float $hotC                          above this a panel is cooled, shaded or left for another hour
      * @param float $bayC                          a warm bay, when nobody measured
      * @param float $shadeLeavesSun                share of the sun that still reaches a panel in shade
      * @param float $assumedTapTds                 tap water nobody measured, mg/l
      * @param float $assumedTreatedTds             treated water nobody measured, mg/l
      * @param float $treatedAtMost                 water called treated that holds more than this is not, mg/l
-     * @param float $panelOffK                     a panel this far from where air and sun would put it is measured again, K
+     * @param float $panelOffK           a panel this far from where air and sun would put it is measured again, K
      * @param float $topperLastsWeeks              shorter-lived than this by its label, it is a show shine
      * @param array<string, float> $waterLeft      litres on a m² to take up: rinsed, sheeted, blown
      * @param float $horizontals                   share of the paint that lies flat
      * @param array<string, float> $towelM2        paint for which one towel of a kind does, m²
      * @param float $tallM2                        above so much paint someone has to climb for the roof
      * @param float $panelM2                       one panel, about a door
-     * @param array<string, array{float, list<string>}> $uses  by Role value or way on: litres of mix for $useForM2 of paint (grams for "paste"), ways of use in order of likelihood
-     * @param float $margin                        more is mixed than reckoned, so that nobody mixes again for the last door
+     * @param array<string, array{float, list<string>}> $uses by Role value or way on: litres of mix for $useForM2 of
+     *     paint (grams for "paste"), ways of use in order of likelihood
+     * @param float $margin            more is mixed than reckoned, so that nobody mixes again for the last door
      * @param int $sidesPerTowel                   folded twice
      * @param float $driesSoonS                    a rinse workable for less wants drying panel by panel
      * @param float $wipeFromC                     below this air, ways that are rinsed off are easier than wiping

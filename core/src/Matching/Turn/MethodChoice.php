@@ -8,7 +8,10 @@ use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Units\Measures;
 
-/** Which method may touch the paint today, and which is chosen (domain §5). Over its ceiling a method is refused, not just disliked. */
+/**
+ * Which method may touch the paint today, and which is chosen (domain §5). Over its ceiling a method is refused, not
+ * just disliked.
+ */
 final readonly class MethodChoice
 {
     /**
@@ -51,7 +54,8 @@ final readonly class MethodChoice
     }
 
     /**
-     * A quick visit on dust is wiped: rinseless, or waterless where there is nothing else. Anything dirtier is washed as always.
+     * A quick visit on dust is wiped: rinseless, or waterless where there is nothing else. Anything dirtier is washed
+     * as always.
      *
      * @param list<MethodOption> $allowed
      */

@@ -17,8 +17,8 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 
 /**
- * The shelf for one role on one zone, best first (domain, model "match"): allowed before ruled out, then points, then cost
- * per use, then name.
+ * The shelf for one role on one zone, best first (domain, model "match"): allowed before ruled out, then points, then
+ * cost per use, then name.
  */
 final readonly class Ranking
 {
@@ -214,7 +214,10 @@ final readonly class Ranking
         return $bottle->traits->role === Role::Topper && $bottle->traits->leaves->protects();
     }
 
-    /** Whether it lays down the layer that is to be renewed: the same kind, and where its name or line is known, no other. */
+    /**
+     * Whether it lays down the layer that is to be renewed: the same kind, and where its name or line is known, no
+     * other.
+     */
     private static function makes(Bottle $bottle, Coat $layer): bool
     {
         $kind = match ($layer->family) {

@@ -9,9 +9,11 @@ final readonly class Renewal
 {
     /**
      * @param array<array-key, float> $dueInDays  days from now by caution ("10", "30", "50"); negative when overdue
-     * @param bool $failed                     a reading on a clean surface has failed, and decontamination or a second one bore it out
+     * @param bool $failed           a reading on a clean surface has failed, and decontamination or a second one bore
+     *     it out
      * @param bool $suspect                    the last clean reading failed, and it may only be clogged (domain §15.4)
-     * @param float|null $byRhythm             days from now by a rhythm that somebody set instead of the forecast: every so many weeks
+     * @param float|null $byRhythm       days from now by a rhythm that somebody set instead of the forecast: every so
+     *     many weeks
      */
     public function __construct(
         public array $dueInDays,

@@ -194,7 +194,8 @@ enum School: string
     public function governs(): array
     {
         return match ($this) {
-            // What touches the paint, and whether a soap may at all, decides whether there is a turn: everything hangs on it.
+            // What touches the paint, and whether a soap may at all, decides whether there is a turn: everything hangs
+            // on it.
             self::Method, self::BareFace => MatchPart::cases(),
             self::Wheels => [MatchPart::Order],
             self::Foam => [MatchPart::Foaming],

@@ -49,7 +49,10 @@ final readonly class Situation
             : $stack->baseKnown && !$stack->isBare() && !($renewal->failed ?? false) && !($renewal->suspect ?? false);
     }
 
-    /** How the clean water stood last, the later stage counting more: once it holds again, nothing speaks of what was before. */
+    /**
+     * How the clean water stood last, the later stage counting more: once it holds again, nothing speaks of what was
+     * before.
+     */
     public function lastClean(): ?Behaviour
     {
         return $this->seen->reading(Stage::AfterTopper) ??

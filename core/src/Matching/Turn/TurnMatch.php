@@ -11,7 +11,10 @@ use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Textiles\TowelCount;
 
-/** The whole choice for a turn (domain, model "match"). The same input gives the same answer. How it is worked is laid out by Visit. */
+/**
+ * The whole choice for a turn (domain, model "match"). The same input gives the same answer. How it is worked is laid
+ * out by Visit.
+ */
 final readonly class TurnMatch
 {
     /** Of the paint. */
@@ -91,7 +94,10 @@ final readonly class TurnMatch
         return null;
     }
 
-    /** What sits fast, or the lower third, is softened before the rest: with what; null when nothing is, or only water does it. */
+    /**
+     * What sits fast, or the lower third, is softened before the rest: with what; null when nothing is, or only water
+     * does it.
+     */
     public function softener(): ?Choice
     {
         $own =
@@ -114,7 +120,8 @@ final readonly class TurnMatch
     }
 
     /**
-     * How often a choice is used, in uses of the whole vehicle: foam as often as it is foamed, a spray on the lower third besides.
+     * How often a choice is used, in uses of the whole vehicle: foam as often as it is foamed, a spray on the lower
+     * third besides.
      */
     public function uses(Choice $choice): float
     {

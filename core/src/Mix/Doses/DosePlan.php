@@ -15,8 +15,8 @@ use Vicissa\Core\Mix\Lance;
 use Vicissa\Core\Mix\LanceRange;
 
 /**
- * What to mix for a turn, from its match: how much of everything, in which vessels, to which marks, in the order of filling.
- * Amounts are the rules' litres of mix for a use, by painted area.
+ * What to mix for a turn, from its match: how much of everything, in which vessels, to which marks, in the order of
+ * filling. Amounts are the rules' litres of mix for a use, by painted area.
  */
 final readonly class DosePlan
 {
@@ -25,7 +25,8 @@ final readonly class DosePlan
 
     /**
      * @param list<Fill> $fills
-     * @param array<string, float> $productMl  by product id, for the whole turn; the middle of the span where only a span is known
+     * @param array<string, float> $productMl by product id, for the whole turn; the middle of the span where only a
+     *     span is known
      */
     private function __construct(public array $fills, public array $productMl) {}
 

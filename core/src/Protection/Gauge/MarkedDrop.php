@@ -8,9 +8,9 @@ use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Drop;
 
 /**
- * A drop on a side-on photo, marked at its two feet and its top. The foot line may lean: height is measured square to it.
- * Uncertainty is that of the marks, carried through θ = 2 · atan(2h ÷ b) (spherical cap, model "bead") to first order:
- * marks off by σ in any direction move the base by √2 σ and the height by √1.5 σ.
+ * A drop on a side-on photo, marked at its two feet and its top. The foot line may lean: height is measured square to
+ * it. Uncertainty is that of the marks, carried through θ = 2 · atan(2h ÷ b) (spherical cap, model "bead") to first
+ * order: marks off by σ in any direction move the base by √2 σ and the height by √1.5 σ.
  */
 final readonly class MarkedDrop
 {

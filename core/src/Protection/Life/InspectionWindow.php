@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Protection\Life;
 
-/** When a lasting base is to be looked over: at least once a year, sooner where its refresh begins to be worth doing. Moments in seconds since 1970. */
+/**
+ * When a lasting base is to be looked over: at least once a year, sooner where its refresh begins to be worth doing.
+ * Moments in seconds since 1970.
+ */
 final readonly class InspectionWindow
 {
     private const DAY = 86400;

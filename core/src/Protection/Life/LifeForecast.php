@@ -6,7 +6,10 @@ namespace Vicissa\Core\Protection\Life;
 
 use Vicissa\Core\InvalidInput;
 
-/** The life of one layer as a mixture of log-normals, given the wear to which it has held and, where that is known, by which it had failed. */
+/**
+ * The life of one layer as a mixture of log-normals, given the wear to which it has held and, where that is known, by
+ * which it had failed.
+ */
 final readonly class LifeForecast
 {
     private float $total;

@@ -102,7 +102,7 @@ final readonly class LifeModel
     }
 
     /**
-     * @param list<float> $others         ln likelihood of the other vehicles along μ (sums of vehicleEvidence), [] for none
+     * @param list<float> $others     ln likelihood of the other vehicles along μ (sums of vehicleEvidence), [] for none
      * @param list<FailureInterval> $own  this vehicle's earlier layers of the product
      * @param float $worn                 wear-weeks to which the layer asked about is known to have held
      * @param float|null $failed          wear-weeks by which it had failed, where that has been seen
@@ -115,7 +115,8 @@ final readonly class LifeModel
         if ($failed !== null && $failed <= $worn) {
             throw InvalidInput::at('failed', 'A layer fails after it has held, not before.');
         }
-        // μ may have to be resolved finely (many other vehicles), t = μ + v only as finely as this vehicle's own layers ask.
+        // μ may have to be resolved finely (many other vehicles), t = μ + v only as finely as this vehicle's own layers
+        // ask.
         $ownParts = $this->partsFor(count($own));
         [$from, $to, $stride] = $this->region($others, $ownParts);
         $fine = self::STEP / ($ownParts * $stride);

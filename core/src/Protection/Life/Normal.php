@@ -32,7 +32,9 @@ final class Normal
         return exp(-0.5 * $z * $z) / self::SQRT_2PI;
     }
 
-    /** The z below which P lies, to about 1e-9: rational approximation of Acklam (2003). Only ever a first guess here. */
+    /**
+     * The z below which P lies, to about 1e-9: rational approximation of Acklam (2003). Only ever a first guess here.
+     */
     public static function quantile(float $p): float
     {
         if ($p <= 0.0 || $p >= 1.0) {
@@ -72,7 +74,9 @@ final class Normal
                 1.0);
     }
 
-    /** Upper tail for z ≥ 0: rational approximation of Hart (1968) in the double precision form given by West (2005). */
+    /**
+     * Upper tail for z ≥ 0: rational approximation of Hart (1968) in the double precision form given by West (2005).
+     */
     private static function tail(float $z): float
     {
         if ($z > 37.0) {

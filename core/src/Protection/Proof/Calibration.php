@@ -7,10 +7,10 @@ namespace Vicissa\Core\Protection\Proof;
 use Vicissa\Core\Protection\Life\FailureInterval;
 
 /**
- * Whether past forecasts were right: of the layers of which it was said that p in 100 would have failed by then, how many
- * had. A life is known between two readings only, so each layer counts with the share of its forecast between them (the
- * distribution of probability integral transforms for censored lives, Henderson, Jones & Stare 2001; the curve is the
- * Turnbull estimate of the transforms). Right forecasts lie on the diagonal.
+ * Whether past forecasts were right: of the layers of which it was said that p in 100 would have failed by then, how
+ * many had. A life is known between two readings only, so each layer counts with the share of its forecast between them
+ * (the distribution of probability integral transforms for censored lives, Henderson, Jones & Stare 2001; the curve is
+ * the Turnbull estimate of the transforms). Right forecasts lie on the diagonal.
  */
 final readonly class Calibration
 {
@@ -45,7 +45,8 @@ final readonly class Calibration
         foreach (range(1, 9) as $tenth) {
             $said = $tenth / 10.0;
             $was = 1.0 - $curve->holds($said);
-            // Binomial at 95 in 100, since each layer had failed by then or had not; two points for reading off between tenths.
+            // Binomial at 95 in 100, since each layer had failed by then or had not; two points for reading off between
+            // tenths.
             $half = 0.02 + 1.96 * sqrt(($said * (1.0 - $said)) / max(1, $curve->layers));
             $points[] = [
                 'said' => $said,

@@ -9,7 +9,9 @@ use Vicissa\Core\Protection\Life\FailureInterval;
 /** What was forecast for a layer when it went on, and what became of it. */
 final readonly class Foretold
 {
-    /** @param array<int, float> $quantiles  wear-weeks by percent of layers that would have failed: 10, 20 … 90, in order */
+    /**
+     * @param array<int, float> $quantiles wear-weeks by percent of layers that would have failed: 10, 20 … 90, in order
+     */
     public function __construct(public array $quantiles, public FailureInterval $life) {}
 
     /** The chance the forecast had given to failing by so much wear; in straight lines between its quantiles. */

@@ -10,9 +10,9 @@ use Vicissa\Core\Protection\Life\FailureInterval;
 
 /**
  * What share of a product's layers still held by so much wear, with nothing assumed about the shape: the non-parametric
- * maximum likelihood estimate for interval-censored lives (Turnbull 1976), by self-consistency. Lives known exactly make it
- * the Kaplan–Meier estimate. Its band is a bootstrap over layers (Efron & Tibshirani 1993, percentiles), with a seed, so
- * that equal layers give equal bands.
+ * maximum likelihood estimate for interval-censored lives (Turnbull 1976), by self-consistency. Lives known exactly
+ * make it the Kaplan–Meier estimate. Its band is a bootstrap over layers (Efron & Tibshirani 1993, percentiles), with a
+ * seed, so that equal layers give equal bands.
  */
 final readonly class SurvivalCurve
 {
@@ -31,8 +31,10 @@ final readonly class SurvivalCurve
     private const BAND_SETTLED = 2e-3;
 
     /**
-     * @param list<array{from: float, to: float|null, mass: float}> $steps  wear between which so much of the layers failed; to null: never seen to
-     * @param list<array{wear: float, holds: float, low: float, high: float}> $points  the curve at the ends of its steps, with an 80 % band
+     * @param list<array{from: float, to: float|null, mass: float}> $steps wear between which so much of the layers
+     *     failed; to null: never seen to
+     * @param list<array{wear: float, holds: float, low: float, high: float}> $points the curve at the ends of its
+     *     steps, with an 80 % band
      */
     private function __construct(public array $steps, public array $points, public int $layers, public int $failed) {}
 

@@ -11,10 +11,11 @@ final readonly class Schedule
      * @param int $finish                     minutes from the beginning
      * @param array<string, int> $start       minutes, by id, in the order given
      * @param array<string, int> $end
-     * @param array<string, int> $slack       minutes a step may begin later without moving the finish, in this order of work;
+     * @param array<string, int> $slack    minutes a step may begin later without moving the finish, in this order of
+     *     work;
      *                                        those after it move along
      * @param array<string, list<int>> $who   persons, from 1
-     * @param int $bound                      no schedule ends before this; equal to the finish when it is proven earliest
+     * @param int $bound           no schedule ends before this; equal to the finish when it is proven earliest
      */
     public function __construct(
         public int $finish,

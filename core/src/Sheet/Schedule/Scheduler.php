@@ -193,8 +193,8 @@ final readonly class Scheduler
     }
 
     /**
-     * No schedule ends before the work that can't begin earlier is shared out among the crew, and the shortest of what has
-     * to follow it is done.
+     * No schedule ends before the work that can't begin earlier is shared out among the crew, and the shortest of what
+     * has to follow it is done.
      *
      * @param list<int> $starts
      */
@@ -322,7 +322,8 @@ final readonly class Scheduler
      *
      * @param list<int> $order   by start
      * @param list<int> $starts
-     * @return array{array<int, list<int>>, list<array{int, int}>}  people by step, and which step each hands over to which
+     * @return array{array<int, list<int>>, list<array{int, int}>} people by step, and which step each hands over to
+     *     which
      */
     private function hands(array $order, array $starts): array
     {

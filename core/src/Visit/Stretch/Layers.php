@@ -52,7 +52,8 @@ final readonly class Layers extends Stretch
     }
 
     /**
-     * What goes on dry paint at the end: a new base, a wax or topper that is wiped on. It hazes by the weather, panel by panel or in goes.
+     * What goes on dry paint at the end: a new base, a wax or topper that is wiped on. It hazes by the weather, panel
+     * by panel or in goes.
      *
      * @param list<string> $dried
      * @return list<VisitStep>

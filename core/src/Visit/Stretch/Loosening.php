@@ -13,7 +13,9 @@ use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
 
-/** What goes before anybody touches the paint, and what is dissolved off it: softening, pre-wash, foam, iron and tar. */
+/**
+ * What goes before anybody touches the paint, and what is dissolved off it: softening, pre-wash, foam, iron and tar.
+ */
 final readonly class Loosening extends Stretch
 {
     /**

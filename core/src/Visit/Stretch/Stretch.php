@@ -118,7 +118,8 @@ abstract readonly class Stretch
     }
 
     /**
-     * One panel from beginning to end, then the next: sprayed while the one before works, where the label leaves the time.
+     * One panel from beginning to end, then the next: sprayed while the one before works, where the label leaves the
+     * time.
      *
      * @param list<string> $after
      * @param array<string, mixed> $more
@@ -255,7 +256,8 @@ abstract readonly class Stretch
 
     /**
      * @param list<array{panels: list<string>, share: float}> $goes
-     * @return list<array{array{panels: list<string>, share: float}, string, string}>  each with what its ids and its names end with
+     * @return list<array{array{panels: list<string>, share: float}, string, string}> each with what its ids and its
+     *     names end with
      */
     protected static function numbered(array $goes): array
     {
@@ -272,7 +274,9 @@ abstract readonly class Stretch
         );
     }
 
-    /** @return list<array{float, string, string}> shares of the wheels, each with what its ids and its names end with */
+    /**
+     * @return list<array{float, string, string}> shares of the wheels, each with what its ids and its names end with
+     */
     protected static function parts(int $goes): array
     {
         return array_map(

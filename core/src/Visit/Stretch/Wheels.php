@@ -15,7 +15,10 @@ use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
 
-/** Wheels and arches: all four at once where the label leaves the time for it, else pair by pair or wheel by wheel; their sealant, wet or dry. */
+/**
+ * Wheels and arches: all four at once where the label leaves the time for it, else pair by pair or wheel by wheel;
+ * their sealant, wet or dry.
+ */
 final readonly class Wheels extends Stretch
 {
     /**
@@ -106,8 +109,8 @@ final readonly class Wheels extends Stretch
     }
 
     /**
-     * All four at once where the label leaves the time for it; else pair by pair, wheel by wheel; and where even one can't be worked in it, rinsed
-     * first and brushed with soap.
+     * All four at once where the label leaves the time for it; else pair by pair, wheel by wheel; and where even one
+     * can't be worked in it, rinsed first and brushed with soap.
      *
      * @param list<string> $after
      * @return list<VisitStep>
