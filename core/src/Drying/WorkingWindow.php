@@ -23,6 +23,9 @@ final readonly class WorkingWindow
      */
     private const SETTLED_K_S = 1e-9;
 
+    /** So many windows are kept in mind. */
+    private const REMEMBERED = 1024;
+
     private const WATER_J_KGK = 4186.0;
 
     /** hm = h × 1.1015 ÷ 1207.2 (Lewis relation), m/s from W/m²K. */
@@ -47,6 +50,30 @@ final readonly class WorkingWindow
     public static function of(Air $air, Panel $panel, float $filmKgM2): self
     {
         InvalidInput::unlessBetween('film_kg_m2', $filmKgM2, 0.0001, 2, 'kg/m²');
+        // Many visits are laid out for one hour, and for one ordinary day: what was integrated once is not integrated again.
+        static $known = [];
+        $key = pack(
+            'd8',
+            $air->airC,
+            $air->rh,
+            $air->windMS,
+            $air->sunWM2,
+            $panel->absorptance,
+            $panel->heatJM2K,
+            $panel->c,
+            $filmKgM2,
+        );
+        $window = $known[$key] ?? null;
+        if (!($window instanceof self)) {
+            $known = count($known) < self::REMEMBERED ? $known : [];
+            $window = $known[$key] = self::integrated($air, $panel, $filmKgM2);
+        }
+
+        return $window;
+    }
+
+    private static function integrated(Air $air, Panel $panel, float $filmKgM2): self
+    {
         [$m, $t] = [$filmKgM2, $panel->c];
         // Written out rather than composed: up to 28 800 evaluations for one window.
         $h = $air->convection();

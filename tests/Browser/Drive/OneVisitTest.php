@@ -19,6 +19,7 @@ final class OneVisitTest extends BrowserTestCase
     public function testScopeIsChangedOnTheDriveAndSaysWhatThatSaves(): void
     {
         $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/');
         $id = (string) $this->browser->executeAsyncScript(
             <<<'JS'
             const done = arguments[0]
