@@ -392,6 +392,12 @@ abstract class BrowserTestCase extends TestCase
         self::assertSame(204, $status, 'signing in');
     }
 
+    protected function atFilm(): void
+    {
+        $this->visit('/');
+        $this->see('//h1[normalize-space(.) = "Film"]');
+    }
+
     /** The day the demo lives on: yesterday, once midnight has gone by since it was loaded. Round is open. */
     protected function demoDay(): string
     {

@@ -14,7 +14,7 @@ final class Screenshots extends BrowserTestCase
     public function testDraw(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->see('//a[contains(@class, "row")]');
         $this->shoot('film');
         $this->press('The vet’s pickup');
@@ -129,7 +129,7 @@ final class Screenshots extends BrowserTestCase
         $this->browser = self::cleared(390, 844);
         try {
             $this->signIn('tam@marram-sedge.example');
-            $this->visit('/');
+            $this->atFilm();
             $this->see('//a[contains(@class, "row")]');
             $this->visit('/round/load');
             $this->seeText('in the van');

@@ -56,7 +56,7 @@ final class FilmTest extends BrowserTestCase
     public function testEveryOtherPlaceIsSoundInBothThemes(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         foreach (
             [
                 '/book' => 'Hearse',

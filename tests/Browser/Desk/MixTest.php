@@ -123,7 +123,7 @@ final class MixTest extends BrowserTestCase
     public function testTheRoundShowsTheDayAndTheTank(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Round');
         $this->fill('Day', $this->demoDay());
         $this->see('//li[.//a[normalize-space(.) = "Hearse"]]');
@@ -146,7 +146,7 @@ final class MixTest extends BrowserTestCase
     public function testWhatToMixForAMatchStandsInTheVesselsAtHand(): void
     {
         $this->signIn('tam@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Doctor’s estate');
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->click($this->see('//a[contains(@class, "beside")][normalize-space(.) = "Bench"]'));

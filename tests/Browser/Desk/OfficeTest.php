@@ -72,7 +72,7 @@ final class OfficeTest extends BrowserTestCase
     public function testAClientReadsOneRecordUntilItIsRevoked(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('The ivory tourer');
         $this->see('//section[@aria-label = "For the client"]');
         $this->click($this->see('//button[contains(@aria-label, "The whole history: make a link")]'));
@@ -90,7 +90,7 @@ final class OfficeTest extends BrowserTestCase
         );
         $this->assertAccessible('A record behind its link');
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('The ivory tourer');
         $this->press('revoke');
         $this->until(
@@ -154,7 +154,7 @@ final class OfficeTest extends BrowserTestCase
     public function testAYearAheadIsLivedThroughSideBySide(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Hearse');
         $this->press('A year ahead, side by side');
         $this->seeText('Weeks without a good layer');

@@ -13,7 +13,7 @@ final class ShelfTest extends BrowserTestCase
     public function testTheFitTableIsReadWithTheKeyboard(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Shelf');
         $this->press('What fits what');
         $mark = $this->see('//button[starts-with(@aria-label, "Merrow Wax Soap on ceramic coating: ruled out")]');

@@ -107,7 +107,7 @@ final class BenchTest extends BrowserTestCase
     public function testAVehicleOfNoBookIsDescribedAndBadFiguresAreSaid(): void
     {
         $this->signIn('tam@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Bench');
         $this->see('//h2[normalize-space(.) = "Describe it"]');
         $this->fill('On the paint', 'Nobody knows');
@@ -125,7 +125,7 @@ final class BenchTest extends BrowserTestCase
     private function onTheBench(string $vehicle): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press($vehicle);
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->click($this->see('//a[contains(@class, "beside")][normalize-space(.) = "Bench"]'));

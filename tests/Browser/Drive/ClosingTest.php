@@ -67,7 +67,7 @@ final class ClosingTest extends BrowserTestCase
     private function begin(string $name, array $kinds): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $id = (string) $this->browser->executeAsyncScript(
             <<<'JS'
             const [name, kinds, done] = arguments

@@ -15,7 +15,7 @@ final class DriveTest extends BrowserTestCase
     public function testADraftSurvivesAReloadARefusalAndALostSignal(): void
     {
         $this->signIn('tam@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->assertAccessible('Film on a phone');
         self::assertLessThanOrEqual(
             390,
@@ -68,7 +68,7 @@ final class DriveTest extends BrowserTestCase
     public function testTwoEditorsSeeEachOther(): void
     {
         $this->signIn('tam@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Postmistress');
         $this->press('Change');
         $this->field('Model');

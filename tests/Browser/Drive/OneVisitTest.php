@@ -19,7 +19,7 @@ final class OneVisitTest extends BrowserTestCase
     public function testScopeIsChangedOnTheDriveAndSaysWhatThatSaves(): void
     {
         $this->signIn('rhona@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $id = (string) $this->browser->executeAsyncScript(
             <<<'JS'
             const done = arguments[0]

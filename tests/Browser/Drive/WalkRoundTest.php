@@ -14,7 +14,7 @@ final class WalkRoundTest extends BrowserTestCase
     public function testRoundACarNobodyKnowsMuchAbout(): void
     {
         $this->signIn('tam@marram-sedge.example');
-        $this->visit('/');
+        $this->atFilm();
         $this->press('Postmistress');
         $this->see('//h2[normalize-space(.) = "Record"]');
         $this->press('Walk round');
