@@ -30,6 +30,7 @@ final class ClosingTest extends BrowserTestCase
         $this->assertAccessible('Closing with an inspection');
         $this->press('Close the turn');
         $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $this->seeText('Everything has been sent.');
         $this->inTheRecord('Our van', 'thin in places');
     }
 
@@ -47,6 +48,7 @@ final class ClosingTest extends BrowserTestCase
         $this->assertAccessible('Closing with something left out');
         $this->press('Close the turn');
         $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $this->seeText('Everything has been sent.');
         $this->inTheRecord('Postmistress’s hatch', 'No time left');
         $this->visit('/weeks');
         $this->see('//*[contains(normalize-space(.), "visits in eight weeks.")]');

@@ -48,6 +48,7 @@ final class WalksTest extends BrowserTestCase
         $this->see('//h2 | //legend[normalize-space(.) = "Used"]');
         $this->click($this->see('//button[@type = "submit"][contains(., "Close the turn")][not(@disabled)]'));
         $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $this->seeText('Everything has been sent.');
         $this->visit("/vehicles/{$car}");
         $this->click($this->see('(//ol//a)[1]'));
         $this->seeText('Quick: paint and glass');
