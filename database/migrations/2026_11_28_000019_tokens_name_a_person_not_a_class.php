@@ -9,7 +9,9 @@ use Illuminate\Support\Facades\DB;
 return new class extends Migration {
     public function up(): void
     {
-        DB::table('personal_access_tokens')->update(['tokenable_type' => 'person']);
+        DB::table('personal_access_tokens')
+            ->where('tokenable_type', 'App\Models\User')
+            ->update(['tokenable_type' => 'person']);
     }
 
     public function down(): void

@@ -212,7 +212,7 @@ final class AuthController
 
     private function admit(Request $request, User $user, ?string $workspaceId = null): void
     {
-        // Whoever sat here before does not stay: a new business is never entered as its founder's neighbour.
+        // Whoever was signed in here before does not stay so: they don't belong to the business that is entered now.
         if ($request->user('web')?->isNot($user) ?? true) {
             Auth::guard('web')->login($user);
         }
