@@ -1,0 +1,65 @@
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { send, settled } from './writes'
+
+/** A wire on which answers come when they are let. */
+function wire() {
+  const sent: Request[] = []
+  let answer: (response: Response) => void = () => undefined
+  vi.stubGlobal('fetch', (request: Request) => {
+    sent.push(request)
+    return new Promise<Response>((resolve) => (answer = resolve))
+  })
+  return { sent, answer: () => answer(new Response(null, { status: 204 })) }
+}
+
+const post = (path: string) => new Request(`http://localhost/api/v1/${path}`, { method: 'POST', body: '{}' })
+
+async function isHeld(): Promise<boolean> {
+  return Promise.race([
+    settled().then(() => false),
+    new Promise<boolean>((resolve) => setTimeout(() => resolve(true), 20)),
+  ])
+}
+
+describe('what is on its way', () => {
+  afterEach(() => vi.unstubAllGlobals())
+
+  it('holds the place until a write has been answered, and outlives its page', async () => {
+    const { sent, answer } = wire()
+    void send(post('vehicles'))
+    await vi.waitFor(() => expect(sent).toHaveLength(1))
+    expect(sent[0]?.keepalive).toBe(true)
+    expect(await isHeld()).toBe(true)
+    answer()
+    await vi.waitFor(async () => expect(await isHeld()).toBe(false))
+  })
+
+  it.each([
+    'bench/match',
+    'bench/doses',
+    'reckon/visit',
+    'devices/pen',
+    'year',
+    'labels',
+    'products/preview',
+    'vehicles/1/film/try',
+  ])('is only a question: %s', async (path) => {
+    const { sent } = wire()
+    void send(post(path))
+    await vi.waitFor(() => expect(sent).toHaveLength(1))
+    expect(sent[0]?.keepalive).toBe(false)
+    expect(await isHeld()).toBe(false)
+  })
+
+  it.each(['products', 'vehicles/1/turns', 'weeks/plan', 'start', 'sheets/1/finish'])(
+    'is a write: %s',
+    async (path) => {
+      const { sent, answer } = wire()
+      void send(post(path))
+      await vi.waitFor(() => expect(sent).toHaveLength(1))
+      expect(await isHeld()).toBe(true)
+      answer()
+      await vi.waitFor(async () => expect(await isHeld()).toBe(false))
+    },
+  )
+})
