@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bench\GatherAtHand;
+use App\Bench\KeepLaid;
+use App\Book\Layer;
 use App\Book\PlannedVisit;
 use App\Book\RoundStop;
 use App\Book\Vehicle;
+use App\Shelf\Gear;
 use App\Shelf\Product;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
@@ -21,6 +25,55 @@ use Vicissa\Core\Drying\Air;
 /** What is planned is what is packed, worked and recorded. The clock stands at noon, Wednesday 25 November 2026. */
 final class OneVisitTest extends TestCase
 {
+    /** What is kept of a laid-out visit is laid out anew as soon as anything it rests on has changed, and no sooner. */
+    public function testWhatAVisitRestsOnLaysItOutAnew(): void
+    {
+        [, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $count = 0;
+        $laid = function () use ($workspace, $vehicle, &$count): int {
+            $this->inside($workspace, static function () use ($vehicle, &$count): void {
+                $now = Vehicle::query()->with('standing')->findOrFail($vehicle->id);
+                $lay = static function (int $i) use (&$count): array {
+                    $count++;
+
+                    return ['of' => $i];
+                };
+                app(KeepLaid::class)->each('tried', [[$now, 'facts']], app(GatherAtHand::class)(), $lay);
+            });
+
+            return $count;
+        };
+        self::assertSame([1, 1], [$laid(), $laid()]);
+        $changes = [
+            'the vehicle' => static fn() => $vehicle->update(['paint_m2' => 14.5]),
+            'what lies on it' => static fn() => Layer::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->update(['line' => 'Quern']),
+            'a doubt about it' => static fn() => Layer::query()
+                ->where('vehicle_id', $vehicle->id)
+                ->update(['suspect_at' => '2026-11-20T10:00:00Z']),
+            'the shelf' => static fn() => Product::query()
+                ->where('role', 'soap')
+                ->firstOrFail()
+                ->update(['max_c' => 21]),
+            'the gear' => static fn() => Gear::query()->create([
+                'kind' => 'bucket',
+                'name' => 'A bucket',
+                'facts' => ['l' => 15],
+            ]),
+            'a school' => static fn() => $workspace->update(['schools' => ['topper' => 'every-wash']]),
+            'a number of the rules' => static fn() => $workspace->update(['numbers' => ['match.frost_c' => 4]]),
+        ];
+        foreach ($changes as $what => $change) {
+            $before = $laid();
+            $this->inside($workspace, $change);
+            self::assertSame([$before + 1, $before + 1], [$laid(), $laid()], $what);
+        }
+        $this->inside($workspace, static fn() => $vehicle->update(['note' => 'The key is at the harbour office']));
+        self::assertSame($count, $laid(), 'a note changes no visit');
+    }
+
     public function testEveryPlaceSaysTheSameOfAVisit(): void
     {
         $this->planned();
