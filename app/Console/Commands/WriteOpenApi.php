@@ -93,6 +93,12 @@ final class WriteOpenApi extends Command
             }
         }
         unset($operations, $operation);
+        // Where a comment's line ends is a matter of its layout.
+        array_walk_recursive($api, static function (mixed &$value, int|string $key): void {
+            if ($key === 'description' && is_string($value)) {
+                $value = (string) preg_replace('/(?<!\n)\n(?!\n)/', ' ', $value);
+            }
+        });
         ksort($api['paths']);
         ksort($api['components']['schemas']);
         $api['security'] = [['session' => []], ['token' => []]];
