@@ -22,6 +22,7 @@ return [
             ...$connection,
             'username' => env('DB_USERNAME', 'vicissa_app'),
             'password' => env('DB_PASSWORD', ''),
+            'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', true)],
         ],
         // Owns the tables. Its password is not in .env: bin/start hands it to migrations and nothing else.
         'owner' => [

@@ -43,6 +43,7 @@ use App\Standins\Messenger;
 use App\Standins\TdsPen;
 use App\Standins\TravelTimes;
 use App\Standins\Weather;
+use App\Tenancy\KeptConnection;
 use App\Tenancy\PersonalAccessToken;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
@@ -68,6 +69,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.pgsql', KeptConnection::class);
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));

@@ -146,20 +146,21 @@ abstract class BrowserTestCase extends TestCase
     public static function open(int $width, int $height, ?string $profile = null): RemoteWebDriver
     {
         self::$service ??= self::serve();
-        $options = (new ChromeOptions())->addArguments([
-            '--headless=new',
-            '--no-sandbox',
-            '--disable-gpu',
-            '--disable-dev-shm-usage',
-            '--no-first-run',
-            '--disable-background-networking',
-            '--disable-component-update',
-            '--disable-sync',
-            '--disable-extensions',
-            '--hide-scrollbars',
-            '--force-device-scale-factor=1',
-            "--window-size={$width},{$height}",
-        ]);
+        $options = (new ChromeOptions())
+            ->setBinary('/usr/bin/chromium-headless-shell')
+            ->addArguments([
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-dev-shm-usage',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--disable-extensions',
+                '--hide-scrollbars',
+                '--force-device-scale-factor=1',
+                "--window-size={$width},{$height}",
+            ]);
         if ($profile !== null) {
             $options->addArguments(["--user-data-dir={$profile}"]);
         }

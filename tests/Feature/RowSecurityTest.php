@@ -68,6 +68,22 @@ final class RowSecurityTest extends TestCase
         self::assertSame(0, DB::table($table)->count());
     }
 
+    public function testAConnectionThatIsTakenOverIsAsNew(): void
+    {
+        DB::rollBack();
+        $ask =
+            "select pg_backend_pid() pid, current_setting('vicissa.workspace', true) workspace, current_setting('vicissa.user', true) person, current_setting('timezone') zone";
+        DB::select(
+            "select set_config('vicissa.workspace', ?, false), set_config('vicissa.user', ?, false), set_config('timezone', 'Asia/Tokyo', false)",
+            [Str::uuid7()->toString(), Str::uuid7()->toString()],
+        );
+        $before = (array) DB::selectOne($ask);
+        DB::purge();
+        $after = (array) DB::selectOne($ask);
+        self::assertSame($before['pid'], $after['pid']);
+        self::assertSame(['', '', 'UTC'], [(string) $after['workspace'], (string) $after['person'], $after['zone']]);
+    }
+
     public function testAnotherWorkspacesRowsCannotBeSeenChangedDeletedOrPlanted(): void
     {
         [, $ours] = $this->business('Ours');
