@@ -162,7 +162,10 @@ abstract class BrowserTestCase extends TestCase
                 "--window-size={$width},{$height}",
             ]);
         if ($profile !== null) {
-            $options->addArguments(["--user-data-dir={$profile}"]);
+            // The shell doesn't come up again with what it was left with.
+            $options->addArguments(['--headless=new', "--user-data-dir={$profile}"]);
+        } else {
+            $options->setBinary('/usr/bin/chromium-headless-shell');
         }
         if ($width < 600) {
             $options->setExperimentalOption('mobileEmulation', [
