@@ -162,7 +162,8 @@ abstract class BrowserTestCase extends TestCase
                 "--window-size={$width},{$height}",
             ]);
         if ($profile !== null) {
-            // The shell doesn't come up again with what it was left with.
+            // The shell doesn’t come up again with what it was left with.
+            $options->setBinary('/usr/bin/chromium');
             $options->addArguments(['--headless=new', "--user-data-dir={$profile}"]);
         } else {
             $options->setBinary('/usr/bin/chromium-headless-shell');
