@@ -7,6 +7,7 @@ use App\Http\Middleware\EnterWorkspace;
 use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
 use App\Problems\Problem;
+use App\Says\Http\TellWords;
 use App\Http\ProblemRenderer;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -29,9 +30,11 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: EnterWorkspace::class);
         $middleware->append(SecureHeaders::class);
         $middleware->appendToGroup('api', PlainText::class);
+        $middleware->appendToGroup('api', TellWords::class);
         $middleware->alias([
             'workspace' => EnterWorkspace::class,
             'once' => AnswerOnce::class,
+            'told' => TellWords::class,
             'abilities' => CheckAbilities::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');

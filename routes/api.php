@@ -72,7 +72,7 @@ Route::middleware('throttle:api')
 Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware('throttle:api');
 Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware('throttle:api');
 
-Route::middleware(['auth:sanctum', 'throttle:api', 'workspace'])->group(function (): void {
+Route::middleware(['auth:sanctum', 'throttle:api', 'workspace', 'told'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
     Route::post('auth/sign-out', [AuthController::class, 'signOut']);

@@ -8,6 +8,7 @@ use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Tenancy\Tenancy;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Pace;
 
 /**
@@ -28,7 +29,7 @@ final readonly class BriefVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> by vehicle
      *     and date
      */
     public function __invoke(array $visits): array
@@ -65,7 +66,7 @@ final readonly class BriefVisits
                 $of[$i] = [
                     'minutes' => $totals['minutes'],
                     'nine_in_ten' => $totals['nine_in_ten'],
-                    'problem' => $totals['minutes'] === null ? $sheet->plan['problems'][0] ?? null : null,
+                    'problem' => $totals['minutes'] === null ? Said::kept($sheet->plan['problems'][0] ?? null) : null,
                 ];
             }
             if ($of[$i]['minutes'] === null) {
@@ -98,7 +99,7 @@ final readonly class BriefVisits
         );
     }
 
-    /** @return array{minutes: int|null, nine_in_ten: int|null, problem: string|null} */
+    /** @return array{minutes: int|null, nine_in_ten: int|null, problem: Said|null} */
     private function lay(VisitWish $wish, AtHand $atHand): array
     {
         $visit = ($this->layVisit)($wish, $atHand)->visit;

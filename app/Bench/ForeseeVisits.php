@@ -7,6 +7,7 @@ namespace App\Bench;
 use App\Book\Vehicle;
 use App\Reckon\VisitAnswer;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 
 /**
  * Visits to come, laid out: by their sheets where there are some, else in thought. Round, Weeks, load and what the
@@ -22,7 +23,7 @@ final readonly class ForeseeVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: string|null,
+     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: Said|null,
      *     laid: bool, hour: int, kinds: list<string>|null, scope: string, visit: string|null, loses: list<string>}>
      *     minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it
      *     can't; loses: planned kinds for which there is no step in this weather
@@ -44,7 +45,7 @@ final readonly class ForeseeVisits
                 $facts = $one['wish']->facts;
                 /** @var array{minutes: int|null, nine_in_ten: int|null} $totals */
                 $totals = $plan['totals'];
-                /** @var list<string> $problems */
+                /** @var list<Said> $problems */
                 $problems = $plan['problems'];
                 $kinds = is_array($facts['kinds'] ?? null)
                     ? array_values(array_filter($facts['kinds'], is_string(...)))
@@ -57,7 +58,9 @@ final readonly class ForeseeVisits
                     'minutes' => $totals['minutes'] ?? $standIns[$i],
                     'nine_in_ten' => $totals['nine_in_ten'],
                     'problem' =>
-                        $totals['minutes'] === null ? $problems[0] ?? 'It can’t be laid out as things stand.' : null,
+                        $totals['minutes'] === null
+                            ? $problems[0] ?? Said::of('foresee-visits.not-as-things-stand')
+                            : null,
                     'laid' => $one['sheet'] !== null,
                     'hour' => $one['hour'],
                     'kinds' => $kinds,

@@ -27,6 +27,7 @@ use Vicissa\Core\Practice\CaseDraw;
 use Vicissa\Core\Practice\Judgement;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 
 /**
  * A drill's case on a vehicle of the book, its choices, and what the rules say of an answer. The same seed is the same
@@ -85,7 +86,7 @@ final readonly class JudgeDrill
     /**
      * @param array<string, string> $given by judgement: method value or "none", product id or "none", way, decision
      *     value
-     * @return array<string, array{right: bool, ours: string, says: string, why: string}> only what was to be judged
+     * @return array<string, array{right: bool, ours: string, says: Said|null, why: Said}> only what was to be judged
      */
     public function __invoke(Vehicle $vehicle, CaseDraw $case, array $given): array
     {
@@ -111,8 +112,8 @@ final readonly class JudgeDrill
             $judged[Judgement::Drying->value] = [
                 'right' => ($given['drying'] ?? '') === $match->drying->way->value,
                 'ours' => $match->drying->way->value,
-                'says' => '',
-                'why' => trim($match->drying->why . ' ' . implode(' ', array_slice($match->drying->how, 0, 1))),
+                'says' => null,
+                'why' => Said::after($match->drying->why, $match->drying->how[0] ?? null),
             ];
             $judged[Judgement::Topper->value] = $this->topper($match, $given['topper'] ?? '');
         }
@@ -154,7 +155,7 @@ final readonly class JudgeDrill
         );
     }
 
-    /** @return array{right: bool, ours: string, says: string, why: string} */
+    /** @return array{right: bool, ours: string, says: Said|null, why: Said} */
     private function method(TurnMatch $match, string $given): array
     {
         $ours = $match->method->method()->value ?? 'none';
@@ -166,27 +167,30 @@ final readonly class JudgeDrill
                 ),
             )[0] ?? null;
         $says = match (true) {
-            $given === $ours => '',
-            $option === null => $ours === 'none' ? '' : 'Something may be done here.',
-            $option->allowed() => sprintf(
-                '%s would be allowed too%s.',
-                Method::from($given)->says(),
+            $given === $ours => null,
+            $option === null => $ours === 'none' ? null : Said::of('drill.something-may-be-done'),
+            $option->allowed() => Said::of(
                 $match->method->chosen !== null && $option->risk > 1.15 * $match->method->chosen->risk
-                    ? ', with more contact risk'
-                    : '',
+                    ? 'drill.allowed-with-more-risk'
+                    : 'drill.allowed-too',
+                method: Method::from($given)->says(),
             ),
-            default => sprintf('%s is refused: %s', Method::from($given)->says(), implode(' ', $option->refused)),
+            default => Said::of(
+                'drill.refused',
+                method: Method::from($given)->says(),
+                why: Said::after(...$option->refused),
+            ),
         };
 
         return [
             'right' => $given === $ours || $option?->allowed() === true,
             'ours' => $ours,
             'says' => $says,
-            'why' => trim($match->method->why . ' ' . implode(' ', $match->method->instead)),
+            'why' => Said::after($match->method->why, ...$match->method->instead),
         ];
     }
 
-    /** @return array{right: bool, ours: string, says: string, why: string} */
+    /** @return array{right: bool, ours: string, says: Said|null, why: Said} */
     private function soap(TurnMatch $match, string $given): array
     {
         $role = $match->method->method()?->role() ?? Role::Soap;
@@ -203,29 +207,24 @@ final readonly class JudgeDrill
             $given === ($ours->bottle->id ?? 'none') ||
             ($passed !== null && $passed->bottle->traits->role === $role && $passed->verdict->allowed());
         $says = match (true) {
-            $given === ($ours->bottle->id ?? 'none') => '',
-            $passed === null => 'That one is not for washing this paint by this method.',
-            $passed->bottle->traits->role !== $role => sprintf(
-                '%s is not what this method washes with.',
-                $passed->bottle->name,
-            ),
-            $passed->verdict->allowed() => sprintf(
-                '%s would do%s.',
-                $passed->bottle->name,
-                $passed->verdict->remarks === [] ? '; ours ranks higher' : ', though: ' . self::remarks($passed),
-            ),
-            default => sprintf('%s is ruled out: %s', $passed->bottle->name, self::remarks($passed)),
+            $given === ($ours->bottle->id ?? 'none') => null,
+            $passed === null => Said::of('drill.not-for-this-method'),
+            $passed->bottle->traits->role !== $role => Said::of('drill.another-role', bottle: $passed->bottle->name),
+            $passed->verdict->allowed() => $passed->verdict->remarks === []
+                ? Said::of('drill.ranks-lower', bottle: $passed->bottle->name)
+                : Said::of('drill.would-do', bottle: $passed->bottle->name, remarks: self::remarks($passed)),
+            default => Said::of('drill.ruled-out', bottle: $passed->bottle->name, remarks: self::remarks($passed)),
         };
 
         return [
             'right' => $right,
             'ours' => $ours->bottle->id ?? 'none',
             'says' => $says,
-            'why' => $choice->why ?? 'Nothing on the shelf fits.',
+            'why' => $choice->why ?? Said::of('drill.nothing-fits'),
         ];
     }
 
-    /** @return array{right: bool, ours: string, says: string, why: string} */
+    /** @return array{right: bool, ours: string, says: Said|null, why: Said} */
     private function topper(TurnMatch $match, string $given): array
     {
         $ours = $match->topper->decision;
@@ -236,16 +235,15 @@ final readonly class JudgeDrill
         return [
             'right' => $right,
             'ours' => $ours->value,
-            'says' => $given === $ours->value || !$right ? '' : 'Either way is right.',
+            'says' => $given === $ours->value || !$right ? null : Said::of('drill.either-way'),
             'why' => $match->topper->why,
         ];
     }
 
-    private static function remarks(Judged $judged): string
+    private static function remarks(Judged $judged): Said
     {
-        return implode(
-            ' ',
-            array_map(static fn(Remark $remark): string => $remark->code->says(), $judged->verdict->remarks),
+        return Said::after(
+            ...array_map(static fn(Remark $remark): Said => $remark->code->says(), $judged->verdict->remarks),
         );
     }
 }

@@ -18,6 +18,7 @@ use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Said;
 
 /**
  * Products against everything they may meet: the families of protection, and the vehicles of the book. Weather is left
@@ -104,7 +105,7 @@ final readonly class JudgeShelf
         ];
     }
 
-    /** @return list<array{family: string, allowed: bool, remarks: list<array<string, string>>}> */
+    /** @return list<array{family: string, allowed: bool, remarks: list<array{code: string, severity: string, says: Said}>}> */
     private function families(Product $product): array
     {
         $bare = $this->tenancy->workspace()->sides()->is(School::BareFace, 'refused');
@@ -155,7 +156,7 @@ final readonly class JudgeShelf
         );
     }
 
-    /** @return list<array{code: string, severity: string, says: string}> */
+    /** @return list<array{code: string, severity: string, says: Said}> */
     private function remarks(Verdict $verdict): array
     {
         return array_map(

@@ -18,7 +18,6 @@ use Vicissa\Core\Matching\Turn\MatchedVehicle as MatchVehicle;
 use Vicissa\Core\Matching\Turn\Place;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
-use Vicissa\Core\Units\Measures;
 
 /** Gathers what a match needs: the vehicle as it stands in the book or as it was described, the shelf, the schools. */
 final readonly class MatchTurn
@@ -71,7 +70,6 @@ final readonly class MatchTurn
                 Conditions::at($hour->air, $subject, $place, $hour->panelC, $hour->rain, $rules),
                 $shelf,
                 $rules,
-                measures: Measures::from($workspace->units),
                 asked: $asked,
             ),
             $schools->under($own),

@@ -10,6 +10,7 @@ use App\Record\TurnEntry;
 use Illuminate\Database\Eloquent\Collection;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 
 /**
  * How many minutes a vehicle's visits take on an ordinary day, and what each kind adds: visits laid out as everywhere
@@ -25,7 +26,7 @@ final readonly class ReckonMinutes
      * @param list<int> $crews  how many people come, each size once
      * @param array<string, int>|null $soils  by vehicle; as it was last time when left out
      * @return array<string, array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int,
-     *     recoat: int}>, says: string|null}> by vehicle; says where it can't be laid out as it stands
+     *     recoat: int}>, says: Said|null}> by vehicle; says where it can't be laid out as it stands
      */
     public function __invoke(Collection $vehicles, array $crews, AtHand $atHand, ?array $soils = null): array
     {
@@ -100,7 +101,7 @@ final readonly class ReckonMinutes
     /**
      * @param list<int> $crews
      * @return array{by: array<int, array{wash: int, topper: int, decon: int, inspection: int, base: int, recoat: int}>,
-     *     says: string|null}
+     *     says: Said|null}
      */
     private function of(Vehicle $vehicle, array $crews, int $soil, AtHand $atHand): array
     {
@@ -139,7 +140,7 @@ final readonly class ReckonMinutes
 
     /**
      * @param list<Kind> $kinds
-     * @param string|null $says  hears why it can't be worked as it stands
+     * @param Said|null $says  hears why it can't be worked as it stands
      */
     private function minutes(
         Vehicle $vehicle,
@@ -148,7 +149,7 @@ final readonly class ReckonMinutes
         string $scope,
         array $kinds,
         AtHand $atHand,
-        ?string &$says = null,
+        ?Said &$says = null,
     ): int {
         // As it stands; where it can't be worked so, as it would be on a better day: cleaner, then with water.
         foreach (

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Problems\Problem;
+use App\Says\Teller;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -39,8 +40,8 @@ final class ProblemRenderer
                 422,
                 'invalid',
                 'Something needs another look',
-                $e->getMessage(),
-                [['pointer' => Problem::pointer($e->field), 'detail' => $e->getMessage()]],
+                $says = app(Teller::class)->tell($e->says),
+                [['pointer' => Problem::pointer($e->field), 'detail' => $says]],
             ),
             $e instanceof AuthenticationException => $this->json(
                 401,

@@ -6,6 +6,7 @@ namespace App\Proof;
 
 use App\Print\Paper;
 use App\Record\Photo;
+use App\Says\Teller;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\Planning\Kind;
 
@@ -29,7 +30,7 @@ final readonly class RecordSheet
     /** More pictures than these make a document nobody can send. */
     private const MOST_PHOTOS = 12;
 
-    public function __construct(private Paper $paper) {}
+    public function __construct(private Paper $paper, private Teller $teller) {}
 
     /** @param array<string, mixed> $record  as DrawRecord gives it */
     public function pdf(array $record): string
@@ -121,7 +122,7 @@ final readonly class RecordSheet
                 : sprintf(
                     '<p>The next visit is meant for <span class="strong">%s</span>%s%s.</p>',
                     $record['next_visit'],
-                    $record['next_kinds'] === null ? '' : ': ' . self::kinds($record['next_kinds']),
+                    $record['next_kinds'] === null ? '' : ': ' . $this->kinds($record['next_kinds']),
                     $record['next_minutes'] === null ? '' : sprintf(', about %d minutes', $record['next_minutes']),
                 );
 
@@ -131,10 +132,13 @@ final readonly class RecordSheet
     }
 
     /** @param list<string> $kinds */
-    private static function kinds(array $kinds): string
+    private function kinds(array $kinds): string
     {
         return mb_strtolower(
-            implode(', ', array_map(static fn(string $kind): string => Kind::tryFrom($kind)?->says() ?? $kind, $kinds)),
+            implode(', ', array_map(
+                    fn(string $kind): string => $this->teller->tell(Kind::tryFrom($kind)?->says() ?? $kind),
+                    $kinds,
+                )),
         );
     }
 
@@ -242,7 +246,7 @@ final readonly class RecordSheet
                 '.</p>';
         }
         if ($turn['left'] !== []) {
-            $html .= '<p>Left for another visit: ' . self::kinds($turn['left']) . '.</p>';
+            $html .= '<p>Left for another visit: ' . $this->kinds($turn['left']) . '.</p>';
         }
         if ($full && $turn['refused'] !== []) {
             $html .=

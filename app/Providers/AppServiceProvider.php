@@ -35,6 +35,8 @@ use App\Reckon\WearModel;
 use App\Reckon\WindowModel;
 use App\Record\Photo;
 use App\Record\Sheet;
+use App\Says\Language;
+use App\Says\Teller;
 use App\Shelf\Gear;
 use App\Shelf\Product;
 use App\Shelf\ProductChanged;
@@ -64,6 +66,7 @@ use Illuminate\Validation\Rules\Password;
 use Laravel\Sanctum\Sanctum;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\NativeClock;
+use Vicissa\Core\Units\Measures;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -72,6 +75,18 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.pgsql', KeptConnection::class);
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
+        // Whoever is signed in has chosen; whoever is not has a browser that names its languages.
+        $this->app->bind(Teller::class, static function ($app): Teller {
+            $tenancy = $app->make(Tenancy::class);
+            $user = $app->make('auth')->user();
+
+            return new Teller(
+                $user instanceof User && $user->language !== null
+                    ? Language::from($user->language)
+                    : Language::among($app->make('request')->getLanguages()),
+                $tenancy->entered() ? Measures::from($tenancy->workspace()->units) : Measures::Metric,
+            );
+        });
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
         $this->app->bind(
             Messenger::class,

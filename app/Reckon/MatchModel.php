@@ -32,7 +32,6 @@ use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
-use Vicissa\Core\Units\Measures;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\WhatIf;
@@ -62,7 +61,6 @@ final readonly class MatchModel implements Model
                 $input->object('weather')->flag('rain', false),
             ),
             array_map(static fn(Input $product): Bottle => ShelfReading::bottle($product), $input->objects('shelf')),
-            measures: $input->choiceOrNull('units', Measures::class) ?? Measures::Metric,
             asked: self::asked($input),
         );
         $outfit = new Outfit(1, $input->choiceOrNull('body', Body::class) ?? Body::Saloon);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Reckon;
 
+use App\Says\Teller;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Units\Measures;
 
 /** The models by name. */
 final readonly class Reckoning
@@ -20,6 +22,11 @@ final readonly class Reckoning
             1,
             0,
         );
+    }
+
+    private function teller(): Teller
+    {
+        return app(Teller::class);
     }
 
     /** @return list<string> */
@@ -45,7 +52,13 @@ final readonly class Reckoning
             throw InvalidInput::at('', 'Each item must be a JSON object.');
         }
 
-        return $this->models[$model]->reckon(new Input($item));
+        $input = new Input($item);
+        $answer = $this->models[$model]->reckon($input);
+        $measures = $input->choiceOrNull('units', Measures::class) ?? Measures::Metric;
+        /** @var array<string, mixed> $told */
+        $told = (new Teller($this->teller()->language, $measures))->everywhere($answer);
+
+        return $told;
     }
 
     /**
@@ -60,7 +73,7 @@ final readonly class Reckoning
             try {
                 $result = $this->one($model, $item);
             } catch (InvalidInput $e) {
-                $result = ['error' => 'invalid', 'field' => $e->field, 'message' => $e->getMessage()];
+                $result = ['error' => 'invalid', 'field' => $e->field, 'message' => $this->teller()->tell($e->says)];
             }
             $clean = $clean && !isset($result['error']);
             $results[] = $result;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reckon;
 
+use App\Says\Teller;
 use DomainException;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Label;
@@ -84,8 +85,9 @@ final readonly class ShelfReading
             labelHighWeeks: $product->numberOrNull('label_high_weeks'),
             applied: $product->textOrNull('applied'),
             dwellMaxS: $product->numberOrNull('dwell_max_s'),
-            cautions: array_values(
-                array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...)),
+            cautions: array_map(
+                Teller::recognise(...),
+                array_values(array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...))),
             ),
             paste: $product->flag('paste', false),
             unknown: $label->unknown(),

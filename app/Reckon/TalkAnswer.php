@@ -7,6 +7,7 @@ namespace App\Reckon;
 use Vicissa\Core\Protection\Cause;
 use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\WaterTalk;
+use Vicissa\Core\Says\Said;
 
 /**
  * What is said over a visit's readings, in its JSON form: the same in the record, over HTTP and on the command line.
@@ -14,8 +15,8 @@ use Vicissa\Core\Protection\WaterTalk;
 final class TalkAnswer
 {
     /**
-     * @return array{verdict: string, next: string, says: string, now: string, next_time: string,
-     *     parts: list<array<string, string>>}
+     * @return array{verdict: string, next: string, says: Said, now: Said, next_time: Said,
+     *     parts: list<array<string, string|Said>>}
      */
     public static function of(WaterTalk $talk): array
     {
@@ -27,7 +28,7 @@ final class TalkAnswer
             'next_time' => $talk->nextTime,
             'parts' => array_map(
                 static fn(array $odd): array => array_map(
-                    static fn(Part|Cause|string $value): string => is_string($value) ? $value : $value->value,
+                    static fn(Part|Cause|Said $value): string|Said => $value instanceof Said ? $value : $value->value,
                     $odd,
                 ),
                 $talk->parts,

@@ -15,6 +15,7 @@ use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Mix\Doses\Fill;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\BodyPanel;
 use Vicissa\Core\Visit\Caution;
 use Vicissa\Core\Visit\Pace;
@@ -81,10 +82,7 @@ final readonly class VisitAnswer
                 $visit->laying->offered(),
             ),
             'assumed' => $visit->match->doubts->assumed,
-            'missing' => array_map(
-                static fn(Missing $missing): string => $missing->says,
-                $visit->match->doubts->missing,
-            ),
+            'missing' => array_map(static fn(Missing $missing): Said => $missing->says, $visit->match->doubts->missing),
             'refused' => self::refused($visit),
             'fills' => self::fills($visit->doses),
             'steps' => array_map(static fn(VisitStep $step): array => self::step($step, $visit, $pace), $visit->steps),
@@ -234,14 +232,14 @@ final readonly class VisitAnswer
     /**
      * What was kept off this vehicle on purpose, for the record.
      *
-     * @return list<array{what: string, why: string}>
+     * @return list<array{what: Said, why: Said}>
      */
     private static function refused(Visit $visit): array
     {
         $refused = [];
         foreach ($visit->match->method->options as $option) {
             if (!$option->allowed() && !$option->lacksProduct) {
-                $refused[] = ['what' => $option->method->says(), 'why' => implode(' ', $option->refused)];
+                $refused[] = ['what' => $option->method->says(), 'why' => Said::after(...$option->refused)];
             }
         }
         foreach ($visit->match->passed as $judged) {
@@ -251,8 +249,8 @@ final readonly class VisitAnswer
                     static fn(Remark $remark): bool => $remark->severity === Severity::Block,
                 );
                 $refused[] = [
-                    'what' => "{$judged->bottle->name} on {$judged->zone->value}",
-                    'why' => implode(' ', array_map(static fn(Remark $remark): string => $remark->code->says(), $why)),
+                    'what' => Said::of('visit.on', bottle: $judged->bottle->name, zone: $judged->zone->value),
+                    'why' => Said::after(...array_map(static fn(Remark $remark): Said => $remark->code->says(), $why)),
                 ];
             }
         }

@@ -14,7 +14,6 @@ use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Mix\Doses\Vessel;
 use Vicissa\Core\Mix\Doses\VesselKind;
 use Vicissa\Core\Mix\Lance;
-use Vicissa\Core\Units\Measures;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\PaceBook;
 use Vicissa\Core\Visit\Remedies;
@@ -51,7 +50,6 @@ final readonly class VisitModel implements Model
                 $weather->flag('rain', false),
             ),
             array_map(static fn(Input $product): Bottle => ShelfReading::bottle($product), $input->objects('shelf')),
-            measures: $input->choiceOrNull('units', Measures::class) ?? Measures::Metric,
             asked: MatchModel::asked($input),
         );
         $outfit = self::outfit($input);

@@ -23,6 +23,7 @@ use LogicException;
 use Vicissa\Core\Matching\Turn\Contaminant;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Remedies;
 use Vicissa\Core\Visit\Urge;
 
@@ -175,7 +176,7 @@ final readonly class LaySheet
     /**
      * Shade, or a better hour of the day, where the sun spoils a step.
      *
-     * @return list<array{kind: string, says: string, hour: int|null}>
+     * @return list<array{kind: string, says: Said, hour: int|null}>
      */
     private function urges(LaidVisit $laid, VisitWish $wish): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Says\Teller;
 use App\Tenancy\Audited;
 use App\Tenancy\OfWorkspace;
 use Carbon\CarbonImmutable;
@@ -143,8 +144,7 @@ class Product extends Model
                 // Kept as it was written; it says nothing about cost.
             }
         }
-        /** @var list<string> $cautions */
-        $cautions = $this->cautions;
+        $cautions = array_map(Teller::recognise(...), $this->cautions);
 
         return new Bottle(
             $this->id,

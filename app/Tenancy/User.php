@@ -17,6 +17,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $email
  * @property string $password
  * @property string $theme
+ * @property string|null $language  what they read in; that of their browser when null
  */
 class User extends Authenticatable
 {

@@ -21,6 +21,7 @@ use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Reasons;
 use Vicissa\Core\Planning\Unmet;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Pace;
 
 /**
@@ -216,7 +217,7 @@ final readonly class DrawWeeks
      * @param list<Visit> $visits
      * @param array<string, PlanVehicle> $vehicles
      * @param array<array-key, mixed> $places  names by id
-     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> $near by
+     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> $near by
      *     vehicle and date
      * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int,
      *     trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
@@ -284,7 +285,7 @@ final readonly class DrawWeeks
 
     /**
      * @param Collection<int, PlannedVisit> $rows
-     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: string|null}> by vehicle
+     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> by vehicle
      *     and date
      */
     private function near(Collection $rows, int $start): array

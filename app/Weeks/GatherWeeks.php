@@ -20,6 +20,7 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
+use Vicissa\Core\Says\Said;
 
 /**
  * Everything the plan needs to know, from the book: who works when, what stands where, how long a vehicle takes, when
@@ -78,7 +79,7 @@ final readonly class GatherWeeks
         return new Weeks(
             new Instance($calendar->start, $days, $crews, $sky, $places, $of, $workspace->house()->plan),
             $vehicles->pluck('name', 'id')->all(),
-            array_filter(array_map(static fn(array $one): ?string => $one['says'], $minutes)),
+            array_filter(array_map(static fn(array $one): ?Said => $one['says'], $minutes)),
         );
     }
 

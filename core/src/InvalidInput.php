@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core;
 
 use DomainException;
+use Vicissa\Core\Says\Said;
 
 /**
  * A fact the models can't work with. Carries the field it was given in, in the names of the JSON form,
@@ -12,12 +13,12 @@ use DomainException;
  */
 final class InvalidInput extends DomainException
 {
-    private function __construct(public readonly string $field, string $sentence)
+    private function __construct(public readonly string $field, public readonly string|Said $says)
     {
-        parent::__construct($sentence);
+        parent::__construct($says instanceof Said ? $says->code : $says);
     }
 
-    public static function at(string $field, string $sentence): self
+    public static function at(string $field, string|Said $sentence): self
     {
         return new self($field, $sentence);
     }

@@ -14,6 +14,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
 use Vicissa\Core\Practice\CaseDraw;
 use Vicissa\Core\Practice\Judgement;
+use Vicissa\Core\Says\Said;
 
 /** The drill: the rules ask, answer with why, and remember what was hard. */
 final class DrillTest extends TestCase
@@ -107,7 +108,7 @@ final class DrillTest extends TestCase
 
     /**
      * @param array<string, mixed> $case
-     * @return array<string, array{right: bool, ours: string, says: string, why: string}>
+     * @return array<string, array{right: bool, ours: string, says: Said|null, why: Said}>
      */
     private function ours(Workspace $workspace, array $case): array
     {

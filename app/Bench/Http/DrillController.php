@@ -27,6 +27,7 @@ use Vicissa\Core\Matching\Turn\Decision;
 use Vicissa\Core\Practice\CaseDraw;
 use Vicissa\Core\Practice\Judgement;
 use Vicissa\Core\Practice\Standing;
+use Vicissa\Core\Says\Said;
 
 /** Practice: a vehicle, a day, its dirt; choose, and hear why. */
 #[
@@ -169,7 +170,7 @@ final readonly class DrillController
         $seed = $random->getInt(1, 2_000_000_000);
         $case = CaseDraw::of($seed, $focus, $level);
         [$soaps, $says] = $this->judgeDrill->choices($vehicle, $case);
-        $choice = static fn(string $value, string $says): array => ['value' => $value, 'says' => $says];
+        $choice = static fn(string $value, string|Said $says): array => ['value' => $value, 'says' => $says];
 
         return new JsonResponse([
             'standing' => self::told($standing),

@@ -8,9 +8,11 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Says\Language;
 use App\Tenancy\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 /** The person signed in. */
@@ -35,6 +37,7 @@ final class MeController
             $request->validate([
                 'name' => ['sometimes', 'string', 'min:1', 'max:120'],
                 'theme' => ['sometimes', 'in:auto,light,dark'],
+                'language' => ['sometimes', 'nullable', Rule::enum(Language::class)],
             ]),
         );
 

@@ -28,6 +28,7 @@ use Illuminate\Http\Request;
         new Field('name', 'string'),
         new Field('email', 'string'),
         new Field('theme', 'string', null, ['auto', 'light', 'dark']),
+        new Field('language', 'string?', 'What they read in; that of their browser when null', ['en', 'de']),
         new Field('role', 'string', null, ['owner', 'technician']),
         new Field('workspace', 'Workspace'),
         new Field('workspaces', 'WorkspaceChoice[]'),
@@ -41,7 +42,7 @@ final class MeResource extends RowResource
         $tenancy = app(Tenancy::class);
 
         return [
-            ...$this->resource->only(['id', 'name', 'email', 'theme']),
+            ...$this->resource->only(['id', 'name', 'email', 'theme', 'language']),
             'role' => $tenancy->isOwner() ? 'owner' : 'technician',
             'workspace' => new WorkspaceResource($tenancy->workspace()),
             'workspaces' => Membership::query()

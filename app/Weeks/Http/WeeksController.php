@@ -13,6 +13,7 @@ use App\Http\OpenApi\Takes;
 use App\Http\TableFile;
 use App\Problems\Problem;
 use App\Record\Overtaken;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Weeks\CancelVisit;
@@ -33,6 +34,7 @@ use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Planning\Alternatives;
 use Vicissa\Core\Planning\Day;
+use Vicissa\Core\Says\Said;
 
 /** The plan: the next weeks for everyone. */
 #[Shape('WeeksTripVisit', new Field('vehicle_id', 'uuid'), new Field('minutes', 'integer'))]
@@ -371,7 +373,9 @@ final readonly class WeeksController
         $why =
             $this->alternatives($visit, $gatherWeeks, GatherWeeks::DAYS)->days[Day::number('on', $on)]['why'] ?? null;
         if ($why !== null) {
-            throw ValidationException::withMessages(['on' => "It can’t be put there: {$why}"]);
+            throw ValidationException::withMessages([
+                'on' => app(Teller::class)->tell(Said::of('weeks.not-there', why: $why)),
+            ]);
         }
 
         return $this->changed($request, "{$name} moved from {$visit->on->toDateString()} to {$on}", static function (

@@ -9,6 +9,7 @@ use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Turn\DryingWay;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Said;
 
 /**
  * The numbers of the rules as a workspace has them: its own where it has some, the house's defaults elsewhere. Each
@@ -16,84 +17,81 @@ use Vicissa\Core\Protection\Family;
  */
 final readonly class Numbers
 {
-    /** How a severity is typed. */
-    private const SEVERITY = '0 nothing, 1 warns, 2 blocks';
-
-    /** Kinds of steps whose minutes may be one's own, with what they are called. */
+    /** Kinds of steps whose minutes may be one's own, by name. */
     private const STEPS = [
-        'look' => 'Arrive and look',
-        'water' => 'Settle the water',
-        'mix' => 'Mix',
-        'platform' => 'Set up the platform',
-        'refill' => 'Fill the tank again',
-        'cool' => 'Cool the panels',
-        'wheels-spray' => 'Spray the wheels',
-        'wheels-brush' => 'Work the wheels',
-        'wheels-rinse' => 'Rinse the wheels',
-        'wheels-wipe' => 'Wipe the wheels',
-        'wheels-pass' => 'Wheels in passing',
-        'wheels-iron' => 'Iron remover on the wheels',
-        'wheels-iron-rinse' => 'Rinse it off',
-        'arches' => 'Arches',
-        'soften' => 'Soften',
-        'soften-wipe' => 'Lift off what was softened',
-        'soften-rinse' => 'Rinse the softener off',
-        'first-rinse' => 'First rinse',
-        'prewash' => 'Pre-wash spray',
-        'prewash-rinse' => 'Rinse the pre-wash',
-        'foam' => 'Foam',
-        'gaps' => 'Gaps',
-        'foam-rinse' => 'Rinse the foam',
-        'iron' => 'Iron remover',
-        'iron-rinse' => 'Rinse the iron remover',
-        'tar' => 'Tar',
-        'tar-rinse' => 'Rinse the tar remover',
-        'clay' => 'Clay',
-        'clay-rinse' => 'Rinse after the clay',
-        'prespray' => 'Pre-spray',
-        'wash' => 'Wash, to begin with',
-        'rinse' => 'Final rinse',
-        'read' => 'Read the water',
-        'inspect' => 'Look the base over',
-        'topper' => 'Topper',
-        'topper-rinse' => 'Rinse the topper',
-        'topper-wipe' => 'Topper, wiped on',
-        'wax-on' => 'Spread a wax',
-        'wax-off' => 'Buff a wax',
-        'recoat' => 'Coat anew',
-        'wheels-topper' => 'Sealant on the wheels',
-        'wheels-topper-rinse' => 'Rinse it off the wheels',
-        'dry' => 'Dry, to begin with',
-        'wheels-dry' => 'Dry the wheels',
-        'seals' => 'Seals and locks',
-        'glass' => 'Glass',
-        'jambs' => 'Jambs',
-        'trim' => 'Trim',
-        'tyres' => 'Dress the tyres',
-        'tyres-wipe' => 'Wipe the tyres back',
-        'check' => 'Second look',
-        'hand-over' => 'Hand over',
+        'look',
+        'water',
+        'mix',
+        'platform',
+        'refill',
+        'cool',
+        'wheels-spray',
+        'wheels-brush',
+        'wheels-rinse',
+        'wheels-wipe',
+        'wheels-pass',
+        'wheels-iron',
+        'wheels-iron-rinse',
+        'arches',
+        'soften',
+        'soften-wipe',
+        'soften-rinse',
+        'first-rinse',
+        'prewash',
+        'prewash-rinse',
+        'foam',
+        'gaps',
+        'foam-rinse',
+        'iron',
+        'iron-rinse',
+        'tar',
+        'tar-rinse',
+        'clay',
+        'clay-rinse',
+        'prespray',
+        'wash',
+        'rinse',
+        'read',
+        'inspect',
+        'topper',
+        'topper-rinse',
+        'topper-wipe',
+        'wax-on',
+        'wax-off',
+        'recoat',
+        'wheels-topper',
+        'wheels-topper-rinse',
+        'dry',
+        'wheels-dry',
+        'seals',
+        'glass',
+        'jambs',
+        'trim',
+        'tyres',
+        'tyres-wipe',
+        'check',
+        'hand-over',
     ];
 
     private const DOSES = [
-        'prewash' => 'Pre-wash spray',
-        'foam' => 'Foam',
-        'soap' => 'Soap',
-        'rinseless' => 'Rinseless wash',
-        'waterless' => 'Waterless wash',
-        'wheel' => 'Wheel cleaner',
-        'iron' => 'Iron remover',
-        'tar' => 'Tar remover',
-        'clay-lube' => 'Clay lubricant',
-        'drying-aid' => 'Drying aid',
-        'wet-rinse' => 'Topper, sprayed and rinsed',
-        'foam-rinse' => 'Topper, through the lance',
-        'wipe' => 'Topper, wiped on',
-        'base' => 'Base layer',
-        'paste' => 'Wax from a tin',
-        'glass' => 'Glass cleaner',
-        'tyre' => 'Tyre dressing',
-        'trim' => 'Trim care',
+        'prewash',
+        'foam',
+        'soap',
+        'rinseless',
+        'waterless',
+        'wheel',
+        'iron',
+        'tar',
+        'clay-lube',
+        'drying-aid',
+        'wet-rinse',
+        'foam-rinse',
+        'wipe',
+        'base',
+        'paste',
+        'glass',
+        'tyre',
+        'trim',
     ];
 
     /** @param array<string, float> $own  only what differs from the defaults */
@@ -132,11 +130,16 @@ final readonly class Numbers
             if (!is_finite((float) $value) || $value < $number->low || $value > $number->high) {
                 throw InvalidInput::at(
                     (string) $id,
-                    sprintf('“%s” has to lie between %s and %s.', $number->says, $number->low, $number->high),
+                    Said::of(
+                        'numbers.has-to-lie-between',
+                        number: $number->says,
+                        low: $number->low,
+                        high: $number->high,
+                    ),
                 );
             }
             if ($number->whole && floor((float) $value) !== (float) $value) {
-                throw InvalidInput::at((string) $id, sprintf('“%s” is a whole number.', $number->says));
+                throw InvalidInput::at((string) $id, Said::of('numbers.is-whole', number: $number->says));
             }
             if (abs((float) $value - $number->of($usual)) > 1e-12) {
                 $kept[(string) $id] = (float) $value;
@@ -199,10 +202,7 @@ final readonly class Numbers
             $sorted = $values;
             sort($sorted);
             if (array_map(floatval(...), $sorted) !== array_map(floatval(...), array_values($values))) {
-                throw InvalidInput::at(
-                    $id,
-                    sprintf('“%s” and its neighbours don’t follow each other.', self::catalogue()[$id]->says),
-                );
+                throw InvalidInput::at($id, Said::of('numbers.do-not-follow', number: self::catalogue()[$id]->says));
             }
         }
     }
@@ -211,27 +211,41 @@ final readonly class Numbers
     private static function wear(): array
     {
         $numbers = [
-            'wear.weather' => new Number('Wear', 'A week of standing outdoors', 'wear-weeks', 'wear.weather', 0.0, 5.0),
+            'wear.weather' => new Number(
+                Said::of('numbers.wear'),
+                Said::of('numbers.a-week-of-standing-outdoors'),
+                'wear-weeks',
+                'wear.weather',
+                0.0,
+                5.0,
+            ),
             'wear.driving' => new Number(
-                'Wear',
-                'A week’s driving of the reference distance',
+                Said::of('numbers.wear'),
+                Said::of('numbers.a-weeks-driving-of-the'),
                 'wear-weeks',
                 'wear.driving',
                 0.0,
                 5.0,
             ),
             'wear.reference_km' => new Number(
-                'Wear',
-                'The reference distance a week',
+                Said::of('numbers.wear'),
+                Said::of('numbers.the-reference-distance-a'),
                 'km',
                 'wear.referenceKm',
                 10.0,
                 5000.0,
             ),
-            'wear.washing' => new Number('Wear', 'One neutral contact wash', 'wear-weeks', 'wear.washing', 0.0, 5.0),
+            'wear.washing' => new Number(
+                Said::of('numbers.wear'),
+                Said::of('numbers.one-neutral-contact-wash'),
+                'wear-weeks',
+                'wear.washing',
+                0.0,
+                5.0,
+            ),
             'wear.drying_aid' => new Number(
-                'Wear',
-                'What a fitting drying aid gives back',
+                Said::of('numbers.wear'),
+                Said::of('numbers.what-a-fitting-drying-aid'),
                 'wear-weeks',
                 'wear.dryingAidGivesBack',
                 0.0,
@@ -240,16 +254,16 @@ final readonly class Numbers
         ];
         foreach (
             [
-                'heated-garage' => 'Heated garage',
-                'garage' => 'Garage',
-                'carport' => 'Carport',
-                'outdoors' => 'Outdoors',
-                'harsh' => 'Outdoors by the sea or in strong sun',
+                'heated-garage' => Said::of('numbers.heated-garage'),
+                'garage' => Said::of('numbers.garage'),
+                'carport' => Said::of('numbers.carport'),
+                'outdoors' => Said::of('numbers.outdoors'),
+                'harsh' => Said::of('numbers.outdoors-by-the-sea-or-in'),
             ]
             as $key => $says
         ) {
             $numbers["wear.storage.{$key}"] = new Number(
-                'Where it stands',
+                Said::of('numbers.where-it-stands'),
                 $says,
                 '×',
                 "wear.storage.{$key}",
@@ -258,26 +272,44 @@ final readonly class Numbers
             );
         }
         foreach (
-            ['normal' => 'Ordinary roads', 'unpaved' => 'Unpaved roads', 'salted' => 'Salted roads']
-            as $key => $says
-        ) {
-            $numbers["wear.road.{$key}"] = new Number('Where it drives', $says, '×', "wear.road.{$key}", 0.0, 10.0);
-        }
-        foreach (
             [
-                'touchless' => 'Touchless',
-                'rinseless' => 'Rinseless',
-                'contact' => 'Contact wash, neutral',
-                'waterless' => 'Waterless',
-                'alkaline-prewash' => 'With an alkaline pre-wash',
-                'iron-remover' => 'With iron remover',
-                'machine-brush' => 'Brushes of a machine',
-                'clay' => 'Clayed',
-                'stripping-cleaner' => 'With a stripping cleaner',
+                'normal' => Said::of('numbers.ordinary-roads'),
+                'unpaved' => Said::of('numbers.unpaved-roads'),
+                'salted' => Said::of('numbers.salted-roads'),
             ]
             as $key => $says
         ) {
-            $numbers["wear.wash.{$key}"] = new Number('How it is washed', $says, '×', "wear.wash.{$key}", 0.0, 50.0);
+            $numbers["wear.road.{$key}"] = new Number(
+                Said::of('numbers.where-it-drives'),
+                $says,
+                '×',
+                "wear.road.{$key}",
+                0.0,
+                10.0,
+            );
+        }
+        foreach (
+            [
+                'touchless' => Said::of('numbers.touchless'),
+                'rinseless' => Said::of('numbers.rinseless'),
+                'contact' => Said::of('numbers.contact-wash-neutral'),
+                'waterless' => Said::of('numbers.waterless'),
+                'alkaline-prewash' => Said::of('numbers.with-an-alkaline-pre-wash'),
+                'iron-remover' => Said::of('numbers.with-iron-remover'),
+                'machine-brush' => Said::of('numbers.brushes-of-a-machine'),
+                'clay' => Said::of('numbers.clayed'),
+                'stripping-cleaner' => Said::of('numbers.with-a-stripping-cleaner'),
+            ]
+            as $key => $says
+        ) {
+            $numbers["wear.wash.{$key}"] = new Number(
+                Said::of('numbers.how-it-is-washed'),
+                $says,
+                '×',
+                "wear.wash.{$key}",
+                0.0,
+                50.0,
+            );
         }
 
         return $numbers;
@@ -289,8 +321,8 @@ final readonly class Numbers
         $numbers = [];
         foreach (Method::cases() as $method) {
             $numbers["match.ceiling.{$method->value}"] = new Number(
-                'How dirty is too dirty',
-                "{$method->says()}, up to soil",
+                Said::of('numbers.how-dirty-is-too-dirty'),
+                Said::of('numbers.up-to-soil', method: $method->says()),
                 '',
                 "match.soilCeiling.{$method->value}",
                 0.0,
@@ -299,8 +331,8 @@ final readonly class Numbers
             );
         }
         $numbers['match.prewash_from'] = new Number(
-            'How dirty is too dirty',
-            'A pre-wash before any contact, from soil',
+            Said::of('numbers.how-dirty-is-too-dirty'),
+            Said::of('numbers.a-pre-wash-before-any'),
             '',
             'match.preWashFromSoil',
             0.0,
@@ -308,8 +340,8 @@ final readonly class Numbers
             true,
         );
         $numbers['match.lower_third_from'] = new Number(
-            'How dirty is too dirty',
-            'The lower third is softened first, from soil',
+            Said::of('numbers.how-dirty-is-too-dirty'),
+            Said::of('numbers.the-lower-third-is-softened'),
             '',
             'match.lowerThirdFromSoil',
             0.0,
@@ -317,8 +349,8 @@ final readonly class Numbers
             true,
         );
         $numbers['match.wheel_cleaner_from'] = new Number(
-            'How dirty is too dirty',
-            'A wheel cleaner, from soil',
+            Said::of('numbers.how-dirty-is-too-dirty'),
+            Said::of('numbers.a-wheel-cleaner-from-soil'),
             '',
             'match.wheelCleanerFrom',
             0.0,
@@ -326,8 +358,8 @@ final readonly class Numbers
             true,
         );
         $numbers['match.wheel_iron_from'] = new Number(
-            'How dirty is too dirty',
-            'Iron remover on wheels, from soil',
+            Said::of('numbers.how-dirty-is-too-dirty'),
+            Said::of('numbers.iron-remover-on-wheels-from'),
             '',
             'match.wheelIronFrom',
             0.0,
@@ -336,8 +368,8 @@ final readonly class Numbers
         );
         for ($soil = 0; $soil <= 5; $soil++) {
             $numbers["match.strength.{$soil}"] = new Number(
-                'How strong a cleaner',
-                "On soil {$soil}",
+                Said::of('numbers.how-strong-a-cleaner'),
+                Said::of('numbers.on-soil', soil: $soil),
                 '0 gentle, 1 medium, 2 strong',
                 "match.strength.{$soil}",
                 0.0,
@@ -348,7 +380,7 @@ final readonly class Numbers
         foreach (Method::cases() as $method) {
             if ($method !== Method::Touchless) {
                 $numbers["match.medium.{$method->value}"] = new Number(
-                    'Contact risk',
+                    Said::of('numbers.contact-risk'),
                     $method->says(),
                     '×',
                     "match.mediumFactor.{$method->value}",
@@ -357,9 +389,16 @@ final readonly class Numbers
                 );
             }
         }
-        foreach (['soft' => 'Soft paint', 'medium' => 'Medium paint', 'hard' => 'Hard paint'] as $key => $says) {
+        foreach (
+            [
+                'soft' => Said::of('numbers.soft-paint'),
+                'medium' => Said::of('numbers.medium-paint'),
+                'hard' => Said::of('numbers.hard-paint'),
+            ]
+            as $key => $says
+        ) {
             $numbers["match.softness.{$key}"] = new Number(
-                'Contact risk',
+                Said::of('numbers.contact-risk'),
                 $says,
                 '×',
                 "match.softness.{$key}",
@@ -371,148 +410,232 @@ final readonly class Numbers
         return [
             ...$numbers,
             'match.rinse_leaves' => new Number(
-                'What a stage leaves',
-                'Rinse',
-                'of the soil',
+                Said::of('numbers.what-a-stage-leaves'),
+                Said::of('numbers.rinse'),
+                Said::of('numbers.of-the-soil'),
                 'match.rinseLeaves',
                 0.0,
                 1.0,
             ),
             'match.rinse_leaves_repelling' => new Number(
-                'What a stage leaves',
-                'Rinse, on a layer that repels',
-                'of the soil',
+                Said::of('numbers.what-a-stage-leaves'),
+                Said::of('numbers.rinse-on-a-layer-that'),
+                Said::of('numbers.of-the-soil'),
                 'match.rinseLeavesRepelling',
                 0.0,
                 1.0,
             ),
             'match.prewash_leaves' => new Number(
-                'What a stage leaves',
-                'Pre-wash spray',
-                'of the soil',
+                Said::of('numbers.what-a-stage-leaves'),
+                Said::of('numbers.pre-wash-spray'),
+                Said::of('numbers.of-the-soil'),
                 'match.preWashLeaves',
                 0.0,
                 1.0,
             ),
             'match.foam_leaves' => new Number(
-                'What a stage leaves',
-                'Foam and rinse',
-                'of the soil',
+                Said::of('numbers.what-a-stage-leaves'),
+                Said::of('numbers.foam-and-rinse'),
+                Said::of('numbers.of-the-soil'),
                 'match.foamLeaves',
                 0.0,
                 1.0,
             ),
-            'match.frost_c' => new Number('Weather', 'No wet work outdoors below', '°C', 'match.frostC', -10.0, 15.0),
-            'match.seals_c' => new Number('Weather', 'Seals and locks are dried at', '°C', 'match.sealsC', -10.0, 15.0),
-            'match.hot_c' => new Number('Weather', 'Panels are cooled or left above', '°C', 'match.hotC', 25.0, 80.0),
+            'match.frost_c' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.no-wet-work-outdoors-below'),
+                '°C',
+                'match.frostC',
+                -10.0,
+                15.0,
+            ),
+            'match.seals_c' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.seals-and-locks-are-dried'),
+                '°C',
+                'match.sealsC',
+                -10.0,
+                15.0,
+            ),
+            'match.hot_c' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.panels-are-cooled-or-left'),
+                '°C',
+                'match.hotC',
+                25.0,
+                80.0,
+            ),
             'match.wipe_from_c' => new Number(
-                'Weather',
-                'Ways that rinse off are easier below',
+                Said::of('numbers.weather'),
+                Said::of('numbers.ways-that-rinse-off-are'),
                 '°C',
                 'match.wipeFromC',
                 -10.0,
                 25.0,
             ),
             'match.shade_leaves' => new Number(
-                'Weather',
-                'Shade leaves of the sun',
+                Said::of('numbers.weather'),
+                Said::of('numbers.shade-leaves-of-the-sun'),
                 'share',
                 'match.shadeLeavesSun',
                 0.0,
                 1.0,
             ),
-            'sky.wet_mm' => new Number('Weather', 'An hour is wet from', 'mm', 'sky.wetMm', 0.0, 20.0),
+            'sky.wet_mm' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.an-hour-is-wet-from'),
+                'mm',
+                'sky.wetMm',
+                0.0,
+                20.0,
+            ),
             'sky.pouring_mm' => new Number(
-                'Weather',
-                'Nothing is washed from',
-                'mm an hour',
+                Said::of('numbers.weather'),
+                Said::of('numbers.nothing-is-washed-from'),
+                Said::of('numbers.mm-an-hour'),
                 'sky.pouringMm',
                 0.1,
                 50.0,
             ),
-            'sky.windy' => new Number('Weather', 'An hour is poor from', 'm/s', 'sky.windy', 1.0, 40.0),
-            'sky.stormy' => new Number('Weather', 'An hour is lost from', 'm/s', 'sky.stormy', 1.0, 60.0),
+            'sky.windy' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.an-hour-is-poor-from'),
+                'm/s',
+                'sky.windy',
+                1.0,
+                40.0,
+            ),
+            'sky.stormy' => new Number(
+                Said::of('numbers.weather'),
+                Said::of('numbers.an-hour-is-lost-from'),
+                'm/s',
+                'sky.stormy',
+                1.0,
+                60.0,
+            ),
             'sky.bonds_from_c' => new Number(
-                'Weather',
-                'Toppers set from',
-                '°C on average',
+                Said::of('numbers.weather'),
+                Said::of('numbers.toppers-set-from'),
+                Said::of('numbers.c-on-average'),
                 'sky.bondsFromC',
                 -10.0,
                 25.0,
             ),
             'match.show_shine_weeks' => new Number(
-                'Toppers',
-                'Shorter-lived by its label it is a show shine',
+                Said::of('numbers.toppers'),
+                Said::of('numbers.shorter-lived-by-its-label'),
                 'weeks',
                 'match.topperLastsWeeks',
                 0.0,
                 26.0,
             ),
-            'visit.haze.fast' => new Number('Toppers', 'Wax hazes, warm and dry', 'min', 'visit.hazeMin.0', 1.0, 60.0),
-            'visit.haze.slow' => new Number('Toppers', 'Wax hazes, cold or damp', 'min', 'visit.hazeMin.1', 1.0, 120.0),
+            'visit.haze.fast' => new Number(
+                Said::of('numbers.toppers'),
+                Said::of('numbers.wax-hazes-warm-and-dry'),
+                'min',
+                'visit.hazeMin.0',
+                1.0,
+                60.0,
+            ),
+            'visit.haze.slow' => new Number(
+                Said::of('numbers.toppers'),
+                Said::of('numbers.wax-hazes-cold-or-damp'),
+                'min',
+                'visit.hazeMin.1',
+                1.0,
+                120.0,
+            ),
             'match.assumed_tap' => new Number(
-                'Water',
-                'Tap water nobody has measured',
+                Said::of('numbers.water'),
+                Said::of('numbers.tap-water-nobody-has'),
                 'mg/l',
                 'match.assumedTapTds',
                 0.0,
                 2000.0,
             ),
             'match.assumed_treated' => new Number(
-                'Water',
-                'Treated water nobody has measured',
+                Said::of('numbers.water'),
+                Said::of('numbers.treated-water-nobody-has'),
                 'mg/l',
                 'match.assumedTreatedTds',
                 0.0,
                 500.0,
             ),
             'match.treated_at_most' => new Number(
-                'Water',
-                'Treated water holds no more than',
+                Said::of('numbers.water'),
+                Said::of('numbers.treated-water-holds-no-more'),
                 'mg/l',
                 'match.treatedAtMost',
                 0.0,
                 500.0,
             ),
-            'visit.rinse_l_m2' => new Number('Water', 'A rinse takes', 'l/m²', 'visit.rinseLM2', 0.1, 30.0),
+            'visit.rinse_l_m2' => new Number(
+                Said::of('numbers.water'),
+                Said::of('numbers.a-rinse-takes'),
+                'l/m²',
+                'visit.rinseLM2',
+                0.1,
+                30.0,
+            ),
             'visit.wheels_rinse_l' => new Number(
-                'Water',
-                'Four wheels of a car take',
+                Said::of('numbers.water'),
+                Said::of('numbers.four-wheels-of-a-car-take'),
                 'l',
                 'visit.wheelsRinseL',
                 0.5,
                 200.0,
             ),
             'match.water_left.rinsed' => new Number(
-                'Water',
-                'To take up after a rinse',
+                Said::of('numbers.water'),
+                Said::of('numbers.to-take-up-after-a-rinse'),
                 'l/m²',
                 'match.waterLeft.rinsed',
                 0.0,
                 1.0,
             ),
             'match.water_left.sheeted' => new Number(
-                'Water',
-                'To take up when sheeted',
+                Said::of('numbers.water'),
+                Said::of('numbers.to-take-up-when-sheeted'),
                 'l/m²',
                 'match.waterLeft.sheeted',
                 0.0,
                 1.0,
             ),
             'match.water_left.blown' => new Number(
-                'Water',
-                'To take up after air',
+                Said::of('numbers.water'),
+                Said::of('numbers.to-take-up-after-air'),
                 'l/m²',
                 'match.waterLeft.blown',
                 0.0,
                 1.0,
             ),
-            'spots.none' => new Number('Water marks', 'Nothing shows up to', 'mg/m²', 'match.spots.none', 0.0, 200.0),
-            'spots.faint' => new Number('Water marks', 'Faint up to', 'mg/m²', 'match.spots.faint', 0.0, 400.0),
-            'spots.visible' => new Number('Water marks', 'Visible up to', 'mg/m²', 'match.spots.visible', 0.0, 1000.0),
+            'spots.none' => new Number(
+                Said::of('numbers.water-marks'),
+                Said::of('numbers.nothing-shows-up-to'),
+                'mg/m²',
+                'match.spots.none',
+                0.0,
+                200.0,
+            ),
+            'spots.faint' => new Number(
+                Said::of('numbers.water-marks'),
+                Said::of('numbers.faint-up-to'),
+                'mg/m²',
+                'match.spots.faint',
+                0.0,
+                400.0,
+            ),
+            'spots.visible' => new Number(
+                Said::of('numbers.water-marks'),
+                Said::of('numbers.visible-up-to'),
+                'mg/m²',
+                'match.spots.visible',
+                0.0,
+                1000.0,
+            ),
             'spots.light' => new Number(
-                'Water marks',
-                'Light paint forgives',
+                Said::of('numbers.water-marks'),
+                Said::of('numbers.light-paint-forgives'),
                 '×',
                 'match.spots.lightPaint',
                 1.0,
@@ -526,29 +649,32 @@ final readonly class Numbers
     {
         $numbers = [
             'verdict.acid_below_ph' => new Number(
-                'What is refused',
-                'Acid for film, wrap and bare metal below',
+                Said::of('numbers.what-is-refused'),
+                Said::of('numbers.acid-for-film-wrap-and-bare'),
                 'pH',
                 'match.verdict.acidBelowPh',
                 0.0,
                 7.0,
             ),
             'verdict.alkaline_above_ph' => new Number(
-                'What is refused',
-                'Alkaline for single-stage paint above',
+                Said::of('numbers.what-is-refused'),
+                Said::of('numbers.alkaline-for-single-stage'),
                 'pH',
                 'match.verdict.alkalineAbovePh',
                 7.0,
                 14.0,
             ),
         ];
-        foreach (['strong' => 'Strips strongly', 'slight' => 'Strips slightly'] as $strips => $says) {
+        foreach (
+            ['strong' => Said::of('numbers.strips-strongly'), 'slight' => Said::of('numbers.strips-slightly')]
+            as $strips => $says
+        ) {
             foreach (Family::cases() as $family) {
                 if ($family !== Family::Bare) {
                     $numbers["verdict.strips.{$strips}.{$family->value}"] = new Number(
-                        'What is refused',
-                        "{$says}, on {$family->value}",
-                        self::SEVERITY,
+                        Said::of('numbers.what-is-refused'),
+                        Said::of('numbers.on-family', says: $says, family: $family->value),
+                        Said::of('numbers.severity'),
                         "match.verdict.strips.{$strips}.{$family->value}",
                         0.0,
                         2.0,
@@ -557,12 +683,15 @@ final readonly class Numbers
                 }
             }
         }
-        foreach (['silica' => 'Silica', 'polymer' => 'Polymer'] as $leaves => $says) {
-            foreach (['topper' => 'topper', 'drying-aid' => 'drying aid'] as $role => $name) {
+        foreach (
+            ['silica' => Said::of('numbers.silica'), 'polymer' => Said::of('numbers.polymer')]
+            as $leaves => $says
+        ) {
+            foreach (['topper' => 'topper', 'drying-aid' => Said::of('numbers.drying-aid')] as $role => $name) {
                 $numbers["verdict.on_wax.{$leaves}.{$role}"] = new Number(
-                    'What is refused',
-                    "{$says} {$name} on wax",
-                    self::SEVERITY,
+                    Said::of('numbers.what-is-refused'),
+                    Said::of('numbers.on-wax', says: $says, name: $name),
+                    Said::of('numbers.severity'),
                     "match.verdict.onWax.{$leaves}.{$role}",
                     0.0,
                     2.0,
@@ -579,15 +708,27 @@ final readonly class Numbers
     {
         $numbers = [];
         foreach (
-            ['tight' => 'Tight from', 'good' => 'Good from', 'weak' => 'Weak from', 'sheeting' => 'Sheeting from']
+            [
+                'tight' => Said::of('numbers.tight-from'),
+                'good' => Said::of('numbers.good-from'),
+                'weak' => Said::of('numbers.weak-from'),
+                'sheeting' => Said::of('numbers.sheeting-from'),
+            ]
             as $key => $says
         ) {
-            $numbers["beads.{$key}"] = new Number('What drops say', $says, '°', "beads.{$key}", 1.0, 179.0);
+            $numbers["beads.{$key}"] = new Number(
+                Said::of('numbers.what-drops-say'),
+                $says,
+                '°',
+                "beads.{$key}",
+                1.0,
+                179.0,
+            );
         }
         for ($soil = 0; $soil <= 5; $soil++) {
             $numbers["towels.side.{$soil}"] = new Number(
-                'Towels',
-                "A side wipes, soil {$soil}",
+                Said::of('numbers.towels'),
+                Said::of('numbers.a-side-wipes-soil', soil: $soil),
                 'm²',
                 "match.wipe.m2PerSide.{$soil}",
                 0.02,
@@ -598,24 +739,46 @@ final readonly class Numbers
         return [
             ...$numbers,
             'towels.not_rinsed' => new Number(
-                'Towels',
-                'Where nothing was rinsed off first',
+                Said::of('numbers.towels'),
+                Said::of('numbers.where-nothing-was-rinsed'),
                 '×',
                 'match.wipe.notPrerinsed',
                 0.1,
                 1.0,
             ),
-            'towels.sides' => new Number('Towels', 'Sides of a towel', '', 'match.sidesPerTowel', 1.0, 64.0, true),
+            'towels.sides' => new Number(
+                Said::of('numbers.towels'),
+                Said::of('numbers.sides-of-a-towel'),
+                '',
+                'match.sidesPerTowel',
+                1.0,
+                64.0,
+                true,
+            ),
             'towels.uptake' => new Number(
-                'Towels',
-                'A towel takes up, of its dry weight',
+                Said::of('numbers.towels'),
+                Said::of('numbers.a-towel-takes-up-of-its-dry'),
                 '×',
                 'match.wipe.uptakeTimesWeight',
                 0.5,
                 12.0,
             ),
-            'towels.kg.large' => new Number('Towels', 'A large one weighs', 'kg', 'match.wipe.kg.large', 0.05, 5.0),
-            'towels.kg.medium' => new Number('Towels', 'A medium one weighs', 'kg', 'match.wipe.kg.medium', 0.02, 5.0),
+            'towels.kg.large' => new Number(
+                Said::of('numbers.towels'),
+                Said::of('numbers.a-large-one-weighs'),
+                'kg',
+                'match.wipe.kg.large',
+                0.05,
+                5.0,
+            ),
+            'towels.kg.medium' => new Number(
+                Said::of('numbers.towels'),
+                Said::of('numbers.a-medium-one-weighs'),
+                'kg',
+                'match.wipe.kg.medium',
+                0.02,
+                5.0,
+            ),
         ];
     }
 
@@ -626,7 +789,7 @@ final readonly class Numbers
         foreach (Method::cases() as $method) {
             if ($method !== Method::Touchless) {
                 $numbers["minutes.wash.{$method->value}"] = new Number(
-                    'Minutes of washing and drying',
+                    Said::of('numbers.minutes-of-washing-and'),
                     $method->says(),
                     'min/m²',
                     "visit.washM2.{$method->value}",
@@ -638,8 +801,8 @@ final readonly class Numbers
         foreach (DryingWay::cases() as $way) {
             if (!in_array($way, [DryingWay::AtOnce, DryingWay::None], true)) {
                 $numbers["minutes.dry.{$way->value}"] = new Number(
-                    'Minutes of washing and drying',
-                    "Drying: {$way->says()}",
+                    Said::of('numbers.minutes-of-washing-and'),
+                    Said::of('numbers.drying', way: $way->says()),
                     'min/m²',
                     "visit.dryM2.{$way->value}",
                     0.1,
@@ -648,40 +811,40 @@ final readonly class Numbers
             }
         }
         $numbers['minutes.dirtier'] = new Number(
-            'Minutes of washing and drying',
-            'Each level of soil above 2',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.each-level-of-soil-above-2'),
             'longer',
             'visit.dirtier',
             0.0,
             2.0,
         );
         $numbers['minutes.dust'] = new Number(
-            'Minutes of washing and drying',
-            'On dust a contact wash takes',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.on-dust-a-contact-wash'),
             'share',
             'visit.dust',
             0.1,
             1.0,
         );
         $numbers['minutes.wiped_dirtier'] = new Number(
-            'Minutes of washing and drying',
-            'Wiped: each level of soil above 1',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.wiped-each-level-of-soil'),
             'longer',
             'visit.wipedDirtier',
             0.0,
             2.0,
         );
         $numbers['minutes.fill'] = new Number(
-            'Minutes of washing and drying',
-            'To fill a bucket or bottle',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.to-fill-a-bucket-or-bottle'),
             'min',
             'visit.fill',
             0.0,
             30.0,
         );
         $numbers['minutes.rinse_within'] = new Number(
-            'Minutes of washing and drying',
-            'Soap is rinsed off within',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.soap-is-rinsed-off-within'),
             'min',
             'visit.rinseWithin',
             1.0,
@@ -689,16 +852,16 @@ final readonly class Numbers
             true,
         );
         $numbers['visit.go_m2'] = new Number(
-            'Minutes of washing and drying',
-            'Washed at most before it is rinsed',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.washed-at-most-before-it-is'),
             'm²',
             'visit.goM2',
             1.0,
             200.0,
         );
         $numbers['visit.most_goes'] = new Number(
-            'Minutes of washing and drying',
-            'More goes than this: panel by panel',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.more-goes-than-this-panel'),
             '',
             'visit.mostGoes',
             1.0,
@@ -706,8 +869,8 @@ final readonly class Numbers
             true,
         );
         $numbers['visit.tyres.from'] = new Number(
-            'Minutes of washing and drying',
-            'Tyres are wiped back after',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.tyres-are-wiped-back-after'),
             'min',
             'visit.tyreWipe.0',
             0.0,
@@ -715,26 +878,27 @@ final readonly class Numbers
             true,
         );
         $numbers['visit.tyres.to'] = new Number(
-            'Minutes of washing and drying',
-            'and before',
+            Said::of('numbers.minutes-of-washing-and'),
+            Said::of('numbers.and-before'),
             'min',
             'visit.tyreWipe.1',
             1.0,
             120.0,
             true,
         );
-        foreach (self::STEPS as $kind => $says) {
+        foreach (self::STEPS as $kind) {
+            $says = Said::of("numbers.step-{$kind}");
             $numbers["minutes.begin.{$kind}"] = new Number(
-                'Minutes of a step',
-                "{$says}: to begin with",
+                Said::of('numbers.minutes-of-a-step'),
+                Said::of('numbers.to-begin-with', says: $says),
                 'min',
                 "visit.minutes.{$kind}.0",
                 0.0,
                 240.0,
             );
             $numbers["minutes.m2.{$kind}"] = new Number(
-                'Minutes of a step',
-                "{$says}: a m²",
+                Said::of('numbers.minutes-of-a-step'),
+                Said::of('numbers.a-square-metre', says: $says),
                 'min/m²',
                 "visit.minutes.{$kind}.1",
                 0.0,
@@ -743,8 +907,8 @@ final readonly class Numbers
         }
         foreach (array_keys((new House())->visit->quick) as $kind) {
             $numbers["quick.{$kind}"] = new Number(
-                'A quick visit takes',
-                self::STEPS[$kind],
+                Said::of('numbers.a-quick-visit-takes'),
+                Said::of("numbers.step-{$kind}"),
                 'share',
                 "visit.quick.{$kind}",
                 0.05,
@@ -759,27 +923,27 @@ final readonly class Numbers
     private static function doses(): array
     {
         $numbers = [];
-        foreach (self::DOSES as $use => $says) {
+        foreach (self::DOSES as $use) {
             $numbers["doses.{$use}"] = new Number(
-                'Doses of a car',
-                $says,
-                $use === 'paste' ? 'g' : 'l of mix',
+                Said::of('numbers.doses-of-a-car'),
+                Said::of("numbers.dose-{$use}"),
+                $use === 'paste' ? 'g' : Said::of('numbers.l-of-mix'),
                 "match.uses.{$use}.0",
                 0.001,
                 $use === 'paste' ? 500.0 : 200.0,
             );
         }
         $numbers['doses.for_m2'] = new Number(
-            'Doses of a car',
-            'A car, for all of these',
+            Said::of('numbers.doses-of-a-car'),
+            Said::of('numbers.a-car-for-all-of-these'),
             'm²',
             'match.useForM2',
             1.0,
             100.0,
         );
         $numbers['doses.margin'] = new Number(
-            'Doses of a car',
-            'More is mixed than reckoned',
+            Said::of('numbers.doses-of-a-car'),
+            Said::of('numbers.more-is-mixed-than-reckoned'),
             '×',
             'match.margin',
             1.0,
@@ -793,27 +957,40 @@ final readonly class Numbers
     private static function weeks(): array
     {
         $plan = static fn(
-            string $says,
+            Said $says,
             string $unit,
             string $path,
             float $high = 1000.0,
             bool $whole = false,
-        ): Number => new Number('The weeks', $says, $unit, "plan.{$path}", 0.0, $high, $whole);
+        ): Number => new Number(Said::of('numbers.the-weeks'), $says, $unit, "plan.{$path}", 0.0, $high, $whole);
 
         return [
-            'plan.off_target' => $plan('A day of a gap away from its wish', 'points', 'offTarget'),
-            'plan.beyond_max' => $plan('A day of a gap beyond its longest', 'points', 'beyondMax'),
-            'plan.topper_late' => $plan('A day a topper is late', 'points', 'topper.0'),
-            'plan.topper_early' => $plan('A day a topper is early', 'points', 'topper.1'),
-            'plan.decon_late' => $plan('A day decontamination is late', 'points', 'decon.0'),
-            'plan.decon_early' => $plan('A day decontamination is early', 'points', 'decon.1'),
-            'plan.base_late' => $plan('A day a short-lived base is late', 'points', 'base.0'),
-            'plan.base_early' => $plan('A day a short-lived base is early', 'points', 'base.1'),
-            'plan.poor_weather' => $plan('A visit on a poor day', 'points', 'poorWeather'),
-            'plan.travel' => $plan('A minute of travel', 'points', 'travel', 100.0),
-            'plan.overtime' => $plan('A minute of overtime', 'points', 'overtime', 100.0),
-            'plan.overtime_most' => $plan('Overtime a day, at most', 'min', 'overtimeMost', 600.0, true),
-            'load.margin' => new Number('Into the van', 'More than the doses', '%', 'loadMargin', 0.0, 300.0),
+            'plan.off_target' => $plan(Said::of('numbers.a-day-of-a-gap-away-from'), 'points', 'offTarget'),
+            'plan.beyond_max' => $plan(Said::of('numbers.a-day-of-a-gap-beyond-its'), 'points', 'beyondMax'),
+            'plan.topper_late' => $plan(Said::of('numbers.a-day-a-topper-is-late'), 'points', 'topper.0'),
+            'plan.topper_early' => $plan(Said::of('numbers.a-day-a-topper-is-early'), 'points', 'topper.1'),
+            'plan.decon_late' => $plan(Said::of('numbers.a-day-decontamination-is'), 'points', 'decon.0'),
+            'plan.decon_early' => $plan(Said::of('numbers.a-day-decontamination-is-2'), 'points', 'decon.1'),
+            'plan.base_late' => $plan(Said::of('numbers.a-day-a-short-lived-base-is'), 'points', 'base.0'),
+            'plan.base_early' => $plan(Said::of('numbers.a-day-a-short-lived-base-is-2'), 'points', 'base.1'),
+            'plan.poor_weather' => $plan(Said::of('numbers.a-visit-on-a-poor-day'), 'points', 'poorWeather'),
+            'plan.travel' => $plan(Said::of('numbers.a-minute-of-travel'), 'points', 'travel', 100.0),
+            'plan.overtime' => $plan(Said::of('numbers.a-minute-of-overtime'), 'points', 'overtime', 100.0),
+            'plan.overtime_most' => $plan(
+                Said::of('numbers.overtime-a-day-at-most'),
+                'min',
+                'overtimeMost',
+                600.0,
+                true,
+            ),
+            'load.margin' => new Number(
+                Said::of('numbers.into-the-van'),
+                Said::of('numbers.more-than-the-doses'),
+                '%',
+                'loadMargin',
+                0.0,
+                300.0,
+            ),
         ];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching;
 
+use Vicissa\Core\Says\Said;
+
 /** Why a product is refused or questioned on a zone. */
 enum Code: string
 {
@@ -22,22 +24,22 @@ enum Code: string
     case OutOfStock = 'out-of-stock';
 
     /** The reason in words, short enough to stand beside a product. */
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::WrongSurface => 'Not made for this surface.',
-            self::MasksLayer => 'Leaves wax or oils over a layer that should work bare.',
-            self::StripsLayer => 'Takes off or thins the layer that is on.',
-            self::NoBond => 'What it leaves doesn’t bond to wax.',
-            self::NotForMatte => 'Would leave shine patches on matte.',
-            self::AcidOnSensitive => 'Too acid for this film, wrap or bare metal.',
-            self::SolventOnFilm => 'Solvent marks film, wrap and decals.',
-            self::AlkalineOnSingleStage => 'Strongly alkaline on single-stage paint: colour may bleed.',
-            self::TooHot => 'The panel is hotter than its label allows.',
-            self::TooCold => 'The panel is colder than its label allows.',
-            self::DriesFirst => 'It would dry before it has worked.',
-            self::NeedsWater => 'Has to be rinsed, and there is no water.',
-            self::OutOfStock => 'None left on the shelf.',
+            self::WrongSurface => Said::of('code.wrong-surface'),
+            self::MasksLayer => Said::of('code.masks-layer'),
+            self::StripsLayer => Said::of('code.strips-layer'),
+            self::NoBond => Said::of('code.no-bond'),
+            self::NotForMatte => Said::of('code.not-for-matte'),
+            self::AcidOnSensitive => Said::of('code.acid-on-sensitive'),
+            self::SolventOnFilm => Said::of('code.solvent-on-film'),
+            self::AlkalineOnSingleStage => Said::of('code.alkaline-on-single-stage'),
+            self::TooHot => Said::of('code.too-hot'),
+            self::TooCold => Said::of('code.too-cold'),
+            self::DriesFirst => Said::of('code.dries-first'),
+            self::NeedsWater => Said::of('code.needs-water'),
+            self::OutOfStock => Said::of('code.out-of-stock'),
         };
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching;
 
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Said;
 
 /**
  * How well an allowed product suits a layer (domain, model "match"): higher first, then cheaper, then by name. Of
@@ -15,7 +16,7 @@ final readonly class Fit
     private function __construct(
         public int $points,
         /** Why, in words. */
-        public string $why,
+        public Said $why,
     ) {}
 
     /**
@@ -40,23 +41,21 @@ final readonly class Fit
             2 * $verdict->warnings() -
             abs($off);
         $why = array_filter([
-            $sameLine ? sprintf('from the same line as the layer (%s)', $line) : null,
-            $leaves->suits($layer) ? sprintf('feeds the layer with its own kind (%s)', $leaves->value) : null,
-            $leaves === Leaves::Nothing ? 'leaves nothing behind' : null,
+            $sameLine ? Said::of('fit.from-the-same-line-as-the', line: $line) : null,
+            $leaves->suits($layer) ? Said::of('fit.feeds-the-layer-with-its', leaves: $leaves->value) : null,
+            $leaves === Leaves::Nothing ? Said::of('fit.leaves-nothing-behind') : null,
             match (true) {
                 $has === null || $wants === null => null,
-                $off === 0 => sprintf('%s, as much as this dirt asks for', $has->says()),
-                $off > 0 => 'stronger than this dirt asks for',
-                default => 'gentler than this dirt asks for',
+                $off === 0 => Said::of('fit.as-much-as-this-dirt-asks', has: $has->says()),
+                $off > 0 => Said::of('fit.stronger-than-this-dirt'),
+                default => Said::of('fit.gentler-than-this-dirt-asks'),
             },
-            $verdict->warnings() > 0
-                ? sprintf('%d caution%s', $verdict->warnings(), $verdict->warnings() === 1 ? '' : 's')
-                : null,
+            $verdict->warnings() > 0 ? Said::of('fit.cautions', count: $verdict->warnings()) : null,
         ]);
 
         return new self(
             $points,
-            $why === [] ? 'Allowed here, nothing in particular speaks for it.' : ucfirst(implode(', ', $why)) . '.',
+            $why === [] ? Said::of('fit.allowed-here-nothing-in') : Said::sentence(Said::list(array_values($why))),
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * What a label says of a product, and what it is silent about (domain §4). Unknown is a value: the rules take it
@@ -84,14 +85,14 @@ final readonly class Label
     }
 
     /** In the middle of a sentence. */
-    public static function asks(string $what): string
+    public static function asks(string $what): Said
     {
         return match ($what) {
-            'ph' => 'its pH',
-            'min_c' => 'how cold a panel may be',
-            'max_c' => 'how hot a panel may be',
-            'may_dry' => 'whether it may dry',
-            default => 'whether it has to be rinsed off',
+            'ph' => Said::of('label.its-ph'),
+            'min_c' => Said::of('label.how-cold-a-panel-may-be'),
+            'max_c' => Said::of('label.how-hot-a-panel-may-be'),
+            'may_dry' => Said::of('label.whether-it-may-dry'),
+            default => Said::of('label.whether-it-has-to-be-rinsed'),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching;
 
 use Vicissa\Core\Protection\WashTrait;
+use Vicissa\Core\Says\Said;
 
 /** Ways to wash (domain §5). */
 enum Method: string
@@ -43,15 +44,15 @@ enum Method: string
         };
     }
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Touchless => 'Touchless',
-            self::MultiTowel => 'Many towels',
-            self::TwoMitts => 'Two mitts',
-            self::OneMitt => 'One mitt',
-            self::Rinseless => 'Rinseless',
-            self::Waterless => 'Waterless',
+            self::Touchless => Said::of('method.touchless'),
+            self::MultiTowel => Said::of('method.multi-towel'),
+            self::TwoMitts => Said::of('method.two-mitts'),
+            self::OneMitt => Said::of('method.one-mitt'),
+            self::Rinseless => Said::of('method.rinseless'),
+            self::Waterless => Said::of('method.waterless'),
         };
     }
 }

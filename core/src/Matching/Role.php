@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching;
 
+use Vicissa\Core\Says\Said;
+
 /** What a product is used for (domain §4). */
 enum Role: string
 {
@@ -55,24 +57,24 @@ enum Role: string
     }
 
     /** In the middle of a sentence. */
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Prewash => 'pre-wash spray',
-            self::Foam => 'foam',
-            self::Soap => 'soap',
-            self::Rinseless => 'rinseless wash',
-            self::Waterless => 'waterless wash',
-            self::Wheel => 'wheel cleaner',
-            self::Iron => 'iron remover',
-            self::Tar => 'tar remover',
-            self::ClayLube => 'clay lubricant',
-            self::DryingAid => 'drying aid',
-            self::Topper => 'topper',
-            self::Base => 'base layer',
-            self::Glass => 'glass cleaner',
-            self::Tyre => 'tyre dressing',
-            self::Trim => 'trim care',
+            self::Prewash => Said::of('role.prewash'),
+            self::Foam => Said::of('role.foam'),
+            self::Soap => Said::of('role.soap'),
+            self::Rinseless => Said::of('role.rinseless'),
+            self::Waterless => Said::of('role.waterless'),
+            self::Wheel => Said::of('role.wheel'),
+            self::Iron => Said::of('role.iron'),
+            self::Tar => Said::of('role.tar'),
+            self::ClayLube => Said::of('role.clay-lube'),
+            self::DryingAid => Said::of('role.drying-aid'),
+            self::Topper => Said::of('role.topper'),
+            self::Base => Said::of('role.base'),
+            self::Glass => Said::of('role.glass'),
+            self::Tyre => Said::of('role.tyre'),
+            self::Trim => Said::of('role.trim'),
         };
     }
 }

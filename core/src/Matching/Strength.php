@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching;
 
+use Vicissa\Core\Says\Said;
+
 /**
  * How strong a cleaner is (domain §4): gentle within pH 5.5–8.5, medium within 4–11, strong beyond; removers and
  * solvents are never gentle.
@@ -28,12 +30,12 @@ enum Strength: int
     }
 
     /** In the middle of a sentence. */
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Gentle => 'gentle',
-            self::Medium => 'of medium strength',
-            self::Strong => 'strong',
+            self::Gentle => Said::of('strength.gentle'),
+            self::Medium => Said::of('strength.medium'),
+            self::Strong => Said::of('strength.strong'),
         };
     }
 }

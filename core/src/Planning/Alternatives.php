@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * Why a visit stands where it stands, and what any other day would cost: the vehicle's other visits give way, those of
@@ -13,8 +14,8 @@ use Vicissa\Core\InvalidInput;
 final readonly class Alternatives
 {
     /**
-     * @param list<string> $why   sentences
-     * @param array<int, array{cost: float|null, why: string|null}> $days by day: points more than now (below
+     * @param list<Said> $why
+     * @param array<int, array{cost: float|null, why: Said|null}> $days by day: points more than now (below
      *     nought: fewer), or why it can't be
      */
     private function __construct(public array $why, public array $days) {}
@@ -90,7 +91,7 @@ final readonly class Alternatives
         return $course->best($prices)['cost'];
     }
 
-    /** @return array{cost: float|null, why: string|null} */
+    /** @return array{cost: float|null, why: Said|null} */
     private static function at(
         Instance $instance,
         Ledger $ledger,
@@ -100,22 +101,21 @@ final readonly class Alternatives
         float $now,
     ): array {
         $why = match (true) {
-            isset($vehicle->closed[$other]) => 'The vehicle is away.',
-            isset($instance->siteOf($vehicle)->closed[$other]) => 'The place is closed.',
-            !$instance->skyOver($vehicle, $other)->wash => 'The weather forbids it.',
+            isset($vehicle->closed[$other]) => Said::of('alternatives.the-vehicle-is-away'),
+            isset($instance->siteOf($vehicle)->closed[$other]) => Said::of('alternatives.the-place-is-closed'),
+            !$instance->skyOver($vehicle, $other)->wash => Said::of('alternatives.the-weather-forbids-it'),
             ($here->bits & ~$vehicle->each & Instance::WEATHERED) > 0 && !$instance->skyOver($vehicle, $other)->topper
-                => 'Nothing but a wash goes in that weather.',
-            ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => sprintf(
-                '%s: nothing on the shelf goes on in that weather.',
-                implode(
-                    ', ',
-                    array_map(static fn(Kind $kind): string => $kind->says(), array_slice(Kind::of($lost), 1)),
-                ),
+                => Said::of('alternatives.nothing-but-a-wash-goes-in'),
+            ($lost = $here->bits & ~$vehicle->each & ~$instance->kindsOn($vehicle, $other)) > 0 => Said::of(
+                'alternatives.nothing-on-the-shelf-goes',
+                kinds: array_map(static fn(Kind $kind): Said => $kind->says(), array_slice(Kind::of($lost), 1)),
             ),
             array_filter($instance->crews, static fn(PlanCrew $crew): bool => ($crew->minutes[$other] ?? 0) > 0) === []
-                => 'Nobody works.',
-            $instance->mayGo($vehicle, $other) === [] => 'Nobody who works may go there.',
-            $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => 'The crews are full.',
+                => Said::of('alternatives.nobody-works'),
+            $instance->mayGo($vehicle, $other) === [] => Said::of('alternatives.nobody-who-works-may-go'),
+            $ledger->prices($vehicle, $other, [$here->bits], 0.0)[0] === [] => Said::of(
+                'alternatives.the-crews-are-full',
+            ),
             default => null,
         };
         if ($why !== null) {
@@ -131,7 +131,7 @@ final readonly class Alternatives
         $cost = $course->best($prices)['cost'] - $now;
 
         return $cost >= Course::MISSED / 2
-            ? ['cost' => null, 'why' => 'A deadline or another lock would be missed.']
+            ? ['cost' => null, 'why' => Said::of('alternatives.a-deadline-or-another-lock')]
             : ['cost' => round($cost, 6), 'why' => null];
     }
 
@@ -155,8 +155,8 @@ final readonly class Alternatives
 
     /**
      * @param array<int, PlacedVisit> $own  the vehicle's visits by day, in order
-     * @param array<int, array{cost: float|null, why: string|null}> $days
-     * @return list<string>
+     * @param array<int, array{cost: float|null, why: Said|null}> $days
+     * @return list<Said>
      */
     private static function why(
         Instance $instance,
@@ -169,23 +169,23 @@ final readonly class Alternatives
         $earlier = array_filter($own, static fn(PlacedVisit $visit): bool => $visit->day < $here->day);
         $before = max([$vehicle->lastWash, ...array_keys($earlier)]);
         $says = [
-            sprintf(
-                '%d days after the visit before; %d are wished for, %d to %d allowed.',
-                $here->day - $before,
-                $vehicle->target,
-                $vehicle->min,
-                $vehicle->max,
+            Said::of(
+                'alternatives.days-after-the-visit-before',
+                days: $here->day - $before,
+                target: $vehicle->target,
+                min: $vehicle->min,
+                max: $vehicle->max,
             ),
         ];
         if (isset($vehicle->locks[$here->day])) {
-            $says[] = 'It is locked here.';
+            $says[] = Said::of('alternatives.it-is-locked-here');
         }
         foreach (
             [
-                [$vehicle->topper, 1, 'The topper'],
-                [$vehicle->decon, 2, 'Decontamination'],
-                [$vehicle->inspection, 4, 'Looking over the base'],
-                [$vehicle->base, 8, 'The base'],
+                [$vehicle->topper, 1, Said::of('alternatives.the-topper')],
+                [$vehicle->decon, 2, Said::of('alternatives.decontamination')],
+                [$vehicle->inspection, 4, Said::of('alternatives.looking-over-the-base')],
+                [$vehicle->base, 8, Said::of('alternatives.the-base')],
             ]
             as [$cycle, $bit, $name]
         ) {
@@ -198,19 +198,24 @@ final readonly class Alternatives
                     $done === []
                         ? [$cycle->due, $cycle->from]
                         : [max($done) + $cycle->repeat, max($done) + $cycle->restsFor($instance->rules)];
-                $says[] = sprintf('%s is due on %s, worth doing from %s.', $name, Day::date($due), Day::date($from));
+                $says[] = Said::of(
+                    'alternatives.is-due-on-worth-doing-from',
+                    name: $name,
+                    due: Day::date($due),
+                    from: Day::date($from),
+                );
             }
         }
         foreach ($vehicle->deadlines as [$first, $last]) {
             if ($here->day >= $first && $here->day <= $last) {
-                $says[] = sprintf('It keeps the deadline of %s.', Day::date($last));
+                $says[] = Said::of('alternatives.it-keeps-the-deadline-of', on: Day::date($last));
             }
         }
         if ($together > 0) {
-            $says[] = sprintf('It shares the trip with %d other%s.', $together, $together === 1 ? '' : 's');
+            $says[] = Said::of('alternatives.it-shares-the-trip-with', together: $together);
         }
         if ($instance->skyOver($vehicle, $here->day)->poor) {
-            $says[] = 'The weather is poor; every better day costs more.';
+            $says[] = Said::of('alternatives.the-weather-is-poor-every');
         }
         $costs = array_filter(
             array_map(static fn(array $of): ?float => $of['cost'], $days),
@@ -221,32 +226,23 @@ final readonly class Alternatives
             $next = (int) array_key_first($costs);
             $says[] =
                 $costs[$next] < -1e-9
-                    ? sprintf(
-                        '%s would be cheaper by %s points now; %s.',
-                        Day::date($next),
-                        self::plain(-$costs[$next]),
-                        $costs[$next] < -Planner::STAY
-                            ? 'plan again to move it'
-                            : 'too little to move what is planned for',
+                    ? Said::of(
+                        'alternatives.would-be-cheaper-by-points',
+                        on: Day::date($next),
+                        points: -$costs[$next],
+                        advice: $costs[$next] < -Planner::STAY
+                            ? Said::of('alternatives.plan-again-to-move-it')
+                            : Said::of('alternatives.too-little-to-move-what-is'),
                     )
-                    : sprintf(
-                        'The next best is %s, %s.',
-                        Day::date($next),
-                        $costs[$next] < 1e-9
-                            ? 'just as good'
-                            : sprintf(
-                                '%s point%s more',
-                                self::plain($costs[$next]),
-                                self::plain($costs[$next]) === '1' ? '' : 's',
-                            ),
+                    : Said::of(
+                        'alternatives.the-next-best-is',
+                        on: Day::date($next),
+                        cost: $costs[$next] < 1e-9
+                            ? Said::of('alternatives.just-as-good')
+                            : Said::of('alternatives.points-more', points: round($costs[$next], 1)),
                     );
         }
 
         return $says;
-    }
-
-    private static function plain(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.');
     }
 }

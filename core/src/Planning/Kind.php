@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Vicissa\Core\Says\Said;
+
 /** What a visit holds (domain §15.1). */
 enum Kind: string
 {
@@ -31,15 +33,15 @@ enum Kind: string
     }
 
     /** What it is called where a person reads it, as the beginning of a sentence. */
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Wash => 'Wash',
-            self::Topper => 'Topper',
-            self::Decon => 'Decontamination',
-            self::Inspection => 'Looking over the base',
-            self::Base => 'Renewing the base',
-            self::Recoat => 'Recoat',
+            self::Wash => Said::of('kind.wash'),
+            self::Topper => Said::of('kind.topper'),
+            self::Decon => Said::of('kind.decon'),
+            self::Inspection => Said::of('kind.inspection'),
+            self::Base => Said::of('kind.base'),
+            self::Recoat => Said::of('kind.recoat'),
         };
     }
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Vicissa\Core\Says\Said;
+
 /** What a finished plan does not hold, each with its reason in a sentence. */
 final readonly class Reasons
 {
-    private const WEEKDAYS = [1 => 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-
     private Ledger $ledger;
 
     /** @var array<string, array<int, int>> kind bits by vehicle and day */
@@ -55,7 +55,7 @@ final readonly class Reasons
                     $vehicle->id,
                     'lock ' . Day::date($day),
                     $day < $this->instance->start || $day >= $this->instance->end
-                        ? 'It lies outside the days planned.'
+                        ? Said::of('reasons.it-lies-outside-the-days')
                         : $this->full($vehicle, $day, $bits),
                     true,
                 );
@@ -77,25 +77,26 @@ final readonly class Reasons
             if ($day - $before > $vehicle->max) {
                 $what =
                     $day === $this->instance->end
-                        ? sprintf('No visit after %s; %d days at most.', Day::date($before), $vehicle->max)
-                        : sprintf(
-                            '%d days from %s to %s; %d at most.',
-                            $day - $before,
-                            Day::date($before),
-                            Day::date($day),
-                            $vehicle->max,
+                        ? Said::of('reasons.no-visit-after-days-at-most', on: Day::date($before), max: $vehicle->max)
+                        : Said::of(
+                            'reasons.days-from-to-at-most',
+                            days: $day - $before,
+                            from: Day::date($before),
+                            to: Day::date($day),
+                            max: $vehicle->max,
                         );
                 $unmet[] = new Unmet(
                     $vehicle->id,
                     'cadence',
-                    $what .
-                        ' ' .
+                    Said::after(
+                        $what,
                         $this->whyNone(
                             $vehicle,
                             max($this->instance->start, $before + $vehicle->min),
                             min($this->instance->end - 1, $before + $vehicle->max),
                             array_keys($visits),
                         ),
+                    ),
                 );
             }
             $before = $day;
@@ -118,13 +119,14 @@ final readonly class Reasons
                 $unmet[] = new Unmet(
                     $vehicle->id,
                     $what,
-                    sprintf(
-                        'Too late after %s; %s.',
-                        Day::date($cycle->late),
-                        $done === [] ? 'none fits before the end' : 'the first that fits is ' . Day::date($done[0]),
-                    ) .
-                        ' ' .
-                        $this->whyNotBy($vehicle, $visits, $cycle, $bit),
+                    Said::of(
+                        'reasons.too-late-after',
+                        late: Day::date($cycle->late),
+                        first: $done === []
+                            ? Said::of('reasons.none-fits-before-the-end')
+                            : Said::of('reasons.the-first-that-fits-is', on: Day::date($done[0])),
+                        why: $this->whyNotBy($vehicle, $visits, $cycle, $bit),
+                    ),
                 );
             }
         }
@@ -137,14 +139,14 @@ final readonly class Reasons
      *
      * @param array<int, int> $visits  kind bits by day
      */
-    private function whyNotBy(PlanVehicle $vehicle, array $visits, Cycle $cycle, int $bit): string
+    private function whyNotBy(PlanVehicle $vehicle, array $visits, Cycle $cycle, int $bit): Said
     {
         $first = max($this->instance->start, $cycle->from);
         $last = $cycle->late ?? $this->instance->end;
         $there = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
         if ($there === []) {
             return $last < $this->instance->start
-                ? 'It was late before the plan begins.'
+                ? Said::of('reasons.it-was-late-before-the-plan')
                 : $this->whyNone($vehicle, $first, min($this->instance->end - 1, $last), array_keys($visits));
         }
         // A topper comes with a new base as well, where one is planned.
@@ -153,18 +155,22 @@ final readonly class Reasons
         if (count($wet) === count($there)) {
             $cold = array_filter($wet, fn(int $day): bool => $this->instance->skyOver($vehicle, $day)->topper);
 
-            return sprintf(
-                '%s %s; %s would hold it.',
-                $cold === [] ? 'The weather forbids it on' : 'Nothing on the shelf goes on in the weather of',
-                implode(', ', array_map(Day::date(...), $wet)),
-                $cold === [] ? 'a dry day, or a bay,' : 'a bay, or a product for such a day,',
+            return Said::of(
+                'reasons.would-hold-it',
+                what: $cold === []
+                    ? Said::of('reasons.the-weather-forbids-it-on')
+                    : Said::of('reasons.nothing-on-the-shelf-goes'),
+                days: array_map(Day::date(...), array_values($wet)),
+                remedy: $cold === []
+                    ? Said::of('reasons.a-dry-day-or-a-bay')
+                    : Said::of('reasons.a-bay-or-a-product-for-such'),
             );
         }
 
-        return sprintf(
-            'On %s there is no time for its %d minutes: more time on that day, or another crew, would hold it.',
-            Day::date(array_values(array_diff($there, $wet))[0]),
-            max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)),
+        return Said::of(
+            'reasons.on-there-is-no-time-for-its',
+            on: Day::date(array_values(array_diff($there, $wet))[0]),
+            minutes: max(0, $vehicle->minutesFor($bit & -$bit) - $vehicle->minutesFor(0)),
         );
     }
 
@@ -173,7 +179,7 @@ final readonly class Reasons
      *
      * @param list<int> $visits
      */
-    private function whyNone(PlanVehicle $vehicle, int $first, int $last, array $visits): string
+    private function whyNone(PlanVehicle $vehicle, int $first, int $last, array $visits): Said
     {
         $why = [
             'vehicle' => 0,
@@ -200,26 +206,26 @@ final readonly class Reasons
             ]++;
         }
         $says = [
-            'vehicle' => 'the vehicle is away',
-            'site' => 'the place is closed',
-            'weather' => 'the weather forbids it',
-            'crew' => 'nobody works',
-            'barred' => 'nobody who works may go there',
-            'full' => 'the crews are full',
-            'gap' => 'it is too soon after or before another visit',
-            'dear' => 'other things would suffer more',
+            'vehicle' => Said::of('reasons.the-vehicle-is-away'),
+            'site' => Said::of('reasons.the-place-is-closed'),
+            'weather' => Said::of('reasons.the-weather-forbids-it'),
+            'crew' => Said::of('reasons.nobody-works'),
+            'barred' => Said::of('reasons.nobody-who-works-may-go'),
+            'full' => Said::of('reasons.the-crews-are-full'),
+            'gap' => Said::of('reasons.it-is-too-soon-after-or'),
+            'dear' => Said::of('reasons.other-things-would-suffer'),
         ];
         arsort($why);
         $parts = [];
         foreach ($why as $what => $days) {
             if ($days > 0) {
-                $parts[] = sprintf('%s on %d day%s', $says[$what], $days, $days === 1 ? '' : 's');
+                $parts[] = Said::of('reasons.on-days', what: $says[$what], days: $days);
             }
         }
 
-        $says = $parts === [] ? 'There is no day for it.' : ucfirst(implode(', ', $parts)) . '.';
+        $says = $parts === [] ? Said::of('reasons.there-is-no-day-for-it') : Said::sentence(Said::list($parts));
 
-        return $why['full'] > 0 ? $says . $this->wouldHold($vehicle, $first, $last, $visits) : $says;
+        return $why['full'] > 0 ? Said::after($says, $this->wouldHold($vehicle, $first, $last, $visits)) : $says;
     }
 
     /**
@@ -227,7 +233,7 @@ final readonly class Reasons
      *
      * @param list<int> $visits
      */
-    private function wouldHold(PlanVehicle $vehicle, int $first, int $last, array $visits): string
+    private function wouldHold(PlanVehicle $vehicle, int $first, int $last, array $visits): ?Said
     {
         [$least, $where, $longest] = [PHP_INT_MAX, null, 0];
         for ($day = $first; $day <= $last; $day++) {
@@ -261,31 +267,31 @@ final readonly class Reasons
             ]) + $this->instance->siteOf($vehicle)->hopMin;
 
         return match (true) {
-            $where === null || $least <= 0 => '',
-            $needs > $longest + $this->instance->rules->overtimeMost => sprintf(
-                ' It takes %d minutes with the way, and the longest day has %d: more people at it, or a longer day, would hold it.',
-                $needs,
-                $longest,
+            $where === null || $least <= 0 => null,
+            $needs > $longest + $this->instance->rules->overtimeMost => Said::of(
+                'reasons.it-takes-minutes-with-the',
+                needs: $needs,
+                longest: $longest,
             ),
-            default => sprintf(
-                ' %s more on %s %s would hold it.',
-                self::amount($least),
-                self::WEEKDAYS[(int) gmdate('N', $where * 86400)],
-                Day::date($where),
+            default => Said::of(
+                'reasons.more-on-would-hold-it',
+                amount: self::amount($least),
+                weekday: (int) gmdate('N', $where * 86400),
+                on: Day::date($where),
             ),
         };
     }
 
     /** Minutes, up to the next quarter of an hour. */
-    private static function amount(int $minutes): string
+    private static function amount(int $minutes): Said
     {
         $quarters = (int) ceil($minutes / 15);
 
-        return $quarters === 4
-            ? 'An hour'
-            : (15 * $quarters < 60
-                ? sprintf('%d minutes', 15 * $quarters)
-                : sprintf('%d:%02d hours', intdiv($quarters, 4), 15 * ($quarters % 4)));
+        return match (true) {
+            $quarters === 4 => Said::of('reasons.an-hour'),
+            $quarters < 4 => Said::of('reasons.minutes', minutes: 15 * $quarters),
+            default => Said::of('reasons.hours', hours: intdiv($quarters, 4), minutes: 15 * ($quarters % 4)),
+        };
     }
 
     /**
@@ -308,10 +314,10 @@ final readonly class Reasons
                 new Unmet(
                     $vehicle->id,
                     'papers',
-                    sprintf(
-                        'Nobody is let in after %s, when the papers run out; the visit of about %s waits until they are renewed.',
-                        Day::date($until),
-                        Day::date(max($wished, $until + 1)),
+                    Said::of(
+                        'reasons.nobody-is-let-in-after-when',
+                        until: Day::date($until),
+                        wished: Day::date(max($wished, $until + 1)),
                     ),
                 ),
             ];
@@ -334,16 +340,16 @@ final readonly class Reasons
         ) !== [];
     }
 
-    private function full(PlanVehicle $vehicle, int $day, int $bits): string
+    private function full(PlanVehicle $vehicle, int $day, int $bits): Said
     {
         return match (true) {
-            !$this->works($day) => 'Nobody works on that day.',
-            $this->instance->mayGo($vehicle, $day) === [] => 'Nobody who works on that day may go there.',
-            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => sprintf(
-                'Its %d minutes do not fit into anybody’s day.',
-                $vehicle->minutesFor($bits),
-            ) . $this->wouldHold($vehicle, $day, $day, []),
-            default => 'It clashes with another lock.',
+            !$this->works($day) => Said::of('reasons.nobody-works-on-that-day'),
+            $this->instance->mayGo($vehicle, $day) === [] => Said::of('reasons.nobody-who-works-on-that'),
+            $this->ledger->prices($vehicle, $day, [$bits], 0.0)[0] === [] => Said::after(
+                Said::of('reasons.its-minutes-do-not-fit-into', minutes: $vehicle->minutesFor($bits)),
+                $this->wouldHold($vehicle, $day, $day, []),
+            ),
+            default => Said::of('reasons.it-clashes-with-another'),
         };
     }
 }

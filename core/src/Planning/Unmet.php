@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Vicissa\Core\Says\Said;
+
 /** Something asked for that the plan does not hold, and why. */
 final readonly class Unmet
 {
@@ -15,7 +17,7 @@ final readonly class Unmet
     public function __construct(
         public string $vehicle,
         public string $what,
-        public string $why,
+        public Said $why,
         public bool $binding = false,
     ) {}
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * What the water says (domain, model "diagnose"). The latest reading of the visit decides; an arrival reading alone
@@ -16,7 +17,7 @@ final readonly class Diagnosis
         public Finding $verdict,
         public NextStep $next,
         /** The same in words for the person at the car. */
-        public string $says,
+        public Said $says,
     ) {}
 
     /**
@@ -31,36 +32,28 @@ final readonly class Diagnosis
     ): self {
         return match (true) {
             $afterTopper !== null => $afterTopper->holds($designed)
-                ? new self(Finding::Refreshed, NextStep::None, 'The new layer does its job.')
+                ? new self(Finding::Refreshed, NextStep::None, Said::of('diagnosis.the-new-layer-does-its-job'))
                 : new self(
                     Finding::BaseSuspect,
                     NextStep::InspectBase,
-                    'Even a fresh topper doesn’t move the water. Look at the base layer under it, and at how the topper went on.',
+                    Said::of('diagnosis.even-a-fresh-topper-doesnt'),
                 ),
             $afterDecon !== null => $afterDecon->holds($designed)
-                ? new self(
-                    Finding::Clogged,
-                    NextStep::TopperOptional,
-                    'Fallout was sitting on a layer that is still there. With it gone the water behaves; a topper is a choice, not a need.',
-                )
+                ? new self(Finding::Clogged, NextStep::TopperOptional, Said::of('diagnosis.fallout-was-sitting-on-a'))
                 : new self(
                     Finding::TopperSpent,
                     NextStep::ApplyTopper,
-                    'Clean down to the surface and the water still hangs on: the topper is used up.',
+                    Said::of('diagnosis.clean-down-to-the-surface'),
                 ),
             $afterWash !== null => self::afterWash($designed, $arrival, $afterWash),
             $arrival !== null => $arrival->holds($designed)
-                ? new self(
-                    Finding::Sound,
-                    NextStep::None,
-                    'The water behaves even through the dirt, so the layer under it is sound.',
-                )
+                ? new self(Finding::Sound, NextStep::None, Said::of('diagnosis.the-water-behaves-even'))
                 : new self(
                     Finding::Unclear,
                     NextStep::WashAndRetest,
                     $arrival === Behaviour::Flat
-                        ? 'Flat water on a dirty car is not a dead coating: dirt holds water too. Wash, then read again.'
-                        : 'Dirt may be hiding the layer. Wash, then read again.',
+                        ? Said::of('diagnosis.flat-water-on-a-dirty-car')
+                        : Said::of('diagnosis.dirt-may-be-hiding-the'),
                 ),
             default => throw InvalidInput::at(
                 'arrival',
@@ -75,12 +68,12 @@ final readonly class Diagnosis
             return new self(
                 Finding::Unclear,
                 NextStep::DecontaminateAndRetest,
-                'Washed, and the water still doesn’t behave. Fallout may be clogging the layer: decontaminate a panel and read it again before judging.',
+                Said::of('diagnosis.washed-and-the-water-still'),
             );
         }
 
         return $arrival !== null && !$arrival->holds($designed)
-            ? new self(Finding::WasDirty, NextStep::None, 'It was only dirt: clean, the layer works.')
-            : new self(Finding::Sound, NextStep::None, 'The layer works as it should.');
+            ? new self(Finding::WasDirty, NextStep::None, Said::of('diagnosis.it-was-only-dirt-clean-the'))
+            : new self(Finding::Sound, NextStep::None, Said::of('diagnosis.the-layer-works-as-it'));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Protection;
 
+use Vicissa\Core\Says\Said;
+
 /** Where on the paint the water was read: all of it at a glance, or one part by itself. */
 enum Part: string
 {
@@ -15,13 +17,13 @@ enum Part: string
     case Low = 'low';
 
     /** As it stands within a sentence. */
-    public function said(): string
+    public function said(): Said
     {
         return match ($this) {
-            self::Whole => 'the paint',
-            self::Top => 'the roof and bonnet',
-            self::Sides => 'the sides',
-            self::Low => 'the low panels',
+            self::Whole => Said::of('part.whole-said'),
+            self::Top => Said::of('part.top-said'),
+            self::Sides => Said::of('part.sides-said'),
+            self::Low => Said::of('part.low-said'),
         };
     }
 }

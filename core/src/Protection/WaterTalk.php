@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * What a colleague would say over the readings of a visit: what it most likely is, what to do now, what to look at next
@@ -17,13 +18,13 @@ final readonly class WaterTalk
     private const SLOWER = 1.5;
 
     /**
-     * @param list<array{part: Part, cause: Cause, says: string, now: string, next_time: string}> $parts
+     * @param list<array{part: Part, cause: Cause, says: Said, now: Said, next_time: Said}> $parts
      */
     private function __construct(
         public Diagnosis $diagnosis,
-        public string $says,
-        public string $now,
-        public string $nextTime,
+        public Said $says,
+        public Said $now,
+        public Said $nextTime,
         public array $parts,
     ) {}
 
@@ -45,60 +46,56 @@ final readonly class WaterTalk
         [$now, $next] = self::consequences($diagnosis, $topper);
         $says =
             !$topper && $diagnosis->verdict === Finding::TopperSpent
-                ? 'Clean down to the surface and the water still hangs on. No topper lies over it, so it is the base itself that is tired.'
+                ? Said::of('water-talk.clean-down-to-the-surface')
                 : $diagnosis->says;
         if ($sheetsS !== null && $sheetedS !== null && $sheetedS > 0.0 && $sheetsS > self::SLOWER * $sheetedS) {
-            $says .= sprintf(
-                ' The sheet took %s seconds to leave, %s last time: something holds it back.',
-                self::plain($sheetsS),
-                self::plain($sheetedS),
+            $says = Said::after(
+                $says,
+                Said::of('water-talk.the-sheet-took-seconds-to', now: $sheetsS, before: $sheetedS),
             );
         }
 
         return new self($diagnosis, $says, $now, $next, self::parts($readings, $designed));
     }
 
-    /** @return array{string, string} what to do now, what to look at next time */
+    /** @return array{Said, Said} what to do now, what to look at next time */
     private static function consequences(Diagnosis $diagnosis, bool $topper): array
     {
         return match ($diagnosis->verdict) {
             Finding::Sound => [
-                'Nothing. It needs no help today.',
-                'Read the clean water again; while it holds, only the date asks for a topper.',
+                Said::of('water-talk.nothing-it-needs-no-help'),
+                Said::of('water-talk.read-the-clean-water-again'),
             ],
             Finding::WasDirty => [
-                'Nothing. The wash was all it needed.',
-                'If the arrival water looks dead again, wash first and judge after. Does it happen sooner each time? Then come more often, or pre-wash harder.',
+                Said::of('water-talk.nothing-the-wash-was-all-it'),
+                Said::of('water-talk.if-the-arrival-water-looks'),
             ],
             Finding::Clogged => [
-                'A topper is your choice. Where one goes on, this surface is ready for it.',
-                'Read before and after the wash: if the wash alone brings the beads back, leave the iron remover in the van.',
+                Said::of('water-talk.a-topper-is-your-choice'),
+                Said::of('water-talk.read-before-and-after-the'),
             ],
             Finding::TopperSpent => $topper
                 ? [
-                    'Put the topper on while the surface is this clean, and read the water on it.',
-                    'Its successor starts today: the first clean reading of the next visit tells how it took.',
+                    Said::of('water-talk.put-the-topper-on-while-the'),
+                    Said::of('water-talk.its-successor-starts-today'),
                 ]
-                : [
-                    'A topper can carry it for now. Put one on and read the water on it.',
-                    'Look the base over on two panels; where even a fresh topper does not help, its refresh is due.',
-                ],
+                : [Said::of('water-talk.a-topper-can-carry-it-for'), Said::of('water-talk.look-the-base-over-on-two')],
             Finding::Refreshed => [
-                'Nothing more. Let it cure as its label says.',
-                'This is the reading to compare with: read the same places after the next wash.',
+                Said::of('water-talk.nothing-more-let-it-cure-as'),
+                Said::of('water-talk.this-is-the-reading-to'),
             ],
             Finding::BaseSuspect => [
-                'Look the base over with a second light. Was the panel free of wax and oils, dry enough, cool enough for the topper?',
-                'Read two panels apart before anything goes on. If the base does not hold by itself, talk about refreshing it.',
+                Said::of('water-talk.look-the-base-over-with-a'),
+                Said::of('water-talk.read-two-panels-apart'),
             ],
             Finding::Unclear => match ($diagnosis->next) {
                 NextStep::WashAndRetest => [
-                    'Wash, then read again on the clean paint. Judge nothing before.',
-                    'An arrival reading tells about dirt. If it is always like this, the rhythm is too slow for its roads.',
+                    Said::of('water-talk.wash-then-read-again-on-the'),
+                    Said::of('water-talk.an-arrival-reading-tells'),
                 ],
                 default => [
-                    'Decontaminate one panel, rinse, and read it again before judging.',
-                    'If that panel comes back, plan the decontamination; if not, the topper is used up.',
+                    Said::of('water-talk.decontaminate-one-panel'),
+                    Said::of('water-talk.if-that-panel-comes-back'),
                 ],
             },
         };
@@ -107,7 +104,7 @@ final readonly class WaterTalk
     /**
      * Parts that fail where the rest holds, at the latest stage read.
      *
-     * @return list<array{part: Part, cause: Cause, says: string, now: string, next_time: string}>
+     * @return list<array{part: Part, cause: Cause, says: Said, now: Said, next_time: Said}>
      */
     private static function parts(PartReadings $readings, Designed $designed): array
     {
@@ -130,19 +127,16 @@ final readonly class WaterTalk
         return $found;
     }
 
-    /** @return array{part: Part, cause: Cause, says: string, now: string, next_time: string} */
+    /** @return array{part: Part, cause: Cause, says: Said, now: Said, next_time: Said} */
     private static function odd(Part $part, Stage $stage): array
     {
         if ($stage === Stage::Arrival) {
             return [
                 'part' => $part,
                 'cause' => Cause::UnevenDirt,
-                'says' => sprintf(
-                    'Water moves worse on %s than elsewhere. On a dirty car that is where the dirt lies, no more.',
-                    $part->said(),
-                ),
-                'now' => 'Wash, and read the same parts again.',
-                'next_time' => 'Compare the same parts on arrival.',
+                'says' => Said::of('water-talk.water-moves-worse-on-than', part: $part->said()),
+                'now' => Said::of('water-talk.wash-and-read-the-same'),
+                'next_time' => Said::of('water-talk.compare-the-same-parts-on'),
             ];
         }
 
@@ -150,32 +144,24 @@ final readonly class WaterTalk
             Part::Low => [
                 'part' => $part,
                 'cause' => Cause::Salt,
-                'says' =>
-                    'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
-                'now' => 'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.',
-                'next_time' => 'In the salt months soak the lower third first, and come closer together.',
+                'says' => Said::of('water-talk.the-low-panels-fail-while'),
+                'now' => Said::of('water-talk.pre-wash-and-rinse-the'),
+                'next_time' => Said::of('water-talk.in-the-salt-months-soak-the'),
             ],
             Part::Sides => [
                 'part' => $part,
                 'cause' => Cause::Rubbed,
-                'says' =>
-                    'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
-                'now' => 'Read a panel nobody touches. Where it holds, put the topper on the sides alone.',
-                'next_time' => 'Ask who washes it between visits, and read the sides first.',
+                'says' => Said::of('water-talk.the-sides-fail-while-roof'),
+                'now' => Said::of('water-talk.read-a-panel-nobody-touches'),
+                'next_time' => Said::of('water-talk.ask-who-washes-it-between'),
             ],
             default => [
                 'part' => $part,
                 'cause' => Cause::SunOrSpots,
-                'says' => 'Roof and bonnet fail while the sides hold: sun, or water that dried on them.',
-                'now' =>
-                    'Look for spots with a light from the side. Spots come off before any topper; a cool panel and the label of the remover decide how.',
-                'next_time' => 'Rinse the top last with treated water, dry it first, and read it apart.',
+                'says' => Said::of('water-talk.roof-and-bonnet-fail-while'),
+                'now' => Said::of('water-talk.look-for-spots-with-a-light'),
+                'next_time' => Said::of('water-talk.rinse-the-top-last-with'),
             ],
         };
-    }
-
-    private static function plain(float $seconds): string
-    {
-        return rtrim(rtrim(number_format($seconds, 1, '.', ''), '0'), '.');
     }
 }

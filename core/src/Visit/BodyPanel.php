@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Visit;
 
+use Vicissa\Core\Says\Said;
+
 /** A part of a body's painted surface. */
 final readonly class BodyPanel
 {
@@ -12,5 +14,5 @@ final readonly class BodyPanel
      * @param float $share    of the painted area
      * @param int $dirt    how dirty such a panel gets beside the others: 0 roof, 1 upper, 2 lower, 3 sills and bumpers
      */
-    public function __construct(public string $id, public string $name, public float $share, public int $dirt) {}
+    public function __construct(public string $id, public Said $name, public float $share, public int $dirt) {}
 }

@@ -14,6 +14,7 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Mix\Doses\Fill;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Said;
 
 /**
  * What can go wrong at each step, and what can hurt (domain §12), said at the first step that has the danger. The
@@ -64,7 +65,7 @@ final readonly class Hazards
         }, $steps);
     }
 
-    /** @return array<string, array{string, bool}> sentence and gravity by hazard */
+    /** @return array<string, array{Said, bool}> sentence and gravity by hazard */
     private function of(VisitStep $step): array
     {
         $general = array_filter([...$this->ofPlace($step), ...$this->ofWork($step)]);
@@ -72,7 +73,7 @@ final readonly class Hazards
         return [...$general, ...$this->ofProducts($step, array_column($general, 0))];
     }
 
-    /** @return array<string, array{string, bool}|null> */
+    /** @return array<string, array{Said, bool}|null> */
     private function ofPlace(VisitStep $step): array
     {
         $place = $this->situation->place;
@@ -89,45 +90,35 @@ final readonly class Hazards
             'run-off' =>
                 $step->kind === 'look' && $place->hasWater()
                     ? [
-                        'Where will the dirty water run?' .
-                        ($place->runOff === null ? '' : " Here: {$place->runOff}.") .
-                        ' Many places forbid wash water in storm drains; local rules decide.',
+                        Said::of(
+                            'hazards.where-will-the-dirty-water',
+                            here: $place->runOff === null ? null : " Here: {$place->runOff}.",
+                        ),
                         true,
                     ]
                     : null,
             'loose-edges' =>
                 $step->kind === 'look' && $this->situation->seen->looseEdges
-                    ? [
-                        'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.',
-                        false,
-                    ]
+                    ? [Said::of('hazards.edges-lift-no-pressure-and'), false]
                     : null,
             'electricity' =>
                 $place->power && ($step->kind === 'water' || $step->kind === 'dry')
-                    ? ['Leads on a residual-current device, connections off the wet ground.', true]
+                    ? [Said::of('hazards.leads-on-a-residual-current'), true]
                     : null,
             'ice' =>
                 $this->situation->now->outside->airC <= $this->situation->rules->sealsC &&
                 ($step->kind === 'water' || $wet)
-                    ? ['Water may freeze underfoot: grit the ground, drain the hoses.', true]
+                    ? [Said::of('hazards.water-may-freeze-underfoot'), true]
                     : null,
-            'pressure' => $sprays
-                ? [
-                    'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
-                    true,
-                ]
-                : null,
+            'pressure' => $sprays ? [Said::of('hazards.high-pressure-injects-never'), true] : null,
             'pressure-edges' =>
                 (($sprays && $onPaint) || self::kind($step) === 'foam') && $edges && $place->pressure
-                    ? [
-                        'Edges of film, wrap and decals: fan nozzle or lance at a flat angle, half a metre away, never straight at them.',
-                        false,
-                    ]
+                    ? [Said::of('hazards.edges-of-film-wrap-and'), false]
                     : null,
         ];
     }
 
-    /** @return array<string, array{string, bool}|null> */
+    /** @return array<string, array{Said, bool}|null> */
     private function ofWork(VisitStep $step): array
     {
         $vehicle = $this->situation->vehicle;
@@ -136,50 +127,29 @@ final readonly class Hazards
         $soft = $vehicle->isSoft() ? 'soft' : ($vehicle->tone->isLight() ? null : 'dark');
 
         return [
-            'hot-glass' =>
-                $step->kind === 'cool'
-                    ? ['Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.', false]
-                    : null,
+            'hot-glass' => $step->kind === 'cool' ? [Said::of('hazards.begin-low-and-with-a-fine'), false] : null,
             'wheels' => str_starts_with($step->kind, 'wheels')
-                ? [
-                    'Wheels cool to the touch first. Nothing is sprayed on brake discs or pads unless its label is for them.',
-                    true,
-                ]
+                ? [Said::of('hazards.wheels-cool-to-the-touch'), true]
                 : null,
             'gloss-black' =>
                 str_starts_with($step->kind, 'wheels-') && $vehicle->wheelFinish === WheelFinish::GlossBlack
-                    ? ['Gloss black: no bristles.', false]
+                    ? [Said::of('hazards.gloss-black-no-bristles'), false]
                     : null,
-            'fall' =>
-                $step->kind === 'platform'
-                    ? ['Roof from a proper platform, never a ladder on wet ground; wet roofs are not walked on.', true]
-                    : null,
+            'fall' => $step->kind === 'platform' ? [Said::of('hazards.roof-from-a-proper-platform'), true] : null,
             'single-stage' =>
                 $touches && $vehicle->is(Finish::SingleStage)
-                    ? [
-                        'Single-stage paint gives colour to the mitt; that is normal. Nothing strongly alkaline, no rubbing.',
-                        false,
-                    ]
+                    ? [Said::of('hazards.single-stage-paint-gives'), false]
                     : null,
             'marring' =>
                 $kind === 'clay' && $soft !== null
-                    ? [
-                        "Clay can mar {$soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.",
-                        false,
-                    ]
+                    ? [Said::of('hazards.clay-can-mar-paint-hardly', soft: $soft), false]
                     : null,
-            'slippery' => $kind === 'foam' ? ['Foam is slippery underfoot.', false] : null,
+            'slippery' => $kind === 'foam' ? [Said::of('hazards.foam-is-slippery-underfoot'), false] : null,
             'hearing' =>
                 $step->kind === 'dry' && $this->drying->blows()
-                    ? ['Ear protection with the air dryer; keep battery packs dry.', false]
+                    ? [Said::of('hazards.ear-protection-with-the-air'), false]
                     : null,
-            'brakes' =>
-                $step->kind === 'hand-over'
-                    ? [
-                        'Try the brakes at walking pace before leaving; flash rust on discs clears with a short drive.',
-                        true,
-                    ]
-                    : null,
+            'brakes' => $step->kind === 'hand-over' ? [Said::of('hazards.try-the-brakes-at-walking'), true] : null,
         ];
     }
 
@@ -190,8 +160,8 @@ final readonly class Hazards
     }
 
     /**
-     * @param list<string> $general  what the step says anyway; a label that says the same is not repeated
-     * @return array<string, array{string, bool}>
+     * @param list<Said> $general  what the step says anyway; a label that says the same is not repeated
+     * @return array<string, array{Said, bool}>
      */
     private function ofProducts(VisitStep $step, array $general): array
     {
@@ -215,26 +185,33 @@ final readonly class Hazards
                     in_array($traits->role, [Role::Prewash, Role::Wheel, Role::Iron, Role::Tar, Role::Base], true))
             ) {
                 $hazards["skin {$bottle->id}"] = [
-                    ($sharp ? "{$bottle->name}: gloves and goggles" : "{$bottle->name}: gloves and eye protection") .
-                    '; its safety sheet decides.',
+                    Said::of(
+                        'hazards.its-safety-sheet-decides',
+                        gloves: $sharp
+                            ? Said::of('hazards.gloves-and-goggles', name: $bottle->name)
+                            : Said::of('hazards.gloves-and-eye-protection', name: $bottle->name),
+                    ),
                     true,
                 ];
             }
             if ($used && ($traits->role === Role::Iron || $traits->role === Role::Base || $traits->solvent)) {
                 $hazards["fumes {$bottle->id}"] = [
-                    "{$bottle->name}: moving air; a respirator if its safety sheet says so.",
+                    Said::of('hazards.moving-air-a-respirator-if', name: $bottle->name),
                     true,
                 ];
             }
             if ($used && $traits->ph < 4.0) {
                 $hazards["acid {$bottle->id}"] = [
-                    "{$bottle->name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.",
+                    Said::of('hazards.is-acid-never-together-with', name: $bottle->name),
                     true,
                 ];
             }
             if ($used) {
-                foreach (array_diff($bottle->cautions, $general) as $i => $says) {
-                    $hazards["label {$bottle->id} {$i}"] = ["{$bottle->name}: {$says}", false];
+                foreach (Said::without($bottle->cautions, $general) as $i => $says) {
+                    $hazards["label {$bottle->id} {$i}"] = [
+                        Said::of('hazards.label', bottle: $bottle->name, says: $says),
+                        false,
+                    ];
                 }
             }
         }

@@ -14,13 +14,15 @@ use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Softening;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\WheelFinish;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /** How each kind of step is done (domain §2), as the schools have it. */
 final readonly class HowTo
 {
     public function __construct(private TurnMatch $match, private Schools $schools) {}
 
-    /** @return list<string> */
+    /** @return list<Said> */
     public function of(string $kind): array
     {
         $situation = $this->match->situation;
@@ -31,99 +33,83 @@ final readonly class HowTo
                 match ($kind) {
                     'look' => [
                         $quick
-                            ? 'Once round: grit, loose edges, anything that must not be wiped.'
-                            : 'Go round once: chips, loose edges, soft or matte paint; read the water on one dirty panel.',
+                            ? Said::of('how-to.once-round-grit-loose-edges')
+                            : Said::of('how-to.go-round-once-chips-loose'),
                     ],
-                    'water' => [
-                        'Read the tap; purge and start the treatment, so that the tank stays full; leads and hoses laid before the first drop.',
-                    ],
-                    'mix' => ['Rinse bucket first; warm water in winter, for the hands.'],
+                    'water' => [Said::of('how-to.read-the-tap-purge-and')],
+                    'mix' => [Said::of('how-to.rinse-bucket-first-warm')],
                     'cool' => [
-                        sprintf(
-                            'Plain water over the panels until they stay near %s; keep them wet until the first product is on.',
-                            $situation->measures->temperature($situation->cooling->toC ?? $situation->now->wetPanelC),
+                        Said::of(
+                            'how-to.plain-water-over-the-panels',
+                            temperature: Amount::temperature($situation->cooling->toC ?? $situation->now->wetPanelC),
                         ),
                     ],
                     'wheels-brush', 'wheels-each', 'wheels-wipe' => $this->wheels($kind),
-                    'wheels-pass' => [
-                        'In passing: rinsed, or wiped with the last side. They get their turn at the next full visit.',
-                    ],
+                    'wheels-pass' => [Said::of('how-to.in-passing-rinsed-or-wiped')],
                     'wheels-iron', 'wheels-iron-each', 'iron', 'iron-each' => [
-                        'On cool, better dry surfaces. It runs violet where it works: that colour is the sign. Rinse before it pales, very thoroughly.',
+                        Said::of('how-to.on-cool-better-dry-surfaces'),
                     ],
-                    'wheels-topper' => ['On wet, clean wheels: mist barrel and face, let it sit, rinse hard.'],
-                    'wheels-topper-wipe' => ['On dry, clean wheels: a thin coat, buffed.'],
-                    'arches' => ['Arches and liners: brush or rinse, never the wheel’s mitt on paint.'],
-                    'soften', 'soften-each' => [
-                        'Soak under a wet cloth or a diluted cleaner; wait, wipe off without rubbing. Never let it dry.',
-                    ],
-                    'prewash', 'prewash-each' => ['From below upward, the lower third twice; rinse before it dries.'],
+                    'wheels-topper' => [Said::of('how-to.on-wet-clean-wheels-mist')],
+                    'wheels-topper-wipe' => [Said::of('how-to.on-dry-clean-wheels-a-thin')],
+                    'arches' => [Said::of('how-to.arches-and-liners-brush-or')],
+                    'soften', 'soften-each' => [Said::of('how-to.soak-under-a-wet-cloth-or-a')],
+                    'prewash', 'prewash-each' => [Said::of('how-to.from-below-upward-the-lower')],
                     'foam', 'foam-each' => $this->foam(),
                     'first-rinse' => $this->rinse(),
-                    'tar', 'tar-each' => [
-                        'Spot by spot: on, wait, wipe, rinse. One product after the other, each rinsed off before the next.',
-                    ],
-                    'clay', 'clay-each' => [
-                        'Only on washed paint, with much lubricant, hardly any pressure; fold it often, throw it away when it has fallen. Rinse, then read again: it takes layers along.',
-                    ],
+                    'tar', 'tar-each' => [Said::of('how-to.spot-by-spot-on-wait-wipe')],
+                    'clay', 'clay-each' => [Said::of('how-to.only-on-washed-paint-with')],
                     'wash', 'wash-each' => $this->wash($kind),
-                    'prespray' => ['A mist from below upward on what is wiped next, so that dust floats.'],
+                    'prespray' => [Said::of('how-to.a-mist-from-below-upward-on')],
                     'rinse' => [
                         $this->match->finalRinse->why,
-                        $situation->asked->scope->has(Item::Jambs) ? 'Jambs now, with little water.' : null,
+                        $situation->asked->scope->has(Item::Jambs)
+                            ? Said::of('how-to.jambs-now-with-little-water')
+                            : null,
                     ],
-                    'read' => ['On a clean, wet panel before anything goes on: this reading tells about the layer.'],
-                    'inspect' => [
-                        'The whole base in good light: where water lay flat, where it is thin, chips, edges, water marks. Tick what was seen; a photo of each doubt.',
-                    ],
+                    'read' => [Said::of('how-to.on-a-clean-wet-panel-before')],
+                    'inspect' => [Said::of('how-to.the-whole-base-in-good')],
                     'topper', 'topper-each', 'topper-wipe' => $this->topper(),
                     'wax-on', 'wax-each' => $this->wax(),
-                    'wax-off' => [
-                        'Wipe a corner: when it comes off clear it has hazed. High pile, light hand, a fresh side for the second pass.',
-                    ],
-                    'recoat' => [
-                        'As the coating’s own sheet says: bare and dry paint, wiped down with its cleaner, panel by panel, levelled in time; then dry and out of the dew for as long as it asks.',
-                    ],
+                    'wax-off' => [Said::of('how-to.wipe-a-corner-when-it-comes')],
+                    'recoat' => [Said::of('how-to.as-the-coatings-own-sheet')],
                     'dry' => [...$this->match->drying->how, $this->match->drying->why],
-                    'seals' => [
-                        'Door seals, locks, fuel flap and jambs: wipe, then a film of seal care where you have it.',
-                    ],
+                    'seals' => [Said::of('how-to.door-seals-locks-fuel-flap')],
                     'tyres' => [
                         $this->schools->is(School::Tyre, 'satin')
-                            ? 'Tyres: thin coat, 5 to 10 minutes, wiped back so that nothing slings.'
-                            : 'Tyres: thin coat, 5 to 10 minutes, then a second thin one; wiped once against sling.',
+                            ? Said::of('how-to.tyres-thin-coat-5-to-10')
+                            : Said::of('how-to.tyres-thin-coat-5-to-10-2'),
                     ],
                     'check' => [
                         $quick
-                            ? 'Once round: front, mirrors, windscreen.'
-                            : 'Twice round with a second light: front, mirrors, windscreen and wheels are what the owner looks at first.',
+                            ? Said::of('how-to.once-round-front-mirrors')
+                            : Said::of('how-to.twice-round-with-a-second'),
                     ],
-                    'hand-over' => ['Write down what was used, what was read, what was noticed.'],
+                    'hand-over' => [Said::of('how-to.write-down-what-was-used')],
                     default => [],
                 },
             ),
         );
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function wheels(string $kind): array
     {
         return [
-            $kind === 'wheels-each'
-                ? 'One wheel, or one pair, from beginning to end before the next: sprayed, worked, rinsed within the label’s time.'
-                : null,
-            'Barrel, behind the spokes, nuts, face, tyre, arch' .
-            ($this->match->situation->asked->scope->has(Item::Tyres)
-                ? '; scrub tyres until the foam stays white.'
-                : '.'),
+            $kind === 'wheels-each' ? Said::of('how-to.one-wheel-or-one-pair-from') : null,
+            Said::of(
+                'how-to.barrel-behind-the-spokes',
+                tyres: $this->match->situation->asked->scope->has(Item::Tyres)
+                    ? Said::of('how-to.scrub-tyres-until-the-foam')
+                    : '.',
+            ),
             $this->match->situation->vehicle->wheelFinish === WheelFinish::GlossBlack
-                ? 'Mitt and soft cloth only.'
+                ? Said::of('how-to.mitt-and-soft-cloth-only')
                 : null,
-            'Their towels and mitts never return to the paint.',
+            Said::of('how-to.their-towels-and-mitts'),
         ];
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function foam(): array
     {
         $chosen = $this->match->method->chosen;
@@ -138,33 +124,31 @@ final readonly class HowTo
 
         return [
             $this->schools->is(School::Foam, 'thick')
-                ? 'Thick, from below upward, so that it clings.'
-                : 'Thin and runny, from the top, so that it takes the dirt along.',
+                ? Said::of('how-to.thick-from-below-upward-so')
+                : Said::of('how-to.thin-and-runny-from-the-top'),
             $this->match->situation->seen->looseEdges || $this->match->situation->vehicle->is(Finish::Matte)
                 ? null
-                : 'Detail brush in grilles, badges and gaps while it works.',
+                : Said::of('how-to.detail-brush-in-grilles'),
             $again
                 ? ($chosen?->method === Method::Touchless
-                    ? 'Rinse, foam a second time, rinse.'
-                    : 'Twice: the second foam stays on as lubricant for the wash.')
+                    ? Said::of('how-to.rinse-foam-a-second-time')
+                    : Said::of('how-to.twice-the-second-foam-stays'))
                 : null,
         ];
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function rinse(): array
     {
         return [
             $this->schools->is(School::Rinse, 'top-down')
-                ? 'From the top down: roof, glass, sides, sills, arches.'
-                : 'From below upward, then once more from the top.',
-            $this->match->situation->seen->has(Contaminant::Salt)
-                ? 'Salt: arches, sills and the lower third twice, from below.'
-                : null,
+                ? Said::of('how-to.from-the-top-down-roof')
+                : Said::of('how-to.from-below-upward-then-once'),
+            $this->match->situation->seen->has(Contaminant::Salt) ? Said::of('how-to.salt-arches-sills-and-the') : null,
         ];
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function wash(string $kind): array
     {
         $method = $this->match->method->method();
@@ -175,37 +159,30 @@ final readonly class HowTo
 
         return [
             $towels !== null
-                ? sprintf(
-                    '%d towels folded twice, %d sides: each side once, then the next.',
-                    $towels->towels,
-                    $towels->sides,
-                )
+                ? Said::of('how-to.towels-folded-twice-sides', towels: $towels->towels, sides: $towels->sides)
                 : null,
             match ($method) {
-                Method::TwoMitts
-                    => 'Upper and lower mitt, two buckets with grit guards; rinse the mitt after every panel.',
-                Method::OneMitt
-                    => 'Two buckets with grit guards; rinse the mitt after every panel, twice after the lower third.',
+                Method::TwoMitts => Said::of('how-to.upper-and-lower-mitt-two'),
+                Method::OneMitt => Said::of('how-to.two-buckets-with-grit'),
                 // Worked in goes, the mist is a step of its own.
-                Method::Rinseless => ($kind === 'wash-each'
-                    ? 'Mist the panel from below upward first, so that dust floats. '
-                    : '') . 'Wet towel, one pass, then dry the panel at once with the next clean side.',
-                Method::Waterless => 'Spray one panel generously, wipe once, turn the side, dry.',
+                Method::Rinseless => Said::of(
+                    'how-to.wet-towel-one-pass-then-dry',
+                    first: $kind === 'wash-each' ? Said::of('how-to.mist-the-panel-from-below') : null,
+                ),
+                Method::Waterless => Said::of('how-to.spray-one-panel-generously'),
                 default => null,
             },
             $kind === 'wash-each'
                 ? ($wiped
-                    ? 'One panel from beginning to end, then the next.'
-                    : 'One panel after the other: washed, and rinsed before the next begins.')
+                    ? Said::of('how-to.one-panel-from-beginning-to')
+                    : Said::of('how-to.one-panel-after-the-other'))
                 : null,
-            $free
-                ? 'The shortest way round; the lower third still gets sides of its own.'
-                : 'Cleanest panels first, lower panels and bumpers last.',
-            'Straight strokes, no pressure.',
+            $free ? Said::of('how-to.the-shortest-way-round-the') : Said::of('how-to.cleanest-panels-first-lower'),
+            Said::of('how-to.straight-strokes-no'),
         ];
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function topper(): array
     {
         $best = $this->match->topper->best();
@@ -213,26 +190,30 @@ final readonly class HowTo
         $situation = $this->match->situation;
 
         return [
-            $this->match->topper->decision->says() . '. ' . $this->match->topper->why,
+            Said::of(
+                'topper-choice.decided',
+                decision: $this->match->topper->decision->says(),
+                why: $this->match->topper->why,
+            ),
             $best?->bottle->applied === 'wipe' && $situation->now->air->airC < $situation->rules->wipeFromC
-                ? 'Cold hands and damp air: a way that is sprayed on and rinsed off would be easier today.'
+                ? Said::of('how-to.cold-hands-and-damp-air-a')
                 : null,
             $best === null
                 ? null
                 : match ($best->bottle->applied) {
-                    'foam-rinse' => 'Through the lance at its strength at the panel; at most two minutes, rinse well.',
+                    'foam-rinse' => Said::of('how-to.through-the-lance-at-its'),
                     'drying-aid' => $onPaint
-                        ? 'A few mists a panel, on the paint, before the towel.'
-                        : 'A few mists on the towel before each panel.',
+                        ? Said::of('how-to.a-few-mists-a-panel-on-the')
+                        : Said::of('how-to.a-few-mists-on-the-towel'),
                     'wipe' => $this->spread($best->bottle),
                     default => $onPaint
-                        ? 'Spray the rinsed panel, half a minute to a minute, less in sun; rinse hard from below upward.'
-                        : 'Spray on a wet cloth, wipe over the rinsed panel, rinse hard from below upward.',
+                        ? Said::of('how-to.spray-the-rinsed-panel-half')
+                        : Said::of('how-to.spray-on-a-wet-cloth-wipe'),
                 },
         ];
     }
 
-    /** @return list<string|null> */
+    /** @return list<Said|null> */
     private function wax(): array
     {
         $bottle =
@@ -240,21 +221,28 @@ final readonly class HowTo
 
         return [
             ...$bottle === null
-                ? ['On dry, clean paint.']
-                : [$this->match->topper->decision->says() . '. ' . $this->match->topper->why, 'On dry, clean paint.'],
-            'Thin: what can be seen is too much. It hazes by the weather; a damp applicator, no more panels at once than come off in time.',
+                ? [Said::of('how-to.on-dry-clean-paint')]
+                : [
+                    Said::of(
+                        'topper-choice.decided',
+                        decision: $this->match->topper->decision->says(),
+                        why: $this->match->topper->why,
+                    ),
+                    Said::of('how-to.on-dry-clean-paint'),
+                ],
+            Said::of('how-to.thin-what-can-be-seen-is'),
         ];
     }
 
     /** A tin is spread with an applicator; only what is in a spray bottle is sprayed. */
-    private function spread(Bottle $bottle): string
+    private function spread(Bottle $bottle): Said
     {
         $onPaint = $this->schools->is(School::ToppingUp, 'on-paint');
 
         return match (true) {
-            $bottle->paste => 'A thin coat with a damp applicator, about a gram and a half a panel.',
-            $onPaint => 'A couple of sprays on the panel, spread, turn the cloth, buff.',
-            default => 'A couple of sprays on the cloth, spread, turn it, buff.',
+            $bottle->paste => Said::of('how-to.a-thin-coat-with-a-damp'),
+            $onPaint => Said::of('how-to.a-couple-of-sprays-on-the'),
+            default => Said::of('how-to.a-couple-of-sprays-on-the-2'),
         };
     }
 }

@@ -16,6 +16,7 @@ use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Mix\Doses\DosePlan;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 
 /**
  * A visit laid out (domain §15): the match, what is mixed for it, its steps in order with what each uses, waits for and
@@ -129,18 +130,13 @@ final readonly class Laying
         return $order;
     }
 
-    /** @return list<string> how a group of steps is done */
+    /** @return list<Said> how a group of steps is done */
     public function howOf(Step $group): array
     {
-        return array_values(
-            array_unique(
-                array_merge(
-                    [],
-                    ...array_map(
-                        static fn(VisitStep $step): array => $step->of === $group ? $step->how : [],
-                        $this->steps,
-                    ),
-                ),
+        return Said::once(
+            array_merge(
+                [],
+                ...array_map(static fn(VisitStep $step): array => $step->of === $group ? $step->how : [], $this->steps),
             ),
         );
     }
@@ -154,35 +150,38 @@ final readonly class Laying
     /**
      * Part by part in words, for comparing two of them.
      *
-     * @return array<string, list<string>> by MatchPart value
+     * @return array<string, list<Said>> by MatchPart value
      */
     public function parts(): array
     {
         $match = $this->match;
-        $named = static fn(Choice $choice): string => sprintf(
-            '%s on %s: %s',
-            ucfirst($choice->need->role->says()),
-            $choice->need->zone->value,
-            $choice->chosen?->bottle->name ?? 'none',
+        $named = static fn(Choice $choice): Said => Said::of(
+            'laying.on',
+            role: Said::upper($choice->need->role->says()),
+            zone: $choice->need->zone->value,
+            bottle: $choice->chosen?->bottle->name ?? Said::of('laying.nothing'),
         );
         $of = static fn(callable $which): array => array_map(
             $named,
             array_values(array_filter($match->choices, $which)),
         );
         $aside = ['topper', 'drying-aid'];
-        $cautions = array_map(static fn(Caution $caution): string => $caution->says, $this->cautions());
-        sort($cautions);
+        $cautions = array_map(static fn(Caution $caution): Said => $caution->says, $this->cautions());
+        usort($cautions, static fn(Said $a, Said $b): int => serialize($a) <=> serialize($b));
 
         return [
-            MatchPart::Method->value => [$match->method->chosen?->method->says() ?? 'None: not here, not today'],
+            MatchPart::Method->value => [
+                $match->method->chosen?->method->says() ?? Said::of('laying.none-not-here-not-today'),
+            ],
             MatchPart::Stages->value => array_map(
-                static fn(array $stage): string => $stage['stage']->says(),
+                static fn(array $stage): Said => $stage['stage']->says(),
                 $match->method->chosen->path->stages ?? [],
             ),
             MatchPart::Order->value => array_values(
-                array_diff(array_map(static fn(Step $step): string => $step->says(), $this->order()), [
-                    Step::Topper->says(),
-                ]),
+                array_map(
+                    static fn(Step $step): Said => $step->says(),
+                    array_filter($this->order(), static fn(Step $step): bool => $step !== Step::Topper),
+                ),
             ),
             MatchPart::Products->value => $of(
                 static fn(Choice $choice): bool => !in_array($choice->need->role->value, $aside, true),
@@ -192,34 +191,34 @@ final readonly class Laying
             MatchPart::Washing->value => $this->howOf(Step::Wash),
             MatchPart::FinalRinse->value => [$match->finalRinse->why],
             MatchPart::Topper->value => [
-                $match->topper->decision->says() . ': ' . $match->topper->why,
-                $match->wheelTopper->decision === Decision::None
-                    ? ''
-                    : 'On wheels: ' . $match->wheelTopper->decision->says(),
+                Said::of('laying.decided', decision: $match->topper->decision->says(), why: $match->topper->why),
+                ...$match->wheelTopper->decision === Decision::None
+                    ? []
+                    : [Said::of('laying.on-wheels', decision: $match->wheelTopper->decision->says())],
                 ...$of(static fn(Choice $choice): bool => $choice->need->role->value === 'topper'),
             ],
             MatchPart::ToppingUp->value => array_values(
                 array_filter(
                     $this->howOf(Step::Topper),
-                    static fn(string $how): bool => !str_starts_with($how, $match->topper->decision->says()),
+                    static fn(Said $how): bool => $how->code !== 'topper-choice.decided',
                 ),
             ),
             MatchPart::DryingAid->value => $of(
                 static fn(Choice $choice): bool => $choice->need->role->value === 'drying-aid',
             ),
-            MatchPart::Drying->value => [$match->drying->says($this->situation->measures), ...$match->drying->how],
+            MatchPart::Drying->value => [$match->drying->says(), ...$match->drying->how],
             MatchPart::Towels->value =>
                 $match->towels === null
                     ? []
-                    : [sprintf('%d towels, %d sides', $match->towels->towels, $match->towels->sides)],
+                    : [Said::of('laying.towels', towels: $match->towels->towels, sides: $match->towels->sides)],
             MatchPart::Sections->value => array_map(
-                static fn(SectionPlan $section): string => $section->says,
+                static fn(SectionPlan $section): Said => $section->says,
                 $this->sections,
             ),
             MatchPart::Tyres->value => $this->howOf(Step::Finish),
             MatchPart::Cautions->value => $cautions,
             MatchPart::Missing->value => array_map(
-                static fn(Missing $missing): string => $missing->says,
+                static fn(Missing $missing): Said => $missing->says,
                 $match->doubts->missing,
             ),
         ];

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Vicissa\Core\Visit;
 
 use Vicissa\Core\Matching\Turn\MatchPart;
+use Vicissa\Core\Says\Said;
 
 /** One part of a visit that something else would change. */
 final readonly class PartChange
 {
     /**
-     * @param list<string> $was
-     * @param list<string> $becomes
+     * @param list<Said> $was
+     * @param list<Said> $becomes
      */
     public function __construct(public MatchPart $part, public array $was, public array $becomes) {}
 
@@ -21,11 +22,11 @@ final readonly class PartChange
         [$was, $becomes] = [$before->parts(), $after->parts()];
         $changes = [];
         foreach (MatchPart::cases() as $part) {
-            if ($was[$part->value] !== $becomes[$part->value]) {
+            if (serialize($was[$part->value]) !== serialize($becomes[$part->value])) {
                 $changes[] = new self(
                     $part,
-                    array_values(array_diff($was[$part->value], $becomes[$part->value])),
-                    array_values(array_diff($becomes[$part->value], $was[$part->value])),
+                    Said::without($was[$part->value], $becomes[$part->value]),
+                    Said::without($becomes[$part->value], $was[$part->value]),
                 );
             }
         }

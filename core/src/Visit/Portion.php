@@ -6,6 +6,7 @@ namespace Vicissa\Core\Visit;
 
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /** What a step uses of a product. */
 final readonly class Portion
@@ -20,7 +21,7 @@ final readonly class Portion
         public Role $role,
         public Zone $zone,
         public ?float $ml,
-        public string $why,
+        public Said $why,
         public bool $paste = false,
     ) {}
 }

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Visit;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Water;
+use Vicissa\Core\Says\Said;
 
 /** Before which goes the tank has to be filled again, so that no soap waits for water. */
 final readonly class Refills
@@ -23,7 +24,7 @@ final readonly class Refills
 
     /**
      * @param list<array{panels: list<string>, share: float}> $goes
-     * @return array{minutes: int, says: string}|null
+     * @return array{minutes: int, says: Said}|null
      */
     public function before(array $goes, int $go): ?array
     {
@@ -43,17 +44,13 @@ final readonly class Refills
         return $refilled
             ? [
                 'minutes' => $minutes,
-                'says' => sprintf(
-                    'The tank holds %s l and the next rinse takes more than is left: let it fill, about %d minutes, while you wash.',
-                    round($tank->holdsL),
-                    $minutes,
-                ),
+                'says' => Said::of('refills.the-tank-holds-l-and-the', holdsL: round($tank->holdsL), minutes: $minutes),
             ]
             : null;
     }
 
     /** What has to be said when the water can't last; null when it can. */
-    public function shortfall(): ?string
+    public function shortfall(): ?Said
     {
         $tank = $this->outfit->tank;
         $need = $this->litres();
@@ -61,10 +58,6 @@ final readonly class Refills
             return null;
         }
 
-        return sprintf(
-            'The final rinse takes about %d l of treated water and there are %d: rinse sides and sills from the tap where there is one, or bring more.',
-            round($need),
-            round($tank->startL),
-        );
+        return Said::of('refills.the-final-rinse-takes-about', need: round($need), startL: round($tank->startL));
     }
 }

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Visit;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Says\Said;
 
 /** What would make a visit workable that is not: each change is tried, and only those that help are offered. */
 final readonly class Remedies
@@ -19,16 +20,28 @@ final readonly class Remedies
         }
         $tries = [];
         if ($outfit->crew === 1) {
-            $tries[] = ['helper', 'With a second pair of hands', null, $situation, $outfit->withHelper()];
+            $tries[] = [
+                'helper',
+                Said::of('remedies.with-a-second-pair-of-hands'),
+                null,
+                $situation,
+                $outfit->withHelper(),
+            ];
         }
         if (!$situation->place->shade && !$situation->place->bay) {
-            $tries[] = ['shade', 'In the shade', null, $situation->movedTo($situation->place->inShade()), $outfit];
+            $tries[] = [
+                'shade',
+                Said::of('remedies.in-the-shade'),
+                null,
+                $situation->movedTo($situation->place->inShade()),
+                $outfit,
+            ];
         }
         foreach (self::clashing($visit) as $choice) {
             $id = $choice->chosen?->bottle->id;
             $tries[] = [
                 'product',
-                sprintf('Without %s', $choice->chosen->bottle->name ?? ''),
+                Said::of('remedies.without', bottle: $choice->chosen->bottle->name ?? ''),
                 $id,
                 $situation->without([$id ?? '']),
                 $outfit,
@@ -38,10 +51,15 @@ final readonly class Remedies
         foreach ($tries as [$kind, $says, $without, $then, $with]) {
             $other = Visit::of($then, $schools, $with);
             if ($other->schedule !== null) {
-                $instead = $without === null ? '' : self::instead($visit, $other);
+                $instead = $without === null ? null : self::instead($visit, $other);
                 $remedies[] = new Remedy(
                     $kind,
-                    $says . $instead . sprintf(' it can be worked, in %d minutes.', $other->schedule->finish),
+                    Said::of(
+                        'remedies.it-can-be-worked-in-minutes',
+                        says: $says,
+                        instead: $instead,
+                        finish: $other->schedule->finish,
+                    ),
                     $other->schedule->finish,
                     $without,
                 );
@@ -79,7 +97,7 @@ final readonly class Remedies
         );
     }
 
-    private static function instead(Visit $visit, Visit $other): string
+    private static function instead(Visit $visit, Visit $other): Said
     {
         $names = static fn(Visit $one): array => array_values(
             array_unique(
@@ -91,6 +109,6 @@ final readonly class Remedies
         );
         $new = array_values(array_filter(array_diff($names($other), $names($visit))));
 
-        return $new === [] ? ',' : sprintf(' (%s instead)', implode(', ', $new));
+        return Said::of('remedies.instead', count: count($new), bottles: Said::list($new));
     }
 }

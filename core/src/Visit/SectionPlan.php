@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Visit;
 
 use Vicissa\Core\Matching\Turn\Step;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /**
  * How much of the vehicle is worked at once, so that nothing lies longer than its label or its film allows (domain §5,
@@ -33,7 +34,7 @@ final readonly class SectionPlan
         public int $panels,
         /** How many goes the whole takes; 1 is all at once. */
         public int $goes,
-        public string $says,
+        public Said $says,
     ) {}
 
     /** For what is not a matter of panels, such as wheels. */
@@ -44,7 +45,7 @@ final readonly class SectionPlan
         ?float $limitS,
         int $at,
         int $goes,
-        string $says,
+        Said $says,
     ): self {
         return new self($step, $kind, $mode, $limitS, $at, $goes, $says);
     }
@@ -61,7 +62,7 @@ final readonly class SectionPlan
     public static function fit(
         Step $step,
         string $kind,
-        string $name,
+        Said $name,
         ?float $limitS,
         float $dwellMinS,
         int $panels,
@@ -70,24 +71,24 @@ final readonly class SectionPlan
         array $panelTakes,
         string $unit = 'panel',
     ): self {
-        $made = static fn(string $mode, int $at, int $goes, string $says): self => new self(
+        $made = static fn(string $mode, int $at, int $goes, Said $says): self => new self(
             $step,
             $kind,
             $mode,
             $limitS,
             $at,
             $goes,
-            "{$name}: {$says}",
+            Said::of('section-plan.of', name: $name, says: $says),
         );
         if ($limitS === null) {
             return $made(
                 self::WHOLE,
                 $panels,
                 max(1, $tries[0] ?? 1),
-                'Nothing dries on it and no label hurries; as much at once as one likes.',
+                Said::of('section-plan.nothing-dries-on-it-and-no'),
             );
         }
-        $window = Measures::time($limitS);
+        $window = Amount::time($limitS);
         foreach ($tries as $goes) {
             [$on, $off] = $takes($goes);
             // In whole minutes, as a schedule counts them.
@@ -95,18 +96,22 @@ final readonly class SectionPlan
                 $at = (int) ceil($panels / $goes);
 
                 return $goes === 1
-                    ? $made(self::WHOLE, $panels, 1, "Within {$window}, enough for all of it at once.")
+                    ? $made(
+                        self::WHOLE,
+                        $panels,
+                        1,
+                        Said::of('section-plan.within-enough-for-all-of-it', window: $window),
+                    )
                     : $made(
                         self::GOES,
                         $at,
                         $goes,
-                        sprintf(
-                            'Within %s. %d %s%s at a time, %d goes.',
-                            $window,
-                            $at,
-                            $unit,
-                            $at === 1 ? '' : 's',
-                            $goes,
+                        Said::of(
+                            'section-plan.within-at-a-time-goes',
+                            window: $window,
+                            at: $at,
+                            unit: $unit,
+                            goes: $goes,
                         ),
                     );
             }
@@ -117,13 +122,13 @@ final readonly class SectionPlan
                 self::EACH,
                 1,
                 $panels,
-                sprintf('Within %s. One %s after the other, each from beginning to end.', $window, $unit),
+                Said::of('section-plan.within-one-after-the-other', window: $window, unit: $unit),
             )
             : $made(
                 self::NONE,
                 0,
                 $panels,
-                sprintf('Within %s, too short for even one %s. Cool it, find shade, or move the hour.', $window, $unit),
+                Said::of('section-plan.within-too-short-for-even', window: $window, unit: $unit),
             );
     }
 }

@@ -11,7 +11,8 @@ use Vicissa\Core\Matching\Turn\Decision;
 use Vicissa\Core\Matching\Turn\Softening;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Water\Spots;
 
 /** In how many goes each part of a visit is worked: asked by the bench and by the sheet alike. */
@@ -87,7 +88,7 @@ final readonly class Sections
                 null,
                 (int) ceil($this->make->panelCount() / $least),
                 $least,
-                sprintf('%s: %d goes, so that each is rinsed before it is forgotten.', Step::Wash->says(), $least),
+                Said::of('sections.goes-so-that-each-is-rinsed', step: Step::Wash->says(), goes: $least),
             )
             : $fit;
     }
@@ -104,7 +105,7 @@ final readonly class Sections
                 $choice?->atMostS,
                 1,
                 $this->make->panelCount(),
-                Step::Wash->says() . ': One panel after the other: sprayed, wiped, dried.',
+                Said::of('sections.one-panel-after-the-other', step: Step::Wash->says()),
             );
         }
 
@@ -177,14 +178,14 @@ final readonly class Sections
         $limit = $choice->atMostS;
         $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
         $wheels = $this->make->outfit->wheels();
-        $made = static fn(string $mode, int $goes, string $says): SectionPlan => SectionPlan::made(
+        $made = static fn(string $mode, int $goes, Said $says): SectionPlan => SectionPlan::made(
             $step,
             $on,
             $mode,
             $limit,
             (int) max(1, $wheels / $goes),
             $goes,
-            'Wheels: ' . $says,
+            Said::of('sections.wheels', says: $says),
         );
         $gap = $work === null ? 0.0 : 60.0;
         $whole =
@@ -192,9 +193,9 @@ final readonly class Sections
             $gap +
             max($this->make->seconds($on), $this->make->seconds($off));
         if ($limit === null || ceil($dwell / 60.0 - 1e-9) <= floor(($limit - $whole) / 60.0 + 1e-9)) {
-            return $made(SectionPlan::WHOLE, 1, 'all at once.');
+            return $made(SectionPlan::WHOLE, 1, Said::of('sections.all-at-once'));
         }
-        $window = Measures::time($limit);
+        $window = Amount::time($limit);
         $paced = fn(string $kind, float $share): float => 60.0 *
             $this->make->estimate($kind, $share) *
             $this->make->outfit->pace->factor($kind);
@@ -206,10 +207,12 @@ final readonly class Sections
                 return $made(
                     SectionPlan::GOES,
                     $goes,
-                    sprintf(
-                        'within %s, %s, each from beginning to end.',
-                        $window,
-                        $goes === $wheels ? 'one wheel after the other' : 'in pairs',
+                    Said::of(
+                        'sections.within-each-from-beginning',
+                        window: $window,
+                        how: $goes === $wheels
+                            ? Said::of('sections.one-wheel-after-the-other')
+                            : Said::of('sections.in-pairs'),
                     ),
                 );
             }
@@ -222,20 +225,18 @@ final readonly class Sections
         }
 
         if ($dwell + $paced($off, 1.0 / $goes) > $limit + 1e-9) {
-            return $made(
-                SectionPlan::NONE,
-                $goes,
-                sprintf('within %s nothing can work and be rinsed off again. Cool them, or leave it out.', $window),
-            );
+            return $made(SectionPlan::NONE, $goes, Said::of('sections.within-nothing-can-work-and', window: $window));
         }
 
         return $made(
             $work === null ? SectionPlan::GOES : SectionPlan::EACH,
             $goes,
-            sprintf(
-                'within %s, %s rinsed before it is worked.',
-                $window,
-                $goes === $wheels ? 'one wheel after the other,' : 'part of a wheel after the other,',
+            Said::of(
+                'sections.within-rinsed-before-it-is',
+                window: $window,
+                how: $goes === $wheels
+                    ? Said::of('sections.one-wheel-after-the-other-comma')
+                    : Said::of('sections.part-of-a-wheel-after-the'),
             ),
         );
     }

@@ -8,6 +8,7 @@ use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Stretch\Contact;
 use Vicissa\Core\Visit\Stretch\Ending;
 use Vicissa\Core\Visit\Stretch\Layers;
@@ -51,7 +52,7 @@ final readonly class Sequence extends Stretch
         $cool =
             $this->situation->cooling === null
                 ? []
-                : [$this->make->step('cool', Step::Rinse, 'Cool the panels', after: $ready)];
+                : [$this->make->step('cool', Step::Rinse, Said::of('sequence.cool-the-panels'), after: $ready)];
         $ready = $cool === [] ? $ready : [...$ready, 'cool'];
         $wheelsFirst = $hose && $this->schools->is(School::Wheels, 'wheels-first');
         $wheels = $wheelsFirst ? $this->wheels->steps($ready) : [];
@@ -112,13 +113,25 @@ final readonly class Sequence extends Stretch
                 $this->make->step(
                     'look',
                     Step::Look,
-                    'Arrive and look',
+                    Said::of('sequence.arrive-and-look'),
                     more: ['reads' => $hose ? Stage::Arrival : null],
                 ),
-                $hose ? $this->make->step('water', Step::Water, 'Settle the water', after: ['look']) : null,
-                $this->make->step('mix', Step::Mix, 'Mix', after: $hose ? ['look', 'water'] : ['look']),
+                $hose
+                    ? $this->make->step('water', Step::Water, Said::of('sequence.settle-the-water'), after: ['look'])
+                    : null,
+                $this->make->step(
+                    'mix',
+                    Step::Mix,
+                    Said::of('sequence.mix'),
+                    after: $hose ? ['look', 'water'] : ['look'],
+                ),
                 $this->make->isTall()
-                    ? $this->make->step('platform', Step::Wash, 'Set up the platform', after: ['look'])
+                    ? $this->make->step(
+                        'platform',
+                        Step::Wash,
+                        Said::of('sequence.set-up-the-platform'),
+                        after: ['look'],
+                    )
                     : null,
             ]),
         );

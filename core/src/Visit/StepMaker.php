@@ -11,6 +11,7 @@ use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Mix\Doses\Fill;
+use Vicissa\Core\Says\Said;
 
 /** Makes the steps of a visit: their minutes, their products, their limits, what runs away. */
 final readonly class StepMaker
@@ -33,7 +34,7 @@ final readonly class StepMaker
     public function step(
         string $kind,
         Step $step,
-        string $name,
+        Said $name,
         ?string $id = null,
         array $after = [],
         ?Wait $wait = null,
@@ -158,30 +159,36 @@ final readonly class StepMaker
     /**
      * The second look: what an owner sees first, then what is easily missed (domain §2).
      *
-     * @return list<string>
+     * @return list<Said>
      */
     private function looks(): array
     {
         $seen = $this->situation->seen;
         $scope = $this->situation->asked->scope;
         if ($scope->isQuick()) {
-            return ['Front and mirrors', 'Windscreen, against the light', 'Nothing of ours left on or under it'];
+            return [
+                Said::of('step-maker.front-and-mirrors'),
+                Said::of('step-maker.windscreen-against-the'),
+                Said::of('step-maker.nothing-of-ours-left-on-or'),
+            ];
         }
 
         return array_values(
             array_filter([
-                'Front and grille',
-                'Mirrors and their undersides',
-                'Windscreen, against the light',
-                $scope->has(Item::Wheels) ? 'Wheels, barrels and nuts' : null,
-                'Handles, badges, fuel flap',
-                'Sills and behind the wheels',
-                'Streaks, with a second light',
-                $scope->has(Item::Jambs) ? 'Jambs and door edges' : null,
-                $seen->has(Contaminant::Insects, Contaminant::BirdLime) ? 'Where the insects and lime were' : null,
-                $seen->looseEdges ? 'The edges that lifted' : null,
-                $this->isTall() ? 'Roof edge and gutters' : null,
-                'Nothing of ours left on or under it',
+                Said::of('step-maker.front-and-grille'),
+                Said::of('step-maker.mirrors-and-their'),
+                Said::of('step-maker.windscreen-against-the'),
+                $scope->has(Item::Wheels) ? Said::of('step-maker.wheels-barrels-and-nuts') : null,
+                Said::of('step-maker.handles-badges-fuel-flap'),
+                Said::of('step-maker.sills-and-behind-the-wheels'),
+                Said::of('step-maker.streaks-with-a-second-light'),
+                $scope->has(Item::Jambs) ? Said::of('step-maker.jambs-and-door-edges') : null,
+                $seen->has(Contaminant::Insects, Contaminant::BirdLime)
+                    ? Said::of('step-maker.where-the-insects-and-lime')
+                    : null,
+                $seen->looseEdges ? Said::of('step-maker.the-edges-that-lifted') : null,
+                $this->isTall() ? Said::of('step-maker.roof-edge-and-gutters') : null,
+                Said::of('step-maker.nothing-of-ours-left-on-or'),
             ]),
         );
     }

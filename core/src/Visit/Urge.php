@@ -9,6 +9,8 @@ use Vicissa\Core\Matching\Turn\Decision;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /** Where the sun spoils a step: shade, or a better hour of the day, said before anybody begins (domain §5, §15.3). */
 final readonly class Urge
@@ -16,7 +18,7 @@ final readonly class Urge
     private function __construct(
         /** shade or hour */
         public string $kind,
-        public string $says,
+        public Said $says,
         /** The hour to come at, 0 to 23; null for shade. */
         public ?int $hour = null,
     ) {}
@@ -46,10 +48,10 @@ final readonly class Urge
             ) {
                 $urges[] = new self(
                     'shade',
-                    sprintf(
-                        '%s In the shade the panels stay near %s.',
-                        $spoilt,
-                        $situation->measures->temperature($there->now->panelC),
+                    Said::of(
+                        'urge.in-the-shade-the-panels',
+                        spoilt: $spoilt,
+                        temperature: Amount::temperature($there->now->panelC),
                     ),
                 );
             }
@@ -68,7 +70,11 @@ final readonly class Urge
             );
             $urges[] = new self(
                 'hour',
-                sprintf('%sAt %02d:00 it can be done as it should.', $urges === [] ? "{$spoilt} " : '', $nearest[0]),
+                Said::of(
+                    'urge.at-an-hour',
+                    why: $urges === [] ? Said::of('urge.first', why: $spoilt) : null,
+                    hour: $nearest[0],
+                ),
                 $nearest[0],
             );
         }
@@ -77,22 +83,23 @@ final readonly class Urge
     }
 
     /** What the sun or the heat of the panel spoils; null when nothing. */
-    private static function spoilt(TurnMatch $match): ?string
+    private static function spoilt(TurnMatch $match): ?Said
     {
         $situation = $match->situation;
 
         return match (true) {
-            !$match->possible() && $situation->now->panelC > $situation->rules->hotC
-                => 'The panels are too hot to work on.',
+            !$match->possible() && $situation->now->panelC > $situation->rules->hotC => Said::of(
+                'urge.the-panels-are-too-hot-to',
+            ),
             $match->topper->decision === Decision::NotToday &&
                 !$situation->now->raining &&
                 $situation->later->panelC > 25.0
-                => 'What should stay on the paint can’t go on in this heat.',
-            $situation->cooling !== null => 'The panels have to be cooled before anything goes on, and warm up again.',
+                => Said::of('urge.what-should-stay-on-the'),
+            $situation->cooling !== null => Said::of('urge.the-panels-have-to-be'),
             $situation->later->air->sunWM2 > 250.0 &&
                 ($match->finalRinse->workingS ?? INF) < 300.0 &&
                 $match->method->method()?->needsHose() === true
-                => 'The sun dries water faster than it can be taken off.',
+                => Said::of('urge.the-sun-dries-water-faster'),
             default => null,
         };
     }

@@ -8,6 +8,7 @@ use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Mix\Doses\DosePlan;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Sheet\Schedule\Infeasible;
 use Vicissa\Core\Sheet\Schedule\Schedule;
 use Vicissa\Core\Sheet\Schedule\Scheduler;
@@ -23,7 +24,7 @@ final readonly class Visit
      * @param list<VisitStep> $steps         in the order of domain §2; empty when nothing may touch the paint
      * @param Schedule|null $schedule        null when it can't be worked as it stands
      * @param list<string> $clash            ids of steps that can't be kept together
-     * @param list<string> $problems         why it can't be worked, or what will run short
+     * @param list<Said> $problems         why it can't be worked, or what will run short
      */
     private function __construct(
         public Laying $laying,
@@ -59,12 +60,12 @@ final readonly class Visit
             array_filter($laying->sections, static fn(SectionPlan $plan): bool => $plan->mode === SectionPlan::NONE),
         );
         if ($dry !== []) {
-            return $made(null, [], [...array_map(static fn(SectionPlan $plan): string => $plan->says, $dry), ...$said]);
+            return $made(null, [], [...array_map(static fn(SectionPlan $plan): Said => $plan->says, $dry), ...$said]);
         }
         try {
             return $made(self::schedule($laying->steps, $outfit->crew, $done), [], $said);
         } catch (Infeasible $e) {
-            return $made(null, $e->clash, [self::inWords($e->getMessage(), $laying->steps), ...$said]);
+            return $made(null, $e->clash, [self::named($e->says, $laying->steps), ...$said]);
         }
     }
 
@@ -103,14 +104,13 @@ final readonly class Visit
      *
      * @param list<VisitStep> $steps
      */
-    private static function inWords(string $sentence, array $steps): string
+    private static function named(Said $sentence, array $steps): Said
     {
-        return strtr(
-            $sentence,
-            array_combine(
-                array_map(static fn(VisitStep $step): string => "“{$step->id}”", $steps),
-                array_map(static fn(VisitStep $step): string => "“{$step->name}”", $steps),
-            ),
+        $names = array_combine(
+            array_map(static fn(VisitStep $step): string => $step->id, $steps),
+            array_map(static fn(VisitStep $step): Said => $step->name, $steps),
         );
+
+        return $sentence->naming($names);
     }
 }

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Visit;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Sheet\Schedule\Task;
 
 /** One step of a visit as it stands on the sheet. */
@@ -20,12 +21,12 @@ final readonly class VisitStep
      * @param list<string> $after      ids
      * @param list<Portion> $portions
      * @param list<string> $panels     ids of Panels; empty when it is no matter of panels
-     * @param list<string> $how
+     * @param list<Said> $how
      * @param list<Caution> $cautions
      * @param array<string, int> $textiles  towels by size, sides, mitts
-     * @param list<string> $looks      what is looked at, one after the other
+     * @param list<Said> $looks      what is looked at, one after the other
      * @param float $waterL            water that runs away, l
-     * @param string|null $onlyIf      a step that may be left out, and what decides it
+     * @param Said|null $onlyIf      a step that may be left out, and what decides it
      * @param Kind|null $fulfils       a planned kind that is done by ticking this step
      * @param Stage|null $reads        which reading is taken here
      * @param list<Lying> $lies        what lies on the vehicle within this step and comes off in it
@@ -34,7 +35,7 @@ final readonly class VisitStep
         public string $id,
         public string $kind,
         public Step $of,
-        public string $name,
+        public Said $name,
         public float $estimate,
         public int $minutes,
         public int $people = 1,
@@ -45,7 +46,7 @@ final readonly class VisitStep
         public array $how = [],
         public array $cautions = [],
         public array $textiles = [],
-        public ?string $onlyIf = null,
+        public ?Said $onlyIf = null,
         public float $waterL = 0.0,
         public array $looks = [],
         public ?Kind $fulfils = null,

@@ -8,6 +8,7 @@ use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Water;
+use Vicissa\Core\Says\Said;
 
 /** The same turn under the other sides of every school: what would change, and what would not. */
 final readonly class WhatIf
@@ -17,7 +18,7 @@ final readonly class WhatIf
         /** Null when it is about the place. */
         public ?School $school,
         public string $side,
-        public string $name,
+        public Said $name,
         public array $changes,
     ) {}
 
@@ -27,8 +28,11 @@ final readonly class WhatIf
         $here = Laying::of($situation, $schools, $outfit);
         $place = $situation->place;
         $there = array_filter([
-            'shade' => $place->shade || $place->bay ? null : ['In shade', $place->inShade()],
-            'tank' => $place->water === Water::Treated ? null : ['With a tank of treated water', $place->withTank()],
+            'shade' => $place->shade || $place->bay ? null : [Said::of('what-if.in-shade'), $place->inShade()],
+            'tank' =>
+                $place->water === Water::Treated
+                    ? null
+                    : [Said::of('what-if.with-a-tank-of-treated'), $place->withTank()],
         ]);
 
         return array_map(

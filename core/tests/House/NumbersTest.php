@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Tests\House;
 
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\House\House;
 use Vicissa\Core\House\Numbers;
 use Vicissa\Core\InvalidInput;
@@ -75,7 +76,7 @@ final class NumbersTest extends TestCase
                 self::fail("{$id} was taken.");
             } catch (InvalidInput $e) {
                 self::assertSame($id, $e->field);
-                self::assertStringContainsString($says, $e->getMessage());
+                self::assertStringContainsString($says, Told::en($e->says));
             }
         }
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Tests\Matching;
 
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\NoneFits;
@@ -18,10 +19,10 @@ final class ChoiceTest extends TestCase
 {
     public function testHowLongItSits(): void
     {
-        self::assertSame('let it sit 3 min, at most 8 min', $this->choice(Role::Foam)->dwell());
+        self::assertSame('let it sit 3 min, at most 8 min', Told::en($this->choice(Role::Foam)->dwell()));
         self::assertMatchesRegularExpression(
             '/^within \d+ min$/',
-            (string) $this->choice(Role::Soap)->dwell(),
+            Told::en($this->choice(Role::Soap)->dwell()),
             'what needs no time to work is off before it dries',
         );
     }
@@ -39,12 +40,12 @@ final class ChoiceTest extends TestCase
         self::assertSame(NoneFits::TooCold, $none(Role::Glass, ['panel' => 2.5, 'weather' => [3, 0.8, 1.0, 0.0]]));
         self::assertSame(NoneFits::OnlyAnAcid, $none(Role::Wheel, ['wheels' => 4, 'without' => ['Mild Wheel']]));
         foreach (NoneFits::cases() as $why) {
-            self::assertStringContainsString('glass cleaner', $why->says(Role::Glass));
-            self::assertStringEndsWith('.', $why->remedy(Role::Glass, Zone::Glass));
+            self::assertStringContainsString('glass cleaner', Told::en($why->says(Role::Glass)));
+            self::assertStringEndsWith('.', Told::en($why->remedy(Role::Glass, Zone::Glass)));
         }
-        self::assertSame('A warmer hour, or a bay.', NoneFits::TooCold->remedy(Role::Glass, Zone::Glass));
-        self::assertSame('Bring a tank.', NoneFits::NeedsWater->remedy(Role::Soap, Zone::Paint));
-        self::assertSame(
+        self::assertSame('A warmer hour, or a bay.', Told::en(NoneFits::TooCold->remedy(Role::Glass, Zone::Glass)));
+        self::assertSame('Bring a tank.', Told::en(NoneFits::NeedsWater->remedy(Role::Soap, Zone::Paint)));
+        self::assertEquals(
             NoneFits::TooHot->remedy(Role::Soap, Zone::Paint),
             NoneFits::DriesFirst->remedy(Role::Soap, Zone::Paint),
         );

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Tests\Matching;
 
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Circumstances;
 use Vicissa\Core\Matching\Code;
@@ -156,7 +157,7 @@ final class CodesTest extends TestCase
     public function testEveryCodeHasItsSentence(): void
     {
         foreach (Code::cases() as $code) {
-            self::assertMatchesRegularExpression('/^[A-Z].{10,}\.$/u', $code->says());
+            self::assertMatchesRegularExpression('/^[A-Z].{10,}\.$/u', Told::en($code->says()));
         }
     }
 

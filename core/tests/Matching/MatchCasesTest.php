@@ -6,6 +6,7 @@ namespace Vicissa\Core\Tests\Matching;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Turn\Judged;
@@ -13,6 +14,7 @@ use Vicissa\Core\Matching\Turn\Missing;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Caution;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
@@ -689,8 +691,8 @@ final class MatchCasesTest extends TestCase
         $chosen = $match->method->chosen;
         foreach ($expect as $what => $wanted) {
             match ($what) {
-                'method' => self::assertSame($wanted, $chosen?->method->value, $match->method->why),
-                'why' => self::assertStringContainsString($wanted, $match->method->why),
+                'method' => self::assertSame($wanted, $chosen?->method->value, Told::en($match->method->why)),
+                'why' => self::assertStringContainsString($wanted, Told::en($match->method->why)),
                 'stages' => self::assertSame(
                     $wanted,
                     array_map(static fn(array $stage): string => $stage['stage']->value, $chosen->path->stages ?? []),
@@ -699,10 +701,10 @@ final class MatchCasesTest extends TestCase
                 'refused' => $this->assertRefused($wanted, $match),
                 'products' => $this->assertProducts($wanted, $match),
                 'passed' => $this->assertPassed($wanted, $match),
-                'topper' => self::assertSame($wanted, $match->topper->decision->value, $match->topper->why),
-                'topper_why' => self::assertStringContainsString($wanted, $match->topper->why),
+                'topper' => self::assertSame($wanted, $match->topper->decision->value, Told::en($match->topper->why)),
+                'topper_why' => self::assertStringContainsString($wanted, Told::en($match->topper->why)),
                 'final' => self::assertSame($wanted, $match->finalRinse->water->value),
-                'final_why' => self::assertStringContainsString($wanted, $match->finalRinse->why),
+                'final_why' => self::assertStringContainsString($wanted, Told::en($match->finalRinse->why)),
                 'spots' => self::assertSame($wanted, $match->finalRinse->residue?->spots->value),
                 'drying' => self::assertSame($wanted, $match->drying->way->value),
                 'towels' => self::assertSame($wanted, $match->towels?->towels),
@@ -722,21 +724,27 @@ final class MatchCasesTest extends TestCase
                 ),
                 'cautions' => $this->assertSaid(
                     $wanted,
-                    array_map(static fn(Caution $caution): string => $caution->says, $laying->cautions()),
+                    array_map(static fn(Caution $caution): Said => $caution->says, $laying->cautions()),
                 ),
                 'choice_cautions' => array_walk(
                     $wanted,
                     static fn(string $part, string $key) => self::assertStringContainsString(
                         $part,
-                        implode(' ', $match->choice(...self::key($key))?->cautions() ?? []),
+                        implode(' ', Told::all($match->choice(...self::key($key))?->cautions() ?? [])),
                     ),
                 ),
                 'how' => $this->assertSaid($wanted, $this->how($laying)),
-                'not_how' => self::assertStringNotContainsString($wanted[0], implode(' ', $this->how($laying))),
-                'order' => self::assertSame($wanted, array_values(array_intersect($laying->parts()['order'], $wanted))),
+                'not_how' => self::assertStringNotContainsString(
+                    $wanted[0],
+                    implode(' ', Told::all($this->how($laying))),
+                ),
+                'order' => self::assertSame(
+                    $wanted,
+                    array_values(array_intersect(Told::all($laying->parts()['order']), $wanted)),
+                ),
                 'missing' => $this->assertSaid(
                     $wanted,
-                    array_map(static fn(Missing $missing): string => $missing->says, $match->doubts->missing),
+                    array_map(static fn(Missing $missing): Said => $missing->says, $match->doubts->missing),
                 ),
                 'assumed' => $this->assertSaid($wanted, $match->doubts->assumed),
                 'contradictions' => $this->assertSaid($wanted, $match->doubts->contradictions),
@@ -765,7 +773,10 @@ final class MatchCasesTest extends TestCase
         foreach ($match->method->options as $option) {
             if (isset($wanted[$option->method->value])) {
                 self::assertFalse($option->allowed(), $option->method->value);
-                self::assertStringContainsString($wanted[$option->method->value], implode(' ', $option->refused));
+                self::assertStringContainsString(
+                    $wanted[$option->method->value],
+                    implode(' ', Told::all($option->refused)),
+                );
                 unset($wanted[$option->method->value]);
             }
         }
@@ -777,7 +788,7 @@ final class MatchCasesTest extends TestCase
     {
         foreach ($wanted as $key => $name) {
             $choice = $match->choice(...self::key($key));
-            self::assertSame($name, $choice?->chosen?->bottle->name, $key . ': ' . $choice?->why);
+            self::assertSame($name, $choice?->chosen?->bottle->name, $key . ': ' . Told::en($choice?->why));
         }
     }
 
@@ -806,19 +817,19 @@ final class MatchCasesTest extends TestCase
 
     /**
      * @param list<string> $wanted
-     * @param list<string> $said
+     * @param list<Said> $said
      */
     private function assertSaid(array $wanted, array $said): void
     {
         foreach ($wanted as $part) {
-            self::assertStringContainsString($part, implode("\n", $said));
+            self::assertStringContainsString($part, implode("\n", Told::all($said)));
         }
         if ($wanted === []) {
             self::assertSame([], $said);
         }
     }
 
-    /** @return list<string> */
+    /** @return list<Said> */
     private function how(Laying $laying): array
     {
         return array_merge([], ...array_map(static fn(VisitStep $step): array => $step->how, $laying->steps));

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Tests\Matching;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Turn\Bottle;
@@ -112,8 +113,8 @@ final class MatchPropertiesTest extends TestCase
                                 $other->school?->value,
                                 $other->side,
                                 $change->part->value,
-                                implode('; ', $change->was),
-                                implode('; ', $change->becomes),
+                                implode('; ', Told::all($change->was)),
+                                implode('; ', Told::all($change->becomes)),
                             ),
                         );
                     }
@@ -176,7 +177,6 @@ final class MatchPropertiesTest extends TestCase
                     $situation->now,
                     $shuffled,
                     $situation->rules,
-                    $situation->measures,
                 );
                 $match = TurnMatch::of($situation, $schools);
                 self::assertSame(
@@ -203,7 +203,7 @@ final class MatchPropertiesTest extends TestCase
             self::assertArrayHasKey($school->usual(), $school->sides());
             self::assertGreaterThan(1, count($school->sides()));
             foreach ($school->sides() as $side) {
-                self::assertStringEndsWith('.', $side['reason']);
+                self::assertStringEndsWith('.', Told::en($side['reason']));
             }
             self::assertNotSame([], $school->governs());
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Tests\Matching;
 
+use App\Says\Teller;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\Drying\Tone;
@@ -367,7 +368,7 @@ final class Scene
             $weeks,
             $applied,
             $dwell[1] ?? null,
-            cautions: $cautions,
+            cautions: array_map(Teller::recognise(...), $cautions),
             paste: $paste,
         );
     }

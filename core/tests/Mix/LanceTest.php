@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\TurnMatch;
@@ -112,7 +113,7 @@ final class LanceTest extends TestCase
             ['bucket', 'bucket'],
             array_slice(array_map(static fn(Fill $fill): string => $fill->kind->value, $plan->fills), 0, 2),
         );
-        self::assertSame('Plain water', $plan->fills[0]->product, 'The rinse bucket first.');
+        self::assertSame('Plain water', Told::en($plan->fills[0]->product), 'The rinse bucket first.');
         $mixed = array_values(array_filter($plan->fills, static fn(Fill $fill): bool => !$fill->isNeat()));
         self::assertSame('lance', $mixed[count($mixed) - 1]->kind->value, 'The lance last of what is mixed.');
         self::assertSame(
@@ -122,7 +123,7 @@ final class LanceTest extends TestCase
         );
         $used = array_filter(array_map(static fn(Fill $fill): ?string => $fill->vessel, $plan->fills));
         self::assertSame(count($used), count(array_unique($used)), 'No vessel holds two mixes.');
-        $by = array_column(array_map(static fn(Fill $fill): array => [$fill->product, $fill], $plan->fills), 1, 0);
+        $by = array_column(array_map(static fn(Fill $fill): array => [Told::en($fill->product), $fill], $plan->fills), 1, 0);
         self::assertEqualsWithDelta(30.0, $by['Bare Soap']->productMl, 1e-9, '1:500 in 15 litres');
         self::assertSame('Sprayer', $by['Lifter']->vessel);
         self::assertEqualsWithDelta(((1000.0 * 12.5) / 11.5) * 1.1 * 0.0625, $by['Lifter']->productMl, 1e-9);
@@ -132,7 +133,10 @@ final class LanceTest extends TestCase
         self::assertNull($by['Karst Veil']->vessel, 'Out of its own bottle.');
         self::assertSame('Small bottle', $by['Karst Drift']->vessel, 'The smallest that holds it.');
         foreach ($plan->fills as $fill) {
-            self::assertTrue($fill->vesselMl === null || $fill->mixMl <= $fill->vesselMl + 1e-6, $fill->product);
+            self::assertTrue(
+                $fill->vesselMl === null || $fill->mixMl <= $fill->vesselMl + 1e-6,
+                Told::en($fill->product),
+            );
             self::assertGreaterThanOrEqual(0.0, $fill->waterMl() ?? 0.0);
         }
         self::assertEqualsWithDelta(30.0, $plan->productMl['Bare Soap'], 1e-9);
@@ -147,9 +151,9 @@ final class LanceTest extends TestCase
         $unknown = $foam(DosePlan::of($match, 12.5, [], null));
         self::assertNull($unknown->productMl);
         self::assertNotNull($unknown->productSpan);
-        self::assertStringContainsString('never been calibrated', (string) $unknown->says);
+        self::assertStringContainsString('never been calibrated', Told::en($unknown->says));
         $weak = $foam(DosePlan::of($match, 12.5, [], Lance::calibrated(12.0, 500.0, 300.0)));
-        self::assertStringContainsString('pump sprayer', (string) $weak->says);
+        self::assertStringContainsString('pump sprayer', Told::en($weak->says));
     }
 
     public function testNothingIsMixedForATurnThatIsNotPossible(): void

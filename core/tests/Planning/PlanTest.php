@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Planning\Alternatives;
 use Vicissa\Core\Planning\Cost;
@@ -182,7 +183,7 @@ final class PlanTest extends TestCase
         self::assertSame('deadline ' . Day::date($day + 6), $unmet[0]->what);
         self::assertSame(
             'Nobody works on 2 days, the vehicle is away on 1 day, the weather forbids it on 1 day.',
-            $unmet[0]->why,
+            Told::en($unmet[0]->why),
         );
     }
 
@@ -222,11 +223,11 @@ final class PlanTest extends TestCase
         );
         self::assertSame(
             ['lock ' . Day::date($day + 8), 'Nobody who works on that day may go there.'],
-            [$plan->unmet[0]->what, $plan->unmet[0]->why],
+            [$plan->unmet[0]->what, Told::en($plan->unmet[0]->why)],
             'a lock opens no gate',
         );
         $else = Alternatives::to($instance, $plan->visits, 'shuttle', $plan->visits[0]->day);
-        self::assertSame('Nobody who works may go there.', $else->days[$day + 3]['why']);
+        self::assertSame('Nobody who works may go there.', Told::en($else->days[$day + 3]['why']));
     }
 
     public function testAnInspectionRidesOnTheVisitNearestToItsDate(): void
@@ -498,7 +499,7 @@ final class PlanTest extends TestCase
         $overdue = Planner::plan($weeks($coach(false)->locked([$day + 1 => 0])));
         self::assertStringContainsString(
             'It takes 620 minutes with the way, and the longest day has 400: more people at it',
-            $overdue->unmet[0]->why,
+            Told::en($overdue->unmet[0]->why),
         );
     }
 
@@ -529,7 +530,7 @@ final class PlanTest extends TestCase
             array_map(static fn(Unmet $one): string => $one->what, $unmet),
             'the gap is not too long yet, and still it is said',
         );
-        self::assertStringContainsString('Nobody is let in after ' . Day::date($day + 5), $unmet[0]->why);
+        self::assertStringContainsString('Nobody is let in after ' . Day::date($day + 5), Told::en($unmet[0]->why));
     }
 
     public function testATopperThatComesTooLateSaysWhatStandsAgainstIt(): void
@@ -560,7 +561,7 @@ final class PlanTest extends TestCase
             '/^Too late after ' .
                 Day::date($day + 6) .
                 '; none fits before the end\. The weather forbids it on [0-9, -]+; a dry day, or a bay, would hold it\.$/',
-            $why[0]->why,
+            Told::en($why[0]->why),
         );
     }
 
@@ -612,11 +613,11 @@ final class PlanTest extends TestCase
         );
         self::assertSame(
             'Topper: nothing on the shelf goes on in that weather.',
-            Alternatives::to($weeks($cold, false), $plan->visits, 'a', $day + 5)->days[$day + 4]['why'],
+            Told::en(Alternatives::to($weeks($cold, false), $plan->visits, 'a', $day + 5)->days[$day + 4]['why']),
         );
         $never = Planner::plan($weeks($vehicle->without(array_fill_keys(range($day, $day + 13), 1)), false))->unmet;
-        self::assertStringContainsString('Nothing on the shelf goes on in the weather of', $never[0]->why);
-        self::assertStringEndsWith('a bay, or a product for such a day, would hold it.', $never[0]->why);
+        self::assertStringContainsString('Nothing on the shelf goes on in the weather of', Told::en($never[0]->why));
+        self::assertStringEndsWith('a bay, or a product for such a day, would hold it.', Told::en($never[0]->why));
         self::assertSame([], Planner::plan($weeks($vehicle, false, true))->visits, 'it pours');
         self::assertEquals(
             Planner::plan($weeks($vehicle, false))->visits,
@@ -654,7 +655,7 @@ final class PlanTest extends TestCase
             'The crews are full on 2 days, nobody works on 1 day. 2:00 hours more on Tuesday ' .
                 Day::date($day + 1) .
                 ' would hold it.',
-            $unmet[0]->why,
+            Told::en($unmet[0]->why),
         );
     }
 
@@ -665,7 +666,7 @@ final class PlanTest extends TestCase
         self::assertNotSame([], $plan->visits);
         $visit = $plan->visits[0];
         $else = Alternatives::to($instance, $plan->visits, 'v0', $visit->day);
-        self::assertStringContainsString('days after the visit before', $else->why[0]);
+        self::assertStringContainsString('days after the visit before', Told::en($else->why[0]));
         foreach ($else->days as $day => ['cost' => $cost, 'why' => $why]) {
             if ($cost === null) {
                 self::assertNotNull($why);

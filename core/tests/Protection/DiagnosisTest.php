@@ -6,6 +6,7 @@ namespace Vicissa\Core\Tests\Protection;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
@@ -38,7 +39,7 @@ final class DiagnosisTest extends TestCase
                                 $diagnosis->verdict->value,
                                 $diagnosis->next->value,
                             ]);
-                            self::assertStringEndsWith('.', $diagnosis->says);
+                            self::assertStringEndsWith('.', Told::en($diagnosis->says));
                             $count++;
                         }
                     }
@@ -55,7 +56,10 @@ final class DiagnosisTest extends TestCase
                 self::assertContains(Diagnosis::from($designed, $arrival)->verdict, [Finding::Sound, Finding::Unclear]);
             }
         }
-        self::assertStringContainsString('not a dead coating', Diagnosis::from(Designed::Beads, Behaviour::Flat)->says);
+        self::assertStringContainsString(
+            'not a dead coating',
+            Told::en(Diagnosis::from(Designed::Beads, Behaviour::Flat)->says),
+        );
     }
 
     public function testNothingReadIsNothingSaid(): void

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Tests\Protection;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Cause;
@@ -37,7 +38,10 @@ final class WaterTalkTest extends TestCase
             'after_wash' => ['whole' => 'good', 'top' => 'tight', 'sides' => 'good', 'low' => 'weak'],
         ]);
         self::assertSame(Cause::Salt, $talk->parts[0]['cause']);
-        self::assertStringContainsString('Pre-wash and rinse the lower third once more', $talk->parts[0]['now']);
+        self::assertStringContainsString(
+            'Pre-wash and rinse the lower third once more',
+            Told::en($talk->parts[0]['now']),
+        );
     }
 
     public function testWhereEverythingFailsNoPartIsBlamed(): void
@@ -69,7 +73,10 @@ final class WaterTalkTest extends TestCase
                 foreach ($talk->parts as $part) {
                     self::assertSame(Cause::UnevenDirt, $part['cause']);
                 }
-                self::assertStringNotContainsStringIgnoringCase('refresh', $talk->says . $talk->now . $talk->nextTime);
+                self::assertStringNotContainsStringIgnoringCase(
+                    'refresh',
+                    implode('', Told::all([$talk->says, $talk->now, $talk->nextTime])),
+                );
             },
         );
     }
@@ -95,7 +102,7 @@ final class WaterTalkTest extends TestCase
             Designed::Beads,
             topper: false,
         );
-        self::assertStringContainsString('the base itself', $talk->says);
+        self::assertStringContainsString('the base itself', Told::en($talk->says));
     }
 
     public function testASlowerSheetIsSaid(): void
@@ -103,11 +110,11 @@ final class WaterTalkTest extends TestCase
         $read = new PartReadings(['after_wash' => ['whole' => Behaviour::Sheeting]]);
         self::assertStringContainsString(
             '34 seconds to leave, 21 last time',
-            WaterTalk::over($read, Designed::Sheets, sheetsS: 34.0, sheetedS: 21.0)->says,
+            Told::en(WaterTalk::over($read, Designed::Sheets, sheetsS: 34.0, sheetedS: 21.0)->says),
         );
         self::assertStringNotContainsString(
             'seconds',
-            WaterTalk::over($read, Designed::Sheets, sheetsS: 24.0, sheetedS: 21.0)->says,
+            Told::en(WaterTalk::over($read, Designed::Sheets, sheetsS: 24.0, sheetedS: 21.0)->says),
         );
     }
 

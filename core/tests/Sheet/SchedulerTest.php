@@ -10,6 +10,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Sheet\Schedule\Dwell;
 use Vicissa\Core\Sheet\Schedule\Infeasible;
@@ -65,7 +66,7 @@ final class SchedulerTest extends TestCase
                 try {
                     $schedule = Scheduler::earliest($crew, $tasks);
                 } catch (Infeasible $e) {
-                    self::assertNull($best, $e->getMessage());
+                    self::assertNull($best, Told::en($e->says));
                     $clash = array_values(
                         array_filter($tasks, static fn(Task $task): bool => in_array($task->id, $e->clash, true)),
                     );
@@ -141,7 +142,7 @@ final class SchedulerTest extends TestCase
             self::fail();
         } catch (Infeasible $e) {
             self::assertSame(['spray', 'wheels', 'rinse'], $e->clash);
-            self::assertStringContainsString('at most 6 min after “spray”', $e->getMessage());
+            self::assertStringContainsString('at most 6 min after “spray”', Told::en($e->says));
         }
         try {
             Scheduler::earliest(1, [new Task('look', 3), new Task('roof', 10, people: 2)]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Tests\Visit;
 
 use PHPUnit\Framework\Assert;
+use Tests\Told;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Turn\Bottle;
@@ -96,7 +97,7 @@ final readonly class NeverEver
             foreach ($step->cautions as $caution) {
                 $said[$caution->hazard] = true;
             }
-            $says = array_map(static fn(Caution $caution): string => $caution->says, $step->cautions);
+            $says = array_map(static fn(Caution $caution): string => Told::en($caution->says), $step->cautions);
             foreach ($says as $one) {
                 // A label's caution stands after its product's name.
                 $bare = substr((string) strstr($one, ': '), 2);
@@ -275,7 +276,7 @@ final readonly class NeverEver
                 }
             }
             Assert::assertTrue(
-                !$step->portions[0]->paste || !str_contains(implode(' ', $step->how), 'sprays'),
+                !$step->portions[0]->paste || !str_contains(implode(' ', Told::all($step->how)), 'sprays'),
                 "{$this->where}: a tin in sprays",
             );
         }
@@ -316,7 +317,11 @@ final readonly class NeverEver
                         !str_contains($step->id, '-2.'),
                 ),
             );
-            Assert::assertSame($plan->goes, $has, "{$this->where}: {$plan->says} and {$has} steps of {$plan->kind}");
+            Assert::assertSame(
+                $plan->goes,
+                $has,
+                "{$this->where}: " . Told::en($plan->says) . " and {$has} steps of {$plan->kind}",
+            );
         }
         $topper = array_filter(
             $this->steps,

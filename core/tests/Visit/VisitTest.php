@@ -6,6 +6,7 @@ namespace Vicissa\Core\Tests\Visit;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Told;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\Schools;
@@ -216,18 +217,18 @@ final class VisitTest extends TestCase
         self::assertSame('foam', $steps['foam-rinse']->wait?->of);
         self::assertStringContainsString(
             'decontaminate',
-            strtolower((string) $steps['topper']->onlyIf),
+            strtolower(Told::en($steps['topper']->onlyIf)),
             'the tar comes off first, then the water decides',
         );
         self::assertNull($steps['wash']->onlyIf);
-        $said = array_map(static fn(Caution $caution): string => $caution->says, $steps['foam']->cautions);
+        $said = array_map(static fn(Caution $caution): string => Told::en($caution->says), $steps['foam']->cautions);
         self::assertContains('Snow: Not into the drain.', $said, 'what the label warns of');
         self::assertCount(
             1,
             array_filter($said, static fn(string $says): bool => str_contains($says, 'slippery')),
             'and nothing twice',
         );
-        self::assertContains('Where the insects and lime were', $steps['check']->looks);
+        self::assertContains('Where the insects and lime were', Told::all($steps["check"]->looks));
         self::assertTrue(
             array_filter(
                 $steps['hand-over']->cautions,
@@ -271,7 +272,7 @@ final class VisitTest extends TestCase
             Schools::of(),
             new Outfit(2, Body::Coach, tank: new TankAtHand(100.0, 80.0, 0.0)),
         );
-        self::assertStringContainsString('treated water', implode(' ', $short->problems));
+        self::assertStringContainsString('treated water', implode(' ', Told::all($short->problems)));
     }
 
     public function testAnAcidThatMayLieForTwoMinutesGoesWheelByWheel(): void
@@ -378,7 +379,7 @@ final class VisitTest extends TestCase
             0.1,
         );
         self::assertGreaterThanOrEqual(300.0, $steps[1]->wait?->minS);
-        self::assertStringNotContainsString('spray', implode(' ', $steps[0]->how));
+        self::assertStringNotContainsString('spray', implode(' ', Told::all($steps[0]->how)));
         $situation = Scene::of($of([27.0, 0.4, 1.0, 850.0]));
         $hot = Laying::of($situation, Schools::of(), new Outfit(1, Body::Estate));
         self::assertSame('not-today', $hot->match->topper->decision->value);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\ProductTraits;
+use Vicissa\Core\Says\Said;
 
 /** A product on the shelf, with what the match needs beyond its traits. */
 final readonly class Bottle
@@ -16,7 +17,7 @@ final readonly class Bottle
      * @param float|null $labelHighWeeks         longest life its label claims, for protective ones
      * @param string|null $applied               wet-rinse, foam-rinse, drying-aid, wipe
      * @param float|null $dwellMaxS              seconds it may sit at most
-     * @param list<string> $cautions             as on the label
+     * @param list<Said> $cautions               as on the label
      * @param bool $paste                        out of a tin: dosed by weight, spread thin with a damp applicator
      * @param list<string> $unknown              what its label does not say, and is therefore taken carefully
      */

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Severity;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /** What is taken from the shelf for a need, with why. */
 final readonly class Choice
@@ -14,7 +15,7 @@ final readonly class Choice
         public Need $need,
         public ?Judged $chosen,
         public Ranking $ranking,
-        public string $why,
+        public Said $why,
         /** Seconds it may sit at most: the label's, or what the film allows here; null when neither says. */
         public ?float $atMostS,
     ) {}
@@ -23,7 +24,13 @@ final readonly class Choice
     {
         $best = $ranking->best();
         if ($best === null) {
-            return new self($need, null, $ranking, sprintf('%s: %s.', $need->for, $ranking->whyNone()), null);
+            return new self(
+                $need,
+                null,
+                $ranking,
+                Said::of('choice.none', for: $need->for, none: $ranking->whyNone()),
+                null,
+            );
         }
         $film = $situation->rules->film($need->role, $best->bottle->applied);
         $limits = array_filter(
@@ -40,39 +47,44 @@ final readonly class Choice
                 array_filter($ranking->all, static fn(Judged $one): bool => $one !== $best && $one->allowed()),
             )[0] ?? null;
 
-        $byHand = in_array($best->bottle->id, $situation->asked->taken, true) ? ' Somebody chose it.' : '';
+        $byHand = in_array($best->bottle->id, $situation->asked->taken, true)
+            ? Said::of('choice.somebody-chose-it')
+            : null;
 
         return new self(
             $need,
             $best,
             $ranking,
-            $need->for . ': ' . self::why($best, $second) . $byHand,
+            Said::of('choice.for-this-reason', for: $need->for, why: self::why($best, $second), hand: $byHand),
             $limits === [] ? null : min($limits),
         );
     }
 
-    private static function why(Judged $best, ?Judged $second): string
+    private static function why(Judged $best, ?Judged $second): Said
     {
         $facts =
             $best->fit->points === 0 && $best->verdict->remarks === []
-                ? 'it is allowed here'
-                : lcfirst(rtrim($best->fit->why, '.'));
+                ? Said::of('choice.it-is-allowed-here')
+                : Said::clause($best->fit->why);
         $before = match (true) {
-            $second === null => '',
-            $second->fit->points < $best->fit->points => sprintf('; it fits better than %s', $second->bottle->name),
-            // What has no price is not free.
-            $second->cost !== null && $best->cost !== null && $second->cost > $best->cost => sprintf(
-                '; it costs less a use than %s',
-                $second->bottle->name,
+            $second === null => null,
+            $second->fit->points < $best->fit->points => Said::of(
+                'choice.it-fits-better-than',
+                bottle: $second->bottle->name,
             ),
-            default => '',
+            // What has no price is not free.
+            $second->cost !== null && $best->cost !== null && $second->cost > $best->cost => Said::of(
+                'choice.it-costs-less-a-use-than',
+                bottle: $second->bottle->name,
+            ),
+            default => null,
         };
 
-        return $facts . $before . '.';
+        return Said::of('choice.why', facts: $facts, before: $before);
     }
 
     /**
-     * @return list<string> what the verdict warns of; what its label warns of is told at the step where that begins
+     * @return list<Said> what the verdict warns of; what its label warns of is told at the step where that begins
      *     (Hazards)
      */
     public function cautions(): array
@@ -97,15 +109,19 @@ final readonly class Choice
     }
 
     /** How long it sits, in words; null when it need not. */
-    public function dwell(): ?string
+    public function dwell(): ?Said
     {
         $least = $this->chosen?->bottle->traits->dwellMinS ?? 0.0;
 
         return match (true) {
             $this->chosen === null, $least <= 0.0 && $this->atMostS === null => null,
-            $this->atMostS === null => sprintf('let it sit %s', Measures::time($least)),
-            $least <= 0.0 => sprintf('within %s', Measures::time($this->atMostS)),
-            default => sprintf('let it sit %s, at most %s', Measures::time($least), Measures::time($this->atMostS)),
+            $this->atMostS === null => Said::of('choice.let-it-sit', time: Amount::time($least)),
+            $least <= 0.0 => Said::of('choice.within', time: Amount::time($this->atMostS)),
+            default => Said::of(
+                'choice.let-it-sit-at-most',
+                least: Amount::time($least),
+                most: Amount::time($this->atMostS),
+            ),
         };
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** What sits on a surface besides road dirt. */
 enum Contaminant: string
 {
@@ -15,16 +17,16 @@ enum Contaminant: string
     case Salt = 'salt';
     case Rough = 'rough';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Insects => 'insects',
-            self::BirdLime => 'bird lime',
-            self::Sap => 'sap',
-            self::Tar => 'tar',
-            self::Iron => 'iron specks',
-            self::Salt => 'salt',
-            self::Rough => 'a rough feel',
+            self::Insects => Said::of('contaminant.insects'),
+            self::BirdLime => Said::of('contaminant.bird-lime'),
+            self::Sap => Said::of('contaminant.sap'),
+            self::Tar => Said::of('contaminant.tar'),
+            self::Iron => Said::of('contaminant.iron'),
+            self::Salt => Said::of('contaminant.salt'),
+            self::Rough => Said::of('contaminant.rough'),
         };
     }
 }

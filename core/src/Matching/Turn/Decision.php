@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** What is decided about a topper. */
 enum Decision: string
 {
@@ -14,15 +16,15 @@ enum Decision: string
     case None = 'none';
     case NotToday = 'not-today';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Apply => 'Put it on',
-            self::ReadFirst => 'Read the clean water first',
-            self::DeconFirst => 'Decontaminate first, then read again',
-            self::Optional => 'A choice, not a need',
-            self::None => 'None today',
-            self::NotToday => 'Due, but not today',
+            self::Apply => Said::of('decision.apply'),
+            self::ReadFirst => Said::of('decision.read-first'),
+            self::DeconFirst => Said::of('decision.decon-first'),
+            self::Optional => Said::of('decision.optional'),
+            self::None => Said::of('decision.none'),
+            self::NotToday => Said::of('decision.not-today'),
         };
     }
 

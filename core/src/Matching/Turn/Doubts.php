@@ -14,13 +14,15 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /** What the match took for granted, what does not go together, and what it lacks. It never invents a product. */
 final readonly class Doubts
 {
     /**
-     * @param list<string> $assumed
-     * @param list<string> $contradictions
+     * @param list<Said> $assumed
+     * @param list<Said> $contradictions
      * @param list<Missing> $missing
      */
     private function __construct(public array $assumed, public array $contradictions, public array $missing) {}
@@ -44,7 +46,7 @@ final readonly class Doubts
      * What labels don't say of what is used, and how it is taken.
      *
      * @param list<Choice> $choices
-     * @return list<string>
+     * @return list<Said>
      */
     private static function unknown(array $choices): array
     {
@@ -52,10 +54,10 @@ final readonly class Doubts
         foreach ($choices as $choice) {
             $bottle = $choice->chosen?->bottle;
             if ($bottle !== null && $bottle->unknown !== []) {
-                $says[$bottle->id] = sprintf(
-                    'The label of %s does not say %s: it is used with that in mind.',
-                    $bottle->name,
-                    implode(', ', array_map(static fn(string $what): string => Label::asks($what), $bottle->unknown)),
+                $says[$bottle->id] = Said::of(
+                    'doubts.the-label-of-does-not-say',
+                    name: $bottle->name,
+                    facts: array_map(static fn(string $what): Said => Label::asks($what), $bottle->unknown),
                 );
             }
         }
@@ -65,7 +67,7 @@ final readonly class Doubts
 
     /**
      * @param list<Choice> $choices
-     * @return list<string>
+     * @return list<Said>
      */
     private static function assumed(
         Situation $situation,
@@ -80,28 +82,29 @@ final readonly class Doubts
             array_filter([
                 $situation->vehicle->stack(Zone::Paint)->baseKnown
                     ? null
-                    : 'Nobody knows what lies on the paint: only what suits wax, sealant, silica spray and coating alike is let on it.',
+                    : Said::of('doubts.nobody-knows-what-lies-on'),
                 $situation->later->panelMeasured
                     ? null
-                    : sprintf(
-                        'The panel is taken to be at %s, from the air, the sun and its colour.',
-                        $situation->measures->temperature($situation->later->panelC),
+                    : Said::of(
+                        'doubts.the-panel-is-taken-to-be-at',
+                        temperature: Amount::temperature($situation->later->panelC),
                     ),
                 $rinse->tdsAssumed
-                    ? sprintf('Nobody has measured the %s water.', $rinse->water === Water::Treated ? 'treated' : 'tap')
+                    ? Said::of(
+                        'doubts.nobody-has-measured-the',
+                        water: $rinse->water === Water::Treated ? Said::of('doubts.treated') : Said::of('doubts.tap'),
+                    )
                     : null,
-                $situation->seen->wheelSoil === null && $hose
-                    ? 'Nobody looked at the wheels: taken to be as dirty as the paint, and at least filmed over.'
-                    : null,
+                $situation->seen->wheelSoil === null && $hose ? Said::of('doubts.nobody-looked-at-the-wheels') : null,
                 ...self::unknown($choices),
                 $arrival === null && $hose && $situation->repels()
-                    ? 'The water was not read on arrival: the layer is taken to repel.'
+                    ? Said::of('doubts.the-water-was-not-read-on')
                     : null,
             ]),
         );
     }
 
-    /** @return list<string> */
+    /** @return list<Said> */
     private static function contradictions(Situation $situation, Schools $schools, MethodChoice $method): array
     {
         [$vehicle, $seen, $place] = [$situation->vehicle, $situation->seen, $situation->place];
@@ -112,40 +115,33 @@ final readonly class Doubts
 
         return array_values(
             array_filter([
-                $seen->soil === 0 && $seen->grit
-                    ? 'Clean, yet gritty: the grit is believed, and it is rinsed and foamed off before anything touches it.'
-                    : null,
+                $seen->soil === 0 && $seen->grit ? Said::of('doubts.clean-yet-gritty-the-grit') : null,
                 $stack->isBare() && $arrival !== null && $arrival->holds($stack->designed())
-                    ? 'Nothing is said to be on the paint, yet the water beads: something is. It is worked as bare; ask, and declare the layer.'
+                    ? Said::of('doubts.nothing-is-said-to-be-on')
                     : null,
                 $vehicle->is(Finish::Matte) && $stack->base?->family === Family::Wax
-                    ? 'Wax on matte paint: one of the two is wrong. Nothing that suits only one of them is chosen.'
+                    ? Said::of('doubts.wax-on-matte-paint-one-of')
                     : null,
-                $film && $vehicle->is(Finish::SingleStage)
-                    ? 'Single-stage paint under a film or wrap: the film is what is touched, and both are minded.'
-                    : null,
+                $film && $vehicle->is(Finish::SingleStage) ? Said::of('doubts.single-stage-paint-under-a') : null,
                 $seen->isReset() &&
                 $stack->baseKnown &&
                 $vehicle->has(Zone::Paint, Family::Ceramic, Family::Film, Family::Wrap)
-                    ? 'A reset takes off wax and sealant; a coating, film or wrap is not reset with a cleaner. Is it really meant?'
+                    ? Said::of('doubts.a-reset-takes-off-wax-and')
                     : null,
                 $place->water === Water::Treated && ($place->treatedTds ?? 0.0) > $situation->rules->treatedAtMost
-                    ? sprintf(
-                        'Treated water of %d mg/l is hardly treated: look at the resin. It is reckoned as it was measured.',
-                        round($place->treatedTds ?? 0.0),
-                    )
+                    ? Said::of('doubts.treated-water-of-mg-l-is', tds: round($place->treatedTds ?? 0.0))
                     : null,
                 $situation->later->panelMeasured &&
                 abs($situation->later->panelC - $reckoned) > $situation->rules->panelOffK
-                    ? sprintf(
-                        'The panel was measured at %s, where air and sun would put it at %s: measure again, or say that it has just been driven.',
-                        $situation->measures->temperature($situation->later->panelC),
-                        $situation->measures->temperature($reckoned),
+                    ? Said::of(
+                        'doubts.the-panel-was-measured-at',
+                        measured: Amount::temperature($situation->later->panelC),
+                        reckoned: Amount::temperature($reckoned),
                     )
                     : null,
                 $schools->is(School::Order, 'free') &&
                 in_array($method->method(), [Method::TwoMitts, Method::OneMitt], true)
-                    ? 'Order-free needs a fresh side for every stretch; with mitts the order stays by cleanliness.'
+                    ? Said::of('doubts.order-free-needs-a-fresh')
                     : null,
             ]),
         );
@@ -162,8 +158,8 @@ final readonly class Doubts
             foreach (self::lacking($method) as $role) {
                 $missing[] = new Missing(
                     'product',
-                    sprintf('No %s on the shelf may be used here.', $role->says()),
-                    sprintf('A %s that suits this paint, and this hour, would open a way.', $role->says()),
+                    Said::of('doubts.no-on-the-shelf-may-be-used', role: $role->says()),
+                    Said::of('doubts.a-that-suits-this-paint-and', role: $role->says()),
                 );
             }
         }
@@ -179,8 +175,8 @@ final readonly class Doubts
         if (!$situation->vehicle->stack(Zone::Paint)->baseKnown) {
             $missing[] = new Missing(
                 'fact',
-                'What lies on the paint.',
-                'Ask whoever sold or treated it, and declare the layer. Failing that: read the clean water, strip one hidden patch, read again.',
+                Said::of('doubts.what-lies-on-the-paint'),
+                Said::of('doubts.ask-whoever-sold-or-treated'),
             );
         }
         if (
@@ -190,15 +186,15 @@ final readonly class Doubts
         ) {
             $missing[] = new Missing(
                 'fact',
-                'How hard the tap water is.',
-                'Hold the pen into the first bucket, and note it with the site.',
+                Said::of('doubts.how-hard-the-tap-water-is'),
+                Said::of('doubts.hold-the-pen-into-the-first'),
             );
         }
         if (!$situation->later->panelMeasured && $situation->now->air->sunWM2 > 150.0) {
             $missing[] = new Missing(
                 'fact',
-                'How hot the panels are.',
-                'Point the thermometer at the bonnet and at a door in shade.',
+                Said::of('doubts.how-hot-the-panels-are'),
+                Said::of('doubts.point-the-thermometer-at'),
             );
         }
         if (
@@ -208,8 +204,8 @@ final readonly class Doubts
         ) {
             $missing[] = new Missing(
                 'fact',
-                'Decontamination is asked for, and without a hose nothing of it can be rinsed off thoroughly.',
-                'Do it where there is water; the plan keeps it open.',
+                Said::of('doubts.decontamination-is-asked'),
+                Said::of('doubts.do-it-where-there-is-water'),
             );
         }
         if (
@@ -219,8 +215,8 @@ final readonly class Doubts
         ) {
             $missing[] = new Missing(
                 'fact',
-                'How the water stands before the wash.',
-                'Spray one panel and look; it decides how much the first rinse takes along.',
+                Said::of('doubts.how-the-water-stands-before'),
+                Said::of('doubts.spray-one-panel-and-look-it'),
             );
         }
 

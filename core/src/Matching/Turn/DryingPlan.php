@@ -8,7 +8,8 @@ use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Water\Spots;
 
 /**
@@ -24,8 +25,8 @@ final readonly class DryingPlan
      * @param float $litres               left to take up
      * @param array<string, int> $towels  by size: large, medium, catch, sills, wheels
      * @param bool $seals                 near frost: seals, locks and jambs are dried too
-     * @param array<string, string> $refused  by DryingWay value
-     * @param list<string> $how
+     * @param array<string, Said> $refused  by DryingWay value
+     * @param list<Said> $how
      */
     private function __construct(
         public DryingWay $way,
@@ -35,13 +36,13 @@ final readonly class DryingPlan
         public bool $seals,
         public array $refused,
         public array $how,
-        public string $why,
+        public Said $why,
     ) {}
 
     public static function of(Situation $situation, Schools $schools, MethodChoice $method, FinalRinse $rinse): self
     {
         if ($method->chosen === null) {
-            return new self(DryingWay::None, 0.0, [], false, false, [], [], 'Nothing is washed.');
+            return new self(DryingWay::None, 0.0, [], false, false, [], [], Said::of('drying-plan.nothing-is-washed'));
         }
         [$vehicle, $rules] = [$situation->vehicle, $situation->rules];
         $refused = self::refused($situation, $method);
@@ -68,16 +69,15 @@ final readonly class DryingPlan
     }
 
     /** In words, for comparison. */
-    public function says(Measures $measures): string
+    public function says(): Said
     {
-        return sprintf(
-            '%s, %s to take up, %s',
-            $this->way->says(),
-            $measures->litres($this->litres),
-            implode(
-                ', ',
+        return Said::of(
+            'drying-plan.to-take-up',
+            way: $this->way->says(),
+            litres: Amount::litres($this->litres),
+            towels: Said::list(
                 array_map(
-                    static fn(string $size, int $n): string => "{$n} {$size}",
+                    static fn(string $size, int $n): Said => Said::of('drying-plan.towels', n: $n, size: $size),
                     array_keys($this->towels),
                     $this->towels,
                 ),
@@ -85,23 +85,25 @@ final readonly class DryingPlan
         );
     }
 
-    /** @return array<string, string> why each way can't be had, by DryingWay value */
+    /** @return array<string, Said> why each way can't be had, by DryingWay value */
     private static function refused(Situation $situation, MethodChoice $method): array
     {
         $place = $situation->place;
-        $matte = $situation->vehicle->is(Finish::Matte) ? 'Matte is blotted: nothing is pulled over it.' : null;
-        $film = $method->leavesFilm() ? 'A towel would rub the film that touchless left into the paint.' : null;
-        $wiped = $method->method()?->needsHose() === true ? null : 'Wiped panels are dried at once.';
+        $matte = $situation->vehicle->is(Finish::Matte) ? Said::of('drying-plan.matte-is-blotted-nothing-is') : null;
+        $film = $method->leavesFilm() ? Said::of('drying-plan.a-towel-would-rub-the-film') : null;
+        $wiped = $method->method()?->needsHose() === true ? null : Said::of('drying-plan.wiped-panels-are-dried-at');
 
         return array_filter([
             DryingWay::AirThenTowel->value =>
-                $wiped ?? ($place->blows() ? $matte ?? $film : 'There is no power for an air dryer, and no packs.'),
+                $wiped ?? ($place->blows() ? $matte ?? $film : Said::of('drying-plan.there-is-no-power-for-an')),
             DryingWay::WarmAir->value =>
                 $wiped ??
                 match (true) {
-                    !$place->power => 'Warm air wants a socket; packs don’t carry it.',
-                    $situation->seen->looseEdges => 'Edges lift, and warm air goes under them.',
-                    $situation->later->panelC > $situation->rules->hotC - 5.0 => 'The panels are warm enough.',
+                    !$place->power => Said::of('drying-plan.warm-air-wants-a-socket'),
+                    $situation->seen->looseEdges => Said::of('drying-plan.edges-lift-and-warm-air'),
+                    $situation->later->panelC > $situation->rules->hotC - 5.0 => Said::of(
+                        'drying-plan.the-panels-are-warm-enough',
+                    ),
                     default => null,
                 },
             DryingWay::SheetThenTowel->value => $wiped ?? ($matte ?? $film),
@@ -110,51 +112,50 @@ final readonly class DryingPlan
     }
 
     /**
-     * @param array<string, string> $refused
-     * @return array{DryingWay, string}
+     * @param array<string, Said> $refused
+     * @return array{DryingWay, Said}
      */
     private static function choose(Situation $situation, Schools $schools, MethodChoice $method, array $refused): array
     {
         [$vehicle, $place] = [$situation->vehicle, $situation->place];
         if ($method->method()?->needsHose() !== true) {
-            return [DryingWay::AtOnce, 'Each wiped panel is dried at once with the next clean side.'];
+            return [DryingWay::AtOnce, Said::of('drying-plan.each-wiped-panel-is-dried')];
         }
         $wish = DryingWay::tryFrom($schools->side(School::Drying));
         if ($wish !== null && !isset($refused[$wish->value])) {
-            return [$wish, sprintf('%s is your choice.', $wish->says())];
+            return [$wish, Said::of('drying-plan.is-your-choice', wish: $wish->says())];
         }
-        $but = $wish === null ? '' : sprintf('%s is refused: %s ', $wish->says(), lcfirst($refused[$wish->value]));
+        $but =
+            $wish === null
+                ? null
+                : Said::of('drying-plan.is-refused', wish: $wish->says(), why: Said::lower($refused[$wish->value]));
         $sheets = $vehicle->stack(Zone::Paint)->designed() === Designed::Sheets || !$situation->repels();
 
         return match (true) {
             $method->leavesFilm() => $place->blows()
-                ? [
-                    DryingWay::AirOnly,
-                    $but . 'Air only: a towel would rub the film that touchless left into the paint.',
-                ]
-                : [
-                    DryingWay::Blot,
-                    $but .
-                    'Blotted without pulling: a towel drawn over it would rub the film that touchless left into the paint, and there is nothing to blow with.',
-                ],
+                ? [DryingWay::AirOnly, Said::of('drying-plan.air-only-a-towel-would-rub', but: $but)]
+                : [DryingWay::Blot, Said::of('drying-plan.blotted-without-pulling-a', but: $but)],
             $vehicle->is(Finish::Matte) => $place->blows()
-                ? [DryingWay::AirAndBlot, $but . 'Matte: air and blot, no pulling, nothing glossy.']
-                : [DryingWay::Blot, $but . 'Matte, and no power: blot, no pulling, nothing glossy.'],
+                ? [DryingWay::AirAndBlot, Said::of('drying-plan.matte-air-and-blot-no', but: $but)]
+                : [DryingWay::Blot, Said::of('drying-plan.matte-and-no-power-blot-no', but: $but)],
             !isset($refused[DryingWay::AirThenTowel->value]) && !$sheets => [
                 DryingWay::AirThenTowel,
-                $but . 'The water beads: forced air takes nearly all of it, one towel pass the rest.',
+                Said::of('drying-plan.the-water-beads-forced-air', but: $but),
             ],
             default => [
                 DryingWay::SheetThenTowel,
-                $but .
-                ($sheets
-                    ? 'The water does not bead: let a gentle open hose sheet most of it off first.'
-                    : 'No power for an air dryer: let a gentle open hose sheet most of it off first.'),
+                Said::of(
+                    'drying-plan.sheet-then-towel',
+                    but: $but,
+                    because: $sheets
+                        ? Said::of('drying-plan.the-water-does-not-bead-let')
+                        : Said::of('drying-plan.no-power-for-an-air-dryer'),
+                ),
             ],
         };
     }
 
-    /** @return list<string> */
+    /** @return list<Said> */
     private static function how(Schools $schools, DryingWay $way, bool $seals, bool $air): array
     {
         $towels = !in_array($way, [DryingWay::AirOnly, DryingWay::WarmAir], true);
@@ -163,26 +164,20 @@ final readonly class DryingPlan
             array_filter([
                 $towels
                     ? ($schools->is(School::Towel, 'pre-damped')
-                        ? 'Damp the towels first, wring them well.'
-                        : 'Towels dry; spread them, let them drink, pull by the edges.')
+                        ? Said::of('drying-plan.damp-the-towels-first-wring')
+                        : Said::of('drying-plan.towels-dry-spread-them-let'))
                     : null,
                 $way === DryingWay::AtOnce || $way === DryingWay::AirOnly
                     ? null
-                    : 'Horizontals first: they spot first. Then glass, verticals, mirrors, handles and gaps.',
+                    : Said::of('drying-plan.horizontals-first-they-spot'),
                 in_array($way, [DryingWay::AirThenTowel, DryingWay::SheetThenTowel, DryingWay::Towel], true)
-                    ? 'High pile first, low pile to level streaks; no circles, no chamois, nothing that has touched the ground.'
+                    ? Said::of('drying-plan.high-pile-first-low-pile-to')
                     : null,
-                $way === DryingWay::Towel
-                    ? 'Big towels laid flat on horizontals and drawn by their edges, medium ones draped down the sides, a small one for drips.'
-                    : null,
-                $way->blows()
-                    ? 'Filtered air, not a yard blower: from above downward, out of mirrors, handles and gaps.'
-                    : null,
-                $way === DryingWay::WarmAir
-                    ? 'Warm, not hot: a hand’s breadth away and always moving, least of all on film and decals.'
-                    : null,
-                $seals ? 'Near frost: dry the door seals, locks and jambs, so that nothing freezes shut.' : null,
-                $air ? 'What is left may dry by itself: the last water leaves nothing that shows.' : null,
+                $way === DryingWay::Towel ? Said::of('drying-plan.big-towels-laid-flat-on') : null,
+                $way->blows() ? Said::of('drying-plan.filtered-air-not-a-yard') : null,
+                $way === DryingWay::WarmAir ? Said::of('drying-plan.warm-not-hot-a-hands') : null,
+                $seals ? Said::of('drying-plan.near-frost-dry-the-door') : null,
+                $air ? Said::of('drying-plan.what-is-left-may-dry-by') : null,
             ]),
         );
     }
@@ -211,7 +206,7 @@ final readonly class DryingPlan
         };
     }
 
-    /** @return list<array{way: DryingWay, refused: string|null}> what one may wish for, each with why not */
+    /** @return list<array{way: DryingWay, refused: Said|null}> what one may wish for, each with why not */
     public function options(): array
     {
         return array_map(

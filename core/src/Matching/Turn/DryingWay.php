@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** Ways the water comes off (domain §6). */
 enum DryingWay: string
 {
@@ -36,18 +38,18 @@ enum DryingWay: string
         };
     }
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::AirThenTowel => 'Air, then towels',
-            self::WarmAir => 'Warm air',
-            self::SheetThenTowel => 'Sheeted, then towels',
-            self::Towel => 'Towels alone',
-            self::AirAndBlot => 'Air, then blotted',
-            self::Blot => 'Blotted',
-            self::AirOnly => 'Air alone',
-            self::AtOnce => 'Each panel at once',
-            self::None => 'Nothing',
+            self::AirThenTowel => Said::of('drying-way.air-then-towel'),
+            self::WarmAir => Said::of('drying-way.warm-air'),
+            self::SheetThenTowel => Said::of('drying-way.sheet-then-towel'),
+            self::Towel => Said::of('drying-way.towel'),
+            self::AirAndBlot => Said::of('drying-way.air-and-blot'),
+            self::Blot => Said::of('drying-way.blot'),
+            self::AirOnly => Said::of('drying-way.air-only'),
+            self::AtOnce => Said::of('drying-way.at-once'),
+            self::None => Said::of('drying-way.none'),
         };
     }
 }

@@ -8,7 +8,8 @@ use Vicissa\Core\Drying\Film;
 use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Designed;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Water\Residue;
 use Vicissa\Core\Water\Spots;
 
@@ -23,7 +24,7 @@ final readonly class FinalRinse
         /** Seconds until it has dried where it stands; null when it stays wet. */
         public ?float $workingS,
         public bool $tdsAssumed,
-        public string $why,
+        public Said $why,
     ) {}
 
     public static function of(Situation $situation, MethodChoice $method): self
@@ -36,8 +37,8 @@ final readonly class FinalRinse
                 null,
                 false,
                 $method->chosen === null
-                    ? 'Nothing is washed.'
-                    : 'No rinse: the last towel side carries the rest away.',
+                    ? Said::of('final-rinse.nothing-is-washed')
+                    : Said::of('final-rinse.no-rinse-the-last-towel'),
             );
         }
         $film =
@@ -58,10 +59,7 @@ final readonly class FinalRinse
                     $tap,
                     $working,
                     false,
-                    sprintf(
-                        'The tap alone leaves nothing that shows (%s): keep the tank for where it counts.',
-                        self::amount($tapTds, $tap),
-                    ),
+                    Said::of('final-rinse.the-tap-alone-leaves', amount: self::amount($tapTds, $tap)),
                 );
             }
             // Of two that were measured the cleaner comes last, whatever it is called.
@@ -71,11 +69,7 @@ final readonly class FinalRinse
                     $tap,
                     $working,
                     false,
-                    sprintf(
-                        'The tap (%s mg/l) is no harder than the treated water (%s mg/l): rinse from the tap, and look at the resin.',
-                        Measures::plain($tapTds, 0),
-                        Measures::plain($tds, 0),
-                    ),
+                    Said::of('final-rinse.the-tap-mg-l-is-no-harder', tap: round($tapTds), treated: round($tds)),
                 );
             }
 
@@ -84,11 +78,13 @@ final readonly class FinalRinse
                 $treated,
                 $working,
                 $place->treatedTds === null,
-                sprintf(
-                    'Treated water leaves %s (%s)%s.',
-                    self::shown($treated->spots),
-                    self::amount($tds, $treated),
-                    $place->tapTds === null ? '' : sprintf('; the tap would leave %s', self::shown($tap->spots)),
+                Said::of(
+                    'final-rinse.treated-water-leaves',
+                    shown: self::shown($treated->spots),
+                    amount: self::amount($tds, $treated),
+                    tap: $place->tapTds === null
+                        ? null
+                        : Said::of('final-rinse.the-tap-would-leave', shown: self::shown($tap->spots)),
                 ),
             );
         }
@@ -98,37 +94,39 @@ final readonly class FinalRinse
             $tap,
             $working,
             $place->tapTds === null,
-            sprintf(
-                '%s leaves %s where it dries (%s)%s.',
-                $place->tapTds === null ? 'Tap water nobody has measured, taken as hard,' : 'The tap',
-                self::shown($tap->spots),
-                self::amount($tapTds, $tap),
-                $tap->spots->worseThan(Spots::Faint)
-                    ? sprintf(
-                        '; %s, so rinse and dry panel by panel, horizontals first',
-                        $working === null
-                            ? 'it stays wet here'
-                            : sprintf('it is workable for %s here', Measures::time($working)),
-                    )
-                    : ($soon
-                        ? '; dry horizontals first'
-                        : ''),
+            Said::of(
+                'final-rinse.leaves-where-it-dries',
+                tap: $place->tapTds === null
+                    ? Said::of('final-rinse.tap-water-nobody-has')
+                    : Said::of('final-rinse.the-tap'),
+                shown: self::shown($tap->spots),
+                amount: self::amount($tapTds, $tap),
+                so: match (true) {
+                    $tap->spots->worseThan(Spots::Faint) => Said::of(
+                        'final-rinse.so-rinse-and-dry-panel-by',
+                        wet: $working === null
+                            ? Said::of('final-rinse.it-stays-wet-here')
+                            : Said::of('final-rinse.it-is-workable-for-here', time: Amount::time($working)),
+                    ),
+                    $soon => Said::of('final-rinse.dry-horizontals-first'),
+                    default => null,
+                },
             ),
         );
     }
 
-    private static function amount(float $tds, Residue $residue): string
+    private static function amount(float $tds, Residue $residue): Said
     {
-        return sprintf('%s mg/l, %s mg/m² dried', Measures::plain($tds, 0), Measures::plain($residue->mgM2, 1));
+        return Said::of('final-rinse.amount', tds: round($tds), dried: $residue->mgM2);
     }
 
-    private static function shown(Spots $spots): string
+    private static function shown(Spots $spots): Said
     {
         return match ($spots) {
-            Spots::None => 'nothing that shows',
-            Spots::Faint => 'faint marks',
-            Spots::Visible => 'marks one sees',
-            Spots::Heavy => 'heavy marks',
+            Spots::None => Said::of('final-rinse.nothing-that-shows'),
+            Spots::Faint => Said::of('final-rinse.faint-marks'),
+            Spots::Visible => Said::of('final-rinse.marks-one-sees'),
+            Spots::Heavy => Said::of('final-rinse.heavy-marks'),
         };
     }
 }

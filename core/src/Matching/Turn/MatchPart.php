@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** The parts of a match that can be compared. */
 enum MatchPart: string
 {
@@ -25,26 +27,26 @@ enum MatchPart: string
     case Cautions = 'cautions';
     case Missing = 'missing';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Method => 'Method',
-            self::Stages => 'Stages before contact',
-            self::Order => 'Order of the visit',
-            self::Products => 'From the shelf',
-            self::Foaming => 'How it is foamed',
-            self::Rinsing => 'How it is rinsed',
-            self::Washing => 'How it is washed',
-            self::FinalRinse => 'Final rinse',
-            self::Topper => 'Topper',
-            self::ToppingUp => 'How the topper goes on',
-            self::DryingAid => 'Drying aid',
-            self::Drying => 'Drying',
-            self::Towels => 'Towels',
-            self::Sections => 'Sections',
-            self::Tyres => 'Tyres',
-            self::Cautions => 'Cautions',
-            self::Missing => 'Missing',
+            self::Method => Said::of('match-part.method'),
+            self::Stages => Said::of('match-part.stages'),
+            self::Order => Said::of('match-part.order'),
+            self::Products => Said::of('match-part.products'),
+            self::Foaming => Said::of('match-part.foaming'),
+            self::Rinsing => Said::of('match-part.rinsing'),
+            self::Washing => Said::of('match-part.washing'),
+            self::FinalRinse => Said::of('match-part.final-rinse'),
+            self::Topper => Said::of('match-part.topper'),
+            self::ToppingUp => Said::of('match-part.topping-up'),
+            self::DryingAid => Said::of('match-part.drying-aid'),
+            self::Drying => Said::of('match-part.drying'),
+            self::Towels => Said::of('match-part.towels'),
+            self::Sections => Said::of('match-part.sections'),
+            self::Tyres => Said::of('match-part.tyres'),
+            self::Cautions => Said::of('match-part.cautions'),
+            self::Missing => Said::of('match-part.missing'),
         };
     }
 }

@@ -6,7 +6,8 @@ namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Units\Measures;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
 
 /**
  * Which method may touch the paint today, and which is chosen (domain §5). Over its ceiling a method is refused, not
@@ -16,12 +17,12 @@ final readonly class MethodChoice
 {
     /**
      * @param list<MethodOption> $options
-     * @param list<string> $instead  what would make it possible, when nothing is
+     * @param list<Said> $instead  what would make it possible, when nothing is
      */
     private function __construct(
         public array $options,
         public ?MethodOption $chosen,
-        public string $why,
+        public Said $why,
         public array $instead,
     ) {}
 
@@ -97,34 +98,36 @@ final readonly class MethodChoice
         $refused = array_values(
             array_filter([
                 $situation->isFrozenOut()
-                    ? sprintf('Air below %s: no wet work outdoors.', $situation->measures->temperature($rules->frostC))
+                    ? Said::of('method-choice.air-below-no-wet-work', temperature: Amount::temperature($rules->frostC))
                     : null,
                 $place->bay && $method->needsHose() && $situation->now->isFreezing($rules)
-                    ? 'Frost outside the bay.'
+                    ? Said::of('method-choice.frost-outside-the-bay')
                     : null,
                 $situation->now->panelC > $rules->hotC
-                    ? sprintf(
-                        'The panel is at %s, and above %s nothing is worked: shade, or another hour.',
-                        $situation->measures->temperature($situation->now->panelC),
-                        $situation->measures->temperature($rules->hotC),
+                    ? Said::of(
+                        'method-choice.the-panel-is-at-and-above',
+                        temperature: Amount::temperature($situation->now->panelC),
+                        limit: Amount::temperature($rules->hotC),
                     )
                     : null,
-                $method->needsHose() && !$place->hasWater() ? 'There is no water for a hose.' : null,
+                $method->needsHose() && !$place->hasWater() ? Said::of('method-choice.there-is-no-water-for-a') : null,
                 $method === Method::Touchless && $place->hasWater() && !$place->pressure
-                    ? 'It needs pressure water.'
+                    ? Said::of('method-choice.it-needs-pressure-water')
                     : null,
                 $method === Method::Touchless && !$situation->repels()
-                    ? 'It needs a layer that repels, and the water does not run off here.'
+                    ? Said::of('method-choice.it-needs-a-layer-that')
                     : null,
-                $seen->soil > $ceiling ? sprintf('Soil %d is over its ceiling of %d.', $seen->soil, $ceiling) : null,
-                !$method->needsHose() && $seen->grit ? 'There is grit: wiping would drag it over the paint.' : null,
+                $seen->soil > $ceiling
+                    ? Said::of('method-choice.soil-is-over-its-ceiling-of', soil: $seen->soil, ceiling: $ceiling)
+                    : null,
+                !$method->needsHose() && $seen->grit ? Said::of('method-choice.there-is-grit-wiping-would') : null,
                 !$place->hasWater() || !$method->needsHose() ? null : $path->lacks,
-                $shelf->best() === null ? ucfirst($shelf->whyNone()) . '.' : null,
+                $shelf->best() === null ? Said::sentence($shelf->whyNone()) : null,
             ]),
         );
         $film =
             $method === Method::Touchless && $seen->soil >= $ceiling
-                ? 'A faint film stays: at this soil foam and water don’t take all of it.'
+                ? Said::of('method-choice.a-faint-film-stays-at-this')
                 : null;
 
         return new MethodOption(
@@ -138,28 +141,41 @@ final readonly class MethodChoice
     }
 
     /** @param list<MethodOption> $options */
-    private static function why(Situation $situation, array $options, ?MethodOption $chosen, Method $preferred): string
+    private static function why(Situation $situation, array $options, ?MethodOption $chosen, Method $preferred): Said
     {
         $seen = $situation->seen;
-        $soil = sprintf('soil %d%s', $seen->soil, $seen->grit ? ' with grit' : '');
+        $soil = Said::of(
+            'method-choice.soil',
+            soil: $seen->soil,
+            grit: $seen->grit ? Said::of('method-choice.with-grit') : null,
+        );
         if ($chosen === null) {
             // What stands against all of them; else what stands against the one that is wished for.
             $shared = array_values(
-                array_intersect(...array_map(static fn(MethodOption $option): array => $option->refused, $options)),
+                array_filter(
+                    $options[0]->refused ?? [],
+                    static fn(Said $why): bool => array_filter(
+                        $options,
+                        static fn(MethodOption $option): bool => !$why->isAmong($option->refused),
+                    ) === [],
+                ),
             );
-            $of = static fn(Method $method): ?string => array_values(
+            $of = static fn(Method $method): ?Said => array_values(
                 array_filter($options, static fn(MethodOption $option): bool => $option->method === $method),
             )[0]->refused[0] ?? null;
             $reason =
                 $shared[0] ??
                 ($situation->place->hasWater()
                     ? $of($preferred)
-                    : sprintf('There is no water for a hose; rinseless: %s', lcfirst((string) $of(Method::Rinseless))));
+                    : Said::of(
+                        'method-choice.no-hose-and-rinseless-refused',
+                        why: ($why = $of(Method::Rinseless)) === null ? null : Said::lower($why),
+                    ));
 
-            return sprintf(
-                'Nothing may touch %s under these conditions%s.',
-                $soil,
-                $reason === null ? '' : ': ' . lcfirst(rtrim($reason, '.')),
+            return Said::of(
+                'method-choice.nothing-may-touch-under',
+                soil: $soil,
+                because: $reason === null ? null : Said::of('method-choice.because', reason: Said::clause($reason)),
             );
         }
         $refusal =
@@ -167,24 +183,28 @@ final readonly class MethodChoice
                 array_filter($options, static fn(MethodOption $option): bool => $option->method === $preferred),
             )[0]->refused[0] ?? null;
         $first = match (true) {
-            $refusal === null && !$preferred->needsHose() => sprintf(
-                'A quick visit on %s is wiped: %s',
-                $soil,
-                lcfirst($chosen->method->says()),
+            $refusal === null && !$preferred->needsHose() => Said::of(
+                'method-choice.a-quick-visit-on-is-wiped',
+                soil: $soil,
+                method: Said::lower($chosen->method->says()),
             ),
-            $refusal === null => sprintf('%s is your school, and it may meet %s', $chosen->method->says(), $soil),
-            default => sprintf(
-                '%s is refused (%s). %s is the gentlest that may meet %s',
-                $preferred->says(),
-                lcfirst(rtrim($refusal, '.')),
-                $chosen->method->says(),
-                $soil,
+            $refusal === null => Said::of(
+                'method-choice.is-your-school-and-it-may',
+                method: $chosen->method->says(),
+                soil: $soil,
+            ),
+            default => Said::of(
+                'method-choice.is-refused-is-the-gentlest',
+                preferred: $preferred->says(),
+                why: Said::clause($refusal),
+                method: $chosen->method->says(),
+                soil: $soil,
             ),
         };
         $softened =
             count($chosen->path->stages) > 0
-                ? sprintf(', of which %s is left when the paint is touched', Measures::plain($chosen->path->left, 2))
-                : '';
+                ? Said::of('method-choice.of-which-is-left-when-the', left: $chosen->path->left)
+                : null;
         $gentlest = null;
         foreach ($options as $option) {
             if (
@@ -197,42 +217,44 @@ final readonly class MethodChoice
             }
         }
 
-        return $first .
-            ($chosen->method === Method::Touchless ? '' : $softened) .
-            '.' .
-            ($situation->vehicle->isSoft() && $gentlest !== null
-                ? sprintf(
-                    ' The paint is soft: %s would carry %d %% less contact risk.',
-                    lcfirst($gentlest->method->says()),
-                    round(100.0 * (1.0 - $gentlest->risk / $chosen->risk)),
-                )
-                : '') .
-            ($chosen->leaves === null ? '' : ' ' . $chosen->leaves);
+        return Said::after(
+            Said::of(
+                'method-choice.chosen',
+                first: $first,
+                softened: $chosen->method === Method::Touchless ? null : $softened,
+                gentler: $situation->vehicle->isSoft() && $gentlest !== null
+                    ? Said::of(
+                        'method-choice.the-paint-is-soft-would',
+                        method: Said::lower($gentlest->method->says()),
+                        percent: round(100.0 * (1.0 - $gentlest->risk / $chosen->risk)),
+                    )
+                    : null,
+            ),
+            $chosen->leaves,
+        );
     }
 
-    /** @return list<string> */
+    /** @return list<Said> */
     private static function instead(Situation $situation): array
     {
         [$place, $seen, $rules] = [$situation->place, $situation->seen, $situation->rules];
 
         return array_values(
             array_filter([
-                $situation->isFrozenOut()
-                    ? 'Take it into a warm bay, where rinseless is possible up to a road film; or wait for milder air.'
-                    : null,
+                $situation->isFrozenOut() ? Said::of('method-choice.take-it-into-a-warm-bay') : null,
                 !$place->hasWater() && ($seen->grit || $seen->soil > $rules->ceiling(Method::Rinseless))
-                    ? 'Bring a tank: with water the dirt can be loosened and rinsed away before anything touches it.'
+                    ? Said::of('method-choice.bring-a-tank-with-water-the')
                     : null,
                 $situation->now->air->sunWM2 > 250.0 && !$place->shade && !$place->bay
-                    ? 'Find shade, or come at another hour.'
+                    ? Said::of('method-choice.find-shade-or-come-at')
                     : null,
                 $place->hasWater() && $situation->now->panelC - $situation->now->wetPanelC > 5.0
-                    ? sprintf(
-                        'Kept wet with plain water the panel settles near %s: measure it then and match again.',
-                        $situation->measures->temperature($situation->now->wetPanelC),
+                    ? Said::of(
+                        'method-choice.kept-wet-with-plain-water',
+                        temperature: Amount::temperature($situation->now->wetPanelC),
                     )
                     : null,
-                'Or move the turn.',
+                Said::of('method-choice.or-move-the-turn'),
             ]),
         );
     }

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Says\Said;
 
 /** One method, for this vehicle today. */
 final readonly class MethodOption
 {
-    /** @param list<string> $refused  why it may not be used; empty when it may */
+    /** @param list<Said> $refused  why it may not be used; empty when it may */
     public function __construct(
         public Method $method,
         public SoilPath $path,
@@ -19,7 +20,7 @@ final readonly class MethodOption
         /** Whether nothing on the shelf can be used for it. */
         public bool $lacksProduct,
         /** What it leaves undone, when that has to be said. */
-        public ?string $leaves = null,
+        public ?Said $leaves = null,
     ) {}
 
     public function allowed(): bool

@@ -7,6 +7,7 @@ namespace Vicissa\Core\Matching\Turn;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /** A role the turn has to fill on a zone. */
 final readonly class Need
@@ -16,7 +17,7 @@ final readonly class Need
         public Zone $zone,
         public Step $step,
         /** What it is for, as the beginning of a sentence. */
-        public string $for,
+        public ?Said $for,
         /** Whether the turn is complete without it. */
         public bool $optional = false,
         public bool $toStrip = false,

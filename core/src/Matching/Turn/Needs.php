@@ -9,6 +9,7 @@ use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 
 /** Which roles the turn has to fill, on which zones. */
 final readonly class Needs
@@ -56,7 +57,7 @@ final readonly class Needs
                         $method->role(),
                         Zone::Wheels,
                         Step::Wheels,
-                        'Wheels without a hose, with the last towels',
+                        Said::of('needs.wheels-without-a-hose-with'),
                         optional: true,
                         hose: false,
                         soil: $soil,
@@ -65,22 +66,28 @@ final readonly class Needs
                         Role::Wheel,
                         Zone::Wheels,
                         Step::Wheels,
-                        sprintf('Brake dust on the wheels (%d of 5)', $soil),
+                        Said::of('needs.brake-dust-on-the-wheels-of', soil: $soil),
                         soil: $soil,
                     ),
                     default => new Need(
                         Role::Soap,
                         Zone::Wheels,
                         Step::Wheels,
-                        'Wheels that are kept weekly need soap only',
+                        Said::of('needs.wheels-that-are-kept-weekly'),
                         soil: $soil,
                     ),
                 },
                 $scope->has(Item::Wheels) && $hose && ($seen->wheelIron || $soil >= $rules->wheelIronFrom)
-                    ? new Need(Role::Iron, Zone::Wheels, Step::Wheels, 'Brake dust that has burnt in')
+                    ? new Need(Role::Iron, Zone::Wheels, Step::Wheels, Said::of('needs.brake-dust-that-has-burnt'))
                     : null,
                 $topper->best() !== null && $scope->has(Item::Wheels)
-                    ? new Need(Role::Topper, Zone::Wheels, Step::Topper, 'The layer on the wheels', hose: $hose)
+                    ? new Need(
+                        Role::Topper,
+                        Zone::Wheels,
+                        Step::Topper,
+                        Said::of('needs.the-layer-on-the-wheels'),
+                        hose: $hose,
+                    )
                     : null,
             ]),
         );
@@ -96,7 +103,7 @@ final readonly class Needs
                 Role::Prewash,
                 Zone::Paint,
                 Step::PreWash,
-                'To strip old wax and sealant',
+                Said::of('needs.to-strip-old-wax-and'),
                 toStrip: true,
             );
         }
@@ -106,7 +113,7 @@ final readonly class Needs
                     Role::Prewash,
                     Zone::Paint,
                     Step::PreWash,
-                    sprintf('To loosen soil %d before anything touches it', $seen->soil),
+                    Said::of('needs.to-loosen-soil-before', soil: $seen->soil),
                     soil: $seen->soil,
                 ),
                 Softening::Foam, Softening::FoamAgain => new Need(
@@ -114,8 +121,8 @@ final readonly class Needs
                     Zone::Paint,
                     Step::Foam,
                     $seen->wantsPreWash($rules) || $chosen->method === Method::Touchless
-                        ? 'To carry the dirt off without touching'
-                        : 'To soften the road film',
+                        ? Said::of('needs.to-carry-the-dirt-off')
+                        : Said::of('needs.to-soften-the-road-film'),
                     optional: !$seen->wantsPreWash($rules) && $chosen->method !== Method::Touchless,
                     soil: $seen->soil,
                 ),
@@ -126,16 +133,14 @@ final readonly class Needs
         $sits = $seen->has(Contaminant::Insects, Contaminant::BirdLime);
         $low = $seen->has(Contaminant::Salt) || $seen->soil >= $rules->lowerThirdFromSoil;
         if ($sits || ($low && $chosen->method->needsHose())) {
-            $for = $sits
-                ? 'To soften what must not be scrubbed'
-                : 'To loosen what the road has thrown on the lower third';
+            $for = $sits ? Said::of('needs.to-soften-what-must-not-be') : Said::of('needs.to-loosen-what-the-road-has');
             $needs[] = $chosen->method->needsHose()
                 ? new Need(Role::Prewash, Zone::Paint, Step::Soften, $for, optional: true, soil: $seen->soil)
                 : new Need(
                     $chosen->method->role(),
                     Zone::Paint,
                     Step::Soften,
-                    "{$for}, under a wet cloth",
+                    Said::of('needs.under-a-wet-cloth', for: $for),
                     optional: true,
                     hose: false,
                     soil: $seen->soil,
@@ -164,8 +169,8 @@ final readonly class Needs
                         Zone::Paint,
                         Step::Decon,
                         $seen->has(Contaminant::Tar)
-                            ? 'Tar, dissolved and never scrubbed'
-                            : 'Sap, dissolved and never scrubbed',
+                            ? Said::of('needs.tar-dissolved-and-never')
+                            : Said::of('needs.sap-dissolved-and-never'),
                     )
                     : null,
                 $seen->has(Contaminant::Rough)
@@ -173,7 +178,7 @@ final readonly class Needs
                         Role::ClayLube,
                         Zone::Paint,
                         Step::Decon,
-                        'What still feels rough after that: clay as the last resort',
+                        Said::of('needs.what-still-feels-rough'),
                         optional: true,
                     )
                     : null,
@@ -182,7 +187,7 @@ final readonly class Needs
     }
 
     /** Why the paint is decontaminated with an iron remover; null when it is not. */
-    public static function whyDecon(Situation $situation): ?string
+    public static function whyDecon(Situation $situation): ?Said
     {
         $seen = $situation->seen;
         $stack = $situation->vehicle->stack(Zone::Paint);
@@ -194,10 +199,10 @@ final readonly class Needs
                     ($situation->vehicle->renewals[Zone::Paint->value]->suspect ?? false)));
 
         return match (true) {
-            $seen->has(Contaminant::Iron) => 'Iron specks in the paint',
-            $fails => 'To see whether the layer is only clogged',
-            $situation->asked->wants(Kind::Decon) => 'Decontamination is planned for this visit',
-            $situation->asked->wants(Kind::Recoat) => 'A new coating wants bare, clean paint',
+            $seen->has(Contaminant::Iron) => Said::of('needs.iron-specks-in-the-paint'),
+            $fails => Said::of('needs.to-see-whether-the-layer-is'),
+            $situation->asked->wants(Kind::Decon) => Said::of('needs.decontamination-is-planned'),
+            $situation->asked->wants(Kind::Recoat) => Said::of('needs.a-new-coating-wants-bare'),
             default => null,
         };
     }
@@ -210,17 +215,24 @@ final readonly class Needs
         return match ($method) {
             Method::Touchless => [],
             Method::Rinseless, Method::Waterless => [
-                new Need($method->role(), Zone::Paint, Step::Wash, 'The wash', hose: false, soil: $soil),
+                new Need(
+                    $method->role(),
+                    Zone::Paint,
+                    Step::Wash,
+                    Said::of('needs.the-wash'),
+                    hose: false,
+                    soil: $soil,
+                ),
             ],
             default => array_values(
                 array_filter([
-                    new Need(Role::Soap, Zone::Paint, Step::Wash, 'The contact wash', soil: $soil),
+                    new Need(Role::Soap, Zone::Paint, Step::Wash, Said::of('needs.the-contact-wash'), soil: $soil),
                     $situation->asked->scope->has(Item::Trim)
                         ? new Need(
                             Role::Soap,
                             Zone::Trim,
                             Step::Wash,
-                            'Trim, from the same bucket where it may',
+                            Said::of('needs.trim-from-the-same-bucket'),
                             optional: true,
                             soil: $soil,
                         )
@@ -243,7 +255,7 @@ final readonly class Needs
                         Role::Base,
                         Zone::Paint,
                         Step::Topper,
-                        'The coating is renewed',
+                        Said::of('needs.the-coating-is-renewed'),
                         renews: $base,
                         hose: $method->needsHose(),
                     )
@@ -253,7 +265,7 @@ final readonly class Needs
                         Role::Base,
                         Zone::Paint,
                         Step::Topper,
-                        'The base is renewed',
+                        Said::of('needs.the-base-is-renewed'),
                         renews: $base,
                         hose: $method->needsHose(),
                     )
@@ -282,9 +294,9 @@ final readonly class Needs
         $scope = $situation->asked->scope;
         $renews = $situation->asked->wants(Kind::Base) || $situation->asked->wants(Kind::Recoat);
         $aid = match ($schools->side(School::DryingAid)) {
-            'every-wash' => 'Your school uses one at every wash',
+            'every-wash' => Said::of('needs.your-school-uses-one-at'),
             'with-topper' => $topper->decision === Decision::Apply && $topper->best() !== null
-                ? 'With the topper, to spread it'
+                ? Said::of('needs.with-the-topper-to-spread')
                 : null,
             default => null,
         };
@@ -305,13 +317,25 @@ final readonly class Needs
                     )
                     : null,
                 $scope->has(Item::Glass) && !$scope->isQuick()
-                    ? new Need(Role::Glass, Zone::Glass, Step::Finish, 'Glass last, with its own towel')
+                    ? new Need(Role::Glass, Zone::Glass, Step::Finish, Said::of('needs.glass-last-with-its-own'))
                     : null,
                 $scope->has(Item::Dressing)
-                    ? new Need(Role::Tyre, Zone::Tyres, Step::Finish, 'Tyres, clean and dry', optional: true)
+                    ? new Need(
+                        Role::Tyre,
+                        Zone::Tyres,
+                        Step::Finish,
+                        Said::of('needs.tyres-clean-and-dry'),
+                        optional: true,
+                    )
                     : null,
                 $scope->has(Item::Trim)
-                    ? new Need(Role::Trim, Zone::Trim, Step::Finish, 'Trim that has greyed', optional: true)
+                    ? new Need(
+                        Role::Trim,
+                        Zone::Trim,
+                        Step::Finish,
+                        Said::of('needs.trim-that-has-greyed'),
+                        optional: true,
+                    )
                     : null,
             ]),
         );

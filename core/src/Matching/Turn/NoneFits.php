@@ -6,6 +6,7 @@ namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /** Why nothing of the shelf serves a need, and what would help. */
 enum NoneFits: string
@@ -19,41 +20,35 @@ enum NoneFits: string
     case RuledOut = 'ruled-out';
 
     /** In a few words, to stand within a sentence. */
-    public function says(Role $role): string
-    {
-        return sprintf(
-            match ($this) {
-                self::NotOnTheShelf => 'there is no %s on the shelf',
-                self::OnlyAnAcid => 'the only %s that may be used is an acid, which is taken by hand alone',
-                self::TooHot => 'the panel is too hot for every %s',
-                self::TooCold => 'the panel is too cold for every %s',
-                self::DriesFirst => 'every %s would dry before it has worked',
-                self::NeedsWater => 'every %s has to be rinsed, and there is no water',
-                self::RuledOut => 'every %s is ruled out here',
-            },
-            $role->says(),
-        );
-    }
-
-    public function remedy(Role $role, Zone $zone): string
+    public function says(Role $role): Said
     {
         return match ($this) {
-            self::NotOnTheShelf => sprintf(
-                'Put a %s for %s on the shelf, or go without and say so.',
-                $role->says(),
-                $zone->value,
+            self::NotOnTheShelf => Said::of('none-fits.not-on-the-shelf', role: $role->says()),
+            self::OnlyAnAcid => Said::of('none-fits.only-an-acid', role: $role->says()),
+            self::TooHot => Said::of('none-fits.too-hot', role: $role->says()),
+            self::TooCold => Said::of('none-fits.too-cold', role: $role->says()),
+            self::DriesFirst => Said::of('none-fits.dries-first', role: $role->says()),
+            self::NeedsWater => Said::of('none-fits.needs-water', role: $role->says()),
+            self::RuledOut => Said::of('none-fits.ruled-out', role: $role->says()),
+        };
+    }
+
+    public function remedy(Role $role, Zone $zone): Said
+    {
+        return match ($this) {
+            self::NotOnTheShelf => Said::of(
+                'none-fits.put-a-for-on-the-shelf-or',
+                role: $role->says(),
+                zone: $zone->value,
             ),
-            self::OnlyAnAcid => sprintf(
-                'Look at it beside this choice, with its cautions, or put a gentler %s on the shelf.',
-                $role->says(),
-            ),
-            self::TooHot, self::DriesFirst => 'Cool the panel, find shade, or move the hour.',
-            self::TooCold => 'A warmer hour, or a bay.',
-            self::NeedsWater => 'Bring a tank.',
-            self::RuledOut => sprintf(
-                'A %s that suits %s and what lies on it would have to be bought.',
-                $role->says(),
-                $zone->value,
+            self::OnlyAnAcid => Said::of('none-fits.look-at-it-beside-this', role: $role->says()),
+            self::TooHot, self::DriesFirst => Said::of('none-fits.too-hot-remedy'),
+            self::TooCold => Said::of('none-fits.too-cold-remedy'),
+            self::NeedsWater => Said::of('none-fits.needs-water-remedy'),
+            self::RuledOut => Said::of(
+                'none-fits.a-that-suits-and-what-lies',
+                role: $role->says(),
+                zone: $zone->value,
             ),
         };
     }

@@ -15,6 +15,7 @@ use Vicissa\Core\Matching\Strips;
 use Vicissa\Core\Matching\Verdict;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Said;
 
 /**
  * The shelf for one role on one zone, best first (domain, model "match"): allowed before ruled out, then points, then
@@ -35,7 +36,7 @@ final readonly class Ranking
                 $role,
                 $zone,
                 Step::Wash,
-                '',
+                null,
                 soil: $zone === Zone::Wheels ? $situation->seen->wheels() : $situation->seen->soil,
             ),
         );
@@ -121,7 +122,7 @@ final readonly class Ranking
     }
 
     /** Why none of them can be used, in a few words. */
-    public function whyNone(): string
+    public function whyNone(): Said
     {
         return $this->none()->says($this->role);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** Why a product of the shelf was not chosen, beyond what a verdict says. */
 enum Reason: string
 {
@@ -19,20 +21,20 @@ enum Reason: string
     case NotNeeded = 'not-needed';
     case BetterFit = 'better-fit';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::ShowShine => 'A show shine: it looks good for days and protects hardly at all.',
-            self::ResetWantsBare => 'A reset wants a bare surface; this leaves something on it.',
-            self::DoesNotStrip => 'Doesn’t take old wax or sealant off.',
-            self::NoClayHere => 'Clay marks matte paint, film and wraps.',
-            self::AcidOffered => 'Acid: never chosen by itself. Take it by hand when the gentler one has failed.',
-            self::OtherFamily => 'Of another kind than what goes on today: it would come between.',
-            self::NeedsHose => 'Has to be rinsed off, and this way of washing has no hose.',
-            self::NeedsLance => 'Goes through a lance, and there is no pressure water.',
-            self::NotThisBase => 'Makes another layer than the one to be renewed.',
-            self::NotNeeded => 'Not needed today.',
-            self::BetterFit => 'Allowed; another fits better.',
+            self::ShowShine => Said::of('reason.show-shine'),
+            self::ResetWantsBare => Said::of('reason.reset-wants-bare'),
+            self::DoesNotStrip => Said::of('reason.does-not-strip'),
+            self::NoClayHere => Said::of('reason.no-clay-here'),
+            self::AcidOffered => Said::of('reason.acid-offered'),
+            self::OtherFamily => Said::of('reason.other-family'),
+            self::NeedsHose => Said::of('reason.needs-hose'),
+            self::NeedsLance => Said::of('reason.needs-lance'),
+            self::NotThisBase => Said::of('reason.not-this-base'),
+            self::NotNeeded => Said::of('reason.not-needed'),
+            self::BetterFit => Said::of('reason.better-fit'),
         };
     }
 

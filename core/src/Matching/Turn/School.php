@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** Where good practitioners disagree (domain §5). A workspace picks its side; a vehicle may have its own. */
 enum School: string
 {
@@ -21,148 +23,178 @@ enum School: string
     case Tyre = 'tyre';
     case Caution = 'caution';
 
-    public function asks(): string
+    public function asks(): Said
     {
         return match ($this) {
-            self::Method => 'What touches the paint, when it has the choice',
-            self::Wheels => 'Wheels first or paint first',
-            self::Foam => 'How thick the foam is',
-            self::Rinse => 'Which way it is rinsed',
-            self::Order => 'Which panel comes next',
-            self::BareFace => 'Wax and oils on a coating',
-            self::DryingAid => 'When a drying aid is used',
-            self::Topper => 'When the topper goes on',
-            self::ToppingUp => 'Where the topper is sprayed',
-            self::Drying => 'How the water comes off, when it has the choice',
-            self::Towel => 'How the drying towel starts',
-            self::Tyre => 'How tyres are left',
-            self::Caution => 'How many layers may have failed by their date',
+            self::Method => Said::of('school.method-asks'),
+            self::Wheels => Said::of('school.wheels-asks'),
+            self::Foam => Said::of('school.foam-asks'),
+            self::Rinse => Said::of('school.rinse-asks'),
+            self::Order => Said::of('school.order-asks'),
+            self::BareFace => Said::of('school.bare-face-asks'),
+            self::DryingAid => Said::of('school.drying-aid-asks'),
+            self::Topper => Said::of('school.topper-asks'),
+            self::ToppingUp => Said::of('school.topping-up-asks'),
+            self::Drying => Said::of('school.drying-asks'),
+            self::Towel => Said::of('school.towel-asks'),
+            self::Tyre => Said::of('school.tyre-asks'),
+            self::Caution => Said::of('school.caution-asks'),
         };
     }
 
-    /** @return non-empty-array<array-key, array{name: string, reason: string}> its sides, and one line for each */
+    /** @return non-empty-array<array-key, array{name: Said, reason: Said}> its sides, and one line for each */
     public function sides(): array
     {
         return match ($this) {
             self::Method => [
                 'touchless' => [
-                    'name' => 'Touchless',
-                    'reason' => 'What is never touched is never scratched; a faint film stays when it is dirtier.',
+                    'name' => Said::of('school.touchless'),
+                    'reason' => Said::of('school.what-is-never-touched-is'),
                 ],
                 'multi-towel' => [
-                    'name' => 'Many towels',
-                    'reason' => 'Each side meets the paint once, so no grit is carried on.',
+                    'name' => Said::of('school.many-towels'),
+                    'reason' => Said::of('school.each-side-meets-the-paint'),
                 ],
                 'two-mitts' => [
-                    'name' => 'Two mitts',
-                    'reason' => 'Deep pile swallows grit; the dirty lower third gets a mitt of its own.',
+                    'name' => Said::of('school.two-mitts'),
+                    'reason' => Said::of('school.deep-pile-swallows-grit-the'),
                 ],
                 'one-mitt' => [
-                    'name' => 'One mitt',
-                    'reason' => 'Least to wash and carry; fine on cars that are never really dirty.',
+                    'name' => Said::of('school.one-mitt'),
+                    'reason' => Said::of('school.least-to-wash-and-carry'),
                 ],
             ],
             self::Wheels => [
                 'wheels-first' => [
-                    'name' => 'Wheels first',
-                    'reason' => 'Their dirt splashes on paint that is still to be washed.',
+                    'name' => Said::of('school.wheels-first'),
+                    'reason' => Said::of('school.their-dirt-splashes-on'),
                 ],
                 'paint-first' => [
-                    'name' => 'Paint first',
-                    'reason' => 'Nothing dries on the paint while one kneels at a wheel.',
+                    'name' => Said::of('school.paint-first'),
+                    'reason' => Said::of('school.nothing-dries-on-the-paint'),
                 ],
             ],
             self::Foam => [
                 'thick' => [
-                    'name' => 'Thick',
-                    'reason' => 'Clings and softens for longer, above all on upright panels.',
+                    'name' => Said::of('school.thick'),
+                    'reason' => Said::of('school.clings-and-softens-for'),
                 ],
-                'thin' => ['name' => 'Thin', 'reason' => 'Runs, and takes the loosened dirt along; less product.'],
+                'thin' => [
+                    'name' => Said::of('school.thin'),
+                    'reason' => Said::of('school.runs-and-takes-the-loosened'),
+                ],
             ],
             self::Rinse => [
-                'top-down' => ['name' => 'From the top down', 'reason' => 'Dirt goes the way water goes.'],
+                'top-down' => [
+                    'name' => Said::of('school.from-the-top-down'),
+                    'reason' => Said::of('school.dirt-goes-the-way-water'),
+                ],
                 'bottom-up' => [
-                    'name' => 'From below upward',
-                    'reason' => 'The foam above still works while the dirtiest part is flushed.',
+                    'name' => Said::of('school.from-below-upward'),
+                    'reason' => Said::of('school.the-foam-above-still-works'),
                 ],
             ],
             self::Order => [
                 'by-cleanliness' => [
-                    'name' => 'By cleanliness',
-                    'reason' => 'Cleanest panels first, the lower third last: little dirt travels.',
+                    'name' => Said::of('school.by-cleanliness'),
+                    'reason' => Said::of('school.cleanest-panels-first-the'),
                 ],
                 'free' => [
-                    'name' => 'Order-free',
-                    'reason' => 'With a fresh side for every stretch the way round is the quickest. Many towels only.',
+                    'name' => Said::of('school.order-free'),
+                    'reason' => Said::of('school.with-a-fresh-side-for-every'),
                 ],
             ],
             self::BareFace => [
-                'refused' => ['name' => 'Refused', 'reason' => 'They hide the layer that was paid for.'],
+                'refused' => [
+                    'name' => Said::of('school.refused'),
+                    'reason' => Said::of('school.they-hide-the-layer-that'),
+                ],
                 'tolerated' => [
-                    'name' => 'Tolerated',
-                    'reason' => 'Slickness and gloss for a few days, with a caution.',
+                    'name' => Said::of('school.tolerated'),
+                    'reason' => Said::of('school.slickness-and-gloss-for-a'),
                 ],
             ],
             self::DryingAid => [
                 'every-wash' => [
-                    'name' => 'Every wash',
-                    'reason' => 'The towel glides, and each wash gives a little back.',
+                    'name' => Said::of('school.every-wash'),
+                    'reason' => Said::of('school.the-towel-glides-and-each'),
                 ],
                 'with-topper' => [
-                    'name' => 'Only with a topper',
-                    'reason' => 'Spreads what went on; otherwise water is lubricant enough.',
+                    'name' => Said::of('school.only-with-a-topper'),
+                    'reason' => Said::of('school.spreads-what-went-on'),
                 ],
-                'never' => ['name' => 'Never', 'reason' => 'Nothing builds up, and readings show the layer itself.'],
+                'never' => ['name' => Said::of('school.never'), 'reason' => Said::of('school.nothing-builds-up-and')],
             ],
             self::Topper => [
-                'every-wash' => ['name' => 'Every wash', 'reason' => 'Never a gap; more product, more time.'],
+                'every-wash' => [
+                    'name' => Said::of('school.every-wash'),
+                    'reason' => Said::of('school.never-a-gap-more-product'),
+                ],
                 'by-forecast' => [
-                    'name' => 'By forecast',
-                    'reason' => 'Before it is likely to have failed, not sooner.',
+                    'name' => Said::of('school.by-forecast'),
+                    'reason' => Said::of('school.before-it-is-likely-to-have'),
                 ],
                 'when-it-fails' => [
-                    'name' => 'When the water says so',
-                    'reason' => 'Only once a clean reading fails: each layer gives all it has.',
+                    'name' => Said::of('school.when-the-water-says-so'),
+                    'reason' => Said::of('school.only-once-a-clean-reading'),
                 ],
             ],
             self::ToppingUp => [
-                'on-paint' => ['name' => 'On the paint', 'reason' => 'Even and quick; mind the wind and the glass.'],
-                'on-cloth' => ['name' => 'On the cloth', 'reason' => 'No overspray, less product.'],
+                'on-paint' => [
+                    'name' => Said::of('school.on-the-paint'),
+                    'reason' => Said::of('school.even-and-quick-mind-the'),
+                ],
+                'on-cloth' => [
+                    'name' => Said::of('school.on-the-cloth'),
+                    'reason' => Said::of('school.no-overspray-less-product'),
+                ],
             ],
             self::Drying => [
                 'by-surface' => [
-                    'name' => 'As the surface asks',
-                    'reason' => 'Blown where it beads, sheeted where it does not.',
+                    'name' => Said::of('school.as-the-surface-asks'),
+                    'reason' => Said::of('school.blown-where-it-beads'),
                 ],
                 'air-then-towel' => [
-                    'name' => 'Air, then towels',
-                    'reason' => 'Nearly nothing left to wipe, and gaps are dry.',
+                    'name' => Said::of('school.air-then-towels'),
+                    'reason' => Said::of('school.nearly-nothing-left-to-wipe'),
                 ],
                 'warm-air' => [
-                    'name' => 'Warm air',
-                    'reason' => 'Nothing touches the paint, and seals dry too; slower, and it wants a socket.',
+                    'name' => Said::of('school.warm-air'),
+                    'reason' => Said::of('school.nothing-touches-the-paint'),
                 ],
                 'sheet-then-towel' => [
-                    'name' => 'Sheeted, then towels',
-                    'reason' => 'A gentle open hose takes most of it; no noise, no power.',
+                    'name' => Said::of('school.sheeted-then-towels'),
+                    'reason' => Said::of('school.a-gentle-open-hose-takes'),
                 ],
                 'towel' => [
-                    'name' => 'Towels alone',
-                    'reason' => 'Big ones laid flat and pulled: nothing to carry but cloth.',
+                    'name' => Said::of('school.towels-alone'),
+                    'reason' => Said::of('school.big-ones-laid-flat-and'),
                 ],
             ],
             self::Towel => [
-                'pre-damped' => ['name' => 'Pre-damped', 'reason' => 'A damp towel starts to drink at once.'],
-                'dry' => ['name' => 'Dry', 'reason' => 'Holds the most; a drying aid makes it glide.'],
+                'pre-damped' => [
+                    'name' => Said::of('school.pre-damped'),
+                    'reason' => Said::of('school.a-damp-towel-starts-to'),
+                ],
+                'dry' => ['name' => Said::of('school.dry'), 'reason' => Said::of('school.holds-the-most-a-drying-aid')],
             ],
             self::Tyre => [
-                'satin' => ['name' => 'Satin', 'reason' => 'Wiped back: looks like rubber, slings nothing.'],
-                'gloss' => ['name' => 'Gloss', 'reason' => 'A second thin coat: darker, and the owner sees it.'],
+                'satin' => ['name' => Said::of('school.satin'), 'reason' => Said::of('school.wiped-back-looks-like')],
+                'gloss' => [
+                    'name' => Said::of('school.gloss'),
+                    'reason' => Said::of('school.a-second-thin-coat-darker'),
+                ],
             ],
             self::Caution => [
-                '10' => ['name' => '10 in 100', 'reason' => 'Early: almost never caught out, more topper used.'],
-                '30' => ['name' => '30 in 100', 'reason' => 'Between the two.'],
-                '50' => ['name' => '50 in 100', 'reason' => 'Late: half of the layers have failed by their date.'],
+                '10' => [
+                    'name' => Said::of('school.in-100', n: 10),
+                    'reason' => Said::of('school.early-almost-never-caught'),
+                ],
+                '30' => ['name' => Said::of('school.in-100', n: 30), 'reason' => Said::of('school.between-the-two')],
+                '50' => [
+                    'name' => Said::of('school.in-100', n: 50),
+                    'reason' => Said::of('school.late-half-of-the-layers'),
+                ],
             ],
         };
     }

@@ -9,7 +9,6 @@ use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Stage;
-use Vicissa\Core\Units\Measures;
 
 /** Everything a match is made from, but for the schools. */
 final readonly class Situation
@@ -28,7 +27,6 @@ final readonly class Situation
         public Conditions $now,
         public array $shelf,
         public MatchRules $rules = new MatchRules(),
-        public Measures $measures = Measures::Metric,
         public Asked $asked = new Asked(),
         ?Conditions $later = null,
         public ?Cooling $cooling = null,
@@ -142,7 +140,6 @@ final readonly class Situation
             $now,
             $this->shelf,
             $this->rules,
-            $this->measures,
             $this->asked,
             $this->later,
             $cooling,
@@ -164,7 +161,6 @@ final readonly class Situation
             $now ?? $this->now,
             $shelf ?? $this->shelf,
             $this->rules,
-            $this->measures,
             $asked ?? $this->asked,
             $later ?? $this->later,
             $this->cooling,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** What takes soil off before anything touches the paint (domain §5). */
 enum Softening: string
 {
@@ -12,13 +14,13 @@ enum Softening: string
     case Foam = 'foam';
     case FoamAgain = 'foam-again';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Rinse => 'Rinse',
-            self::PreWash => 'Pre-wash spray, dwell, rinse',
-            self::Foam => 'Foam, dwell, rinse',
-            self::FoamAgain => 'Foam again, as lubricant',
+            self::Rinse => Said::of('softening.rinse'),
+            self::PreWash => Said::of('softening.pre-wash'),
+            self::Foam => Said::of('softening.foam'),
+            self::FoamAgain => Said::of('softening.foam-again'),
         };
     }
 }

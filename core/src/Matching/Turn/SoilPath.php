@@ -7,6 +7,7 @@ namespace Vicissa\Core\Matching\Turn;
 use Vicissa\Core\Matching\Method;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /** The stages before contact for a method, and the soil each of them leaves. */
 final readonly class SoilPath
@@ -17,7 +18,7 @@ final readonly class SoilPath
         /** Soil that is left when the paint is touched, on the scale of 0 to 5. */
         public float $left,
         /** Null when it is ready to be touched, else what is missing. */
-        public ?string $lacks,
+        public ?Said $lacks,
     ) {}
 
     public static function of(Situation $situation, Schools $schools, Method $method): self
@@ -54,10 +55,10 @@ final readonly class SoilPath
             $left,
             match (true) {
                 !$method->needsHose() || $method === Method::Touchless || !$wanted || $softened => null,
-                default => sprintf(
-                    'It needs a pre-wash before anything touches it: %s; %s.',
-                    Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
-                    Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
+                default => Said::of(
+                    'soil-path.it-needs-a-pre-wash-before',
+                    foam: Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
+                    prewash: Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
                 ),
             },
         );

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
+use Vicissa\Core\Says\Said;
+
 /** The steps of a visit (domain §2). */
 enum Step: string
 {
@@ -24,25 +26,25 @@ enum Step: string
     case Finish = 'finish';
     case HandOver = 'hand-over';
 
-    public function says(): string
+    public function says(): Said
     {
         return match ($this) {
-            self::Look => 'Arrive and look',
-            self::Water => 'Settle the water',
-            self::Mix => 'Mix',
-            self::Wheels => 'Wheels',
-            self::Soften => 'Soften',
-            self::PreWash => 'Pre-wash spray',
-            self::Foam => 'Foam',
-            self::Rinse => 'Rinse',
-            self::Decon => 'Decontaminate',
-            self::Wash => 'Wash',
-            self::FinalRinse => 'Final rinse',
-            self::Read => 'Read the water again',
-            self::Topper => 'Topper',
-            self::Dry => 'Dry',
-            self::Finish => 'Glass, trim, tyres',
-            self::HandOver => 'Second look, hand over',
+            self::Look => Said::of('step.look'),
+            self::Water => Said::of('step.water'),
+            self::Mix => Said::of('step.mix'),
+            self::Wheels => Said::of('step.wheels'),
+            self::Soften => Said::of('step.soften'),
+            self::PreWash => Said::of('step.pre-wash'),
+            self::Foam => Said::of('step.foam'),
+            self::Rinse => Said::of('step.rinse'),
+            self::Decon => Said::of('step.decon'),
+            self::Wash => Said::of('step.wash'),
+            self::FinalRinse => Said::of('step.final-rinse'),
+            self::Read => Said::of('step.read'),
+            self::Topper => Said::of('step.topper'),
+            self::Dry => Said::of('step.dry'),
+            self::Finish => Said::of('step.finish'),
+            self::HandOver => Said::of('step.hand-over'),
         };
     }
 }

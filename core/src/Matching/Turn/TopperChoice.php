@@ -10,11 +10,12 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Diagnosis;
 use Vicissa\Core\Protection\NextStep;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 
 /** Topper or none, and why: what the water says first, then the school (domain §7, models "diagnose" and "match"). */
 final readonly class TopperChoice
 {
-    private function __construct(public Decision $decision, public string $why, public Ranking $ranking) {}
+    private function __construct(public Decision $decision, public Said $why, public Ranking $ranking) {}
 
     public static function of(
         Situation $situation,
@@ -25,21 +26,18 @@ final readonly class TopperChoice
         $ranking = Ranking::for(
             $situation,
             $schools,
-            new Need(Role::Topper, $zone, Step::Topper, '', hose: $method->method()?->needsHose() !== false),
+            new Need(Role::Topper, $zone, Step::Topper, null, hose: $method->method()?->needsHose() !== false),
         );
         [$decision, $why] = self::decide($situation, $schools, $method, $zone);
         if (
             in_array($decision, [Decision::Apply, Decision::Optional, Decision::ReadFirst], true) &&
             $situation->now->raining
         ) {
-            [$decision, $why] = [
-                Decision::NotToday,
-                $why . ' In the rain it would not hold: under a roof, or next time.',
-            ];
+            [$decision, $why] = [Decision::NotToday, Said::of('topper-choice.in-the-rain-it-would-not', why: $why)];
         } elseif ($decision->wantsProduct() && $ranking->best() === null) {
             [$decision, $why] = [
                 $decision === Decision::Apply ? Decision::NotToday : Decision::None,
-                sprintf('%s But %s.', $why, $ranking->whyNone()),
+                Said::of('topper-choice.but', why: $why, none: $ranking->whyNone()),
             ];
         }
 
@@ -51,7 +49,7 @@ final readonly class TopperChoice
         return $this->decision->wantsProduct() ? $this->ranking->best() : null;
     }
 
-    /** @return array{Decision, string} */
+    /** @return array{Decision, Said} */
     private static function decide(Situation $situation, Schools $schools, MethodChoice $method, Zone $zone): array
     {
         $stack = $situation->vehicle->stack($zone);
@@ -62,23 +60,20 @@ final readonly class TopperChoice
         ];
         $school = $schools->side(School::Topper);
         if ($method->chosen === null) {
-            return [Decision::None, 'Nothing is washed, so nothing goes on.'];
+            return [Decision::None, Said::of('topper-choice.nothing-is-washed-so')];
         }
         if ($situation->seen->isReset()) {
-            return [Decision::None, 'A reset strips down to bare paint: the new base goes on first.'];
+            return [Decision::None, Said::of('topper-choice.a-reset-strips-down-to-bare')];
         }
         if ($method->leavesFilm()) {
-            return [Decision::None, 'A faint film stays after touchless at this soil; a topper would lock it in.'];
+            return [Decision::None, Said::of('topper-choice.a-faint-film-stays-after')];
         }
         $planned = $zone === Zone::Paint && $situation->asked->isPlanned();
         if ($planned && ($situation->asked->wants(Kind::Base) || $situation->asked->wants(Kind::Recoat))) {
-            return [Decision::None, 'The base is renewed today: nothing goes on top of it yet.'];
+            return [Decision::None, Said::of('topper-choice.the-base-is-renewed-today')];
         }
         if ($stack->isBare() && $school !== 'every-wash') {
-            return [
-                Decision::None,
-                'There is nothing on it to top up: suggest a base layer, then a wash keeps something.',
-            ];
+            return [Decision::None, Said::of('topper-choice.there-is-nothing-on-it-to')];
         }
         if (
             $washed === null &&
@@ -86,42 +81,30 @@ final readonly class TopperChoice
             $situation->seen->has(Contaminant::Iron, Contaminant::Tar, Contaminant::Rough) &&
             $zone === Zone::Paint
         ) {
-            return [
-                Decision::DeconFirst,
-                'Something is bonded to the paint: take it off, read the water again, then decide.',
-            ];
+            return [Decision::DeconFirst, Said::of('topper-choice.something-is-bonded-to-the')];
         }
         if ($washed === null && $deconned === null && $renewal?->suspect === true) {
-            return [
-                Decision::DeconFirst,
-                'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.',
-            ];
+            return [Decision::DeconFirst, Said::of('topper-choice.the-clean-surface-failed-at')];
         }
         if ($deconned !== null || $washed !== null) {
             $diagnosis = Diagnosis::from($stack->designed(), null, $washed, $deconned, null);
             if ($diagnosis->next === NextStep::DecontaminateAndRetest) {
-                return [
-                    Decision::DeconFirst,
-                    'The clean surface fails, and it may only be clogged: decontaminate, read again, then decide.',
-                ];
+                return [Decision::DeconFirst, Said::of('topper-choice.the-clean-surface-fails-and')];
             }
             if ($diagnosis->next === NextStep::ApplyTopper) {
-                return [Decision::Apply, 'It still fails after decontamination: what lies outermost is spent.'];
+                return [Decision::Apply, Said::of('topper-choice.it-still-fails-after')];
             }
             if ($school === 'every-wash') {
-                return [Decision::Apply, 'The water holds; your school tops every wash.'];
+                return [Decision::Apply, Said::of('topper-choice.the-water-holds-your-school')];
             }
             if ($planned && $deconned === null) {
                 return self::asPlanned($situation, $renewal, $schools);
             }
             if ($deconned !== null) {
-                return [
-                    Decision::Optional,
-                    'The beads are back after decontamination: a topper is a choice, not a need.',
-                ];
+                return [Decision::Optional, Said::of('topper-choice.the-beads-are-back-after')];
             }
             if ($school === 'when-it-fails') {
-                return [Decision::None, 'The clean water holds, and your school waits until it fails.'];
+                return [Decision::None, Said::of('topper-choice.the-clean-water-holds-and')];
             }
         }
 
@@ -130,10 +113,10 @@ final readonly class TopperChoice
         }
 
         return match (true) {
-            $school === 'every-wash' => [Decision::Apply, 'Your school tops every wash.'],
+            $school === 'every-wash' => [Decision::Apply, Said::of('topper-choice.your-school-tops-every-wash')],
             $school === 'when-it-fails' => $renewal?->failed === true
-                ? [Decision::Apply, 'A clean reading has already failed, and your school renews then.']
-                : [Decision::ReadFirst, 'Your school renews when a clean reading fails: wash, read, then decide.'],
+                ? [Decision::Apply, Said::of('topper-choice.failed-and-your-school-renews')]
+                : [Decision::ReadFirst, Said::of('topper-choice.your-school-renews-when-a')],
             default => self::byForecast($renewal, $schools, $situation->vehicle->nextTurnInDays),
         };
     }
@@ -141,68 +124,71 @@ final readonly class TopperChoice
     /**
      * What is planned is what is worked; only what has failed since goes beyond it.
      *
-     * @return array{Decision, string}
+     * @return array{Decision, Said}
      */
     private static function asPlanned(Situation $situation, ?Renewal $renewal, Schools $schools): array
     {
         $days = $renewal?->inDays($schools);
         $due = match (true) {
             // What only its rhythm asks for is not due by itself.
-            $days === null, $situation->asked->wants(Kind::Topper) && $days > $situation->vehicle->nextTurnInDays => '',
-            $days < 0.0 => sprintf(' It has been due for %s.', self::days(-$days)),
-            default => sprintf(' It is due in %s.', self::days($days)),
+            $days === null,
+            $situation->asked->wants(Kind::Topper) && $days > $situation->vehicle->nextTurnInDays
+                => null,
+            $days < 0.0 => Said::of('topper-choice.and-has-been-due-for', days: self::days(-$days)),
+            default => Said::of('topper-choice.and-is-due-in', days: self::days($days)),
         };
 
         return match (true) {
-            $situation->asked->wants(Kind::Topper) => [Decision::Apply, "It is planned for this visit.{$due}"],
-            $renewal?->failed === true => [Decision::Apply, 'A clean reading has failed since this visit was planned.'],
-            default => [Decision::None, "The plan has none for this visit.{$due}"],
+            $situation->asked->wants(Kind::Topper) => [
+                Decision::Apply,
+                Said::of('topper-choice.it-is-planned-for-this', due: $due),
+            ],
+            $renewal?->failed === true => [Decision::Apply, Said::of('topper-choice.a-clean-reading-has-failed')],
+            default => [Decision::None, Said::of('topper-choice.the-plan-has-none-for-this', due: $due)],
         };
     }
 
-    /** @return array{Decision, string} */
+    /** @return array{Decision, Said} */
     private static function byForecast(?Renewal $renewal, Schools $schools, int $nextTurn): array
     {
         $days = $renewal?->inDays($schools);
 
         return match (true) {
-            $renewal?->failed === true => [Decision::Apply, 'A clean reading has already failed.'],
-            $days === null => [
-                Decision::ReadFirst,
-                'Nobody knows since when it is on, so there is no date: let the clean water decide.',
-            ],
+            $renewal?->failed === true => [Decision::Apply, Said::of('topper-choice.a-clean-reading-has-failed-already')],
+            $days === null => [Decision::ReadFirst, Said::of('topper-choice.nobody-knows-since-when-it')],
             $days <= 0.0 => [
                 Decision::Apply,
-                $days > -1.0 ? 'It is due today.' : sprintf('It has been due for %s.', self::days(-$days)),
+                $days > -1.0
+                    ? Said::of('topper-choice.it-is-due-today')
+                    : Said::of('topper-choice.it-has-been-due-for', days: self::days(-$days)),
             ],
             $days < $nextTurn => [
                 Decision::Apply,
-                sprintf(
-                    'It is due in %s, before the next visit in %s.',
-                    self::days($days),
-                    self::days((float) $nextTurn),
+                Said::of(
+                    'topper-choice.it-is-due-in-before-the',
+                    days: self::days($days),
+                    next: self::days((float) $nextTurn),
                 ),
             ],
             default => [
                 Decision::None,
-                sprintf(
-                    'It is due in %s; the next visit, in %s, is early enough.',
-                    self::days($days),
-                    self::days((float) $nextTurn),
+                Said::of(
+                    'topper-choice.it-is-due-in-the-next-visit',
+                    days: self::days($days),
+                    next: self::days((float) $nextTurn),
                 ),
             ],
         };
     }
 
-    private static function days(float $days): string
+    private static function days(float $days): Said
     {
         $whole = max(1, (int) round($days));
 
         return match (true) {
-            $whole === 1 => '1 day',
-            $whole < 21 => $whole . ' days',
-            $whole < 365 => round($whole / 7) . ' weeks',
-            default => 'more than a year',
+            $whole < 21 => Said::of('topper-choice.days', days: $whole),
+            $whole < 365 => Said::of('topper-choice.weeks', weeks: (int) round($whole / 7)),
+            default => Said::of('topper-choice.more-than-a-year'),
         };
     }
 }

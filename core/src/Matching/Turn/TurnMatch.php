@@ -238,7 +238,7 @@ final readonly class TurnMatch
                         $role,
                         $role->usualZone(),
                         Step::Wash,
-                        '',
+                        null,
                         hose: $method->method()?->needsHose() !== false,
                     ),
                 );

@@ -13,6 +13,7 @@ use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Mix\Lance;
 use Vicissa\Core\Mix\LanceRange;
+use Vicissa\Core\Says\Said;
 
 /**
  * What to mix for a turn, from its match: how much of everything, in which vessels, to which marks, in the order of
@@ -109,8 +110,8 @@ final readonly class DosePlan
                 $bucket?->name,
                 $bucket?->ml,
                 null,
-                'Plain water',
-                'Rinse bucket, with its grit guard',
+                Said::of('dose-plan.plain-water'),
+                Said::of('dose-plan.rinse-bucket-with-its-grit'),
                 min($bucket->ml ?? 15000.0, 15000.0),
                 0.0,
                 null,
@@ -163,7 +164,7 @@ final readonly class DosePlan
                 null,
                 null,
                 1,
-                'What is known of its label gives no dilution for this. Read the label before mixing, and write it on the shelf.',
+                Said::of('dose-plan.what-is-known-of-its-label'),
             );
         }
         $share = $way === null ? 1.0 : $bottle->shares[$way];
@@ -229,7 +230,7 @@ final readonly class DosePlan
     ): Fill {
         $vessel = self::vessel($vessels, VesselKind::Lance, 1000.0);
         $bottle = $choice->chosen?->bottle;
-        $make = static fn(float $mix, ?float $product, ?array $span, int $times, ?string $says): Fill => new Fill(
+        $make = static fn(float $mix, ?float $product, ?array $span, int $times, ?Said $says): Fill => new Fill(
             VesselKind::Lance,
             $vessel?->name,
             $vessel?->ml,
@@ -251,7 +252,7 @@ final readonly class DosePlan
                 null,
                 ['low' => $mix * min(1.0, $span['low']), 'high' => $mix * min(1.0, $span['high'])],
                 1,
-                'This lance has never been calibrated: only the span is honest. Calibrate it once with plain water.',
+                Said::of('dose-plan.this-lance-has-never-been'),
             );
         }
         $throughMl = $panelMl * $lance->carry;
@@ -262,7 +263,7 @@ final readonly class DosePlan
                 min($vessel->ml ?? $lance->bottleMl, $throughMl),
                 null,
                 1,
-                'Even neat it stays weaker at the panel than the label wants: open the knob and calibrate again, or use a pump sprayer.',
+                Said::of('dose-plan.even-neat-it-stays-weaker'),
             );
         }
         $times = max(1, (int) ceil($throughMl / ($vessel->ml ?? $lance->bottleMl) - 1e-9));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Mix\Doses;
 
+use Vicissa\Core\Says\Said;
+
 /** One vessel filled: first the product to its mark, then water to the top mark (or the other way round for foams). */
 final readonly class Fill
 {
@@ -21,14 +23,14 @@ final readonly class Fill
         public ?string $vessel,
         public ?float $vesselMl,
         public ?string $productId,
-        public string $product,
-        public string $for,
+        public string|Said $product,
+        public Said $for,
         public float $mixMl,
         public ?float $productMl,
         public ?array $productSpan,
         public int $times,
         /** A sentence that has to be said, such as a strength out of reach. */
-        public ?string $says = null,
+        public ?Said $says = null,
     ) {}
 
     /** Used as it comes: nothing to fill. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Sheet\Schedule;
 
+use Vicissa\Core\Says\Said;
+
 /** Why a visit can't be worked: a smallest set of steps that can't be kept together. */
 final readonly class Clash
 {
@@ -29,44 +31,47 @@ final readonly class Clash
     }
 
     /** @param list<Task> $needed */
-    private static function says(int $crew, array $needed): string
+    private static function says(int $crew, array $needed): Said
     {
         foreach ($needed as $task) {
             if ($task->people > $crew) {
-                return "“{$task->id}” takes two people, and there is one.";
+                return Said::of('clash.takes-two-people-and-there', id: $task->id);
             }
         }
         $limits = [];
         $held = [];
         foreach ($needed as $task) {
             if ($task->dwell?->max !== null) {
-                $limits[] = sprintf(
-                    '“%s” has to begin at most %d min after “%s”',
-                    $task->id,
-                    $task->dwell->max,
-                    $task->dwell->of,
+                $limits[] = Said::of(
+                    'clash.has-to-begin-at-most-min',
+                    id: $task->id,
+                    max: $task->dwell->max,
+                    of: $task->dwell->of,
                 );
                 array_push($held, $task->id, $task->dwell->of);
             }
         }
         $others = array_values(array_filter($needed, static fn(Task $task): bool => !in_array($task->id, $held, true)));
 
-        return sprintf(
-            '%s%s: %s can’t keep that.',
-            implode('; ', $limits),
-            $others === []
-                ? ''
-                : sprintf(
-                    ', and %s between',
-                    implode(
-                        ', ',
+        return Said::of(
+            'clash.cant-keep-that',
+            limits: Said::list($limits),
+            others: $others === []
+                ? null
+                : Said::of(
+                    'clash.lies-between',
+                    others: Said::list(
                         array_map(
-                            static fn(Task $task): string => sprintf('“%s” (%d min) lies', $task->id, $task->minutes),
+                            static fn(Task $task): Said => Said::of(
+                                'clash.lies',
+                                id: $task->id,
+                                minutes: $task->minutes,
+                            ),
                             $others,
                         ),
                     ),
                 ),
-            $crew === 1 ? 'one pair of hands' : 'two people',
+            crew: $crew,
         );
     }
 }

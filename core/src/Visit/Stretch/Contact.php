@@ -12,6 +12,7 @@ use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\Refills;
 use Vicissa\Core\Visit\SectionPlan;
@@ -32,7 +33,7 @@ final readonly class Contact extends Stretch
         $method = $this->match->method->chosen?->method;
         if ($method === null || $method === Method::Touchless) {
             // Touchless: the last foam's rinse is followed by the final one.
-            return [$this->make->step('rinse', Step::FinalRinse, 'Final rinse', after: $after)];
+            return [$this->make->step('rinse', Step::FinalRinse, Said::of('contact.final-rinse'), after: $after)];
         }
         if (!$method->needsHose()) {
             return $this->wiped($method, $after);
@@ -53,7 +54,7 @@ final readonly class Contact extends Stretch
                 $steps[] = $this->make->step(
                     'refill',
                     Step::FinalRinse,
-                    'Fill the tank again',
+                    Said::of('contact.fill-the-tank-again'),
                     "refill{$part}",
                     $i === 0 ? $after : ['rinse.' . $i],
                     more: ['how' => [$refill['says']]],
@@ -64,7 +65,7 @@ final readonly class Contact extends Stretch
                 $steps[] = $this->make->step(
                     'foam',
                     Step::Foam,
-                    'Foam again as lubricant' . $mark,
+                    Said::of('contact.foam-again-as-lubricant', mark: $mark),
                     "foam-again{$part}",
                     $after,
                     of: [$foam],
@@ -101,7 +102,7 @@ final readonly class Contact extends Stretch
             $steps[] = $this->make->step(
                 'rinse',
                 Step::FinalRinse,
-                "Final rinse{$mark}",
+                Said::of('contact.final-rinse-go', mark: $mark),
                 "rinse{$part}",
                 wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse),
                 go: $go,
@@ -150,7 +151,7 @@ final readonly class Contact extends Stretch
             $this->make->step(
                 'wash-each',
                 Step::Wash,
-                'Wash, panel by panel',
+                Said::of('contact.wash-panel-by-panel'),
                 'wash',
                 $after,
                 of: [...$this->washes(), ...$foam === null ? [] : [$foam]],
@@ -163,7 +164,7 @@ final readonly class Contact extends Stretch
                     'lies' => $lies,
                 ],
             ),
-            $this->make->step('rinse', Step::FinalRinse, 'Final rinse', after: ['wash']),
+            $this->make->step('rinse', Step::FinalRinse, Said::of('contact.final-rinse'), after: ['wash']),
         ];
     }
 
@@ -183,7 +184,7 @@ final readonly class Contact extends Stretch
         $made = function (
             string $kind,
             string $id,
-            string $name,
+            Said $name,
             array $after,
             array $go,
             float $estimate,
@@ -210,7 +211,7 @@ final readonly class Contact extends Stretch
                 $made(
                     'wash-each',
                     'wash',
-                    'Wash, panel by panel',
+                    Said::of('contact.wash-panel-by-panel'),
                     $after,
                     ['panels' => $this->panels->ids(), 'share' => 1.0],
                     $sprays + $this->make->estimate('wash'),
@@ -237,7 +238,7 @@ final readonly class Contact extends Stretch
             $steps[] = $this->make->step(
                 'prespray',
                 Step::Wash,
-                'Pre-spray' . $mark,
+                Said::of('contact.pre-spray', mark: $mark),
                 "prespray{$part}",
                 $after,
                 of: [$choice],
@@ -255,7 +256,7 @@ final readonly class Contact extends Stretch
             $steps[] = $made(
                 'wash',
                 "wash{$part}",
-                'Wash' . $mark,
+                Said::of('contact.wash-go', mark: $mark),
                 [],
                 $go,
                 $this->make->estimate('wash', $go['share']),
@@ -308,7 +309,7 @@ final readonly class Contact extends Stretch
      * @param list<string> $after
      * @param array{panels: list<string>, share: float} $go
      */
-    private function washGo(string $id, string $mark, array $after, array $go, ?Wait $wait): VisitStep
+    private function washGo(string $id, ?Said $mark, array $after, array $go, ?Wait $wait): VisitStep
     {
         $roof = in_array($go['panels'][0] ?? '', ['roof', 'roof-front'], true);
         $people = $this->make->together();
@@ -316,7 +317,13 @@ final readonly class Contact extends Stretch
         return $this->make->step(
             'wash',
             Step::Wash,
-            ($roof && $this->make->isTall() ? 'Wash, roof first' : 'Wash') . $mark,
+            Said::of(
+                'contact.wash-of',
+                wash: $roof && $this->make->isTall()
+                    ? Said::of('contact.wash-roof-first')
+                    : Said::of('contact.wash'),
+                mark: $mark,
+            ),
             $id,
             $after,
             $wait,
@@ -345,7 +352,7 @@ final readonly class Contact extends Stretch
             $this->make->step(
                 'clay-each',
                 Step::Decon,
-                'Clay, panel by panel, and rinse',
+                Said::of('contact.clay-panel-by-panel-and'),
                 'clay',
                 $after,
                 of: [$choice],
@@ -386,7 +393,7 @@ final readonly class Contact extends Stretch
             $steps[] = $this->make->step(
                 'read',
                 Step::Read,
-                $again ? 'Read the water, decontaminated and clean' : 'Read the water again',
+                $again ? Said::of('contact.read-the-water') : Said::of('contact.read-the-water-again'),
                 after: $after,
                 more: ['reads' => $again ? Stage::AfterDecon : Stage::AfterWash],
             );

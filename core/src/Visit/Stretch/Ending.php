@@ -13,6 +13,7 @@ use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Panels;
 use Vicissa\Core\Visit\SectionPlan;
@@ -52,7 +53,7 @@ final readonly class Ending extends Stretch
                     $this->make->step(
                         'wheels-dry',
                         Step::Dry,
-                        'Dry the wheels, with their own towel',
+                        Said::of('ending.dry-the-wheels-with-their'),
                         after: [...$clean, ...$wheels],
                         more: ['textiles' => ['wheels' => $this->towels('wheels')]],
                     ),
@@ -64,7 +65,7 @@ final readonly class Ending extends Stretch
                 $this->make->step(
                     'inspect',
                     Step::Read,
-                    'Look the base over',
+                    Said::of('ending.look-the-base-over'),
                     after: $dried,
                     more: ['fulfils' => Kind::Inspection],
                 ),
@@ -93,10 +94,15 @@ final readonly class Ending extends Stretch
             $this->make->step(
                 'check',
                 Step::HandOver,
-                $scope->isQuick() ? 'A last look' : 'Second look, twice round',
+                $scope->isQuick() ? Said::of('ending.a-last-look') : Said::of('ending.second-look-twice-round'),
                 after: $ends,
             ),
-            $this->make->step('hand-over', Step::HandOver, 'Hand over, write it down', after: ['check']),
+            $this->make->step(
+                'hand-over',
+                Step::HandOver,
+                Said::of('ending.hand-over-write-it-down'),
+                after: ['check'],
+            ),
         ];
     }
 
@@ -112,7 +118,7 @@ final readonly class Ending extends Stretch
                 $this->make->step(
                     'seals',
                     Step::Dry,
-                    'Dry seals, locks and jambs',
+                    Said::of('ending.dry-seals-locks-and-jambs'),
                     after: $way === DryingWay::AtOnce ? $clean : ['dry'],
                     more: ['textiles' => ['jambs' => $this->towels('jambs')]],
                 ),
@@ -161,7 +167,7 @@ final readonly class Ending extends Stretch
                 $this->make->step(
                     'dry',
                     Step::Dry,
-                    'Dry',
+                    Said::of('ending.dry'),
                     after: $clean,
                     wait: $wait,
                     of: $aid,
@@ -179,7 +185,7 @@ final readonly class Ending extends Stretch
                 $this->make->step(
                     'dry',
                     Step::Dry,
-                    'Rinse again and dry, panel by panel',
+                    Said::of('ending.rinse-again-and-dry-panel'),
                     after: $clean,
                     of: $aid,
                     estimate: $estimate,
@@ -199,7 +205,7 @@ final readonly class Ending extends Stretch
             $steps[] = $this->make->step(
                 'rinse',
                 Step::FinalRinse,
-                'Wet again what is dried next' . $mark,
+                Said::of('ending.wet-again-what-is-dried', mark: $mark),
                 "wet{$part}",
                 $after,
                 go: $go,
@@ -208,7 +214,7 @@ final readonly class Ending extends Stretch
             $steps[] = $this->make->step(
                 'dry',
                 Step::Dry,
-                'Dry' . $mark,
+                Said::of('ending.dry-go', mark: $mark),
                 "dry{$part}",
                 wait: new Wait(
                     "wet{$part}",
@@ -263,7 +269,7 @@ final readonly class Ending extends Stretch
                     ? $this->make->step(
                         'jambs',
                         Step::Finish,
-                        'Jambs',
+                        Said::of('ending.jambs'),
                         after: $dried,
                         more: ['textiles' => ['jambs' => $this->towels('jambs')]],
                     )
@@ -272,20 +278,22 @@ final readonly class Ending extends Stretch
                     ? $this->make->step(
                         'glass',
                         Step::Finish,
-                        $scope->isQuick() ? 'Glass, with the method’s own towel' : 'Glass, with its own towel',
+                        $scope->isQuick()
+                            ? Said::of('ending.glass-with-the-methods-own')
+                            : Said::of('ending.glass-with-its-own-towel'),
                         after: [...$dried, ...$covered],
                         of: [$glass],
                         more: ['textiles' => $scope->isQuick() ? [] : ['glass' => $this->towels('glass')]],
                     )
                     : null,
                 $scope->has(Item::Trim) && $trim !== null
-                    ? $this->make->step('trim', Step::Finish, 'Trim', after: $dried, of: [$trim])
+                    ? $this->make->step('trim', Step::Finish, Said::of('ending.trim'), after: $dried, of: [$trim])
                     : null,
                 $tyre?->chosen !== null
                     ? $this->make->step(
                         'tyres',
                         Step::Finish,
-                        'Dress the tyres, clean and dry',
+                        Said::of('ending.dress-the-tyres-clean-and'),
                         after: [...$dried, ...$wheels],
                         of: [$tyre],
                     )
@@ -294,7 +302,7 @@ final readonly class Ending extends Stretch
                     ? $this->make->step(
                         'tyres-wipe',
                         Step::Finish,
-                        'Wipe the tyres back',
+                        Said::of('ending.wipe-the-tyres-back'),
                         wait: new Wait('tyres', 60.0 * $from, 60.0 * $to),
                     )
                     : null,

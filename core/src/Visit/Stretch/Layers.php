@@ -10,6 +10,7 @@ use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
 
@@ -24,17 +25,35 @@ final readonly class Layers extends Stretch
     {
         $base = $this->match->choice(Role::Base, Zone::Paint);
         if (self::goesOnWet($base) && $this->hose() && !$this->situation->asked->wants(Kind::Recoat)) {
-            return $this->sprayed('topper', 'base', Step::Topper, $base, 'The new base', 'Rinse it hard', $after, [
-                'fulfils' => $this->planned(Kind::Base),
-            ]);
+            return $this->sprayed(
+                'topper',
+                'base',
+                Step::Topper,
+                $base,
+                Said::of('layers.the-new-base'),
+                Said::of('layers.rinse-it-hard'),
+                $after,
+                [
+                    'fulfils' => $this->planned(Kind::Base),
+                ],
+            );
         }
         $choice = $this->topperChoice();
 
         return self::goesOnWet($choice) && $this->hose()
-            ? $this->sprayed('topper', 'topper', Step::Topper, $choice, 'Topper', 'Rinse the topper hard', $after, [
-                'onlyIf' => $this->onlyIf(),
-                'fulfils' => $this->planned(Kind::Topper),
-            ])
+            ? $this->sprayed(
+                'topper',
+                'topper',
+                Step::Topper,
+                $choice,
+                Said::of('layers.topper'),
+                Said::of('layers.rinse-the-topper-hard'),
+                $after,
+                [
+                    'onlyIf' => $this->onlyIf(),
+                    'fulfils' => $this->planned(Kind::Topper),
+                ],
+            )
             : [];
     }
 
@@ -70,7 +89,7 @@ final readonly class Layers extends Stretch
                         $this->make->step(
                             'recoat',
                             Step::Topper,
-                            'Coat it anew',
+                            Said::of('layers.coat-it-anew'),
                             after: $dried,
                             of: [$base],
                             go: ['panels' => $this->panels->ids(), 'share' => 1.0],
@@ -83,7 +102,7 @@ final readonly class Layers extends Stretch
                             ],
                         ),
                     ]
-                    : $this->waxed($base, 'base', 'The new base', $dried, ['fulfils' => $kind]);
+                    : $this->waxed($base, 'base', Said::of('layers.the-new-base'), $dried, ['fulfils' => $kind]);
             $dried = self::last($steps);
         }
         $topper = $this->topperChoice();
@@ -91,7 +110,7 @@ final readonly class Layers extends Stretch
         if ($topper !== null && ($applied === 'wipe' || !$this->hose())) {
             $steps = [
                 ...$steps,
-                ...$this->waxed($topper, 'topper', 'Topper', $dried, [
+                ...$this->waxed($topper, 'topper', Said::of('layers.topper'), $dried, [
                     'onlyIf' => $this->onlyIf(),
                     'fulfils' => $this->planned(Kind::Topper),
                 ]),
@@ -106,7 +125,7 @@ final readonly class Layers extends Stretch
      * @param array<string, mixed> $more
      * @return list<VisitStep>
      */
-    private function waxed(Choice $choice, string $id, string $name, array $after, array $more): array
+    private function waxed(Choice $choice, string $id, Said $name, array $after, array $more): array
     {
         $hazes =
             $choice->chosen?->bottle->paste === true ||
@@ -121,7 +140,7 @@ final readonly class Layers extends Stretch
                 $this->make->step(
                     'topper-wipe',
                     Step::Topper,
-                    "{$name}, wiped on",
+                    Said::of('layers.wiped-on', name: $name),
                     "{$id}-wipe",
                     $after,
                     of: [$choice],
@@ -139,7 +158,7 @@ final readonly class Layers extends Stretch
             $steps[] = $this->make->step(
                 'wax-on',
                 Step::Topper,
-                "{$name}: spread thin{$mark}",
+                Said::of('layers.spread-thin', name: $name, mark: $mark),
                 "{$id}-on{$part}",
                 $after,
                 of: [$choice],
@@ -150,7 +169,7 @@ final readonly class Layers extends Stretch
             $steps[] = $this->make->step(
                 'wax-off',
                 Step::Topper,
-                "{$name}: buff{$mark}",
+                Said::of('layers.buff', name: $name, mark: $mark),
                 "{$id}-off{$part}",
                 wait: new Wait("{$id}-on{$part}", $least, $most),
                 go: $go,

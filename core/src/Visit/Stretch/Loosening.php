@@ -9,6 +9,7 @@ use Vicissa\Core\Matching\Turn\Softening;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
@@ -29,7 +30,7 @@ final readonly class Loosening extends Stretch
         if ($use === null && !$stuck) {
             return [];
         }
-        $name = $stuck ? 'Soften what sits fast, and the lower third' : 'Soften the lower third';
+        $name = $stuck ? Said::of('loosening.soften-what-sits-fast-and') : Said::of('loosening.soften-the-lower-third');
         $rinse = $this->hose() && ($this->match->method->chosen->path->stages[0]['stage'] ?? null) !== Softening::Rinse;
         $limit = $use?->atMostS;
         $least = $use?->chosen?->bottle->traits->dwellMinS ?? 120.0;
@@ -41,7 +42,7 @@ final readonly class Loosening extends Stretch
                 $this->make->step(
                     'soften-each',
                     Step::Soften,
-                    "{$name}, spot by spot",
+                    Said::of('loosening.spot-by-spot', name: $name),
                     after: $after,
                     of: [$use],
                     estimate: $this->make->estimate('soften') +
@@ -61,7 +62,7 @@ final readonly class Loosening extends Stretch
                 $this->make->step(
                     'soften-wipe',
                     Step::Soften,
-                    'Lift it off, without rubbing',
+                    Said::of('loosening.lift-it-off-without-rubbing'),
                     wait: $use === null
                         ? new Wait('soften', 120.0, 480.0)
                         : $this->wait(
@@ -77,7 +78,12 @@ final readonly class Loosening extends Stretch
         return $rinse
             ? [
                 ...$steps,
-                $this->make->step('soften-rinse', Step::Rinse, 'Rinse the softener off', after: self::last($steps)),
+                $this->make->step(
+                    'soften-rinse',
+                    Step::Rinse,
+                    Said::of('loosening.rinse-the-softener-off'),
+                    after: self::last($steps),
+                ),
             ]
             : $steps;
     }
@@ -95,15 +101,20 @@ final readonly class Loosening extends Stretch
             $mark = $times[$stage->value] > 1 ? '-' . $times[$stage->value] : '';
             $new = match ($stage) {
                 Softening::Rinse => [
-                    $this->make->step('first-rinse', Step::Rinse, 'Rinse the dirt off', after: $after),
+                    $this->make->step(
+                        'first-rinse',
+                        Step::Rinse,
+                        Said::of('loosening.rinse-the-dirt-off'),
+                        after: $after,
+                    ),
                 ],
                 Softening::PreWash => $this->sprayed(
                     'prewash',
                     "prewash{$mark}",
                     Step::PreWash,
                     $this->match->choice(Role::Prewash, Zone::Paint),
-                    'Pre-wash spray',
-                    'Rinse the pre-wash',
+                    Said::of('loosening.pre-wash-spray'),
+                    Said::of('loosening.rinse-the-pre-wash'),
                     $after,
                 ),
                 Softening::Foam => $this->sprayed(
@@ -111,8 +122,8 @@ final readonly class Loosening extends Stretch
                     "foam{$mark}",
                     Step::Foam,
                     $this->match->choice(Role::Foam, Zone::Paint),
-                    $mark === '' ? 'Foam' : 'Foam again',
-                    'Rinse the foam',
+                    $mark === '' ? Said::of('loosening.foam') : Said::of('loosening.foam-again'),
+                    Said::of('loosening.rinse-the-foam'),
                     $after,
                 ),
                 // The wash itself rinses it off; it is laid with each go of the wash.
@@ -135,8 +146,8 @@ final readonly class Loosening extends Stretch
                     'prewash',
                     Step::PreWash,
                     $strip,
-                    'Strip what is on',
-                    'Rinse it off very thoroughly',
+                    Said::of('loosening.strip-what-is-on'),
+                    Said::of('loosening.rinse-it-off-very'),
                     $after,
                 ),
             ];
@@ -159,8 +170,8 @@ final readonly class Loosening extends Stretch
                 'iron',
                 Step::Decon,
                 $iron,
-                'Iron remover',
-                'Rinse the iron remover very thoroughly',
+                Said::of('loosening.iron-remover'),
+                Said::of('loosening.rinse-the-iron-remover-very'),
                 $after,
                 ['fulfils' => $this->planned(Kind::Decon)],
             );
@@ -173,7 +184,7 @@ final readonly class Loosening extends Stretch
             $steps[] = $this->make->step(
                 'tar-each',
                 Step::Decon,
-                'Tar and sap, dissolved spot by spot and rinsed',
+                Said::of('loosening.tar-and-sap-dissolved-spot'),
                 'tar',
                 $after,
                 of: [$tar],

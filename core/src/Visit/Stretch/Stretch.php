@@ -14,6 +14,7 @@ use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Turn\TurnMatch;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Panels;
@@ -58,8 +59,8 @@ abstract readonly class Stretch
         string $id,
         Step $of,
         ?Choice $choice,
-        string $on,
-        string $off,
+        Said $on,
+        Said $off,
         array $after,
         array $more = [],
         ?Step $offOf = null,
@@ -71,14 +72,25 @@ abstract readonly class Stretch
         $rest = array_intersect_key($more, ['onlyIf' => 1]);
         $plan = $this->sections->of($of, $kind, $choice);
         if ($plan->mode === SectionPlan::EACH || $plan->mode === SectionPlan::NONE) {
-            return [$this->each($kind, $of, $choice, "{$on}, panel by panel", $id, $after, $plan, $more)];
+            return [
+                $this->each(
+                    $kind,
+                    $of,
+                    $choice,
+                    Said::of('stretch.panel-by-panel', on: $on),
+                    $id,
+                    $after,
+                    $plan,
+                    $more,
+                ),
+            ];
         }
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as $i => [$go, $part, $mark]) {
             $steps[] = $this->make->step(
                 $kind,
                 $of,
-                $on . $mark,
+                Said::of('stretch.go', what: $on, mark: $mark),
                 "{$id}{$part}",
                 $after,
                 of: [$choice],
@@ -96,7 +108,7 @@ abstract readonly class Stretch
                 $steps[] = $this->make->step(
                     'gaps',
                     $of,
-                    'Detail brush in the gaps while it works',
+                    Said::of('stretch.detail-brush-in-the-gaps'),
                     "gaps-{$id}",
                     after: ["{$id}{$part}"],
                 );
@@ -104,7 +116,7 @@ abstract readonly class Stretch
             $steps[] = $this->make->step(
                 "{$kind}-rinse",
                 $offOf,
-                $off . $mark,
+                Said::of('stretch.go', what: $off, mark: $mark),
                 "{$id}-rinse{$part}",
                 $gaps ? ["gaps-{$id}"] : [],
                 $wait,
@@ -128,7 +140,7 @@ abstract readonly class Stretch
         string $kind,
         Step $of,
         Choice $choice,
-        string $name,
+        Said $name,
         string $id,
         array $after,
         SectionPlan $plan,
@@ -222,11 +234,13 @@ abstract readonly class Stretch
     }
 
     /** What the topper depends on; null when it goes on in any case. */
-    protected function onlyIf(): ?string
+    protected function onlyIf(): ?Said
     {
         $topper = $this->match->topper;
 
-        return $topper->decision === Decision::Apply ? null : $topper->decision->says() . '. ' . $topper->why;
+        return $topper->decision === Decision::Apply
+            ? null
+            : Said::of('topper-choice.decided', decision: $topper->decision->says(), why: $topper->why);
     }
 
     /**
@@ -256,7 +270,7 @@ abstract readonly class Stretch
 
     /**
      * @param list<array{panels: list<string>, share: float}> $goes
-     * @return list<array{array{panels: list<string>, share: float}, string, string}> each with what its ids and its
+     * @return list<array{array{panels: list<string>, share: float}, string, Said|null}> each with what its ids and its
      *     names end with
      */
     protected static function numbered(array $goes): array
@@ -267,22 +281,24 @@ abstract readonly class Stretch
             static fn(int $i, array $go): array => [
                 $go,
                 $n > 1 ? '.' . ($i + 1) : '',
-                $n > 1 ? sprintf(', %d of %d', $i + 1, $n) : '',
+                $n > 1 ? self::mark($i + 1, $n) : null,
             ],
             array_keys($goes),
             $goes,
         );
     }
 
+    private static function mark(int $nth, int $of): Said
+    {
+        return Said::of('stretch.nth-of', nth: $nth, of: $of);
+    }
+
     /**
-     * @return list<array{float, string, string}> shares of the wheels, each with what its ids and its names end with
+     * @return list<array{float, string, Said}> shares of the wheels, each with what its ids and its names end with
      */
     protected static function parts(int $goes): array
     {
-        return array_map(
-            static fn(int $i): array => [1.0 / $goes, '.' . $i, sprintf(', %d of %d', $i, $goes)],
-            range(1, $goes),
-        );
+        return array_map(static fn(int $i): array => [1.0 / $goes, '.' . $i, self::mark($i, $goes)], range(1, $goes));
     }
 
     /**

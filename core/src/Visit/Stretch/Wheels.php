@@ -10,6 +10,7 @@ use Vicissa\Core\Matching\Turn\Choice;
 use Vicissa\Core\Matching\Turn\Item;
 use Vicissa\Core\Matching\Turn\Step;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
@@ -34,7 +35,7 @@ final readonly class Wheels extends Stretch
                     $this->make->step(
                         'wheels-pass',
                         Step::Wheels,
-                        'Wheels in passing',
+                        Said::of('wheels.wheels-in-passing'),
                         after: $after,
                         more: ['textiles' => $this->hose() ? [] : ['wheels' => $this->towels('wheels')]],
                     ),
@@ -48,7 +49,7 @@ final readonly class Wheels extends Stretch
                 $this->make->step(
                     'wheels-wipe',
                     Step::Wheels,
-                    'Wheels, with the last towels',
+                    Said::of('wheels.wheels-with-the-last-towels'),
                     after: $after,
                     of: [$with],
                     more: ['textiles' => ['wheels' => $this->towels('wheels')]],
@@ -73,7 +74,7 @@ final readonly class Wheels extends Stretch
     private function arches(array $after): array
     {
         return $this->situation->asked->scope->has(Item::Arches)
-            ? [$this->make->step('arches', Step::Wheels, 'Arches and liners', after: $after)]
+            ? [$this->make->step('arches', Step::Wheels, Said::of('wheels.arches-and-liners'), after: $after)]
             : [];
     }
 
@@ -94,7 +95,9 @@ final readonly class Wheels extends Stretch
             $this->make->step(
                 'wheels-brush',
                 Step::Wheels,
-                $with?->chosen === null ? 'Wheels, with water and brush' : 'Wheels, with soap',
+                $with?->chosen === null
+                    ? Said::of('wheels.wheels-with-water-and-brush')
+                    : Said::of('wheels.wheels-with-soap'),
                 after: $after,
                 of: [$with],
                 more: $wished === null ? [] : ['how' => [$wished->why]],
@@ -102,7 +105,7 @@ final readonly class Wheels extends Stretch
             $this->make->step(
                 'wheels-rinse',
                 Step::Wheels,
-                'Rinse the wheels',
+                Said::of('wheels.rinse-the-wheels'),
                 wait: new Wait('wheels-brush', 0.0, 180.0),
             ),
         ];
@@ -134,11 +137,17 @@ final readonly class Wheels extends Stretch
                     );
 
             return [
-                $this->make->step('wheels-spray', Step::Wheels, 'Spray the wheels', after: $after, of: [$choice]),
+                $this->make->step(
+                    'wheels-spray',
+                    Step::Wheels,
+                    Said::of('wheels.spray-the-wheels'),
+                    after: $after,
+                    of: [$choice],
+                ),
                 $this->make->step(
                     'wheels-brush',
                     Step::Wheels,
-                    'Work the wheels',
+                    Said::of('wheels.work-the-wheels'),
                     wait: new Wait(
                         'wheels-spray',
                         $least,
@@ -151,7 +160,7 @@ final readonly class Wheels extends Stretch
                 $this->make->step(
                     'wheels-rinse',
                     Step::Wheels,
-                    'Rinse the wheels very thoroughly',
+                    Said::of('wheels.rinse-the-wheels-very'),
                     wait: new Wait('wheels-brush', 0.0, $gap),
                 ),
             ];
@@ -169,7 +178,12 @@ final readonly class Wheels extends Stretch
             $steps[] = $this->make->step(
                 'wheels-each',
                 Step::Wheels,
-                ($worked ? 'Spray, work and rinse' : 'Spray, wait and rinse') . $this->portion($plan->goes) . $mark,
+                Said::of(
+                    'wheels.each-worked',
+                    what: $worked ? Said::of('wheels.spray-work-and-rinse') : Said::of('wheels.spray-wait-and-rinse'),
+                    portion: $this->portion($plan->goes),
+                    mark: $mark,
+                ),
                 "wheels-each{$part}",
                 $this->sideBySide($steps, $after),
                 of: [$choice],
@@ -194,12 +208,12 @@ final readonly class Wheels extends Stretch
         return $worked ? $steps : [...$steps, ...$this->withSoap(null, self::ends($steps))];
     }
 
-    private function portion(int $goes): string
+    private function portion(int $goes): Said
     {
         return match ($goes <=> $this->outfit->wheels()) {
-            -1 => ', a pair',
-            0 => ', one wheel',
-            default => ', part of a wheel',
+            -1 => Said::of('wheels.a-pair'),
+            0 => Said::of('wheels.one-wheel'),
+            default => Said::of('wheels.part-of-a-wheel'),
         };
     }
 
@@ -215,14 +229,14 @@ final readonly class Wheels extends Stretch
                 $this->make->step(
                     'wheels-iron',
                     Step::Wheels,
-                    'Iron remover on the wheels',
+                    Said::of('wheels.iron-remover-on-the-wheels'),
                     after: $after,
                     of: [$choice],
                 ),
                 $this->make->step(
                     'wheels-iron-rinse',
                     Step::Wheels,
-                    'Rinse the wheels very thoroughly',
+                    Said::of('wheels.rinse-the-wheels-very'),
                     wait: $this->wait(
                         'wheels-iron',
                         $choice,
@@ -239,7 +253,7 @@ final readonly class Wheels extends Stretch
             $steps[] = $this->make->step(
                 'wheels-iron-each',
                 Step::Wheels,
-                'Iron remover, and rinsed' . $this->portion($plan->goes) . $mark,
+                Said::of('wheels.iron-remover-and-rinsed', portion: $this->portion($plan->goes), mark: $mark),
                 "wheels-iron-each{$part}",
                 $this->sideBySide($steps, $after),
                 of: [$choice],
@@ -280,14 +294,14 @@ final readonly class Wheels extends Stretch
                 $this->make->step(
                     'wheels-topper',
                     Step::Topper,
-                    'Sealant on the wet wheels',
+                    Said::of('wheels.sealant-on-the-wet-wheels'),
                     after: $after,
                     of: [$choice],
                 ),
                 $this->make->step(
                     'wheels-topper-rinse',
                     Step::Topper,
-                    'Rinse the wheels',
+                    Said::of('wheels.rinse-the-wheels'),
                     wait: $this->wait(
                         'wheels-topper',
                         $choice,
@@ -304,7 +318,7 @@ final readonly class Wheels extends Stretch
             $steps[] = $this->make->step(
                 'wheels-topper',
                 Step::Topper,
-                'Sealant on wet wheels, and rinsed' . $this->portion($plan->goes) . $mark,
+                Said::of('wheels.sealant-on-wet-wheels-and', portion: $this->portion($plan->goes), mark: $mark),
                 "wheels-topper{$part}",
                 $this->sideBySide($steps, $after),
                 of: [$choice],
@@ -345,7 +359,7 @@ final readonly class Wheels extends Stretch
                 $this->make->step(
                     'wheels-topper',
                     Step::Topper,
-                    'The layer on the dry wheels',
+                    Said::of('wheels.the-layer-on-the-dry-wheels'),
                     'wheels-topper-wipe',
                     $dry,
                     of: [$choice],

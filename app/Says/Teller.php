@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Says;
+
+use LogicException;
+use MessageFormatter;
+use Vicissa\Core\Says\Amount;
+use Vicissa\Core\Says\Said;
+use Vicissa\Core\Units\Measures;
+
+/**
+ * Makes sentences, in somebody's language and units, of what the rules say in codes: the one place where words are
+ * made. Patterns are those of ICU, with its plurals and choices.
+ */
+final class Teller
+{
+    /** @var array<string, array<string, string>> patterns by language and code */
+    private static array $patterns = [];
+
+    /** @var array<string, MessageFormatter> */
+    private array $formatters = [];
+
+    public function __construct(
+        public readonly Language $language = Language::English,
+        public readonly Measures $measures = Measures::Metric,
+    ) {}
+
+    public function tell(Said|string $said): string
+    {
+        return is_string($said) ? $said : $this->render($said->code, $said->with);
+    }
+
+    /** Whatever stands in it, said or kept as JSON keeps it, in words; all else as it was. */
+    public function everywhere(mixed $data): mixed
+    {
+        if ($data instanceof Said) {
+            return $this->tell($data);
+        }
+        if (is_object($data) && property_exists($data, Said::MARK)) {
+            $data = (array) $data;
+        }
+        if (is_array($data)) {
+            return isset($data[Said::MARK]) && is_string($data[Said::MARK])
+                ? $this->render($data[Said::MARK], array_diff_key($data, [Said::MARK => 1]))
+                : array_map($this->everywhere(...), $data);
+        }
+        if (is_object($data) && $data::class === 'stdClass') {
+            foreach (get_object_vars($data) as $key => $value) {
+                if (is_array($value) || is_object($value)) {
+                    $data->{$key} = $this->everywhere($value);
+                }
+            }
+        }
+
+        return $data;
+    }
+
+    /**
+     * What somebody wrote, or the house's own sentence where it says just that: said once then, and in any language.
+     */
+    public static function recognise(string $text): Said
+    {
+        foreach (Language::cases() as $language) {
+            $code = array_search($text, self::catalogue($language), true);
+            if (is_string($code) && str_starts_with($code, 'hazards.')) {
+                return Said::of($code);
+            }
+        }
+
+        return Said::written($text);
+    }
+
+    /** @return array<string, string> patterns by code */
+    public static function catalogue(Language $language): array
+    {
+        return self::$patterns[$language->value] ??= require dirname(__DIR__, 2) . "/lang/{$language->value}/says.php";
+    }
+
+    /** @param array<array-key, mixed> $with */
+    private function render(string $code, array $with): string
+    {
+        $with = array_map($this->value(...), $with);
+
+        return match ($code) {
+            'written' => $with['text'],
+            'after', 'list' => implode($code === 'list' ? ', ' : ' ', (array) $with['each']),
+            'sentence' => $this->large($with['of']) . '.',
+            'upper' => $this->large($with['of']),
+            'lower' => $this->small($with['of']),
+            'clause' => $this->small(rtrim($with['of'], '.')),
+            default => $this->pattern(
+                $code,
+                array_map(static fn(mixed $value): mixed => is_array($value) ? implode(', ', $value) : $value, $with),
+            ),
+        };
+    }
+
+    /** @param array<string, string|int|float> $with */
+    private function pattern(string $code, array $with): string
+    {
+        $this->formatters[$code] ??= new MessageFormatter(
+            $this->language->locale(),
+            self::catalogue($this->language)[$code] ?? throw new LogicException("Nothing is said by “{$code}”."),
+        );
+        $told = $this->formatters[$code]->format($with);
+
+        return is_string($told)
+            ? $told
+            : throw new LogicException("“{$code}”: " . $this->formatters[$code]->getErrorMessage());
+    }
+
+    private function value(mixed $value): mixed
+    {
+        return match (true) {
+            $value === null => '',
+            $value instanceof Said => $this->tell($value),
+            $value instanceof Amount => $this->amount($value->of, $value->value),
+            is_object($value) => $this->value((array) $value),
+            is_array($value) && isset($value[Said::MARK]) => $this->render(
+                (string) $value[Said::MARK],
+                array_diff_key($value, [Said::MARK => 1]),
+            ),
+            is_array($value) && isset($value[Amount::MARK]) => $this->amount(
+                (string) $value[Amount::MARK],
+                (float) $value['value'],
+            ),
+            is_array($value) => array_map($this->value(...), $value),
+            default => $value,
+        };
+    }
+
+    private function amount(string $of, float $value): string
+    {
+        return str_replace(
+            '.',
+            $this->language->decimal(),
+            match ($of) {
+                'temperature' => $this->measures->temperature($value),
+                'area' => $this->measures->area($value),
+                'litres' => $this->measures->litres($value),
+                'time' => Measures::time($value),
+                default => throw new LogicException("No such quantity: {$of}"),
+            },
+        );
+    }
+
+    private function large(string $text): string
+    {
+        return mb_strtoupper(mb_substr($text, 0, 1)) . mb_substr($text, 1);
+    }
+
+    private function small(string $text): string
+    {
+        return $this->language->beginsSmallWithin()
+            ? mb_strtolower(mb_substr($text, 0, 1)) . mb_substr($text, 1)
+            : $text;
+    }
+}
