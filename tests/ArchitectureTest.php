@@ -183,7 +183,11 @@ final class ArchitectureTest
         return PHPat::rule()
             ->classes(self::room('Reckon'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('App\Reckon'), Selector::inNamespace('App\Says'), Selector::inNamespace('Vicissa\Core'))
+            ->classes(
+                Selector::inNamespace('App\Reckon'),
+                Selector::inNamespace('App\Says'),
+                Selector::inNamespace('Vicissa\Core'),
+            )
             ->because('the JSON form of a model adds nothing to it');
     }
 

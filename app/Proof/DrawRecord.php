@@ -198,7 +198,7 @@ final readonly class DrawRecord
                     ],
                 )
                 ->all(),
-            'says' => array_values(array_map(static fn(array $one): string => $one['says'], $entry->diagnoses)),
+            'says' => array_values(array_map(static fn(array $one): mixed => $one['says'], $entry->diagnoses)),
             'refused' => $entry->refused,
             'seen' => $entry->inspection['seen'] ?? [],
             'left' => array_column($entry->left_out, 'kind'),

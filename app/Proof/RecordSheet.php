@@ -35,6 +35,8 @@ final readonly class RecordSheet
     /** @param array<string, mixed> $record  as DrawRecord gives it */
     public function pdf(array $record): string
     {
+        /** @var array<string, mixed> $record */
+        $record = $this->teller->everywhere($record);
         $vehicle = $record['vehicle'];
         $body = sprintf(
             '<div class="head"><h1>%s</h1><p class="quiet">%s · %s · %s</p></div>',
@@ -135,10 +137,13 @@ final readonly class RecordSheet
     private function kinds(array $kinds): string
     {
         return mb_strtolower(
-            implode(', ', array_map(
+            implode(
+                ', ',
+                array_map(
                     fn(string $kind): string => $this->teller->tell(Kind::tryFrom($kind)?->says() ?? $kind),
                     $kinds,
-                )),
+                ),
+            ),
         );
     }
 

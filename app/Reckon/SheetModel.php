@@ -24,7 +24,7 @@ final readonly class SheetModel implements Model
         try {
             return self::answer(Scheduler::earliest($input->whole('crew'), $tasks));
         } catch (Infeasible $e) {
-            return ['error' => 'infeasible', 'clash' => $e->clash, 'message' => $e->getMessage()];
+            return ['error' => 'infeasible', 'clash' => $e->clash, 'message' => $e->says];
         }
     }
 

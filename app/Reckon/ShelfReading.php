@@ -87,7 +87,9 @@ final readonly class ShelfReading
             dwellMaxS: $product->numberOrNull('dwell_max_s'),
             cautions: array_map(
                 Teller::recognise(...),
-                array_values(array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...))),
+                array_values(
+                    array_filter($product->has('cautions') ? $product->items('cautions') : [], is_string(...)),
+                ),
             ),
             paste: $product->flag('paste', false),
             unknown: $label->unknown(),

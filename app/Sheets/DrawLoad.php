@@ -65,7 +65,7 @@ final readonly class DrawLoad
             $treated += $totals['treated_l'];
             $power += $visit['power'] ? 0.0 : $totals['blows_min'];
             foreach ($plan['fills'] as $fill) {
-                $key = implode('|', [$fill['kind'], $fill['vessel'], $fill['product']]);
+                $key = implode('|', [$fill['kind'], $fill['vessel'], $fill['product_id']]);
                 $fills[$key] ??= [
                     ...array_intersect_key($fill, ['kind' => 1, 'vessel' => 1, 'product' => 1, 'product_id' => 1]),
                     'mix_ml' => 0.0,

@@ -51,6 +51,8 @@ final readonly class FinishSheet
                 ...$facts,
                 'crew' => $facts['crew'] ?? $sheet->crew,
                 'scope' => $facts['scope'] ?? ($sheet->facts['scope'] ?? 'usual'),
+                // As the sheet keeps it, not in the words in which a phone showed it.
+                'refused' => $sheet->plan['refused'] ?? ($facts['refused'] ?? []),
                 'kinds' => $facts['kinds'] ?? ($sheet->facts['kinds'] ?? null),
             ]);
             $at = CarbonImmutable::instance($this->clock->now());

@@ -28,7 +28,7 @@ class User extends Authenticatable
 
     protected $guarded = [];
 
-    protected $attributes = ['theme' => 'auto'];
+    protected $attributes = ['theme' => 'auto', 'language' => null];
 
     protected $hidden = ['password', 'remember_token'];
 

@@ -5,12 +5,14 @@ declare(strict_types=1);
 /** What is said in English, by code, as patterns of ICU. */
 return [
     'alternatives.a-deadline-or-another-lock' => 'A deadline or another lock would be missed.',
-    'alternatives.days-after-the-visit-before' => '{days, number, ::group-off} days after the visit before; {target, number, ::group-off} are wished for, {min, number, ::group-off} to {max, number, ::group-off} allowed.',
+    'alternatives.days-after-the-visit-before' =>
+        '{days, number, ::group-off} days after the visit before; {target, number, ::group-off} are wished for, {min, number, ::group-off} to {max, number, ::group-off} allowed.',
     'alternatives.decontamination' => 'Decontamination',
     'alternatives.is-due-on-worth-doing-from' => '{name} is due on {due}, worth doing from {from}.',
     'alternatives.it-is-locked-here' => 'It is locked here.',
     'alternatives.it-keeps-the-deadline-of' => 'It keeps the deadline of {on}.',
-    'alternatives.it-shares-the-trip-with' => 'It shares the trip with {together, plural, one {# other} other {# others}}.',
+    'alternatives.it-shares-the-trip-with' =>
+        'It shares the trip with {together, plural, one {# other} other {# others}}.',
     'alternatives.just-as-good' => 'just as good',
     'alternatives.looking-over-the-base' => 'Looking over the base',
     'alternatives.nobody-who-works-may-go' => 'Nobody who works may go there.',
@@ -28,7 +30,8 @@ return [
     'alternatives.the-weather-forbids-it' => 'The weather forbids it.',
     'alternatives.the-weather-is-poor-every' => 'The weather is poor; every better day costs more.',
     'alternatives.too-little-to-move-what-is' => 'too little to move what is planned for',
-    'alternatives.would-be-cheaper-by-points' => '{on} would be cheaper by {points, number, ::group-off .#} points now; {advice}.',
+    'alternatives.would-be-cheaper-by-points' =>
+        '{on} would be cheaper by {points, number, ::group-off .#} points now; {advice}.',
     'choice.for-this-reason' => '{for}: {why}{hand}',
     'choice.it-costs-less-a-use-than' => '; it costs less a use than {bottle}',
     'choice.it-fits-better-than' => '; it fits better than {bottle}',
@@ -39,7 +42,8 @@ return [
     'choice.somebody-chose-it' => ' Somebody chose it.',
     'choice.why' => '{facts}{before}.',
     'choice.within' => 'within {time}',
-    'clash.cant-keep-that' => '{limits}{others}: {crew, plural, one {one pair of hands} other {two people}} can’t keep that.',
+    'clash.cant-keep-that' =>
+        '{limits}{others}: {crew, plural, one {one pair of hands} other {two people}} can’t keep that.',
     'clash.has-to-begin-at-most-min' => '“{id}” has to begin at most {max, number, ::group-off} min after “{of}”',
     'clash.lies' => '“{id}” ({minutes, number, ::group-off} min) lies',
     'clash.lies-between' => ', and {others} between',
@@ -83,26 +87,38 @@ return [
     'decision.not-today' => 'Due, but not today',
     'decision.optional' => 'A choice, not a need',
     'decision.read-first' => 'Read the clean water first',
-    'diagnosis.clean-down-to-the-surface' => 'Clean down to the surface and the water still hangs on: the topper is used up.',
+    'diagnosis.clean-down-to-the-surface' =>
+        'Clean down to the surface and the water still hangs on: the topper is used up.',
     'diagnosis.dirt-may-be-hiding-the' => 'Dirt may be hiding the layer. Wash, then read again.',
-    'diagnosis.even-a-fresh-topper-doesnt' => 'Even a fresh topper doesn’t move the water. Look at the base layer under it, and at how the topper went on.',
-    'diagnosis.fallout-was-sitting-on-a' => 'Fallout was sitting on a layer that is still there. With it gone the water behaves; a topper is a choice, not a need.',
-    'diagnosis.flat-water-on-a-dirty-car' => 'Flat water on a dirty car is not a dead coating: dirt holds water too. Wash, then read again.',
+    'diagnosis.even-a-fresh-topper-doesnt' =>
+        'Even a fresh topper doesn’t move the water. Look at the base layer under it, and at how the topper went on.',
+    'diagnosis.fallout-was-sitting-on-a' =>
+        'Fallout was sitting on a layer that is still there. With it gone the water behaves; a topper is a choice, not a need.',
+    'diagnosis.flat-water-on-a-dirty-car' =>
+        'Flat water on a dirty car is not a dead coating: dirt holds water too. Wash, then read again.',
     'diagnosis.it-was-only-dirt-clean-the' => 'It was only dirt: clean, the layer works.',
     'diagnosis.the-layer-works-as-it' => 'The layer works as it should.',
     'diagnosis.the-new-layer-does-its-job' => 'The new layer does its job.',
     'diagnosis.the-water-behaves-even' => 'The water behaves even through the dirt, so the layer under it is sound.',
-    'diagnosis.washed-and-the-water-still' => 'Washed, and the water still doesn’t behave. Fallout may be clogging the layer: decontaminate a panel and read it again before judging.',
-    'dose-plan.even-neat-it-stays-weaker' => 'Even neat it stays weaker at the panel than the label wants: open the knob and calibrate again, or use a pump sprayer.',
+    'diagnosis.washed-and-the-water-still' =>
+        'Washed, and the water still doesn’t behave. Fallout may be clogging the layer: decontaminate a panel and read it again before judging.',
+    'dose-plan.even-neat-it-stays-weaker' =>
+        'Even neat it stays weaker at the panel than the label wants: open the knob and calibrate again, or use a pump sprayer.',
     'dose-plan.plain-water' => 'Plain water',
     'dose-plan.rinse-bucket-with-its-grit' => 'Rinse bucket, with its grit guard',
-    'dose-plan.this-lance-has-never-been' => 'This lance has never been calibrated: only the span is honest. Calibrate it once with plain water.',
-    'dose-plan.what-is-known-of-its-label' => 'What is known of its label gives no dilution for this. Read the label before mixing, and write it on the shelf.',
-    'doubts.a-reset-takes-off-wax-and' => 'A reset takes off wax and sealant; a coating, film or wrap is not reset with a cleaner. Is it really meant?',
+    'dose-plan.this-lance-has-never-been' =>
+        'This lance has never been calibrated: only the span is honest. Calibrate it once with plain water.',
+    'dose-plan.what-is-known-of-its-label' =>
+        'What is known of its label gives no dilution for this. Read the label before mixing, and write it on the shelf.',
+    'doubts.a-reset-takes-off-wax-and' =>
+        'A reset takes off wax and sealant; a coating, film or wrap is not reset with a cleaner. Is it really meant?',
     'doubts.a-that-suits-this-paint-and' => 'A {role} that suits this paint, and this hour, would open a way.',
-    'doubts.ask-whoever-sold-or-treated' => 'Ask whoever sold or treated it, and declare the layer. Failing that: read the clean water, strip one hidden patch, read again.',
-    'doubts.clean-yet-gritty-the-grit' => 'Clean, yet gritty: the grit is believed, and it is rinsed and foamed off before anything touches it.',
-    'doubts.decontamination-is-asked' => 'Decontamination is asked for, and without a hose nothing of it can be rinsed off thoroughly.',
+    'doubts.ask-whoever-sold-or-treated' =>
+        'Ask whoever sold or treated it, and declare the layer. Failing that: read the clean water, strip one hidden patch, read again.',
+    'doubts.clean-yet-gritty-the-grit' =>
+        'Clean, yet gritty: the grit is believed, and it is rinsed and foamed off before anything touches it.',
+    'doubts.decontamination-is-asked' =>
+        'Decontamination is asked for, and without a hose nothing of it can be rinsed off thoroughly.',
     'doubts.do-it-where-there-is-water' => 'Do it where there is water; the plan keeps it open.',
     'doubts.hold-the-pen-into-the-first' => 'Hold the pen into the first bucket, and note it with the site.',
     'doubts.how-hard-the-tap-water-is' => 'How hard the tap water is.',
@@ -110,21 +126,31 @@ return [
     'doubts.how-the-water-stands-before' => 'How the water stands before the wash.',
     'doubts.no-on-the-shelf-may-be-used' => 'No {role} on the shelf may be used here.',
     'doubts.nobody-has-measured-the' => 'Nobody has measured the {water} water.',
-    'doubts.nobody-knows-what-lies-on' => 'Nobody knows what lies on the paint: only what suits wax, sealant, silica spray and coating alike is let on it.',
-    'doubts.nobody-looked-at-the-wheels' => 'Nobody looked at the wheels: taken to be as dirty as the paint, and at least filmed over.',
-    'doubts.nothing-is-said-to-be-on' => 'Nothing is said to be on the paint, yet the water beads: something is. It is worked as bare; ask, and declare the layer.',
-    'doubts.order-free-needs-a-fresh' => 'Order-free needs a fresh side for every stretch; with mitts the order stays by cleanliness.',
+    'doubts.nobody-knows-what-lies-on' =>
+        'Nobody knows what lies on the paint: only what suits wax, sealant, silica spray and coating alike is let on it.',
+    'doubts.nobody-looked-at-the-wheels' =>
+        'Nobody looked at the wheels: taken to be as dirty as the paint, and at least filmed over.',
+    'doubts.nothing-is-said-to-be-on' =>
+        'Nothing is said to be on the paint, yet the water beads: something is. It is worked as bare; ask, and declare the layer.',
+    'doubts.order-free-needs-a-fresh' =>
+        'Order-free needs a fresh side for every stretch; with mitts the order stays by cleanliness.',
     'doubts.point-the-thermometer-at' => 'Point the thermometer at the bonnet and at a door in shade.',
-    'doubts.single-stage-paint-under-a' => 'Single-stage paint under a film or wrap: the film is what is touched, and both are minded.',
-    'doubts.spray-one-panel-and-look-it' => 'Spray one panel and look; it decides how much the first rinse takes along.',
+    'doubts.single-stage-paint-under-a' =>
+        'Single-stage paint under a film or wrap: the film is what is touched, and both are minded.',
+    'doubts.spray-one-panel-and-look-it' =>
+        'Spray one panel and look; it decides how much the first rinse takes along.',
     'doubts.tap' => 'tap',
     'doubts.the-label-of-does-not-say' => 'The label of {name} does not say {facts}: it is used with that in mind.',
-    'doubts.the-panel-is-taken-to-be-at' => 'The panel is taken to be at {temperature}, from the air, the sun and its colour.',
-    'doubts.the-panel-was-measured-at' => 'The panel was measured at {measured}, where air and sun would put it at {reckoned}: measure again, or say that it has just been driven.',
+    'doubts.the-panel-is-taken-to-be-at' =>
+        'The panel is taken to be at {temperature}, from the air, the sun and its colour.',
+    'doubts.the-panel-was-measured-at' =>
+        'The panel was measured at {measured}, where air and sun would put it at {reckoned}: measure again, or say that it has just been driven.',
     'doubts.the-water-was-not-read-on' => 'The water was not read on arrival: the layer is taken to repel.',
     'doubts.treated' => 'treated',
-    'doubts.treated-water-of-mg-l-is' => 'Treated water of {tds, number, ::group-off} mg/l is hardly treated: look at the resin. It is reckoned as it was measured.',
-    'doubts.wax-on-matte-paint-one-of' => 'Wax on matte paint: one of the two is wrong. Nothing that suits only one of them is chosen.',
+    'doubts.treated-water-of-mg-l-is' =>
+        'Treated water of {tds, number, ::group-off} mg/l is hardly treated: look at the resin. It is reckoned as it was measured.',
+    'doubts.wax-on-matte-paint-one-of' =>
+        'Wax on matte paint: one of the two is wrong. Nothing that suits only one of them is chosen.',
     'doubts.what-lies-on-the-paint' => 'What lies on the paint.',
     'drill.another-role' => '{bottle} is not what this method washes with.',
     'drill.either-way' => 'Either way is right.',
@@ -136,34 +162,47 @@ return [
     'drill.something-may-be-done' => 'Something may be done here.',
     'drill.would-do' => '{bottle} would do, though: {remarks}.',
     'drying-plan.a-towel-would-rub-the-film' => 'A towel would rub the film that touchless left into the paint.',
-    'drying-plan.air-only-a-towel-would-rub' => '{but}Air only: a towel would rub the film that touchless left into the paint.',
-    'drying-plan.big-towels-laid-flat-on' => 'Big towels laid flat on horizontals and drawn by their edges, medium ones draped down the sides, a small one for drips.',
-    'drying-plan.blotted-without-pulling-a' => '{but}Blotted without pulling: a towel drawn over it would rub the film that touchless left into the paint, and there is nothing to blow with.',
+    'drying-plan.air-only-a-towel-would-rub' =>
+        '{but}Air only: a towel would rub the film that touchless left into the paint.',
+    'drying-plan.big-towels-laid-flat-on' =>
+        'Big towels laid flat on horizontals and drawn by their edges, medium ones draped down the sides, a small one for drips.',
+    'drying-plan.blotted-without-pulling-a' =>
+        '{but}Blotted without pulling: a towel drawn over it would rub the film that touchless left into the paint, and there is nothing to blow with.',
     'drying-plan.damp-the-towels-first-wring' => 'Damp the towels first, wring them well.',
     'drying-plan.each-wiped-panel-is-dried' => 'Each wiped panel is dried at once with the next clean side.',
     'drying-plan.edges-lift-and-warm-air' => 'Edges lift, and warm air goes under them.',
-    'drying-plan.filtered-air-not-a-yard' => 'Filtered air, not a yard blower: from above downward, out of mirrors, handles and gaps.',
-    'drying-plan.high-pile-first-low-pile-to' => 'High pile first, low pile to level streaks; no circles, no chamois, nothing that has touched the ground.',
-    'drying-plan.horizontals-first-they-spot' => 'Horizontals first: they spot first. Then glass, verticals, mirrors, handles and gaps.',
+    'drying-plan.filtered-air-not-a-yard' =>
+        'Filtered air, not a yard blower: from above downward, out of mirrors, handles and gaps.',
+    'drying-plan.high-pile-first-low-pile-to' =>
+        'High pile first, low pile to level streaks; no circles, no chamois, nothing that has touched the ground.',
+    'drying-plan.horizontals-first-they-spot' =>
+        'Horizontals first: they spot first. Then glass, verticals, mirrors, handles and gaps.',
     'drying-plan.is-refused' => '{wish} is refused: {why} ',
     'drying-plan.is-your-choice' => '{wish} is your choice.',
     'drying-plan.matte-air-and-blot-no' => '{but}Matte: air and blot, no pulling, nothing glossy.',
     'drying-plan.matte-and-no-power-blot-no' => '{but}Matte, and no power: blot, no pulling, nothing glossy.',
     'drying-plan.matte-is-blotted-nothing-is' => 'Matte is blotted: nothing is pulled over it.',
-    'drying-plan.near-frost-dry-the-door' => 'Near frost: dry the door seals, locks and jambs, so that nothing freezes shut.',
-    'drying-plan.no-power-for-an-air-dryer' => 'No power for an air dryer: let a gentle open hose sheet most of it off first.',
+    'drying-plan.near-frost-dry-the-door' =>
+        'Near frost: dry the door seals, locks and jambs, so that nothing freezes shut.',
+    'drying-plan.no-power-for-an-air-dryer' =>
+        'No power for an air dryer: let a gentle open hose sheet most of it off first.',
     'drying-plan.nothing-is-washed' => 'Nothing is washed.',
     'drying-plan.sheet-then-towel' => '{but}{because}',
     'drying-plan.the-panels-are-warm-enough' => 'The panels are warm enough.',
-    'drying-plan.the-water-beads-forced-air' => '{but}The water beads: forced air takes nearly all of it, one towel pass the rest.',
-    'drying-plan.the-water-does-not-bead-let' => 'The water does not bead: let a gentle open hose sheet most of it off first.',
+    'drying-plan.the-water-beads-forced-air' =>
+        '{but}The water beads: forced air takes nearly all of it, one towel pass the rest.',
+    'drying-plan.the-water-does-not-bead-let' =>
+        'The water does not bead: let a gentle open hose sheet most of it off first.',
     'drying-plan.there-is-no-power-for-an' => 'There is no power for an air dryer, and no packs.',
     'drying-plan.to-take-up' => '{way}, {litres} to take up, {towels}',
-    'drying-plan.towels' => '{n} {size, select, large {large} medium {medium} catch {catch} sills {sills} wheels {wheels} other {{size}}}',
+    'drying-plan.towels' =>
+        '{n} {size, select, large {large} medium {medium} catch {catch} sills {sills} wheels {wheels} other {{size}}}',
     'drying-plan.towels-dry-spread-them-let' => 'Towels dry; spread them, let them drink, pull by the edges.',
     'drying-plan.warm-air-wants-a-socket' => 'Warm air wants a socket; packs don’t carry it.',
-    'drying-plan.warm-not-hot-a-hands' => 'Warm, not hot: a hand’s breadth away and always moving, least of all on film and decals.',
-    'drying-plan.what-is-left-may-dry-by' => 'What is left may dry by itself: the last water leaves nothing that shows.',
+    'drying-plan.warm-not-hot-a-hands' =>
+        'Warm, not hot: a hand’s breadth away and always moving, least of all on film and decals.',
+    'drying-plan.what-is-left-may-dry-by' =>
+        'What is left may dry by itself: the last water leaves nothing that shows.',
     'drying-plan.wiped-panels-are-dried-at' => 'Wiped panels are dried at once.',
     'drying-way.air-and-blot' => 'Air, then blotted',
     'drying-way.air-only' => 'Air alone',
@@ -204,8 +243,10 @@ return [
     'final-rinse.so-rinse-and-dry-panel-by' => '; {wet}, so rinse and dry panel by panel, horizontals first',
     'final-rinse.tap-water-nobody-has' => 'Tap water nobody has measured, taken as hard,',
     'final-rinse.the-tap' => 'The tap',
-    'final-rinse.the-tap-alone-leaves' => 'The tap alone leaves nothing that shows ({amount}): keep the tank for where it counts.',
-    'final-rinse.the-tap-mg-l-is-no-harder' => 'The tap ({tap, number, ::group-off} mg/l) is no harder than the treated water ({treated, number, ::group-off} mg/l): rinse from the tap, and look at the resin.',
+    'final-rinse.the-tap-alone-leaves' =>
+        'The tap alone leaves nothing that shows ({amount}): keep the tank for where it counts.',
+    'final-rinse.the-tap-mg-l-is-no-harder' =>
+        'The tap ({tap, number, ::group-off} mg/l) is no harder than the treated water ({treated, number, ::group-off} mg/l): rinse from the tap, and look at the resin.',
     'final-rinse.the-tap-would-leave' => '; the tap would leave {shown}',
     'final-rinse.treated-water-leaves' => 'Treated water leaves {shown} ({amount}){tap}.',
     'fit.allowed-here-nothing-in' => 'Allowed here, nothing in particular speaks for it.',
@@ -217,27 +258,38 @@ return [
     'fit.leaves-nothing-behind' => 'leaves nothing behind',
     'fit.stronger-than-this-dirt' => 'stronger than this dirt asks for',
     'foresee-visits.not-as-things-stand' => 'It can’t be laid out as things stand.',
-    'hazards.begin-low-and-with-a-fine' => 'Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.',
-    'hazards.clay-can-mar-paint-hardly' => 'Clay can mar {soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.',
+    'hazards.begin-low-and-with-a-fine' =>
+        'Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.',
+    'hazards.clay-can-mar-paint-hardly' =>
+        'Clay can mar {soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.',
     'hazards.ear-protection-with-the-air' => 'Ear protection with the air dryer; keep battery packs dry.',
-    'hazards.edges-lift-no-pressure-and' => 'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.',
-    'hazards.edges-of-film-wrap-and' => 'Edges of film, wrap and decals: fan nozzle or lance at a flat angle, half a metre away, never straight at them.',
+    'hazards.edges-lift-no-pressure-and' =>
+        'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.',
+    'hazards.edges-of-film-wrap-and' =>
+        'Edges of film, wrap and decals: fan nozzle or lance at a flat angle, half a metre away, never straight at them.',
     'hazards.foam-is-slippery-underfoot' => 'Foam is slippery underfoot.',
     'hazards.gloss-black-no-bristles' => 'Gloss black: no bristles.',
     'hazards.gloves-and-eye-protection' => '{name}: gloves and eye protection',
     'hazards.gloves-and-goggles' => '{name}: gloves and goggles',
-    'hazards.high-pressure-injects-never' => 'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
-    'hazards.is-acid-never-together-with' => '{name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.',
+    'hazards.high-pressure-injects-never' =>
+        'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
+    'hazards.is-acid-never-together-with' =>
+        '{name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.',
     'hazards.its-safety-sheet-decides' => '{gloves}; its safety sheet decides.',
     'hazards.label' => '{bottle}: {says}',
     'hazards.leads-on-a-residual-current' => 'Leads on a residual-current device, connections off the wet ground.',
     'hazards.moving-air-a-respirator-if' => '{name}: moving air; a respirator if its safety sheet says so.',
-    'hazards.roof-from-a-proper-platform' => 'Roof from a proper platform, never a ladder on wet ground; wet roofs are not walked on.',
-    'hazards.single-stage-paint-gives' => 'Single-stage paint gives colour to the mitt; that is normal. Nothing strongly alkaline, no rubbing.',
-    'hazards.try-the-brakes-at-walking' => 'Try the brakes at walking pace before leaving; flash rust on discs clears with a short drive.',
+    'hazards.roof-from-a-proper-platform' =>
+        'Roof from a proper platform, never a ladder on wet ground; wet roofs are not walked on.',
+    'hazards.single-stage-paint-gives' =>
+        'Single-stage paint gives colour to the mitt; that is normal. Nothing strongly alkaline, no rubbing.',
+    'hazards.try-the-brakes-at-walking' =>
+        'Try the brakes at walking pace before leaving; flash rust on discs clears with a short drive.',
     'hazards.water-may-freeze-underfoot' => 'Water may freeze underfoot: grit the ground, drain the hoses.',
-    'hazards.wheels-cool-to-the-touch' => 'Wheels cool to the touch first. Nothing is sprayed on brake discs or pads unless its label is for them.',
-    'hazards.where-will-the-dirty-water' => 'Where will the dirty water run?{here} Many places forbid wash water in storm drains; local rules decide.',
+    'hazards.wheels-cool-to-the-touch' =>
+        'Wheels cool to the touch first. Nothing is sprayed on brake discs or pads unless its label is for them.',
+    'hazards.where-will-the-dirty-water' =>
+        'Where will the dirty water run?{here} Many places forbid wash water in storm drains; local rules decide.',
     'how-to.a-couple-of-sprays-on-the' => 'A couple of sprays on the panel, spread, turn the cloth, buff.',
     'how-to.a-couple-of-sprays-on-the-2' => 'A couple of sprays on the cloth, spread, turn it, buff.',
     'how-to.a-few-mists-a-panel-on-the' => 'A few mists a panel, on the paint, before the towel.',
@@ -245,22 +297,29 @@ return [
     'how-to.a-mist-from-below-upward-on' => 'A mist from below upward on what is wiped next, so that dust floats.',
     'how-to.a-thin-coat-with-a-damp' => 'A thin coat with a damp applicator, about a gram and a half a panel.',
     'how-to.arches-and-liners-brush-or' => 'Arches and liners: brush or rinse, never the wheel’s mitt on paint.',
-    'how-to.as-the-coatings-own-sheet' => 'As the coating’s own sheet says: bare and dry paint, wiped down with its cleaner, panel by panel, levelled in time; then dry and out of the dew for as long as it asks.',
+    'how-to.as-the-coatings-own-sheet' =>
+        'As the coating’s own sheet says: bare and dry paint, wiped down with its cleaner, panel by panel, levelled in time; then dry and out of the dew for as long as it asks.',
     'how-to.barrel-behind-the-spokes' => 'Barrel, behind the spokes, nuts, face, tyre, arch{tyres}',
     'how-to.cleanest-panels-first-lower' => 'Cleanest panels first, lower panels and bumpers last.',
-    'how-to.cold-hands-and-damp-air-a' => 'Cold hands and damp air: a way that is sprayed on and rinsed off would be easier today.',
+    'how-to.cold-hands-and-damp-air-a' =>
+        'Cold hands and damp air: a way that is sprayed on and rinsed off would be easier today.',
     'how-to.detail-brush-in-grilles' => 'Detail brush in grilles, badges and gaps while it works.',
-    'how-to.door-seals-locks-fuel-flap' => 'Door seals, locks, fuel flap and jambs: wipe, then a film of seal care where you have it.',
+    'how-to.door-seals-locks-fuel-flap' =>
+        'Door seals, locks, fuel flap and jambs: wipe, then a film of seal care where you have it.',
     'how-to.from-below-upward-the-lower' => 'From below upward, the lower third twice; rinse before it dries.',
     'how-to.from-below-upward-then-once' => 'From below upward, then once more from the top.',
     'how-to.from-the-top-down-roof' => 'From the top down: roof, glass, sides, sills, arches.',
-    'how-to.go-round-once-chips-loose' => 'Go round once: chips, loose edges, soft or matte paint; read the water on one dirty panel.',
-    'how-to.in-passing-rinsed-or-wiped' => 'In passing: rinsed, or wiped with the last side. They get their turn at the next full visit.',
+    'how-to.go-round-once-chips-loose' =>
+        'Go round once: chips, loose edges, soft or matte paint; read the water on one dirty panel.',
+    'how-to.in-passing-rinsed-or-wiped' =>
+        'In passing: rinsed, or wiped with the last side. They get their turn at the next full visit.',
     'how-to.jambs-now-with-little-water' => 'Jambs now, with little water.',
     'how-to.mist-the-panel-from-below' => 'Mist the panel from below upward first, so that dust floats. ',
     'how-to.mitt-and-soft-cloth-only' => 'Mitt and soft cloth only.',
-    'how-to.on-a-clean-wet-panel-before' => 'On a clean, wet panel before anything goes on: this reading tells about the layer.',
-    'how-to.on-cool-better-dry-surfaces' => 'On cool, better dry surfaces. It runs violet where it works: that colour is the sign. Rinse before it pales, very thoroughly.',
+    'how-to.on-a-clean-wet-panel-before' =>
+        'On a clean, wet panel before anything goes on: this reading tells about the layer.',
+    'how-to.on-cool-better-dry-surfaces' =>
+        'On cool, better dry surfaces. It runs violet where it works: that colour is the sign. Rinse before it pales, very thoroughly.',
     'how-to.on-dry-clean-paint' => 'On dry, clean paint.',
     'how-to.on-dry-clean-wheels-a-thin' => 'On dry, clean wheels: a thin coat, buffed.',
     'how-to.on-wet-clean-wheels-mist' => 'On wet, clean wheels: mist barrel and face, let it sit, rinse hard.',
@@ -268,36 +327,54 @@ return [
     'how-to.once-round-grit-loose-edges' => 'Once round: grit, loose edges, anything that must not be wiped.',
     'how-to.one-panel-after-the-other' => 'One panel after the other: washed, and rinsed before the next begins.',
     'how-to.one-panel-from-beginning-to' => 'One panel from beginning to end, then the next.',
-    'how-to.one-wheel-or-one-pair-from' => 'One wheel, or one pair, from beginning to end before the next: sprayed, worked, rinsed within the label’s time.',
-    'how-to.only-on-washed-paint-with' => 'Only on washed paint, with much lubricant, hardly any pressure; fold it often, throw it away when it has fallen. Rinse, then read again: it takes layers along.',
-    'how-to.plain-water-over-the-panels' => 'Plain water over the panels until they stay near {temperature}; keep them wet until the first product is on.',
-    'how-to.read-the-tap-purge-and' => 'Read the tap; purge and start the treatment, so that the tank stays full; leads and hoses laid before the first drop.',
+    'how-to.one-wheel-or-one-pair-from' =>
+        'One wheel, or one pair, from beginning to end before the next: sprayed, worked, rinsed within the label’s time.',
+    'how-to.only-on-washed-paint-with' =>
+        'Only on washed paint, with much lubricant, hardly any pressure; fold it often, throw it away when it has fallen. Rinse, then read again: it takes layers along.',
+    'how-to.plain-water-over-the-panels' =>
+        'Plain water over the panels until they stay near {temperature}; keep them wet until the first product is on.',
+    'how-to.read-the-tap-purge-and' =>
+        'Read the tap; purge and start the treatment, so that the tank stays full; leads and hoses laid before the first drop.',
     'how-to.rinse-bucket-first-warm' => 'Rinse bucket first; warm water in winter, for the hands.',
     'how-to.rinse-foam-a-second-time' => 'Rinse, foam a second time, rinse.',
     'how-to.salt-arches-sills-and-the' => 'Salt: arches, sills and the lower third twice, from below.',
     'how-to.scrub-tyres-until-the-foam' => '; scrub tyres until the foam stays white.',
-    'how-to.soak-under-a-wet-cloth-or-a' => 'Soak under a wet cloth or a diluted cleaner; wait, wipe off without rubbing. Never let it dry.',
-    'how-to.spot-by-spot-on-wait-wipe' => 'Spot by spot: on, wait, wipe, rinse. One product after the other, each rinsed off before the next.',
-    'how-to.spray-on-a-wet-cloth-wipe' => 'Spray on a wet cloth, wipe over the rinsed panel, rinse hard from below upward.',
+    'how-to.soak-under-a-wet-cloth-or-a' =>
+        'Soak under a wet cloth or a diluted cleaner; wait, wipe off without rubbing. Never let it dry.',
+    'how-to.spot-by-spot-on-wait-wipe' =>
+        'Spot by spot: on, wait, wipe, rinse. One product after the other, each rinsed off before the next.',
+    'how-to.spray-on-a-wet-cloth-wipe' =>
+        'Spray on a wet cloth, wipe over the rinsed panel, rinse hard from below upward.',
     'how-to.spray-one-panel-generously' => 'Spray one panel generously, wipe once, turn the side, dry.',
-    'how-to.spray-the-rinsed-panel-half' => 'Spray the rinsed panel, half a minute to a minute, less in sun; rinse hard from below upward.',
+    'how-to.spray-the-rinsed-panel-half' =>
+        'Spray the rinsed panel, half a minute to a minute, less in sun; rinse hard from below upward.',
     'how-to.straight-strokes-no' => 'Straight strokes, no pressure.',
     'how-to.the-shortest-way-round-the' => 'The shortest way round; the lower third still gets sides of its own.',
-    'how-to.the-whole-base-in-good' => 'The whole base in good light: where water lay flat, where it is thin, chips, edges, water marks. Tick what was seen; a photo of each doubt.',
+    'how-to.the-whole-base-in-good' =>
+        'The whole base in good light: where water lay flat, where it is thin, chips, edges, water marks. Tick what was seen; a photo of each doubt.',
     'how-to.their-towels-and-mitts' => 'Their towels and mitts never return to the paint.',
     'how-to.thick-from-below-upward-so' => 'Thick, from below upward, so that it clings.',
     'how-to.thin-and-runny-from-the-top' => 'Thin and runny, from the top, so that it takes the dirt along.',
-    'how-to.thin-what-can-be-seen-is' => 'Thin: what can be seen is too much. It hazes by the weather; a damp applicator, no more panels at once than come off in time.',
-    'how-to.through-the-lance-at-its' => 'Through the lance at its strength at the panel; at most two minutes, rinse well.',
-    'how-to.towels-folded-twice-sides' => '{towels, number, ::group-off} towels folded twice, {sides, number, ::group-off} sides: each side once, then the next.',
-    'how-to.twice-round-with-a-second' => 'Twice round with a second light: front, mirrors, windscreen and wheels are what the owner looks at first.',
+    'how-to.thin-what-can-be-seen-is' =>
+        'Thin: what can be seen is too much. It hazes by the weather; a damp applicator, no more panels at once than come off in time.',
+    'how-to.through-the-lance-at-its' =>
+        'Through the lance at its strength at the panel; at most two minutes, rinse well.',
+    'how-to.towels-folded-twice-sides' =>
+        '{towels, number, ::group-off} towels folded twice, {sides, number, ::group-off} sides: each side once, then the next.',
+    'how-to.twice-round-with-a-second' =>
+        'Twice round with a second light: front, mirrors, windscreen and wheels are what the owner looks at first.',
     'how-to.twice-the-second-foam-stays' => 'Twice: the second foam stays on as lubricant for the wash.',
-    'how-to.two-buckets-with-grit' => 'Two buckets with grit guards; rinse the mitt after every panel, twice after the lower third.',
+    'how-to.two-buckets-with-grit' =>
+        'Two buckets with grit guards; rinse the mitt after every panel, twice after the lower third.',
     'how-to.tyres-thin-coat-5-to-10' => 'Tyres: thin coat, 5 to 10 minutes, wiped back so that nothing slings.',
-    'how-to.tyres-thin-coat-5-to-10-2' => 'Tyres: thin coat, 5 to 10 minutes, then a second thin one; wiped once against sling.',
-    'how-to.upper-and-lower-mitt-two' => 'Upper and lower mitt, two buckets with grit guards; rinse the mitt after every panel.',
-    'how-to.wet-towel-one-pass-then-dry' => '{first}Wet towel, one pass, then dry the panel at once with the next clean side.',
-    'how-to.wipe-a-corner-when-it-comes' => 'Wipe a corner: when it comes off clear it has hazed. High pile, light hand, a fresh side for the second pass.',
+    'how-to.tyres-thin-coat-5-to-10-2' =>
+        'Tyres: thin coat, 5 to 10 minutes, then a second thin one; wiped once against sling.',
+    'how-to.upper-and-lower-mitt-two' =>
+        'Upper and lower mitt, two buckets with grit guards; rinse the mitt after every panel.',
+    'how-to.wet-towel-one-pass-then-dry' =>
+        '{first}Wet towel, one pass, then dry the panel at once with the next clean side.',
+    'how-to.wipe-a-corner-when-it-comes' =>
+        'Wipe a corner: when it comes off clear it has hazed. High pile, light hand, a fresh side for the second pass.',
     'how-to.write-down-what-was-used' => 'Write down what was used, what was read, what was noticed.',
     'item.arches' => 'arches',
     'item.dressing' => 'tyre dressing',
@@ -329,7 +406,8 @@ return [
     'laying.decided' => '{decision}: {why}',
     'laying.none-not-here-not-today' => 'None: not here, not today',
     'laying.nothing' => 'none',
-    'laying.on' => '{role} on {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}}: {bottle}',
+    'laying.on' =>
+        '{role} on {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}}: {bottle}',
     'laying.on-wheels' => 'On wheels: {decision}',
     'laying.towels' => '{towels} towels, {sides} sides',
     'loosening.foam' => 'Foam',
@@ -365,28 +443,36 @@ return [
     'match-part.towels' => 'Towels',
     'match-part.tyres' => 'Tyres',
     'match-part.washing' => 'How it is washed',
-    'method-choice.a-faint-film-stays-at-this' => 'A faint film stays: at this soil foam and water don’t take all of it.',
+    'method-choice.a-faint-film-stays-at-this' =>
+        'A faint film stays: at this soil foam and water don’t take all of it.',
     'method-choice.a-quick-visit-on-is-wiped' => 'A quick visit on {soil} is wiped: {method}',
     'method-choice.air-below-no-wet-work' => 'Air below {temperature}: no wet work outdoors.',
     'method-choice.because' => ': {reason}',
-    'method-choice.bring-a-tank-with-water-the' => 'Bring a tank: with water the dirt can be loosened and rinsed away before anything touches it.',
+    'method-choice.bring-a-tank-with-water-the' =>
+        'Bring a tank: with water the dirt can be loosened and rinsed away before anything touches it.',
     'method-choice.chosen' => '{first}{softened}.{gentler}',
     'method-choice.find-shade-or-come-at' => 'Find shade, or come at another hour.',
     'method-choice.frost-outside-the-bay' => 'Frost outside the bay.',
-    'method-choice.is-refused-is-the-gentlest' => '{preferred} is refused ({why}). {method} is the gentlest that may meet {soil}',
+    'method-choice.is-refused-is-the-gentlest' =>
+        '{preferred} is refused ({why}). {method} is the gentlest that may meet {soil}',
     'method-choice.is-your-school-and-it-may' => '{method} is your school, and it may meet {soil}',
     'method-choice.it-needs-a-layer-that' => 'It needs a layer that repels, and the water does not run off here.',
     'method-choice.it-needs-pressure-water' => 'It needs pressure water.',
-    'method-choice.kept-wet-with-plain-water' => 'Kept wet with plain water the panel settles near {temperature}: measure it then and match again.',
+    'method-choice.kept-wet-with-plain-water' =>
+        'Kept wet with plain water the panel settles near {temperature}: measure it then and match again.',
     'method-choice.no-hose-and-rinseless-refused' => 'There is no water for a hose; rinseless: {why}',
     'method-choice.nothing-may-touch-under' => 'Nothing may touch {soil} under these conditions{because}.',
     'method-choice.of-which-is-left-when-the' => ', of which {left, number, ::.##} is left when the paint is touched',
     'method-choice.or-move-the-turn' => 'Or move the turn.',
     'method-choice.soil' => 'soil {soil, number, ::group-off}{grit}',
-    'method-choice.soil-is-over-its-ceiling-of' => 'Soil {soil, number, ::group-off} is over its ceiling of {ceiling, number, ::group-off}.',
-    'method-choice.take-it-into-a-warm-bay' => 'Take it into a warm bay, where rinseless is possible up to a road film; or wait for milder air.',
-    'method-choice.the-paint-is-soft-would' => ' The paint is soft: {method} would carry {percent, number, ::group-off} % less contact risk.',
-    'method-choice.the-panel-is-at-and-above' => 'The panel is at {temperature}, and above {limit} nothing is worked: shade, or another hour.',
+    'method-choice.soil-is-over-its-ceiling-of' =>
+        'Soil {soil, number, ::group-off} is over its ceiling of {ceiling, number, ::group-off}.',
+    'method-choice.take-it-into-a-warm-bay' =>
+        'Take it into a warm bay, where rinseless is possible up to a road film; or wait for milder air.',
+    'method-choice.the-paint-is-soft-would' =>
+        ' The paint is soft: {method} would carry {percent, number, ::group-off} % less contact risk.',
+    'method-choice.the-panel-is-at-and-above' =>
+        'The panel is at {temperature}, and above {limit} nothing is worked: shade, or another hour.',
     'method-choice.there-is-grit-wiping-would' => 'There is grit: wiping would drag it over the paint.',
     'method-choice.there-is-no-water-for-a' => 'There is no water for a hose.',
     'method-choice.with-grit' => ' with grit',
@@ -425,14 +511,17 @@ return [
     'needs.wheels-without-a-hose-with' => 'Wheels without a hose, with the last towels',
     'needs.with-the-topper-to-spread' => 'With the topper, to spread it',
     'needs.your-school-uses-one-at' => 'Your school uses one at every wash',
-    'none-fits.a-that-suits-and-what-lies' => 'A {role} that suits {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}} and what lies on it would have to be bought.',
+    'none-fits.a-that-suits-and-what-lies' =>
+        'A {role} that suits {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}} and what lies on it would have to be bought.',
     'none-fits.dries-first' => 'every {role} would dry before it has worked',
-    'none-fits.look-at-it-beside-this' => 'Look at it beside this choice, with its cautions, or put a gentler {role} on the shelf.',
+    'none-fits.look-at-it-beside-this' =>
+        'Look at it beside this choice, with its cautions, or put a gentler {role} on the shelf.',
     'none-fits.needs-water' => 'every {role} has to be rinsed, and there is no water',
     'none-fits.needs-water-remedy' => 'Bring a tank.',
     'none-fits.not-on-the-shelf' => 'there is no {role} on the shelf',
     'none-fits.only-an-acid' => 'the only {role} that may be used is an acid, which is taken by hand alone',
-    'none-fits.put-a-for-on-the-shelf-or' => 'Put a {role} for {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}} on the shelf, or go without and say so.',
+    'none-fits.put-a-for-on-the-shelf-or' =>
+        'Put a {role} for {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}} on the shelf, or go without and say so.',
     'none-fits.ruled-out' => 'every {role} is ruled out here',
     'none-fits.too-cold' => 'the panel is too cold for every {role}',
     'none-fits.too-cold-remedy' => 'A warmer hour, or a bay.',
@@ -502,7 +591,8 @@ return [
     'numbers.garage' => 'Garage',
     'numbers.good-from' => 'Good from',
     'numbers.hard-paint' => 'Hard paint',
-    'numbers.has-to-lie-between' => '“{number}” has to lie between {low, number, ::group-off .###} and {high, number, ::group-off .###}.',
+    'numbers.has-to-lie-between' =>
+        '“{number}” has to lie between {low, number, ::group-off .###} and {high, number, ::group-off .###}.',
     'numbers.heated-garage' => 'Heated garage',
     'numbers.how-dirty-is-too-dirty' => 'How dirty is too dirty',
     'numbers.how-it-is-washed' => 'How it is washed',
@@ -699,18 +789,23 @@ return [
     'reasons.a-bay-or-a-product-for-such' => 'a bay, or a product for such a day,',
     'reasons.a-dry-day-or-a-bay' => 'a dry day, or a bay,',
     'reasons.an-hour' => 'An hour',
-    'reasons.days-from-to-at-most' => '{days, number, ::group-off} days from {from} to {to}; {max, number, ::group-off} at most.',
+    'reasons.days-from-to-at-most' =>
+        '{days, number, ::group-off} days from {from} to {to}; {max, number, ::group-off} at most.',
     'reasons.hours' => '{hours}:{minutes, number, ::00} hours',
     'reasons.it-clashes-with-another' => 'It clashes with another lock.',
     'reasons.it-is-too-soon-after-or' => 'it is too soon after or before another visit',
     'reasons.it-lies-outside-the-days' => 'It lies outside the days planned.',
-    'reasons.it-takes-minutes-with-the' => 'It takes {needs, number, ::group-off} minutes with the way, and the longest day has {longest, number, ::group-off}: more people at it, or a longer day, would hold it.',
+    'reasons.it-takes-minutes-with-the' =>
+        'It takes {needs, number, ::group-off} minutes with the way, and the longest day has {longest, number, ::group-off}: more people at it, or a longer day, would hold it.',
     'reasons.it-was-late-before-the-plan' => 'It was late before the plan begins.',
-    'reasons.its-minutes-do-not-fit-into' => 'Its {minutes, number, ::group-off} minutes do not fit into anybody’s day.',
+    'reasons.its-minutes-do-not-fit-into' =>
+        'Its {minutes, number, ::group-off} minutes do not fit into anybody’s day.',
     'reasons.minutes' => '{minutes} minutes',
-    'reasons.more-on-would-hold-it' => '{amount} more on {weekday, select, 1 {Monday} 2 {Tuesday} 3 {Wednesday} 4 {Thursday} 5 {Friday} 6 {Saturday} other {Sunday}} {on} would hold it.',
+    'reasons.more-on-would-hold-it' =>
+        '{amount} more on {weekday, select, 1 {Monday} 2 {Tuesday} 3 {Wednesday} 4 {Thursday} 5 {Friday} 6 {Saturday} other {Sunday}} {on} would hold it.',
     'reasons.no-visit-after-days-at-most' => 'No visit after {on}; {max, number, ::group-off} days at most.',
-    'reasons.nobody-is-let-in-after-when' => 'Nobody is let in after {until}, when the papers run out; the visit of about {wished} waits until they are renewed.',
+    'reasons.nobody-is-let-in-after-when' =>
+        'Nobody is let in after {until}, when the papers run out; the visit of about {wished} waits until they are renewed.',
     'reasons.nobody-who-works-may-go' => 'nobody who works may go there',
     'reasons.nobody-who-works-on-that' => 'Nobody who works on that day may go there.',
     'reasons.nobody-works' => 'nobody works',
@@ -718,7 +813,8 @@ return [
     'reasons.none-fits-before-the-end' => 'none fits before the end',
     'reasons.nothing-on-the-shelf-goes' => 'Nothing on the shelf goes on in the weather of',
     'reasons.on-days' => '{what} on {days, plural, one {# day} other {# days}}',
-    'reasons.on-there-is-no-time-for-its' => 'On {on} there is no time for its {minutes, number, ::group-off} minutes: more time on that day, or another crew, would hold it.',
+    'reasons.on-there-is-no-time-for-its' =>
+        'On {on} there is no time for its {minutes, number, ::group-off} minutes: more time on that day, or another crew, would hold it.',
     'reasons.other-things-would-suffer' => 'other things would suffer more',
     'reasons.the-crews-are-full' => 'the crews are full',
     'reasons.the-first-that-fits-is' => 'the first that fits is {on}',
@@ -729,11 +825,14 @@ return [
     'reasons.there-is-no-day-for-it' => 'There is no day for it.',
     'reasons.too-late-after' => 'Too late after {late}; {first}. {why}',
     'reasons.would-hold-it' => '{what} {days}; {remedy} would hold it.',
-    'refills.the-final-rinse-takes-about' => 'The final rinse takes about {need, number, ::group-off} l of treated water and there are {startL, number, ::group-off}: rinse sides and sills from the tap where there is one, or bring more.',
-    'refills.the-tank-holds-l-and-the' => 'The tank holds {holdsL} l and the next rinse takes more than is left: let it fill, about {minutes, number, ::group-off} minutes, while you wash.',
+    'refills.the-final-rinse-takes-about' =>
+        'The final rinse takes about {need, number, ::group-off} l of treated water and there are {startL, number, ::group-off}: rinse sides and sills from the tap where there is one, or bring more.',
+    'refills.the-tank-holds-l-and-the' =>
+        'The tank holds {holdsL} l and the next rinse takes more than is left: let it fill, about {minutes, number, ::group-off} minutes, while you wash.',
     'remedies.in-the-shade' => 'In the shade',
     'remedies.instead' => '{count, plural, =0 {,} other { ({bottles} instead)}}',
-    'remedies.it-can-be-worked-in-minutes' => '{says}{instead} it can be worked, in {finish, number, ::group-off} minutes.',
+    'remedies.it-can-be-worked-in-minutes' =>
+        '{says}{instead} it can be worked, in {finish, number, ::group-off} minutes.',
     'remedies.with-a-second-pair-of-hands' => 'With a second pair of hands',
     'remedies.without' => 'Without {bottle}',
     'role.base' => 'base layer',
@@ -791,7 +890,8 @@ return [
     'school.no-overspray-less-product' => 'No overspray, less product.',
     'school.nothing-builds-up-and' => 'Nothing builds up, and readings show the layer itself.',
     'school.nothing-dries-on-the-paint' => 'Nothing dries on the paint while one kneels at a wheel.',
-    'school.nothing-touches-the-paint' => 'Nothing touches the paint, and seals dry too; slower, and it wants a socket.',
+    'school.nothing-touches-the-paint' =>
+        'Nothing touches the paint, and seals dry too; slower, and it wants a socket.',
     'school.on-the-cloth' => 'On the cloth',
     'school.on-the-paint' => 'On the paint',
     'school.one-mitt' => 'One mitt',
@@ -823,20 +923,27 @@ return [
     'school.two-mitts' => 'Two mitts',
     'school.tyre-asks' => 'How tyres are left',
     'school.warm-air' => 'Warm air',
-    'school.what-is-never-touched-is' => 'What is never touched is never scratched; a faint film stays when it is dirtier.',
+    'school.what-is-never-touched-is' =>
+        'What is never touched is never scratched; a faint film stays when it is dirtier.',
     'school.wheels-asks' => 'Wheels first or paint first',
     'school.wheels-first' => 'Wheels first',
     'school.when-the-water-says-so' => 'When the water says so',
     'school.wiped-back-looks-like' => 'Wiped back: looks like rubber, slings nothing.',
-    'school.with-a-fresh-side-for-every' => 'With a fresh side for every stretch the way round is the quickest. Many towels only.',
-    'section-plan.nothing-dries-on-it-and-no' => 'Nothing dries on it and no label hurries; as much at once as one likes.',
+    'school.with-a-fresh-side-for-every' =>
+        'With a fresh side for every stretch the way round is the quickest. Many towels only.',
+    'section-plan.nothing-dries-on-it-and-no' =>
+        'Nothing dries on it and no label hurries; as much at once as one likes.',
     'section-plan.of' => '{name}: {says}',
-    'section-plan.within-at-a-time-goes' => 'Within {window}. {unit, select, wheel {{at, plural, one {# wheel} other {# wheels}}} other {{at, plural, one {# panel} other {# panels}}}} at a time, {goes} goes.',
+    'section-plan.within-at-a-time-goes' =>
+        'Within {window}. {unit, select, wheel {{at, plural, one {# wheel} other {# wheels}}} other {{at, plural, one {# panel} other {# panels}}}} at a time, {goes} goes.',
     'section-plan.within-enough-for-all-of-it' => 'Within {window}, enough for all of it at once.',
-    'section-plan.within-one-after-the-other' => 'Within {window}. One {unit, select, wheel {wheel} other {panel}} after the other, each from beginning to end.',
-    'section-plan.within-too-short-for-even' => 'Within {window}, too short for even one {unit, select, wheel {wheel} other {panel}}. Cool it, find shade, or move the hour.',
+    'section-plan.within-one-after-the-other' =>
+        'Within {window}. One {unit, select, wheel {wheel} other {panel}} after the other, each from beginning to end.',
+    'section-plan.within-too-short-for-even' =>
+        'Within {window}, too short for even one {unit, select, wheel {wheel} other {panel}}. Cool it, find shade, or move the hour.',
     'sections.all-at-once' => 'all at once.',
-    'sections.goes-so-that-each-is-rinsed' => '{step}: {goes, number, ::group-off} goes, so that each is rinsed before it is forgotten.',
+    'sections.goes-so-that-each-is-rinsed' =>
+        '{step}: {goes, number, ::group-off} goes, so that each is rinsed before it is forgotten.',
     'sections.in-pairs' => 'in pairs',
     'sections.one-panel-after-the-other' => '{step}: One panel after the other: sprayed, wiped, dried.',
     'sections.one-wheel-after-the-other' => 'one wheel after the other',
@@ -844,7 +951,8 @@ return [
     'sections.part-of-a-wheel-after-the' => 'part of a wheel after the other,',
     'sections.wheels' => 'Wheels: {says}',
     'sections.within-each-from-beginning' => 'within {window}, {how}, each from beginning to end.',
-    'sections.within-nothing-can-work-and' => 'within {window} nothing can work and be rinsed off again. Cool them, or leave it out.',
+    'sections.within-nothing-can-work-and' =>
+        'within {window} nothing can work and be rinsed off again. Cool them, or leave it out.',
     'sections.within-rinsed-before-it-is' => 'within {window}, {how} rinsed before it is worked.',
     'sequence.arrive-and-look' => 'Arrive and look',
     'sequence.cool-the-panels' => 'Cool the panels',
@@ -894,7 +1002,8 @@ return [
     'stretch.panel-by-panel' => '{on}, panel by panel',
     'topper-choice.a-clean-reading-has-failed' => 'A clean reading has failed since this visit was planned.',
     'topper-choice.a-clean-reading-has-failed-already' => 'A clean reading has already failed.',
-    'topper-choice.a-faint-film-stays-after' => 'A faint film stays after touchless at this soil; a topper would lock it in.',
+    'topper-choice.a-faint-film-stays-after' =>
+        'A faint film stays after touchless at this soil; a topper would lock it in.',
     'topper-choice.a-reset-strips-down-to-bare' => 'A reset strips down to bare paint: the new base goes on first.',
     'topper-choice.and-has-been-due-for' => ' It has been due for {days}.',
     'topper-choice.and-is-due-in' => ' It is due in {days}.',
@@ -910,19 +1019,26 @@ return [
     'topper-choice.it-is-planned-for-this' => 'It is planned for this visit.{due}',
     'topper-choice.it-still-fails-after' => 'It still fails after decontamination: what lies outermost is spent.',
     'topper-choice.more-than-a-year' => 'more than a year',
-    'topper-choice.nobody-knows-since-when-it' => 'Nobody knows since when it is on, so there is no date: let the clean water decide.',
+    'topper-choice.nobody-knows-since-when-it' =>
+        'Nobody knows since when it is on, so there is no date: let the clean water decide.',
     'topper-choice.nothing-is-washed-so' => 'Nothing is washed, so nothing goes on.',
-    'topper-choice.something-is-bonded-to-the' => 'Something is bonded to the paint: take it off, read the water again, then decide.',
+    'topper-choice.something-is-bonded-to-the' =>
+        'Something is bonded to the paint: take it off, read the water again, then decide.',
     'topper-choice.the-base-is-renewed-today' => 'The base is renewed today: nothing goes on top of it yet.',
-    'topper-choice.the-beads-are-back-after' => 'The beads are back after decontamination: a topper is a choice, not a need.',
-    'topper-choice.the-clean-surface-failed-at' => 'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.',
-    'topper-choice.the-clean-surface-fails-and' => 'The clean surface fails, and it may only be clogged: decontaminate, read again, then decide.',
+    'topper-choice.the-beads-are-back-after' =>
+        'The beads are back after decontamination: a topper is a choice, not a need.',
+    'topper-choice.the-clean-surface-failed-at' =>
+        'The clean surface failed at the last visit, and it may only be clogged: decontaminate, read again, then decide.',
+    'topper-choice.the-clean-surface-fails-and' =>
+        'The clean surface fails, and it may only be clogged: decontaminate, read again, then decide.',
     'topper-choice.the-clean-water-holds-and' => 'The clean water holds, and your school waits until it fails.',
     'topper-choice.the-plan-has-none-for-this' => 'The plan has none for this visit.{due}',
     'topper-choice.the-water-holds-your-school' => 'The water holds; your school tops every wash.',
-    'topper-choice.there-is-nothing-on-it-to' => 'There is nothing on it to top up: suggest a base layer, then a wash keeps something.',
+    'topper-choice.there-is-nothing-on-it-to' =>
+        'There is nothing on it to top up: suggest a base layer, then a wash keeps something.',
     'topper-choice.weeks' => '{weeks, plural, one {# week} other {# weeks}}',
-    'topper-choice.your-school-renews-when-a' => 'Your school renews when a clean reading fails: wash, read, then decide.',
+    'topper-choice.your-school-renews-when-a' =>
+        'Your school renews when a clean reading fails: wash, read, then decide.',
     'topper-choice.your-school-tops-every-wash' => 'Your school tops every wash.',
     'urge.at-an-hour' => '{why}At {hour, number, ::00}:00 it can be done as it should.',
     'urge.first' => '{why} ',
@@ -934,36 +1050,57 @@ return [
     'visit.on' => '{bottle} on {zone}',
     'water-talk.a-topper-can-carry-it-for' => 'A topper can carry it for now. Put one on and read the water on it.',
     'water-talk.a-topper-is-your-choice' => 'A topper is your choice. Where one goes on, this surface is ready for it.',
-    'water-talk.an-arrival-reading-tells' => 'An arrival reading tells about dirt. If it is always like this, the rhythm is too slow for its roads.',
+    'water-talk.an-arrival-reading-tells' =>
+        'An arrival reading tells about dirt. If it is always like this, the rhythm is too slow for its roads.',
     'water-talk.ask-who-washes-it-between' => 'Ask who washes it between visits, and read the sides first.',
-    'water-talk.clean-down-to-the-surface' => 'Clean down to the surface and the water still hangs on. No topper lies over it, so it is the base itself that is tired.',
+    'water-talk.clean-down-to-the-surface' =>
+        'Clean down to the surface and the water still hangs on. No topper lies over it, so it is the base itself that is tired.',
     'water-talk.compare-the-same-parts-on' => 'Compare the same parts on arrival.',
     'water-talk.decontaminate-one-panel' => 'Decontaminate one panel, rinse, and read it again before judging.',
-    'water-talk.if-that-panel-comes-back' => 'If that panel comes back, plan the decontamination; if not, the topper is used up.',
-    'water-talk.if-the-arrival-water-looks' => 'If the arrival water looks dead again, wash first and judge after. Does it happen sooner each time? Then come more often, or pre-wash harder.',
-    'water-talk.in-the-salt-months-soak-the' => 'In the salt months soak the lower third first, and come closer together.',
-    'water-talk.its-successor-starts-today' => 'Its successor starts today: the first clean reading of the next visit tells how it took.',
-    'water-talk.look-for-spots-with-a-light' => 'Look for spots with a light from the side. Spots come off before any topper; a cool panel and the label of the remover decide how.',
-    'water-talk.look-the-base-over-on-two' => 'Look the base over on two panels; where even a fresh topper does not help, its refresh is due.',
-    'water-talk.look-the-base-over-with-a' => 'Look the base over with a second light. Was the panel free of wax and oils, dry enough, cool enough for the topper?',
+    'water-talk.if-that-panel-comes-back' =>
+        'If that panel comes back, plan the decontamination; if not, the topper is used up.',
+    'water-talk.if-the-arrival-water-looks' =>
+        'If the arrival water looks dead again, wash first and judge after. Does it happen sooner each time? Then come more often, or pre-wash harder.',
+    'water-talk.in-the-salt-months-soak-the' =>
+        'In the salt months soak the lower third first, and come closer together.',
+    'water-talk.its-successor-starts-today' =>
+        'Its successor starts today: the first clean reading of the next visit tells how it took.',
+    'water-talk.look-for-spots-with-a-light' =>
+        'Look for spots with a light from the side. Spots come off before any topper; a cool panel and the label of the remover decide how.',
+    'water-talk.look-the-base-over-on-two' =>
+        'Look the base over on two panels; where even a fresh topper does not help, its refresh is due.',
+    'water-talk.look-the-base-over-with-a' =>
+        'Look the base over with a second light. Was the panel free of wax and oils, dry enough, cool enough for the topper?',
     'water-talk.nothing-it-needs-no-help' => 'Nothing. It needs no help today.',
     'water-talk.nothing-more-let-it-cure-as' => 'Nothing more. Let it cure as its label says.',
     'water-talk.nothing-the-wash-was-all-it' => 'Nothing. The wash was all it needed.',
-    'water-talk.pre-wash-and-rinse-the' => 'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.',
-    'water-talk.put-the-topper-on-while-the' => 'Put the topper on while the surface is this clean, and read the water on it.',
-    'water-talk.read-a-panel-nobody-touches' => 'Read a panel nobody touches. Where it holds, put the topper on the sides alone.',
-    'water-talk.read-before-and-after-the' => 'Read before and after the wash: if the wash alone brings the beads back, leave the iron remover in the van.',
-    'water-talk.read-the-clean-water-again' => 'Read the clean water again; while it holds, only the date asks for a topper.',
-    'water-talk.read-two-panels-apart' => 'Read two panels apart before anything goes on. If the base does not hold by itself, talk about refreshing it.',
+    'water-talk.pre-wash-and-rinse-the' =>
+        'Pre-wash and rinse the lower third once more, or decontaminate it alone, and read it again.',
+    'water-talk.put-the-topper-on-while-the' =>
+        'Put the topper on while the surface is this clean, and read the water on it.',
+    'water-talk.read-a-panel-nobody-touches' =>
+        'Read a panel nobody touches. Where it holds, put the topper on the sides alone.',
+    'water-talk.read-before-and-after-the' =>
+        'Read before and after the wash: if the wash alone brings the beads back, leave the iron remover in the van.',
+    'water-talk.read-the-clean-water-again' =>
+        'Read the clean water again; while it holds, only the date asks for a topper.',
+    'water-talk.read-two-panels-apart' =>
+        'Read two panels apart before anything goes on. If the base does not hold by itself, talk about refreshing it.',
     'water-talk.rinse-the-top-last-with' => 'Rinse the top last with treated water, dry it first, and read it apart.',
-    'water-talk.roof-and-bonnet-fail-while' => 'Roof and bonnet fail while the sides hold: sun, or water that dried on them.',
-    'water-talk.the-low-panels-fail-while' => 'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
-    'water-talk.the-sheet-took-seconds-to' => 'The sheet took {now, number, ::.#} seconds to leave, {before, number, ::.#} last time: something holds it back.',
-    'water-talk.the-sides-fail-while-roof' => 'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
-    'water-talk.this-is-the-reading-to' => 'This is the reading to compare with: read the same places after the next wash.',
+    'water-talk.roof-and-bonnet-fail-while' =>
+        'Roof and bonnet fail while the sides hold: sun, or water that dried on them.',
+    'water-talk.the-low-panels-fail-while' =>
+        'The low panels fail while the panels above them hold: salt and road film sit there, not age.',
+    'water-talk.the-sheet-took-seconds-to' =>
+        'The sheet took {now, number, ::.#} seconds to leave, {before, number, ::.#} last time: something holds it back.',
+    'water-talk.the-sides-fail-while-roof' =>
+        'The sides fail while roof and low panels hold: that is hands, sleeves, a brush, or a topper that was missed there.',
+    'water-talk.this-is-the-reading-to' =>
+        'This is the reading to compare with: read the same places after the next wash.',
     'water-talk.wash-and-read-the-same' => 'Wash, and read the same parts again.',
     'water-talk.wash-then-read-again-on-the' => 'Wash, then read again on the clean paint. Judge nothing before.',
-    'water-talk.water-moves-worse-on-than' => 'Water moves worse on {part} than elsewhere. On a dirty car that is where the dirt lies, no more.',
+    'water-talk.water-moves-worse-on-than' =>
+        'Water moves worse on {part} than elsewhere. On a dirty car that is where the dirt lies, no more.',
     'weeks.not-there' => 'It can’t be put there: {why}',
     'what-if.in-shade' => 'In shade',
     'what-if.with-a-tank-of-treated' => 'With a tank of treated water',

@@ -123,7 +123,11 @@ final class LanceTest extends TestCase
         );
         $used = array_filter(array_map(static fn(Fill $fill): ?string => $fill->vessel, $plan->fills));
         self::assertSame(count($used), count(array_unique($used)), 'No vessel holds two mixes.');
-        $by = array_column(array_map(static fn(Fill $fill): array => [Told::en($fill->product), $fill], $plan->fills), 1, 0);
+        $by = array_column(
+            array_map(static fn(Fill $fill): array => [Told::en($fill->product), $fill], $plan->fills),
+            1,
+            0,
+        );
         self::assertEqualsWithDelta(30.0, $by['Bare Soap']->productMl, 1e-9, '1:500 in 15 litres');
         self::assertSame('Sprayer', $by['Lifter']->vessel);
         self::assertEqualsWithDelta(((1000.0 * 12.5) / 11.5) * 1.1 * 0.0625, $by['Lifter']->productMl, 1e-9);

@@ -228,7 +228,7 @@ final class VisitTest extends TestCase
             array_filter($said, static fn(string $says): bool => str_contains($says, 'slippery')),
             'and nothing twice',
         );
-        self::assertContains('Where the insects and lime were', Told::all($steps["check"]->looks));
+        self::assertContains('Where the insects and lime were', Told::all($steps['check']->looks));
         self::assertTrue(
             array_filter(
                 $steps['hand-over']->cautions,

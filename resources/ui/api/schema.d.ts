@@ -3181,6 +3181,11 @@ export interface components {
       email: string
       /** @enum {string} */
       theme: 'auto' | 'light' | 'dark'
+      /**
+       * @description What they read in; that of their browser when null
+       * @enum {string|null}
+       */
+      language: 'en' | 'de' | null
       /** @enum {string} */
       role: 'owner' | 'technician'
       workspace: components['schemas']['Workspace']

@@ -154,7 +154,10 @@ final readonly class TopperChoice
         $days = $renewal?->inDays($schools);
 
         return match (true) {
-            $renewal?->failed === true => [Decision::Apply, Said::of('topper-choice.a-clean-reading-has-failed-already')],
+            $renewal?->failed === true => [
+                Decision::Apply,
+                Said::of('topper-choice.a-clean-reading-has-failed-already'),
+            ],
             $days === null => [Decision::ReadFirst, Said::of('topper-choice.nobody-knows-since-when-it')],
             $days <= 0.0 => [
                 Decision::Apply,

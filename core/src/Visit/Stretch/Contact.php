@@ -319,9 +319,7 @@ final readonly class Contact extends Stretch
             Step::Wash,
             Said::of(
                 'contact.wash-of',
-                wash: $roof && $this->make->isTall()
-                    ? Said::of('contact.wash-roof-first')
-                    : Said::of('contact.wash'),
+                wash: $roof && $this->make->isTall() ? Said::of('contact.wash-roof-first') : Said::of('contact.wash'),
                 mark: $mark,
             ),
             $id,
