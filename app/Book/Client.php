@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string|null $contact
  * @property string|null $phone
+ * @property string|null $language  what they are written to in; English when null
  * @property string|null $email
  * @property string|null $note
  * @property int $version
@@ -28,7 +29,7 @@ class Client extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['version' => 1];
+    protected $attributes = ['version' => 1, 'language' => null];
 
     /** @return HasMany<Vehicle, $this> */
     public function vehicles(): HasMany

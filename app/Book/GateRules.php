@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book;
 
 use Carbon\CarbonImmutable;
+use Vicissa\Core\Says\Said;
 
 /** What a place asks of those who come: its hours, its register, its proof of insurance (domain §11). */
 final readonly class GateRules
@@ -16,7 +17,7 @@ final readonly class GateRules
      * @param CarbonImmutable $day       in the workspace's time zone
      * @param int|null $fromMin          when the visit is meant to begin, minutes of the day; null when nobody said
      * @param int|null $minutes          how long it takes
-     * @return list<array{says: string, grave: bool}>
+     * @return list<array{says: Said, grave: bool}>
      */
     public static function for(?Site $site, CarbonImmutable $day, ?int $fromMin = null, ?int $minutes = null): array
     {
@@ -31,11 +32,19 @@ final readonly class GateRules
                 match (true) {
                     $expires === null => null,
                     $expires->toDateString() < $day->toDateString() => [
-                        'says' => "The proof of insurance for {$site->name} ran out on {$expires->toDateString()}. Renew it before you drive there.",
+                        'says' => Said::of(
+                            'gate.proof-ran-out',
+                            site: $site->name,
+                            on: Said::day($expires->toDateString()),
+                        ),
                         'grave' => true,
                     ],
                     $expires->toDateString() <= $day->addDays(self::SOON_DAYS)->toDateString() => [
-                        'says' => "The proof of insurance for {$site->name} runs out on {$expires->toDateString()}.",
+                        'says' => Said::of(
+                            'gate.proof-runs-out',
+                            site: $site->name,
+                            on: Said::day($expires->toDateString()),
+                        ),
                         'grave' => false,
                     ],
                     default => null,
@@ -46,18 +55,18 @@ final readonly class GateRules
                         $fromMin !== null &&
                         ($fromMin < $hours[0] || $fromMin + ($minutes ?? 0) > $hours[1])
                         => [
-                        'says' => sprintf(
-                            'Open %s: from %s on, %d minutes of work don’t fit.',
-                            $site->hours,
-                            self::clock($fromMin),
-                            $minutes ?? 0,
+                        'says' => Said::of(
+                            'gate.does-not-fit',
+                            hours: $site->hours,
+                            from: self::clock($fromMin),
+                            minutes: $minutes ?? 0,
                         ),
                         'grave' => true,
                     ],
-                    default => ['says' => "Open {$site->hours}.", 'grave' => false],
+                    default => ['says' => Said::of('gate.open', hours: $site->hours), 'grave' => false],
                 },
                 ...self::register($site, $day->toDateString()),
-                $site->access === null ? null : ['says' => $site->access, 'grave' => false],
+                $site->access === null ? null : ['says' => Said::written($site->access), 'grave' => false],
             ]),
         );
     }
@@ -65,7 +74,7 @@ final readonly class GateRules
     /**
      * Who may go in, by its register; where the day is later than somebody's papers hold, they stay outside.
      *
-     * @return list<array{says: string, grave: bool}>
+     * @return list<array{says: Said, grave: bool}>
      */
     private static function register(Site $site, string $on): array
     {
@@ -87,25 +96,22 @@ final readonly class GateRules
             $in === []
                 ? [
                     [
-                        'says' => "Nobody is on the register of {$site->name}. Have yourselves put on it before you drive there.",
+                        'says' => Said::of('gate.nobody-on-the-register', site: $site->name),
                         'grave' => true,
                     ],
                 ]
                 : [
                     [
-                        'says' =>
-                            'On the register: ' .
-                            implode(
-                                ', ',
-                                array_map(
-                                    static fn(string $who, ?string $until): string => $until === null
-                                        ? $who
-                                        : "{$who} until {$until}",
-                                    array_keys($in),
-                                    array_values($in),
-                                ),
-                            ) .
-                            '. Nobody else is let in.',
+                        'says' => Said::of(
+                            'gate.on-the-register',
+                            people: array_map(
+                                static fn(string $who, ?string $until): string|Said => $until === null
+                                    ? $who
+                                    : Said::of('gate.until', who: $who, until: Said::day($until)),
+                                array_keys($in),
+                                array_values($in),
+                            ),
+                        ),
                         'grave' => false,
                     ],
                 ];
@@ -114,7 +120,12 @@ final readonly class GateRules
             ...$says,
             ...array_map(
                 static fn(string $who, string $until): array => [
-                    'says' => "{$who} was on the register of {$site->name} until {$until} and is not let in.",
+                    'says' => Said::of(
+                        'gate.was-on-the-register',
+                        who: $who,
+                        site: $site->name,
+                        until: Said::day($until),
+                    ),
                     'grave' => true,
                 ],
                 array_keys($gone),

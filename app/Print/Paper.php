@@ -30,8 +30,13 @@ final readonly class Paper
     ul { margin: 0 0 1.5mm; padding-left: 5mm; } li { margin-bottom: 0.6mm; }
     CSS;
 
-    public function pdf(string $title, string $body, string $foot): string
-    {
+    public function pdf(
+        string $title,
+        string $body,
+        string $foot,
+        string $page = '{PAGE_NUM} of {PAGE_COUNT}',
+        string $language = 'en',
+    ): string {
         $pdf = new Dompdf(
             new Options([
                 'isRemoteEnabled' => false,
@@ -43,7 +48,7 @@ final readonly class Paper
             ]),
         );
         $pdf->loadHtml(
-            '<html lang="en"><head><meta charset="utf-8"><title>' .
+            "<html lang=\"{$language}\"><head><meta charset=\"utf-8\"><title>" .
                 e($title) .
                 '</title><style>' .
                 self::STYLE .
@@ -56,7 +61,7 @@ final readonly class Paper
         $canvas = $pdf->getCanvas();
         $font = (string) $pdf->getFontMetrics()->getFont('DejaVu Sans');
         $canvas->page_text(48, 806, $foot, $font, 7, [0.33, 0.38, 0.37]);
-        $canvas->page_text(500, 806, '{PAGE_NUM} of {PAGE_COUNT}', $font, 7, [0.33, 0.38, 0.37]);
+        $canvas->page_text(500, 806, $page, $font, 7, [0.33, 0.38, 0.37]);
 
         return (string) $pdf->output();
     }

@@ -25,6 +25,15 @@ enum Language: string
         return $this === self::English;
     }
 
+    /** How a day is named in a letter. */
+    public function dayOfAWeek(): string
+    {
+        return match ($this) {
+            self::English => 'EEEE d MMMM',
+            self::German => 'EEEE, d. MMMM',
+        };
+    }
+
     public function decimal(): string
     {
         return $this === self::English ? '.' : ',';

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Says;
 
+use DateTimeImmutable;
+use DateTimeZone;
+use IntlDateFormatter;
 use LogicException;
 use MessageFormatter;
 use Vicissa\Core\Says\Amount;
@@ -30,6 +33,37 @@ final class Teller
     public function tell(Said|string $said): string
     {
         return is_string($said) ? $said : $this->render($said->code, $said->with);
+    }
+
+    /** @param string|int|float|Amount|Said|list<string|Said>|null ...$with  by name */
+    public function say(string $code, string|int|float|Amount|Said|array|null ...$with): string
+    {
+        return $this->render($code, $with);
+    }
+
+    /** A day of the calendar as one writes it; a dash for none. */
+    public function day(?string $on): string
+    {
+        return $on === null
+            ? '–'
+            : (string) (new IntlDateFormatter(
+                $this->language->locale(),
+                IntlDateFormatter::MEDIUM,
+                IntlDateFormatter::NONE,
+                'UTC',
+            ))->format(new DateTimeImmutable($on, new DateTimeZone('UTC')));
+    }
+
+    /** The same with its weekday, for a letter. */
+    public function weekday(string $on): string
+    {
+        return (string) (new IntlDateFormatter(
+            $this->language->locale(),
+            IntlDateFormatter::FULL,
+            IntlDateFormatter::NONE,
+            'UTC',
+            pattern: $this->language->dayOfAWeek(),
+        ))->format(new DateTimeImmutable($on, new DateTimeZone('UTC')));
     }
 
     /** Whatever stands in it, said or kept as JSON keeps it, in words; all else as it was. */
@@ -85,6 +119,7 @@ final class Teller
 
         return match ($code) {
             'written' => $with['text'],
+            'day' => $this->day($with['on']),
             'after', 'list' => implode($code === 'list' ? ', ' : ' ', (array) $with['each']),
             'sentence' => $this->large($with['of']) . '.',
             'upper' => $this->large($with['of']),
@@ -100,15 +135,25 @@ final class Teller
     /** @param array<string, string|int|float> $with */
     private function pattern(string $code, array $with): string
     {
-        $this->formatters[$code] ??= new MessageFormatter(
-            $this->language->locale(),
-            self::catalogue($this->language)[$code] ?? throw new LogicException("Nothing is said by “{$code}”."),
-        );
+        $this->formatters[$code] ??= $this->formatter($code);
         $told = $this->formatters[$code]->format($with);
 
         return is_string($told)
             ? $told
             : throw new LogicException("“{$code}”: " . $this->formatters[$code]->getErrorMessage());
+    }
+
+    /** What nobody has translated is said in English: only the desk has such. */
+    private function formatter(string $code): MessageFormatter
+    {
+        $own = self::catalogue($this->language)[$code] ?? null;
+
+        return new MessageFormatter(
+            ($own === null ? Language::English : $this->language)->locale(),
+            $own ??
+                (self::catalogue(Language::English)[$code] ??
+                    throw new LogicException("Nothing is said by “{$code}”.")),
+        );
     }
 
     private function value(mixed $value): mixed

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Weeks;
 
 use App\Book\PlannedVisit;
+use App\Says\Language;
+use App\Says\Teller;
 use App\Standins\Messenger;
 use App\Tenancy\Tenancy;
 use App\Tenancy\Workspace;
@@ -82,10 +84,14 @@ final readonly class TellClients
                 ) {
                     $this->messenger->send(
                         $proposal->client->email,
-                        "Tomorrow: {$proposal->vehicle?->name}",
-                        "Tomorrow we come for {$proposal->vehicle?->name}: {$this->what(
-                            $proposal,
-                        )}.\n\nIf that no longer suits: {$this->link($proposal)}\n\n{$workspace->name}",
+                        $this->teller($proposal)->say('letter.tomorrow', vehicle: $proposal->vehicle->name ?? ''),
+                        $this->teller($proposal)->say(
+                            'letter.tomorrow-we-come',
+                            vehicle: $proposal->vehicle->name ?? '',
+                            kinds: $this->what($proposal),
+                            link: $this->link($proposal),
+                            business: $workspace->name,
+                        ),
                         $workspace->id,
                     );
                     $letters++;
@@ -102,25 +108,27 @@ final readonly class TellClients
     /** @param Collection<int, Proposal> $proposals  of one client */
     private function ask(Workspace $workspace, Collection $proposals): int
     {
-        $email = $proposals->first()?->client?->email;
-        if ($email === null) {
+        $first = $proposals->first();
+        $email = $first?->client?->email;
+        if ($first === null || $email === null) {
             return 0;
         }
+        $teller = $this->teller($first);
         $lines = $proposals->map(
-            fn(Proposal $one): string => sprintf(
-                "%s, %s: %s\n%s",
-                CarbonImmutable::parse($one->on->toDateString())->format('l j F'),
-                $one->vehicle->name ?? '',
-                $this->what($one),
-                $this->link($one),
+            fn(Proposal $one): string => $teller->say(
+                'letter.on-that-day',
+                on: $teller->weekday($one->on->toDateString()),
+                vehicle: $one->vehicle->name ?? '',
+                kinds: $this->what($one),
+                link: $this->link($one),
             ),
         );
         $this->messenger->send(
             $email,
-            $proposals->count() === 1 ? "A day for {$proposals->first()->vehicle?->name}" : 'Days for your vehicles',
-            "We would like to come on these days. Each link lets you accept, or ask for another day:\n\n" .
-                $lines->implode("\n\n") .
-                "\n\n{$workspace->name}",
+            $proposals->count() === 1
+                ? $teller->say('letter.a-day-for', vehicle: $first->vehicle->name ?? '')
+                : $teller->say('letter.days-for-your-vehicles'),
+            $teller->say('letter.we-would-like-to-come', days: $lines->implode("\n\n"), business: $workspace->name),
             $workspace->id,
         );
 
@@ -132,10 +140,16 @@ final readonly class TellClients
         return implode(
             ', ',
             array_map(
-                static fn(string $kind): string => $kind === 'decon' ? 'decontamination' : $kind,
+                fn(string $kind): string => $this->teller($proposal)->say('record.kind', kind: $kind),
                 $proposal->kinds,
             ),
         );
+    }
+
+    /** In the client's own language. */
+    private function teller(Proposal $proposal): Teller
+    {
+        return new Teller(Language::tryFrom($proposal->client->language ?? '') ?? Language::English);
     }
 
     private function link(Proposal $proposal): string

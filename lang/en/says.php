@@ -258,10 +258,19 @@ return [
     'fit.leaves-nothing-behind' => 'leaves nothing behind',
     'fit.stronger-than-this-dirt' => 'stronger than this dirt asks for',
     'foresee-visits.not-as-things-stand' => 'It can’t be laid out as things stand.',
+    'gate.does-not-fit' => 'Open {hours}: from {from} on, {minutes, number, ::group-off} minutes of work don’t fit.',
+    'gate.nobody-on-the-register' =>
+        'Nobody is on the register of {site}. Have yourselves put on it before you drive there.',
+    'gate.on-the-register' => 'On the register: {people}. Nobody else is let in.',
+    'gate.open' => 'Open {hours}.',
+    'gate.proof-ran-out' => 'The proof of insurance for {site} ran out on {on}. Renew it before you drive there.',
+    'gate.proof-runs-out' => 'The proof of insurance for {site} runs out on {on}.',
+    'gate.until' => '{who} until {until}',
+    'gate.was-on-the-register' => '{who} was on the register of {site} until {until} and is not let in.',
     'hazards.begin-low-and-with-a-fine' =>
         'Begin low and with a fine spray: cold water on hot glass and hot discs can crack them.',
     'hazards.clay-can-mar-paint-hardly' =>
-        'Clay can mar {soft} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.',
+        'Clay can mar {soft, select, soft {soft} other {dark}} paint: hardly any pressure, much lubricant, one hidden patch first; what it leaves shows.',
     'hazards.ear-protection-with-the-air' => 'Ear protection with the air dryer; keep battery packs dry.',
     'hazards.edges-lift-no-pressure-and' =>
         'Edges lift: no pressure and no solvent near them, blot instead of pulling. Show the owner before you begin.',
@@ -271,6 +280,7 @@ return [
     'hazards.gloss-black-no-bristles' => 'Gloss black: no bristles.',
     'hazards.gloves-and-eye-protection' => '{name}: gloves and eye protection',
     'hazards.gloves-and-goggles' => '{name}: gloves and goggles',
+    'hazards.here' => ' Here: {runOff}.',
     'hazards.high-pressure-injects-never' =>
         'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
     'hazards.is-acid-never-together-with' =>
@@ -410,6 +420,21 @@ return [
         '{role} on {zone, select, paint {paint} glass {glass} wheels {wheels} tyres {tyres} trim {trim} other {{zone}}}: {bottle}',
     'laying.on-wheels' => 'On wheels: {decision}',
     'laying.towels' => '{towels} towels, {sides} sides',
+    'letter.a-day-for' => 'A day for {vehicle}',
+    'letter.days-for-your-vehicles' => 'Days for your vehicles',
+    'letter.on-that-day' => '{on}, {vehicle}: {kinds}
+{link}',
+    'letter.tomorrow' => 'Tomorrow: {vehicle}',
+    'letter.tomorrow-we-come' => 'Tomorrow we come for {vehicle}: {kinds}.
+
+If that no longer suits: {link}
+
+{business}',
+    'letter.we-would-like-to-come' => 'We would like to come on these days. Each link lets you accept, or ask for another day:
+
+{days}
+
+{business}',
     'loosening.foam' => 'Foam',
     'loosening.foam-again' => 'Foam again',
     'loosening.iron-remover' => 'Iron remover',
@@ -825,10 +850,59 @@ return [
     'reasons.there-is-no-day-for-it' => 'There is no day for it.',
     'reasons.too-late-after' => 'Too late after {late}; {first}. {why}',
     'reasons.would-hold-it' => '{what} {days}; {remedy} would hold it.',
+    'record.about-minutes' => ', about {minutes, number, ::group-off} minutes',
+    'record.batch' => 'Batch',
+    'record.behaviour' =>
+        '{behaviour, select, tight {tight beads} good {good beads} weak {weak beads} sheeting {sheets off} flat {flat} other {{behaviour}}}',
+    'record.corrected' => 'Corrected later{reason}. What stood before is kept.',
+    'record.due-next' => 'Due next',
+    'record.every-layer' => 'Every layer',
+    'record.facts' =>
+        '{method}, soil: {soil, select, 0 {clean} 1 {light dust} 2 {road film} 3 {road grime} 4 {heavy} 5 {caked} other {{soil}}}{grit, select, yes {, gritty} other {}}, {water, select, treated {treated water} none {no running water} other {tap water}}{litres}{minutes}{clay, select, yes {, clayed} other {}}{looked, select, yes {, base looked over} other {}}.',
+    'record.family' =>
+        '{family, select, ceramic {ceramic coating} polymer {synthetic sealant} silica_spray {silica spray} wax {wax} film {protection film} wrap {vinyl wrap} bare {nothing} other {{family}}}',
+    'record.foot' => '{business} · written {on}',
+    'record.for' => 'For',
+    'record.from-to' => '{from} to {to}',
+    'record.how-to-read-the-ribbon' =>
+        'Thickness is what is left; marks below are washes, circles above readings of the water (filled: it held). The dotted line is the day of writing; beyond it the spread of what may come, and the window in which to renew.',
+    'record.kept-off' => 'Kept off it on purpose',
+    'record.kind' =>
+        '{kind, select, wash {wash} topper {topper} decon {decontamination} inspection {looking over the base} base {renewing the base} recoat {recoat} other {{kind}}}',
+    'record.layer' => 'Layer',
+    'record.layer-kind' => '{kind, select, base {base} other {topper}}',
+    'record.left-for-another' => 'Left for another visit: {kinds}.',
+    'record.litres' => ', {litres, number, ::group-off} l',
+    'record.looked-over' => 'The base was looked over: {seen}.',
+    'record.minutes' => ', {minutes, number, ::group-off} min',
+    'record.ml' => '{ml, number, ::group-off} ml',
+    'record.next-visit' => 'The next visit is meant for {on}{kinds}{minutes}.',
+    'record.on' => 'On',
+    'record.on-zone' =>
+        '{what} on {zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}',
+    'record.page-of' => '\'{\'PAGE_NUM\'}\' of \'{\'PAGE_COUNT\'}\'',
+    'record.photo' =>
+        '{stage, select, arrival {on arrival} after_wash {after the wash} after_decon {after decontamination} after_topper {after the topper} other {{stage}}}, {zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}{note}',
+    'record.product' => 'Product',
+    'record.read-at' =>
+        '{stage, select, arrival {on arrival} after_wash {after the wash} after_decon {after decontamination} after_topper {after the topper} other {{stage}}}{where, select, whole {} top {, roof and bonnet} sides {, sides} low {, low panels} wheels {, wheels} glass {, glass} trim {, trim} tyres {, tyres} other {}}',
+    'record.seen' =>
+        '{seen, select, sound {sound} thin {thin} flat_spots {flat spots} water_marks {water marks} chips {chips} edges_lift {edges lift} other {{seen}}}',
+    'record.since' => 'Since',
+    'record.title' => '{kind, select, turn {Service record} year {A year of care} history {Whole history} other {}}',
+    'record.to-be-looked-over' => 'to be looked over',
+    'record.turns' => '{count, plural, one {# turn} other {# turns}}',
+    'record.used' => 'Used',
+    'record.what-is-left' => 'What is left of its protection',
+    'record.what-is-on-it' => 'What is on it',
+    'record.worth-from-late-after' => 'worth doing from {from}, late after {late}',
+    'record.zone' => 'Zone',
+    'record.zone-named' =>
+        '{zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}',
     'refills.the-final-rinse-takes-about' =>
         'The final rinse takes about {need, number, ::group-off} l of treated water and there are {startL, number, ::group-off}: rinse sides and sills from the tap where there is one, or bring more.',
     'refills.the-tank-holds-l-and-the' =>
-        'The tank holds {holdsL} l and the next rinse takes more than is left: let it fill, about {minutes, number, ::group-off} minutes, while you wash.',
+        'The tank holds {holdsL, number, ::group-off} l and the next rinse takes more than is left: let it fill, about {minutes, number, ::group-off} minutes, while you wash.',
     'remedies.in-the-shade' => 'In the shade',
     'remedies.instead' => '{count, plural, =0 {,} other { ({bottles} instead)}}',
     'remedies.it-can-be-worked-in-minutes' =>

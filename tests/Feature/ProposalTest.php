@@ -46,7 +46,7 @@ final class ProposalTest extends TestCase
             ->assertOk()
             ->json();
         self::assertSame(
-            ['vehicle', 'from', 'on', 'kinds', 'status', 'wish_on', 'wish'],
+            ['vehicle', 'from', 'on', 'kinds', 'status', 'language', 'wish_on', 'wish'],
             array_keys($asked),
             'and nothing else',
         );
@@ -59,6 +59,23 @@ final class ProposalTest extends TestCase
         $this->getJson('/api/v1/weeks')->assertUnauthorized();
         $after = $this->actingAs($owner, 'web')->getJson('/api/v1/weeks')->json('visits.0');
         self::assertSame([true, 'accepted'], [$after['locked'], $after['proposed']], 'what both promised stays');
+    }
+
+    public function testAClientIsWrittenToInTheirLanguage(): void
+    {
+        [, $workspace, $visit] = $this->planned();
+        $this->inside($workspace, static fn() => Client::query()->update(['language' => 'de']));
+        $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk();
+        $letter = $this->letters($workspace)[0];
+        self::assertSame('Ein Tag für Hearse', $letter->subject);
+        self::assertMatchesRegularExpression(
+            '/\n\n(Mon|Diens|Mitt|Donners|Frei)\w*, \d+\. \w+, Hearse: Wäsche/u',
+            $letter->body,
+        );
+        Auth::forgetGuards();
+        $this->getJson('/api/v1/answers/' . $this->link($letter->body))
+            ->assertOk()
+            ->assertJsonPath('language', 'de');
     }
 
     public function testAnotherDayIsAskedForAndAMovedVisitIsNotAnsweredAnyMore(): void

@@ -429,7 +429,7 @@ final class SheetTest extends TestCase
         ])->assertOk();
         $gate = $this->getJson("/api/v1/sheets/{$sheet['id']}")->json('gate');
         self::assertTrue($gate[0]['grave']);
-        self::assertStringContainsString('ran out on 2026-11-20', $gate[0]['says']);
+        self::assertStringContainsString('ran out on 20 Nov 2026', $gate[0]['says']);
         self::assertStringContainsString('don’t fit', $gate[1]['says']);
         self::assertSame('Sign the register at the lodge.', $gate[2]['says']);
     }

@@ -7,6 +7,8 @@ namespace App\Book\Http;
 use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Language;
+use Illuminate\Validation\Rule;
 
 #[
     Shape(
@@ -14,6 +16,7 @@ use App\Http\OpenApi\Shape;
         new Field('name', 'string'),
         new Field('contact?', 'string?'),
         new Field('phone?', 'string?'),
+        new Field('language?', 'string?', 'What they are written to in; English when null', ['en', 'de']),
         new Field('email?', 'string?'),
         new Field('note?', 'string?'),
     ),
@@ -27,6 +30,7 @@ final class ClientRequest extends FactsRequest
             'name' => [$this->isMethod('POST') ? 'required' : 'sometimes', 'string', 'min:1', 'max:120'],
             'contact' => ['sometimes', 'nullable', 'string', 'max:120'],
             'phone' => ['sometimes', 'nullable', 'string', 'max:40'],
+            'language' => ['sometimes', 'nullable', Rule::enum(Language::class)],
             'email' => ['sometimes', 'nullable', 'email', 'max:200'],
             'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
         ];

@@ -18,6 +18,7 @@ use Illuminate\Http\Request;
         new Field('name', 'string'),
         new Field('contact', 'string?'),
         new Field('phone', 'string?'),
+        new Field('language', 'string?', null, ['en', 'de']),
         new Field('email', 'string?'),
         new Field('note', 'string?'),
         new Field('vehicles', 'integer'),
@@ -30,7 +31,7 @@ final class ClientResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'name', 'contact', 'phone', 'email', 'note', 'version']),
+            ...$this->resource->only(['id', 'name', 'contact', 'phone', 'language', 'email', 'note', 'version']),
             'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
         ];
     }

@@ -16,7 +16,14 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 /** The person signed in. */
-#[Shape('MeInput', new Field('name?', 'string'), new Field('theme?', 'string', null, ['auto', 'light', 'dark']))]
+#[
+    Shape(
+        'MeInput',
+        new Field('name?', 'string'),
+        new Field('theme?', 'string', null, ['auto', 'light', 'dark']),
+        new Field('language?', 'string?', null, ['en', 'de']),
+    ),
+]
 final class MeController
 {
     #[OA\Get(path: '/api/v1/me', operationId: 'me', tags: ['Sign-in'])]

@@ -15,6 +15,7 @@ use App\Proof\RecordLink;
 use App\Proof\RecordSheet;
 use App\Record\Photo;
 use App\Record\Turn;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Closure;
 use Illuminate\Http\JsonResponse;
@@ -445,7 +446,9 @@ final readonly class RecordController
     /** @param array<string, mixed> $record */
     private function sent(array $record): Response
     {
-        return new Response($this->recordSheet->pdf($record), 200, [
+        $teller = app(Teller::class);
+
+        return new Response($this->recordSheet->pdf($record, $teller), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="record.pdf"',
             'Cache-Control' => 'private, no-store',

@@ -40,6 +40,7 @@ use Psr\Clock\ClockInterface;
         new Field('on', 'date'),
         new Field('kinds', 'string[]'),
         new Field('status', 'string', null, ['sent', 'accepted', 'asked', 'moved']),
+        new Field('language', 'string?', 'What the client reads in', ['en', 'de']),
         new Field('wish_on', 'date?'),
         new Field('wish', 'string?'),
     ),
@@ -196,6 +197,7 @@ final readonly class ProposalController
             'on' => $row->on->toDateString(),
             'kinds' => $row->kinds,
             'status' => $this->standing($row) === null ? 'moved' : $row->status,
+            'language' => $row->client?->language,
             'wish_on' => $row->wish_on?->toDateString(),
             'wish' => $row->wish,
         ];

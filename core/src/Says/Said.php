@@ -59,6 +59,12 @@ final readonly class Said implements JsonSerializable
         return new self($kept[self::MARK], $with);
     }
 
+    /** A day of the calendar, YYYY-MM-DD. */
+    public static function day(string $on): self
+    {
+        return new self('day', ['on' => $on]);
+    }
+
     /** One sentence after the other; those that are null are not said. */
     public static function after(?self ...$sentences): self
     {

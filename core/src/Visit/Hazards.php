@@ -92,7 +92,7 @@ final readonly class Hazards
                     ? [
                         Said::of(
                             'hazards.where-will-the-dirty-water',
-                            here: $place->runOff === null ? null : " Here: {$place->runOff}.",
+                            here: $place->runOff === null ? null : Said::of('hazards.here', runOff: $place->runOff),
                         ),
                         true,
                     ]

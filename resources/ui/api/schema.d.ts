@@ -2102,6 +2102,11 @@ export interface components {
       kinds: string[]
       /** @enum {string} */
       status: 'sent' | 'accepted' | 'asked' | 'moved'
+      /**
+       * @description What the client reads in
+       * @enum {string|null}
+       */
+      language: 'en' | 'de' | null
       /** Format: date */
       wish_on: string | null
       wish: string | null
@@ -2258,6 +2263,8 @@ export interface components {
       name: string
       contact: string | null
       phone: string | null
+      /** @enum {string|null} */
+      language: 'en' | 'de' | null
       email: string | null
       note: string | null
       vehicles: number
@@ -2267,6 +2274,11 @@ export interface components {
       name: string
       contact?: string | null
       phone?: string | null
+      /**
+       * @description What they are written to in; English when null
+       * @enum {string|null}
+       */
+      language?: 'en' | 'de' | null
       email?: string | null
       note?: string | null
     }
@@ -3196,6 +3208,8 @@ export interface components {
       name?: string
       /** @enum {string} */
       theme?: 'auto' | 'light' | 'dark'
+      /** @enum {string|null} */
+      language?: 'en' | 'de' | null
     }
     Member: {
       /**
