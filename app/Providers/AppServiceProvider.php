@@ -75,14 +75,14 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind('db.connector.pgsql', KeptConnection::class);
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
-        // Whoever is signed in has chosen; whoever is not has a browser that names its languages.
+        // Whoever is signed in has chosen, or has not asked for another; a guest's browser names its languages.
         $this->app->bind(Teller::class, static function ($app): Teller {
             $tenancy = $app->make(Tenancy::class);
             $user = $app->make('auth')->user();
 
             return new Teller(
-                $user instanceof User && $user->language !== null
-                    ? Language::from($user->language)
+                $user instanceof User
+                    ? Language::from($user->language ?? 'en')
                     : Language::among($app->make('request')->getLanguages()),
                 $tenancy->entered() ? Measures::from($tenancy->workspace()->units) : Measures::Metric,
             );

@@ -152,6 +152,8 @@ return [
     'doubts.wax-on-matte-paint-one-of' =>
         'Wax on matte paint: one of the two is wrong. Nothing that suits only one of them is chosen.',
     'doubts.what-lies-on-the-paint' => 'What lies on the paint.',
+    'drill.allowed-too' => '{method} would be allowed too.',
+    'drill.allowed-with-more-risk' => '{method} would be allowed too, with more contact risk.',
     'drill.another-role' => '{bottle} is not what this method washes with.',
     'drill.either-way' => 'Either way is right.',
     'drill.not-for-this-method' => 'That one is not for washing this paint by this method.',

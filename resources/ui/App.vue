@@ -1,12 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
+import { i18n, ofTheBrowser, speak } from './lib/i18n'
 import Frame from './parts/Frame.vue'
 
 const route = useRoute()
 // Before the first route is known, nothing is drawn and nothing is asked.
 const known = computed(() => route.matched.length > 0)
 const framed = computed(() => !route.meta.open)
+// Who comes in by a link, or is not in yet, reads as their browser does; whoever is in has said so (Frame).
+watch([known, framed], () => known.value && !framed.value && void speak(route.meta.told ? ofTheBrowser() : 'en'), {
+  immediate: true,
+})
+// The desk’s own words are English, whatever its rules are told in.
+watchEffect(() => (document.documentElement.lang = route.meta.told ? i18n.global.locale.value : 'en'))
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from './api/client'
+import { i18n } from './lib/i18n'
 import { watchSignal } from './offline/outbox'
 import { makeRouter } from './router'
 
@@ -30,4 +31,4 @@ queries.invalidateQueries = (filters, options) => {
 
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
 watchSignal()
-createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(makeRouter(queries)).mount('#app')
+createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(i18n).use(makeRouter(queries)).mount('#app')

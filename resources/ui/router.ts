@@ -11,14 +11,14 @@ const open: RouteRecordRaw[] = [
     name: 'record-open',
     component: () => import('@/places/proof/record/RecordPlace.vue'),
     props: true,
-    meta: { title: 'Record', open: true },
+    meta: { title: 'Record', open: true, told: true },
   },
   {
     path: '/answer/:id/:signature',
     name: 'answer',
     component: () => import('@/places/door/AnswerPlace.vue'),
     props: true,
-    meta: { title: 'A day for your vehicle', open: true },
+    meta: { title: 'A day for your vehicle', open: true, told: true },
   },
   {
     path: '/sign-in',

@@ -75,7 +75,7 @@ export const places: RouteRecordRaw[] = [
     name: 'sheet',
     component: () => import('@/places/sheets/SheetPlace.vue'),
     props: true,
-    meta: { title: 'Sheet', wet: true },
+    meta: { title: 'Sheet', wet: true, told: true },
   },
   { path: '/proof', name: 'proof', component: () => import('@/places/proof/ProofPlace.vue'), meta: { title: 'Proof' } },
   { path: '/weeks', name: 'weeks', component: () => import('@/places/weeks/WeeksPlace.vue'), meta: { title: 'Weeks' } },

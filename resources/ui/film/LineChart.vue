@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
 
 // Readings over time, as a pencil line with its dots. Small on purpose: the figure stands beside it.
@@ -33,7 +34,7 @@ const months = computed(() => {
   const day = new Date(from.value)
   day.setUTCDate(1)
   for (day.setUTCMonth(day.getUTCMonth() + 1); day.getTime() < to.value; day.setUTCMonth(day.getUTCMonth() + 2)) {
-    list.push({ x: x(day.getTime()), name: day.toLocaleDateString('en-GB', { month: 'short', timeZone: 'UTC' }) })
+    list.push({ x: x(day.getTime()), name: day.toLocaleDateString(locale(), { month: 'short', timeZone: 'UTC' }) })
   }
   return list
 })

@@ -1,3 +1,4 @@
+import { locale } from '@/lib/i18n'
 type System = 'metric' | 'us' | 'imperial'
 
 /** Millilitres in a unit as people write it; a plain ounce or gallon is the workspace's own, US in a metric one. */
@@ -38,7 +39,7 @@ export function readAmount(text: string, system: System): number | null {
 
 /** A share as one would say it: "1 : 99 (1 %)". */
 export function sayShare(share: number): string {
-  const percent = (share * 100).toLocaleString('en-GB', { maximumSignificantDigits: 3 })
+  const percent = (share * 100).toLocaleString(locale(), { maximumSignificantDigits: 3 })
   if (share >= 0.995) return 'neat'
-  return `1 : ${(1 / share - 1).toLocaleString('en-GB', { maximumSignificantDigits: 3 })} (${percent} %)`
+  return `1 : ${(1 / share - 1).toLocaleString(locale(), { maximumSignificantDigits: 3 })} (${percent} %)`
 }

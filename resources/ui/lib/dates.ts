@@ -1,3 +1,5 @@
+import { locale } from './i18n'
+
 const DAY = 86_400_000
 
 // Making a formatter costs a hundred times what using it does: each is made once.
@@ -23,7 +25,7 @@ export function dayIn(zone: string, moment: Date | string | number = Date.now())
 export function shortDay(moment: string, zone: string): string {
   const day = moment.length === 10 ? moment : dayIn(zone, moment)
   const other = day.slice(0, 4) !== dayIn(zone).slice(0, 4)
-  return formatter('en-GB', {
+  return formatter(locale(), {
     day: 'numeric',
     month: 'short',
     ...(other ? { year: 'numeric' } : {}),
@@ -32,7 +34,7 @@ export function shortDay(moment: string, zone: string): string {
 }
 
 export function dayAndTime(moment: string, zone: string): string {
-  return formatter('en-GB', {
+  return formatter(locale(), {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -83,13 +85,17 @@ export function fromWallClock(zone: string, value: string): string {
 
 /** The hour of a moment in a zone, "9". */
 export function hourIn(zone: string, moment: string): string {
-  return String(Number(formatter('en-GB', { timeZone: zone, hour: '2-digit', hour12: false }).format(new Date(moment))))
+  return String(
+    Number(formatter(locale(), { timeZone: zone, hour: '2-digit', hour12: false }).format(new Date(moment))),
+  )
 }
 
 /** Months as they are said: "Nov to Mar" where they follow each other, else one by one. */
 export function monthsSaid(months: number[]): string {
   const name = (month: number) =>
-    new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, month - 1, 1)))
+    new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(
+      new Date(Date.UTC(2026, month - 1, 1)),
+    )
   const set = new Set(months)
   if (set.size === 12) return 'all year'
   const starts = months.filter((month) => !set.has(month === 1 ? 12 : month - 1))

@@ -4,6 +4,7 @@ import { usePreferredDark } from '@vueuse/core'
 import { api, Problem, told, type Schemas } from '@/api/client'
 import { flush } from '@/offline/outbox'
 import { recall, remember } from '@/offline/store'
+import { ofTheBrowser, speak, type Language } from './i18n'
 
 export type Me = Schemas['Me']
 
@@ -53,4 +54,18 @@ export function useTheme() {
     queries.setQueryData(['me'], await told(api.PATCH('/api/v1/me', { body: { theme: next } })))
   }
   return { theme, choose }
+}
+
+/** The person's language; whoever is not known reads as their browser does. */
+export function useLanguage() {
+  const queries = useQueryClient()
+  const { me } = useMe()
+  const language = computed<Language>(() => (me.value ? (me.value.language ?? 'en') : ofTheBrowser()))
+  watchEffect(() => void speak(language.value))
+  async function choose(next: Language) {
+    queries.setQueryData(['me'], await told(api.PATCH('/api/v1/me', { body: { language: next } })))
+    // What is known already was told in the other one.
+    await queries.invalidateQueries()
+  }
+  return { language, choose }
 }

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { locale } from './i18n'
 import { useMe } from './session'
 
 type System = 'metric' | 'us' | 'imperial'
@@ -9,7 +10,7 @@ const SQUARE_FEET = 10.7639104167
 const MPH = 0.44704
 
 function round(value: number, digits: number): string {
-  return value.toLocaleString('en-GB', { maximumFractionDigits: digits })
+  return value.toLocaleString(locale(), { maximumFractionDigits: digits })
 }
 
 /** Quantities are stored in SI units and shown, and typed, in the workspace's. */

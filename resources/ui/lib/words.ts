@@ -1,3 +1,5 @@
+import { inWords, listed, listInWords, t } from './i18n'
+
 /** The field's words for what the API calls by name. */
 
 export const families: Record<string, { name: string; says: string }> = {
@@ -36,13 +38,13 @@ export const tones: Record<string, { name: string; colour: string }> = {
 
 export const materials: Record<string, string> = { steel: 'Steel', aluminium: 'Aluminium', fibreglass: 'Fibreglass' }
 
-export const zones: Record<string, string> = {
+export const zones: Record<string, string> = inWords('zones', {
   paint: 'Paint',
   wheels: 'Wheels',
   glass: 'Glass',
   trim: 'Trim',
   tyres: 'Tyres',
-}
+})
 
 export const storages: Record<string, string> = {
   'heated-garage': 'Heated garage',
@@ -74,40 +76,40 @@ export const wheelFinishes: Record<string, string> = {
   chrome: 'Chrome',
 }
 
-export const behaviours = [
+export const behaviours = listInWords('behaviours', [
   { value: 'tight', name: 'Tight beads', says: 'Small, round, they roll at a touch', angle: 110 },
   { value: 'good', name: 'Good beads', says: 'Round, a little wider', angle: 92 },
   { value: 'weak', name: 'Weak beads', says: 'Flattened, ragged outlines', angle: 72 },
   { value: 'sheeting', name: 'Sheets', says: 'Runs off in a curtain', angle: 42 },
   { value: 'flat', name: 'Lies flat', says: 'Water stays and wets everything', angle: 14 },
-] as const
+] as const)
 
 export type BehaviourName = (typeof behaviours)[number]['value']
 
 /** Where on the paint the water is read. */
-export const parts = [
+export const parts = listInWords('parts', [
   { value: 'top', name: 'Roof and bonnet' },
   { value: 'sides', name: 'Sides' },
   { value: 'low', name: 'Low panels' },
-] as const
+] as const)
 
 export type PartName = (typeof parts)[number]['value']
 
-export const stages: Record<string, string> = {
+export const stages: Record<string, string> = inWords('stages', {
   arrival: 'On arrival, dirty',
   after_wash: 'Washed',
   after_decon: 'Decontaminated',
   after_topper: 'With the new topper',
-}
+})
 
-export const soils = [
+export const soils = listInWords('soils', [
   { value: 0, name: 'Clean', says: 'Shines; a cloth stays white' },
   { value: 1, name: 'Light dust', says: 'You can see it at an angle, no film' },
   { value: 2, name: 'Road film', says: 'Dull, a few insects, a finger leaves a line' },
   { value: 3, name: 'Grime', says: 'Grey low down, insects, colour still plain' },
   { value: 4, name: 'Heavy', says: 'Gritty to the touch, lower third hidden' },
   { value: 5, name: 'Caked', says: 'Hardened mud or salt crust' },
-]
+])
 
 export const methods: Record<string, { name: string; says: string }> = {
   touchless: { name: 'Touchless', says: 'Foam, rinse, foam, rinse' },
@@ -118,9 +120,13 @@ export const methods: Record<string, { name: string; says: string }> = {
   waterless: { name: 'Waterless', says: 'Spray and wipe, dust only' },
 }
 
-export const waters: Record<string, string> = { tap: 'Tap water', treated: 'Treated water', none: 'No water' }
+export const waters: Record<string, string> = inWords('waters', {
+  tap: 'Tap water',
+  treated: 'Treated water',
+  none: 'No water',
+})
 
-export const roles: Record<string, string> = {
+export const roles: Record<string, string> = inWords('roles', {
   prewash: 'Pre-wash',
   foam: 'Foam',
   soap: 'Soap',
@@ -135,7 +141,7 @@ export const roles: Record<string, string> = {
   glass: 'Glass',
   tyre: 'Tyre dressing',
   trim: 'Trim',
-}
+})
 
 export const leaves: Record<string, string> = {
   nothing: 'Nothing',
@@ -150,22 +156,22 @@ export const strips: Record<string, string> = {
   strong: 'Strips them',
 }
 
-export const kinds: Record<string, string> = {
+export const kinds: Record<string, string> = inWords('kinds', {
   wash: 'wash',
   topper: 'topper',
   decon: 'decontamination',
   inspection: 'look at the base',
   base: 'renewal of the base',
   recoat: 'new coating',
-}
+})
 
 /** What a visit takes in. */
-export const scopes: Record<string, string> = {
+export const scopes: Record<string, string> = inWords('scopes', {
   quick: 'Quick: paint and glass',
   usual: 'Usual: with wheels, jambs, tyres',
   full: 'Full: with arches, trim, dressing',
-}
-export const scopeZones: Record<string, string> = {
+})
+export const scopeZones: Record<string, string> = inWords('scopeZones', {
   paint: 'Paint',
   wheels: 'Wheels',
   glass: 'Glass',
@@ -174,27 +180,42 @@ export const scopeZones: Record<string, string> = {
   arches: 'Arches',
   trim: 'Trim',
   dressing: 'Tyre dressing',
-}
+})
 
 /** What a visit holds, as it is said: wash, topper and decontamination. */
 export function kindsSaid(held: string[]): string {
-  const all = held.map((kind) => kinds[kind] ?? kind)
-  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+  return listed(held.map((kind) => kinds[kind] ?? kind))
 }
 
 /** How many, in words: a crew is one to eight. */
-export const numbers = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight']
-const places = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth']
-export const ordinal = (n: number): string => places[n - 1] ?? String(n)
+export const numbers = inWords('numbers', {
+  1: 'one',
+  2: 'two',
+  3: 'three',
+  4: 'four',
+  5: 'five',
+  6: 'six',
+  7: 'seven',
+  8: 'eight',
+} as Record<string, string>)
+const places: Record<string, string> = inWords('places', {
+  1: 'first',
+  2: 'second',
+  3: 'third',
+  4: 'fourth',
+  5: 'fifth',
+  6: 'sixth',
+  7: 'seventh',
+  8: 'eighth',
+})
+export const ordinal = (n: number): string => places[n] ?? String(n)
 
 /** Whose hands a step takes: both, first, second and third. */
 export function handsSaid(who: number[], crew: number): string {
-  if (who.length === crew) return crew === 2 ? 'both' : 'all'
-  const all = who.map(ordinal)
-  return all.length < 2 ? all.join('') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`
+  return who.length === crew ? t(crew === 2 ? 'words.both' : 'words.all') : listed(who.map(ordinal))
 }
 
-export const verdicts: Record<string, string> = {
+export const verdicts: Record<string, string> = inWords('verdicts', {
   sound: 'Sound',
   'was-dirty': 'Only dirt',
   clogged: 'Clogged, not spent',
@@ -202,7 +223,7 @@ export const verdicts: Record<string, string> = {
   'base-suspect': 'Base suspect',
   refreshed: 'Refreshed',
   unclear: 'Not clear yet',
-}
+})
 
 export const states: Record<string, string> = {
   failed: 'Spent',
@@ -218,7 +239,7 @@ export const states: Record<string, string> = {
 /** "2 minutes", "1 minute": for words whose many ends with an s. */
 export const counted = (n: number, many: string) => `${n} ${n === 1 ? many.replace(/s$/, '') : many}`
 
-export const textiles: Record<string, string> = {
+export const textiles: Record<string, string> = inWords('textiles', {
   sides: 'Towel sides',
   mitts: 'Mitts',
   large: 'Large towels',
@@ -229,7 +250,7 @@ export const textiles: Record<string, string> = {
   jambs: 'Jamb towels',
   glass: 'Glass towels',
   topper: 'Topper towels',
-}
+})
 
 /** What was done in a wash, as a layer feels it. */
 export const washTraits: Record<string, string> = {
@@ -245,14 +266,14 @@ export const washTraits: Record<string, string> = {
 }
 
 /** What may be seen of a layer that is meant to last. */
-export const seenOfBase: Record<string, string> = {
+export const seenOfBase: Record<string, string> = inWords('seenOfBase', {
   sound: 'Sound',
   thin: 'Thin in places',
   'flat-spots': 'Water lies flat in places',
   'water-marks': 'Water marks',
   chips: 'Chips',
   'edges-lift': 'Edges lift',
-}
+})
 
 /** What was seen of the base, as it is said; and what was planned and left for another time. */
 export const seenSaid = (seen: string[]): string =>

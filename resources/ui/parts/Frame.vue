@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told } from '@/api/client'
-import { useMe, useTheme } from '@/lib/session'
+import { useMe, useTheme, useLanguage } from '@/lib/session'
 import { forget } from '@/offline/store'
 import Glyph from './Glyph.vue'
 import Mark from './Mark.vue'
@@ -11,6 +11,7 @@ import Unsent from './Unsent.vue'
 
 const { me, workspace } = useMe()
 const { theme, choose } = useTheme()
+useLanguage()
 const queries = useQueryClient()
 const router = useRouter()
 

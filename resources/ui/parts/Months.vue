@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 // Twelve months to tick.
 defineProps<{ label: string; hint?: string }>()
 const months = defineModel<number[]>({ required: true })
 const names = Array.from({ length: 12 }, (_, i) =>
-  new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, i, 1))),
+  new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, i, 1))),
 )
 function toggle(month: number) {
   const now = months.value.includes(month) ? months.value.filter((one) => one !== month) : [...months.value, month]

@@ -22,7 +22,7 @@ const says: Record<Fact['fact'], (one: Fact) => string> = {
   choices: () => 'What was chosen by hand',
   scope: (one) => `${scopes[one.is] ?? 'Its own set'} instead of ${(scopes[one.was] ?? 'its own set').toLowerCase()}`,
   kinds: (one) => `${heldSaid(one.is)} instead of ${heldSaid(one.was).toLowerCase()}`,
-  crew: (one) => `${numbers[Number(one.is) - 1]} at it, ${numbers[Number(one.was) - 1]} planned`,
+  crew: (one) => `${numbers[Number(one.is)]} at it, ${numbers[Number(one.was)]} planned`,
 }
 const stands: Record<string, string> = { pressure: 'pressure', power: 'power', shade: 'shade', bay: 'a roof' }
 const placeSaid = (said: string) =>

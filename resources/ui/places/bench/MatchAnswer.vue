@@ -70,7 +70,7 @@ const topper = computed(() => props.match.products.find((row) => row.role === 't
         <dd>
           <strong
             >About {{ match.totals.minutes }} minutes{{
-              match.totals.people > 1 ? ` for ${numbers[match.totals.people - 1]}` : ''
+              match.totals.people > 1 ? ` for ${numbers[match.totals.people]}` : ''
             }}</strong
           >
           <span class="small"

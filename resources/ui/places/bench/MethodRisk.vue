@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import Scratches from '@/film/Scratches.vue'
@@ -8,7 +9,7 @@ import Glyph from '@/parts/Glyph.vue'
 // What may touch the paint: the road the dirt takes before contact, and each method's contact risk as marks on a panel.
 const props = defineProps<{ match: Schemas['Match'] }>()
 const most = computed(() => Math.max(0.001, ...props.match.method.options.map((option) => option.risk)))
-const figure = (value: number) => value.toLocaleString('en-GB', { maximumFractionDigits: 2 })
+const figure = (value: number) => value.toLocaleString(locale(), { maximumFractionDigits: 2 })
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import SoilDrawing from '@/film/SoilDrawing.vue'
@@ -9,7 +10,7 @@ const road = computed(() => [
   { name: 'As it came', left: props.soil },
   ...props.match.method.stages.map((stage) => ({ name: stage.says, left: stage.soil_left })),
 ])
-const figure = (value: number) => value.toLocaleString('en-GB', { maximumFractionDigits: 2 })
+const figure = (value: number) => value.toLocaleString(locale(), { maximumFractionDigits: 2 })
 </script>
 
 <template>

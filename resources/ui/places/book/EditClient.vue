@@ -3,8 +3,10 @@ import { onMounted, ref } from 'vue'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { newId } from '@/lib/ids'
+import { languages } from '@/lib/i18n'
 import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
+import Choices from '@/parts/Choices.vue'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
@@ -22,6 +24,7 @@ const empty: Schemas['Client'] = {
   name: '',
   contact: null,
   phone: null,
+  language: null,
   email: null,
   note: null,
   vehicles: 0,
@@ -76,6 +79,13 @@ const forgetting = ref(false)
       <Field label="E-mail" optional :error="fields.email"
         ><template #default="f"><PlainInput v-bind="f" v-model="form.email" type="email" maxlength="200" /></template
       ></Field>
+      <Choices
+        label="Written to in"
+        compact
+        :options="languages"
+        :model-value="form.language ?? 'en'"
+        @update:model-value="(next) => form && (form.language = next ?? 'en')"
+      />
     </div>
     <Field label="Note" optional
       ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="2000" /></template

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { ref, watchEffect } from 'vue'
 import { api, told } from '@/api/client'
+import { locale, ofTheBrowser, speak } from '@/lib/i18n'
 import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
@@ -17,12 +18,14 @@ const { data, error } = useQuery({
   retry: false,
   queryFn: () => told(api.GET('/api/v1/answers/{proposal}/{signature}', { params })),
 })
+// In the language they are written to in; else that of their browser.
+watchEffect(() => data.value && void speak(data.value.language ?? ofTheBrowser()))
 const problem = ref<unknown>(null)
 const other = ref(false)
 const wishOn = ref('')
 const wish = ref('')
 const day = (on: string) =>
-  new Date(`${on}T12:00:00Z`).toLocaleDateString('en-GB', {
+  new Date(`${on}T12:00:00Z`).toLocaleDateString(locale(), {
     weekday: 'long',
     day: 'numeric',
     month: 'long',
@@ -47,32 +50,35 @@ async function answer(accept: boolean) {
       <p class="quiet">{{ data.from }}</p>
       <h1>{{ data.vehicle }}</h1>
       <p class="lead">{{ day(data.on) }}: {{ kindsSaid(data.kinds) }}.</p>
-      <p v-if="data.status === 'moved'" role="status">This day has changed meanwhile. You will hear from us again.</p>
+      <p v-if="data.status === 'moved'" role="status">{{ $t('answer-place.this-day-has-changed') }}</p>
       <template v-else>
-        <p v-if="data.status === 'accepted'" role="status"><strong>Thank you; we come on this day.</strong></p>
+        <p v-if="data.status === 'accepted'" role="status">
+          <strong>{{ $t('answer-place.thank-you-we-come-on-this') }}</strong>
+        </p>
         <p v-else-if="data.status === 'asked'" role="status">
           <strong
-            >You asked for another day<template v-if="data.wish_on">: {{ day(data.wish_on) }}</template
+            >{{ $t('answer-place.you-asked-for-another-day')
+            }}<template v-if="data.wish_on">: {{ day(data.wish_on) }}</template
             >.</strong
           >
-          We look whether it fits and write again.
+          {{ $t('answer-place.we-look-whether-it-fits-and') }}
         </p>
         <div class="row">
           <button v-if="data.status !== 'accepted'" type="button" class="act" @click="answer(true)">
-            That day is fine
+            {{ $t('answer-place.that-day-is-fine') }}
           </button>
           <button type="button" class="beside" :aria-expanded="other" @click="other = !other">
-            Another day, please
+            {{ $t('answer-place.another-day-please') }}
           </button>
         </div>
         <form v-if="other" class="grid" novalidate @submit.prevent="answer(false)">
-          <Field label="Which day would suit" optional
+          <Field :label="$t('answer-place.which-day-would-suit')" optional
             ><template #default="f"><PlainInput v-bind="f" v-model="wishOn" type="date" /></template
           ></Field>
-          <Field label="Anything to say" optional
+          <Field :label="$t('answer-place.anything-to-say')" optional
             ><template #default="f"><textarea v-bind="f" v-model="wish" rows="3" maxlength="400" /></template
           ></Field>
-          <button type="submit" class="act">Ask for another day</button>
+          <button type="submit" class="act">{{ $t('answer-place.ask-for-another-day') }}</button>
         </form>
       </template>
     </template>

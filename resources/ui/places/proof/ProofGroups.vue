@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -64,7 +65,7 @@ function pick(group: Group) {
     ? chosen.value.filter((one) => one !== group.answer)
     : [...chosen.value, group.answer].slice(-2)
 }
-const number = (value: number) => value.toLocaleString('en-GB', { maximumFractionDigits: 2 })
+const number = (value: number) => value.toLocaleString(locale(), { maximumFractionDigits: 2 })
 const said = (group: Group) =>
   group.too_few || group.median === null
     ? 'too few to say'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -36,7 +37,7 @@ function pick(one: Product) {
     ? chosen.value.filter((known) => known !== key)
     : [...chosen.value, key].slice(-2)
 }
-const weeks = (value: number) => value.toLocaleString('en-GB', { maximumFractionDigits: 1 })
+const weeks = (value: number) => value.toLocaleString(locale(), { maximumFractionDigits: 1 })
 const money = (minor: number | null) => (minor === null ? '—' : (minor / 100).toFixed(2))
 function against(one: Product): string {
   const middle = Math.sqrt(one.label_low_weeks * one.label_high_weeks)

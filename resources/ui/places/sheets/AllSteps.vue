@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/lib/i18n'
 import type { SheetEvent } from '@/offline/store'
 import { handsSaid } from '@/lib/words'
 import { stepOf, waitsFor, type State, type Step } from './fold'
@@ -13,12 +14,14 @@ const twice = (step: Step) =>
     .map((event) => `${event.by ?? 'Someone'}: ${event.conflict ?? ''}`)
 function standing(step: Step): string {
   const known = stepOf(props.state, step.id)
-  if (known.skipped) return 'left out'
+  if (known.skipped) return t('all-steps.left-out')
   if (known.endedAt !== null) return 'done'
-  if (known.startedAt !== null) return 'going on'
+  if (known.startedAt !== null) return t('all-steps.going-on')
   const waits = waitsFor(step, props.state, props.steps)
   return waits.length
-    ? `waits for ${waits.map((id) => props.steps.find((one) => one.id === id)?.name ?? id).join(', ')}`
+    ? t('all-steps.waits-for', {
+        steps: waits.map((id) => props.steps.find((one) => one.id === id)?.name ?? id).join(', '),
+      })
     : ''
 }
 </script>
@@ -30,15 +33,22 @@ function standing(step: Step): string {
       <span class="name"
         ><strong>{{ step.name }}</strong>
         <span class="small quiet"
-          >{{ step.minutes }} min<template v-if="crew > 1">, {{ handsSaid(step.who, crew) }}</template
-          ><template v-if="step.slack && !stepOf(state, step.id).endedAt"
-            >, may wait {{ step.slack }} min</template
-          ></span
+          >{{ $t('all-steps.min', { minutes: step.minutes })
+          }}<template v-if="crew > 1">, {{ handsSaid(step.who, crew) }}</template
+          ><template v-if="step.slack && !stepOf(state, step.id).endedAt">{{
+            $t('all-steps.may-wait-min', { slack: step.slack })
+          }}</template></span
         ></span
       >
       <span v-if="standing(step)" class="small standing">{{ standing(step) }}</span>
-      <button v-else type="button" class="beside" :aria-label="`Do ${step.name} now`" @click="emit('show', step.id)">
-        now
+      <button
+        v-else
+        type="button"
+        class="beside"
+        :aria-label="$t('all-steps.do-now', { step: step.name })"
+        @click="emit('show', step.id)"
+      >
+        {{ $t('all-steps.now') }}
       </button>
       <p v-for="one in twice(step)" :key="one" class="small twice">{{ one }}</p>
     </li>

@@ -72,12 +72,12 @@ const litres = computed({
 <template>
   <form class="grid closing" novalidate @submit.prevent="emit('close', draft)">
     <div v-if="undone.length" class="undone">
-      <strong>{{ undone.length }} step{{ undone.length === 1 ? '' : 's' }} not done:</strong>
-      {{ undone.map((step) => step.name).join(', ') }}. They go into the record as left out.
-      <label class="row"><input v-model="sure" type="checkbox" /> That is so</label>
+      <strong>{{ $t('close-sheet.steps-not-done', { n: undone.length }, undone.length) }}</strong>
+      {{ $t('close-sheet.they-go-into-the-record-as', { map: undone.map((step) => step.name).join(', ') }) }}
+      <label class="row"><input v-model="sure" type="checkbox" /> {{ $t('close-sheet.that-is-so') }}</label>
     </div>
     <fieldset v-for="kind in left" :key="kind" class="left">
-      <legend class="begins">{{ kindsSaid([kind]) }} was planned and left out. Why?</legend>
+      <legend class="begins">{{ $t('close-sheet.was-planned-and-left-out', { kindsSaid: kindsSaid([kind]) }) }}</legend>
       <div class="row">
         <button
           v-for="why in reasons(kind)"
@@ -90,10 +90,10 @@ const litres = computed({
           {{ why }}
         </button>
       </div>
-      <p class="small quiet">The plan takes it up again.</p>
+      <p class="small quiet">{{ $t('close-sheet.the-plan-takes-it-up-again') }}</p>
     </fieldset>
     <fieldset v-if="looked">
-      <legend>The base, as it was seen</legend>
+      <legend>{{ $t('close-sheet.the-base-as-it-was-seen') }}</legend>
       <div class="row">
         <button
           v-for="(name, what) in seenOfBase"
@@ -108,7 +108,7 @@ const litres = computed({
       </div>
     </fieldset>
     <fieldset>
-      <legend>Used</legend>
+      <legend>{{ $t('close-sheet.used') }}</legend>
       <ul>
         <li v-for="(use, i) in draft.uses" :key="use.product_id + use.zone">
           <Field :label="`${use.name}, ${zones[use.zone]?.toLowerCase() ?? use.zone}`"
@@ -123,14 +123,16 @@ const litres = computed({
                 @update:model-value="correct(i, $event ?? '')" /></template
           ></Field>
           <span class="small quiet">{{
-            use.planned === null ? 'not planned' : `planned ${units.volume(use.planned)}`
+            use.planned === null
+              ? $t('close-sheet.not-planned')
+              : $t('close-sheet.planned', { volume: units.volume(use.planned) })
           }}</span>
         </li>
       </ul>
-      <p v-if="!draft.uses.length" class="quiet">No product was used.</p>
+      <p v-if="!draft.uses.length" class="quiet">{{ $t('close-sheet.no-product-was-used') }}</p>
     </fieldset>
     <fieldset>
-      <legend>To the dirty pool</legend>
+      <legend>{{ $t('close-sheet.to-the-dirty-pool') }}</legend>
       <div class="cols two">
         <Field v-for="(n, what) in draft.textiles" :key="what" :label="words[what] ?? String(what)"
           ><template #default="f"
@@ -144,18 +146,18 @@ const litres = computed({
         ></Field>
       </div>
     </fieldset>
-    <Field label="Water" hint="As reckoned from the rinses, until you know better."
+    <Field :label="$t('close-sheet.water')" :hint="$t('close-sheet.as-reckoned-from-the-rinses')"
       ><template #default="f"
         ><PlainInput v-bind="f" v-model="litres" type="number" min="0" inputmode="decimal" suffix="l" /></template
     ></Field>
-    <Field label="Noticed" hint="Chips, loose edges, what the owner said."
+    <Field :label="$t('close-sheet.noticed')" :hint="$t('close-sheet.chips-loose-edges-what-the')"
       ><template #default="f"><textarea v-bind="f" v-model="draft.note" rows="3" /></template
     ></Field>
-    <Field label="Recommended"
+    <Field :label="$t('close-sheet.recommended')"
       ><template #default="f"><textarea v-bind="f" v-model="draft.recommended" rows="2" /></template
     ></Field>
     <details v-if="draft.refused.length">
-      <summary>Kept off it on purpose ({{ draft.refused.length }})</summary>
+      <summary>{{ $t('close-sheet.kept-off-it-on-purpose', { length: draft.refused.length }) }}</summary>
       <ul>
         <li v-for="one in draft.refused" :key="one.what + one.why">
           <strong>{{ one.what }}</strong> <span class="small">{{ one.why }}</span>
@@ -163,22 +165,22 @@ const litres = computed({
       </ul>
     </details>
     <details v-if="took.length">
-      <summary>How long each step took</summary>
+      <summary>{{ $t('close-sheet.how-long-each-step-took') }}</summary>
       <ul class="took">
         <li v-for="one in took" :key="one.id">
-          <span>{{ one.name }}</span> <span>{{ one.minutes }} min</span>
-          <span class="small quiet">of {{ one.planned }}</span>
+          <span>{{ one.name }}</span> <span>{{ $t('close-sheet.min', { minutes: one.minutes }) }}</span>
+          <span class="small quiet">{{ $t('close-sheet.of', { planned: one.planned }) }}</span>
         </li>
       </ul>
     </details>
     <div class="thumb">
-      <button type="button" class="beside" @click="emit('back')">Back</button>
+      <button type="button" class="beside" @click="emit('back')">{{ $t('close-sheet.back') }}</button>
       <button
         type="submit"
         class="act"
         :disabled="(undone.length > 0 && !sure) || unsaid.length > 0 || (looked && !draft.seen?.length)"
       >
-        Close the turn
+        {{ $t('close-sheet.close-the-turn') }}
       </button>
     </div>
   </form>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/lib/i18n'
 import { computed } from 'vue'
 import { clock, type Timer } from './timers'
 
@@ -12,11 +13,9 @@ const share = computed(() => {
 const says = computed(() => {
   const { phase, opens, step } = props.timer
   if (phase === 'works') return `works, ${clock(opens - props.now)} until “${step.name}”`
-  if (phase === 'over') return `has dried ${clock(-(left.value ?? 0))} ago: wet it again, then “${step.name}”`
-  if (left.value === null) return `has worked; “${step.name}” whenever you are ready`
-  return phase === 'hurry'
-    ? `“${step.name}” now: dries in ${clock(left.value)}`
-    : `“${step.name}” within ${clock(left.value)}`
+  if (phase === 'over') return t('film-timer.has-dried', { ago: clock(-(left.value ?? 0)), step: step.name })
+  if (left.value === null) return t('film-timer.has-worked', { step: step.name })
+  return t(phase === 'hurry' ? 'film-timer.now' : 'film-timer.within', { step: step.name, left: clock(left.value) })
 })
 const y = computed(() => 4 + 18 * (1 - share.value))
 </script>

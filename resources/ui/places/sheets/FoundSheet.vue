@@ -48,12 +48,14 @@ function take() {
 
 <template>
   <div class="grid found">
-    <Choices v-model="soil" label="How dirty is it really?" :options="soils" :columns="2">
+    <Choices v-model="soil" :label="$t('found-sheet.how-dirty-is-it-really')" :options="soils" :columns="2">
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
-    <label class="row big"><input v-model="grit" type="checkbox" /> Grit: a fingertip feels sand in it</label>
+    <label class="row big"
+      ><input v-model="grit" type="checkbox" /> {{ $t('found-sheet.grit-a-fingertip-feels-sand') }}</label
+    >
     <ContaminantPick v-model="on" :columns="2" />
-    <Field label="Panel temperature now" hint="The timers follow it."
+    <Field :label="$t('found-sheet.panel-temperature-now')" :hint="$t('found-sheet.the-timers-follow-it')"
       ><template #default="f"
         ><PlainInput
           v-bind="f"
@@ -63,10 +65,10 @@ function take() {
           inputmode="decimal"
           :suffix="units.temperatureUnit.value" /></template
     ></Field>
-    <Choices v-model="sun" label="Sun on the panel now" :options="suns" :columns="2" />
+    <Choices v-model="sun" :label="$t('found-sheet.sun-on-the-panel-now')" :options="suns" :columns="2" />
     <div class="thumb">
-      <button type="button" class="beside" @click="emit('close')">Back</button>
-      <button type="button" class="act" @click="take">Take it in</button>
+      <button type="button" class="beside" @click="emit('close')">{{ $t('found-sheet.back') }}</button>
+      <button type="button" class="act" @click="take">{{ $t('found-sheet.take-it-in') }}</button>
     </div>
   </div>
 </template>

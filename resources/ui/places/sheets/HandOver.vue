@@ -24,7 +24,7 @@ const { data: people } = useQuery({
 
 <template>
   <section class="grid">
-    <h2>Who goes on with it?</h2>
+    <h2>{{ $t('hand-over.who-goes-on-with-it') }}</h2>
     <button
       v-for="one in people ?? []"
       :key="one.id"
@@ -35,9 +35,9 @@ const { data: people } = useQuery({
       {{ one.name }}
     </button>
     <p class="quiet">
-      They find the sheet under Round on their phone, with all that was noted here as soon as it has been sent.
+      {{ $t('hand-over.they-find-the-sheet-under') }}
     </p>
-    <button type="button" class="words" @click="emit('close')">Back</button>
+    <button type="button" class="words" @click="emit('close')">{{ $t('hand-over.back') }}</button>
   </section>
 </template>
 

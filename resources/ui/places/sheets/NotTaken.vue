@@ -9,14 +9,20 @@ const emit = defineEmits<{ mend: [errand: Errand] }>()
 
 <template>
   <div v-for="errand in errands" :key="errand.n" class="refusal" role="alert">
-    <strong>The server did not take {{ errand.kind === 'finish' ? 'the closing' : 'this' }}:</strong>
-    {{ errand.refused }} Nothing is lost; it stays on this phone.
+    <strong>{{
+      $t('not-taken.the-server-did-not-take', {
+        what: errand.kind === 'finish' ? $t('not-taken.the-closing') : $t('not-taken.this'),
+      })
+    }}</strong>
+    {{ $t('not-taken.nothing-is-lost-it-stays-on', { refused: errand.refused }) }}
     <div class="row">
       <button v-if="errand.kind === 'finish'" type="button" class="act" @click="emit('mend', errand)">
-        Mend the closing
+        {{ $t('not-taken.mend-the-closing') }}
       </button>
-      <button type="button" class="beside" @click="retry(errand)">Send again</button>
-      <button v-if="errand.kind !== 'finish'" type="button" class="beside" @click="giveUp(errand)">Leave it out</button>
+      <button type="button" class="beside" @click="retry(errand)">{{ $t('not-taken.send-again') }}</button>
+      <button v-if="errand.kind !== 'finish'" type="button" class="beside" @click="giveUp(errand)">
+        {{ $t('not-taken.leave-it-out') }}
+      </button>
     </div>
   </div>
 </template>

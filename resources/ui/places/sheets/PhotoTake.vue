@@ -41,15 +41,17 @@ async function take(event: Event) {
 
 <template>
   <div class="grid">
-    <Choices v-model="stage" label="When" :options="stages" :columns="3" compact />
-    <Choices v-model="zone" label="What of it" :options="zoneOptions" :columns="3" compact />
+    <Choices v-model="stage" :label="$t('photo-take.when')" :options="stages" :columns="3" compact />
+    <Choices v-model="zone" :label="$t('photo-take.what-of-it')" :options="zoneOptions" :columns="3" compact />
     <div class="row">
       <label class="act file"
-        >Take a photo<input type="file" accept="image/*" capture="environment" @change="take"
+        >{{ $t('photo-take.take-a-photo') }}<input type="file" accept="image/*" capture="environment" @change="take"
       /></label>
-      <label class="beside file">Choose one<input type="file" accept="image/*" multiple @change="take" /></label>
+      <label class="beside file"
+        >{{ $t('photo-take.choose-one') }}<input type="file" accept="image/*" multiple @change="take"
+      /></label>
     </div>
-    <p v-if="failed" role="alert" class="refused">That is no picture this phone can read.</p>
+    <p v-if="failed" role="alert" class="refused">{{ $t('photo-take.that-is-no-picture-this') }}</p>
     <ul v-if="urls.length" class="taken">
       <li v-for="one in urls" :key="one.id">
         <img :src="one.url" :alt="one.says" /> <span class="small">{{ one.says }}</span>

@@ -18,7 +18,7 @@ const choices = computed(() =>
 
 <template>
   <fieldset v-if="choices.length > 1" class="scope">
-    <legend>What it takes in</legend>
+    <legend>{{ $t('scope-choice.what-it-takes-in') }}</legend>
     <div class="row">
       <button
         v-for="one in choices"
@@ -30,8 +30,9 @@ const choices = computed(() =>
       >
         <span>{{ one.says }}</span>
         <span class="small">
-          {{ one.finish }} min<template v-if="one.saves > 0">, saves {{ one.saves }}</template
-          ><template v-else-if="one.saves < 0">, {{ -one.saves }} more</template>
+          {{ $t('scope-choice.min', { finish: one.finish })
+          }}<template v-if="one.saves > 0">{{ $t('scope-choice.saves', { saves: one.saves }) }}</template
+          ><template v-else-if="one.saves < 0">{{ $t('scope-choice.more', { x: -one.saves }) }}</template>
         </span>
       </button>
     </div>

@@ -15,7 +15,7 @@ const rows = computed(() =>
 
 <template>
   <fieldset v-if="rows.length">
-    <legend>Look again</legend>
+    <legend>{{ $t('second-look.look-again') }}</legend>
     <label v-for="row in rows" :key="row.what" class="row" :class="{ seen: row.seen }">
       <input type="checkbox" :checked="row.seen" @change="emit('count', row.what, row.seen ? -1 : 1)" /> {{ row.look }}
     </label>

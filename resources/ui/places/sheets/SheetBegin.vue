@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/lib/i18n'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
 import { kindsSaid, numbers, ordinal, soils, waters } from '@/lib/words'
@@ -28,8 +29,11 @@ const plan = computed(() => sheet.value.plan)
 const soil = computed(() => soils[sheet.value.facts.seen.soil]?.name.toLowerCase())
 const unread = computed(() => sheet.value.gate.filter((one) => one.grave && !read.value.has(one.says)))
 const people = computed(() => [
-  { value: 0, name: sheet.value.crew === 2 ? 'Both on this phone' : 'All on this phone' },
-  ...Array.from({ length: sheet.value.crew }, (_, i) => ({ value: i + 1, name: `I am the ${ordinal(i + 1)}` })),
+  { value: 0, name: t(sheet.value.crew === 2 ? 'sheet-begin.both-here' : 'sheet-begin.all-here') },
+  ...Array.from({ length: sheet.value.crew }, (_, i) => ({
+    value: i + 1,
+    name: t('sheet-begin.i-am-the', { place: ordinal(i + 1) }),
+  })),
 ])
 const chosen = computed({ get: () => props.person, set: (next) => emit('person', next) })
 const stepless = computed(() => withoutStep(plan.value))
@@ -50,39 +54,38 @@ function take(kind: string, without: string | null) {
 <template>
   <section class="grid">
     <p v-if="sheet.facts.expected" class="note">
-      Nobody has looked yet: laid out for {{ soil }}, as it was last time, and for the forecast. Say what you see once
-      you are there.
+      {{ $t('sheet-begin.nobody-has-looked-yet-laid', { soil }) }}
     </p>
-    <ul v-if="sheet.gate.length" class="gate" aria-label="What the place asks">
+    <ul v-if="sheet.gate.length" class="gate" :aria-label="$t('sheet-begin.what-the-place-asks')">
       <li v-for="one in sheet.gate" :key="one.says" :class="{ grave: one.grave }">
         <Glyph name="care" /> <span>{{ one.says }}</span>
         <button
           v-if="one.grave && !read.has(one.says)"
           type="button"
           class="beside"
-          :aria-label="`Understood: ${one.says}`"
+          :aria-label="$t('sheet-begin.understood-it', { says: one.says })"
           @click="confirm(one.says)"
         >
-          Understood
+          {{ $t('sheet-begin.understood') }}
         </button>
       </li>
     </ul>
 
     <div v-if="plan.finish === null" class="stuck" role="alert">
-      <h2>Not as it stands</h2>
+      <h2>{{ $t('sheet-begin.not-as-it-stands') }}</h2>
       <p v-for="one in plan.problems" :key="one">{{ one }}</p>
       <template v-if="plan.remedies.length">
-        <h3>What would help</h3>
+        <h3>{{ $t('sheet-begin.what-would-help') }}</h3>
         <ul>
           <li v-for="one in plan.remedies" :key="one.says">
             <span>{{ one.says }}</span>
             <button
               type="button"
               class="beside"
-              :aria-label="`Do that: ${one.says}`"
+              :aria-label="$t('sheet-begin.do-that-one', { says: one.says })"
               @click="take(one.kind, one.without)"
             >
-              Do that
+              {{ $t('sheet-begin.do-that') }}
             </button>
           </li>
         </ul>
@@ -90,38 +93,50 @@ function take(kind: string, without: string | null) {
     </div>
     <template v-else>
       <p class="sum">
-        <strong>About {{ plan.finish }} minutes</strong
-        >{{ sheet.crew === 1 ? ' alone' : ` for ${numbers[sheet.crew - 1]}`
-        }}{{ plan.proven ? ', the earliest there is' : '' }}. {{ plan.steps.length }} steps,
-        {{ waters[plan.water]?.toLowerCase() }} for the last rinse.
+        <strong>{{ $t('sheet-begin.about-minutes', { finish: plan.finish }) }}</strong>{{
+          $t('sheet-begin.steps-for-the-last-rinse', {
+            people:
+              sheet.crew === 1
+                ? $t('sheet-begin.alone')
+                : $t('sheet-begin.for-so-many', { people: numbers[sheet.crew] }),
+            earliest: plan.proven ? $t('sheet-begin.the-earliest-there-is') : '',
+            steps: plan.steps.length,
+            water: waters[plan.water],
+          })
+        }}
       </p>
       <p v-if="plan.totals?.nine_in_ten" class="small quiet">
-        Nine times in ten within {{ plan.totals.nine_in_ten }} minutes.
+        {{ $t('sheet-begin.nine-times-in-ten-within', { nine_in_ten: plan.totals.nine_in_ten }) }}
       </p>
       <WhyOther v-if="plan.expected" :expected="plan.expected" :minutes="plan.finish" />
       <p v-if="ticked.length">
-        Planned beside the wash: <strong>{{ kindsSaid(ticked) }}</strong>. Each is a step to tick.
+        {{ $t('sheet-begin.planned-beside-the-wash') }} <strong>{{ kindsSaid(ticked) }}</strong>{{
+          $t('sheet-begin.each-is-a-step-to-tick')
+        }}
       </p>
       <p v-if="stepless.length" class="note begins">
-        <strong>{{ kindsSaid(stepless) }}</strong> was planned too, but as things stand there is no step for it.
-        <template v-if="stepless.includes('topper')">{{ plan.topper.why }}</template> The plan takes it up again.
+        <strong>{{ kindsSaid(stepless) }}</strong> {{ $t('sheet-begin.was-planned-too-but-as') }}
+        <template v-if="stepless.includes('topper')">{{ plan.topper.why }}</template>
+        {{ $t('sheet-begin.the-plan-takes-it-up-again') }}
       </p>
       <ScopeChoice :kept="kept" @take="(one) => emit('scope', one)" />
       <p v-for="one in plan.problems" :key="one" class="note">{{ one }}</p>
     </template>
 
     <div v-if="plan.fills.length">
-      <h2>To fill, in this order</h2>
+      <h2>{{ $t('sheet-begin.to-fill-in-this-order') }}</h2>
       <ol class="fills">
         <li v-for="fill in plan.fills" :key="fill.product + fill.for + fill.vessel">
-          <strong>{{ fill.vessel ?? (fill.product_id === null ? 'A bucket' : 'From its bottle') }}</strong>
+          <strong>{{
+            fill.vessel ?? (fill.product_id === null ? 'A bucket' : $t('sheet-begin.from-its-bottle'))
+          }}</strong>
           <span>{{ fillLine(fill, units.volume) }}</span>
           <span v-if="fill.says" class="small quiet">{{ fill.says }}</span>
         </li>
       </ol>
     </div>
     <div v-if="plan.missing.length" class="note">
-      <h2>Not known, or not on the shelf</h2>
+      <h2>{{ $t('sheet-begin.not-known-or-not-on-the') }}</h2>
       <ul>
         <li v-for="one in plan.missing" :key="one">{{ one }}</li>
       </ul>
@@ -130,24 +145,24 @@ function take(kind: string, without: string | null) {
     <Choices
       v-if="sheet.crew > 1"
       v-model="chosen"
-      label="Who holds this phone?"
+      :label="$t('sheet-begin.who-holds-this-phone')"
       :options="people"
       :columns="1"
       compact
     />
     <div class="row">
       <label class="crew"
-        >We are
+        >{{ $t('sheet-begin.we-are') }}
         <select :value="sheet.crew" @change="emit('crew', Number(($event.target as HTMLSelectElement).value))">
-          <option v-for="n in 8" :key="n" :value="n">{{ n === 1 ? 'one, alone' : numbers[n - 1] }}</option>
+          <option v-for="n in 8" :key="n" :value="n">{{ n === 1 ? $t('sheet-begin.one-alone') : numbers[n] }}</option>
         </select></label
       >
-      <button type="button" class="beside" @click="emit('found')">Say what you see</button>
+      <button type="button" class="beside" @click="emit('found')">{{ $t('sheet-begin.say-what-you-see') }}</button>
     </div>
-    <p v-if="unread.length" class="quiet">Read and confirm what the place asks before you begin.</p>
+    <p v-if="unread.length" class="quiet">{{ $t('sheet-begin.read-and-confirm-what-the') }}</p>
     <div class="thumb">
       <button type="button" class="act" :disabled="plan.finish === null || unread.length > 0" @click="emit('begin')">
-        Begin the visit
+        {{ $t('sheet-begin.begin-the-visit') }}
       </button>
     </div>
   </section>

@@ -6,14 +6,13 @@ defineProps<{ turn: string | null }>()
 
 <template>
   <section class="grid">
-    <h2>The turn is closed</h2>
+    <h2>{{ $t('sheet-end.the-turn-is-closed') }}</h2>
     <p v-if="outbox.waiting">
-      {{ outbox.waiting }} {{ outbox.waiting === 1 ? 'thing waits' : 'things wait' }} for a signal. They are kept on
-      this phone and go out by themselves.
+      {{ $t('sheet-end.waits', { n: outbox.waiting }, outbox.waiting) }}
     </p>
-    <p v-else>Everything has been sent.</p>
-    <RouterLink v-if="turn" :to="`/turns/${turn}`" class="act">See the turn</RouterLink>
-    <RouterLink to="/round" class="beside">To the round</RouterLink>
+    <p v-else>{{ $t('sheet-end.everything-has-been-sent') }}</p>
+    <RouterLink v-if="turn" :to="`/turns/${turn}`" class="act">{{ $t('sheet-end.see-the-turn') }}</RouterLink>
+    <RouterLink to="/round" class="beside">{{ $t('sheet-end.to-the-round') }}</RouterLink>
   </section>
 </template>
 

@@ -19,6 +19,7 @@ import SheetBegin from './SheetBegin.vue'
 import SheetEnd from './SheetEnd.vue'
 import { useSheet } from './useSheet'
 import VisitRibbon from './VisitRibbon.vue'
+import WhatChanged from './WhatChanged.vue'
 import WorkNow from './WorkNow.vue'
 
 // The visit on the driveway: one step at a time, for one phone or two, with signal or without.
@@ -95,32 +96,27 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
 <template>
   <div class="page narrow sheet-place">
     <ProblemNote :problem="sheet.problem.value" />
-    <p v-if="!kept && !sheet.problem.value" class="quiet" role="status">Fetching the sheet…</p>
+    <p v-if="!kept && !sheet.problem.value" class="quiet" role="status">{{ $t('sheet-place.fetching-the-sheet') }}</p>
     <template v-if="kept && plan">
       <header>
         <div class="title">
           <h1>{{ kept.sheet.vehicle.name }}</h1>
           <span class="small quiet"
-            ><RouterLink to="/round">Round</RouterLink> · {{ kept.sheet.site?.name ?? 'no place' }}</span
+            ><RouterLink to="/round">{{ $t('sheet-place.round') }}</RouterLink> ·
+            {{ kept.sheet.site?.name ?? $t('sheet-place.no-place') }}</span
           >
         </div>
         <p v-if="begun && !over" class="small minute" aria-live="off">
-          minute {{ elapsed }}<template v-if="plan.finish"> of about {{ Math.max(plan.finish, elapsed) }}</template>
+          {{ $t('sheet-place.minute', { elapsed })
+          }}<template v-if="plan.finish">
+            {{ $t('sheet-place.of-about', { max: Math.max(plan.finish, elapsed) }) }}</template
+          >
         </p>
       </header>
       <VisitRibbon v-if="begun" :steps="steps" :state="state" :finish="plan.finish" :crew="kept.sheet.crew" />
       <p class="hidden-text" role="status" aria-live="assertive">{{ saying }}</p>
 
-      <div v-if="changed" class="changed" role="status">
-        <strong>{{ changed.length ? 'The rest of the visit has changed.' : 'Nothing changes for the rest.' }}</strong>
-        <ul>
-          <li v-for="one in changed" :key="one">{{ one }}</li>
-        </ul>
-        <button type="button" class="beside" @click="changed = null">Read</button>
-      </div>
-      <p v-if="asked" class="changed" role="status">
-        {{ outbox.signal === 'gone' ? 'It is laid out anew as soon as there is a signal.' : 'Laying it out anew…' }}
-      </p>
+      <WhatChanged :changes="changed" :asked="asked" @read="changed = null" />
       <NotTaken :errands="refusedHere" @mend="mend" />
 
       <SheetEnd v-if="kept.sheet.status === 'finished'" :turn="finished ?? kept.sheet.turn_id" />
@@ -184,14 +180,18 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
       <nav
         v-if="kept.sheet.status !== 'finished' && begun && open !== 'found' && open !== 'close'"
         class="bar"
-        aria-label="Sheet"
+        :aria-label="$t('sheet-place.sheet')"
       >
-        <button type="button" :aria-pressed="open === 'steps'" @click="open = 'steps'">Now</button>
-        <button type="button" :aria-pressed="open === 'all'" @click="open = 'all'">
-          All {{ sheet.done.value.length }}/{{ steps.length }}
+        <button type="button" :aria-pressed="open === 'steps'" @click="open = 'steps'">
+          {{ $t('sheet-place.now') }}
         </button>
-        <button type="button" @click="open = 'found'">Found</button>
-        <button type="button" :aria-pressed="open === 'photos'" @click="open = 'photos'">Photo</button>
+        <button type="button" :aria-pressed="open === 'all'" @click="open = 'all'">
+          {{ $t('sheet-place.all', { length: sheet.done.value.length, length2: steps.length }) }}
+        </button>
+        <button type="button" @click="open = 'found'">{{ $t('sheet-place.found') }}</button>
+        <button type="button" :aria-pressed="open === 'photos'" @click="open = 'photos'">
+          {{ $t('sheet-place.photo') }}
+        </button>
       </nav>
     </template>
   </div>
@@ -226,24 +226,6 @@ h1 {
 
 .visit {
   margin: 0 0 var(--s3);
-}
-
-.changed {
-  display: grid;
-  gap: var(--s2);
-  margin: var(--s3) 0;
-  padding: var(--s3);
-  border-left: 5px solid var(--film);
-  background: var(--film-mist);
-}
-
-.changed ul {
-  margin: 0;
-  padding-left: 1.2em;
-}
-
-.changed .beside {
-  min-height: 48px;
 }
 
 .bar {

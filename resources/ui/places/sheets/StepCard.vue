@@ -27,14 +27,16 @@ const emit = defineEmits<{
   start: []
   end: []
   skip: []
-  ack: [says: string]
+  ack: [of: { hazard: string; says: string }]
   reading: [facts: Record<string, unknown>]
   count: [what: string, by: number]
 }>()
 const units = useUnits()
 const mine = computed(() => stepOf(props.state, props.step.id))
 const begun = computed(() => mine.value.startedAt !== null)
-const unread = computed(() => props.step.cautions.filter((one) => one.grave && !props.state.acked.has(one.says)))
+const isRead = (one: Schemas['SheetCaution']) =>
+  props.state.acked.has(one.hazard ?? '') || props.state.acked.has(one.says)
+const unread = computed(() => props.step.cautions.filter((one) => one.grave && !isRead(one)))
 const waits = computed(() =>
   waitsFor(props.step, props.state, props.steps).map((id) => props.steps.find((step) => step.id === id)?.name ?? id),
 )
@@ -62,25 +64,30 @@ function toggle(panel: string) {
   <article class="step" :class="{ later }" :aria-label="step.name">
     <p class="of small">
       <span v-if="whose">{{ whose }}</span>
-      <span>about {{ step.minutes }} min<template v-if="step.pace_from >= 3">, at your pace</template></span>
+      <span
+        >{{ $t('step-card.about-min', { minutes: step.minutes })
+        }}<template v-if="step.pace_from >= 3">{{ $t('step-card.at-your-pace') }}</template></span
+      >
       <span v-if="since" class="since">{{ since }}</span>
     </p>
     <h2>{{ step.name }}</h2>
     <template v-if="!later">
-      <p v-if="step.only_if" class="maybe"><strong>Only if the water asks for it.</strong> {{ step.only_if }}</p>
+      <p v-if="step.only_if" class="maybe">
+        <strong>{{ $t('step-card.only-if-the-water-asks-for') }}</strong> {{ step.only_if }}
+      </p>
 
       <ul v-if="step.cautions.length" class="cautions">
         <li v-for="one in step.cautions" :key="one.says" :class="{ grave: one.grave }">
           <Glyph name="care" />
           <span>{{ one.says }}</span>
           <button
-            v-if="one.grave && !state.acked.has(one.says)"
+            v-if="one.grave && !isRead(one)"
             type="button"
             class="beside"
-            :aria-label="`Understood: ${one.says}`"
-            @click="emit('ack', one.says)"
+            :aria-label="$t('sheet-begin.understood-it', { says: one.says })"
+            @click="emit('ack', { hazard: one.hazard ?? '', says: one.says })"
           >
-            Understood
+            {{ $t('step-card.understood') }}
           </button>
         </li>
       </ul>
@@ -107,15 +114,17 @@ function toggle(panel: string) {
         :panels="panels"
         :here="step.panels"
         :done="donePanels"
-        :label="`Panels of this step, ${donePanels.length} of ${step.panels.length} done`"
+        :label="$t('step-card.panels', { done: donePanels.length, all: step.panels.length })"
         @toggle="toggle"
       />
       <SecondLook :step="step" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
       <TextileCount :textiles="step.textiles" :counts="state.counts" @count="(what, by) => emit('count', what, by)" />
     </template>
-    <p v-if="waits.length" class="quiet">Waits for: {{ waits.join(', ') }}.</p>
-    <p v-else-if="early && timer" class="quiet">The product works for another {{ clock(timer.opens - now) }}.</p>
-    <p v-if="unread.length && !begun" class="quiet">Read and confirm what can hurt before you begin.</p>
+    <p v-if="waits.length" class="quiet">{{ $t('step-card.waits-for', { join: waits.join(', ') }) }}</p>
+    <p v-else-if="early && timer" class="quiet">
+      {{ $t('step-card.the-product-works-for', { clock: clock(timer.opens - now) }) }}
+    </p>
+    <p v-if="unread.length && !begun" class="quiet">{{ $t('step-card.read-and-confirm-what-can') }}</p>
     <div v-if="!later" class="do">
       <button
         v-if="!begun"
@@ -124,10 +133,12 @@ function toggle(panel: string) {
         :disabled="waits.length > 0 || unread.length > 0"
         @click="emit('start')"
       >
-        {{ early ? 'Begin early' : 'Begin' }}
+        {{ early ? $t('step-card.begin-early') : $t('step-card.begin') }}
       </button>
-      <button v-else type="button" class="act" @click="emit('end')">Done</button>
-      <button type="button" class="beside" @click="emit('skip')">{{ begun ? 'Leave' : 'Skip' }}</button>
+      <button v-else type="button" class="act" @click="emit('end')">{{ $t('step-card.done') }}</button>
+      <button type="button" class="beside" @click="emit('skip')">
+        {{ begun ? $t('step-card.leave') : $t('step-card.skip') }}
+      </button>
     </div>
   </article>
 </template>

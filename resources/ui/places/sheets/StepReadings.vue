@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '@/lib/i18n'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { readingsOf, readsOf } from '@/places/turns/draft'
@@ -30,12 +31,12 @@ const stage = computed(() =>
         ? 'after_decon'
         : 'after_wash',
 )
-const asks = {
-  arrival: ['Water on the dirty paint', 'Tells about dirt on the layer, never that a coating is dead.'],
-  after_wash: ['Water on the clean paint', 'This one tells about the layer.'],
-  after_decon: ['Water on the clean paint', 'This one tells about the layer.'],
-  after_topper: ['Water on the new topper', 'One panel is enough: it is what the next visits compare with.'],
-} as const
+const asks = computed(() => ({
+  arrival: [t('step-readings.dirty'), t('step-readings.dirty-says')] as const,
+  after_wash: [t('step-readings.clean'), t('step-readings.clean-says')] as const,
+  after_decon: [t('step-readings.clean'), t('step-readings.clean-says')] as const,
+  after_topper: [t('step-readings.new'), t('step-readings.new-says')] as const,
+}))
 const reads = computed(() => readsOf(props.state.readings))
 /** Only what is new is written down; a reading once taken is replaced, not taken back. */
 function read(next: StageRead | undefined) {
@@ -52,7 +53,7 @@ function read(next: StageRead | undefined) {
     <WaterRead :model-value="reads[stage]" :label="asks[stage][0]" :hint="asks[stage][1]" @update:model-value="read" />
     <WaterTalk :reads="reads" :designed="table?.designed ?? 'beads'" :topper="table?.topper ?? true" :table="table" />
     <button type="button" class="beside" :aria-expanded="measuring" @click="measuring = !measuring">
-      Measure on a photo
+      {{ $t('step-readings.measure-on-a-photo') }}
     </button>
     <BeadGauge v-if="measuring" @take="take" />
   </div>

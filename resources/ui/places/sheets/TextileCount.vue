@@ -17,22 +17,28 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <ul v-if="rows.length" class="textiles" aria-label="Towels and mitts used">
+  <ul v-if="rows.length" class="textiles" :aria-label="$t('textile-count.towels-and-mitts-used')">
     <li v-for="row in rows" :key="row.what">
       <span
-        ><strong>{{ row.name }}</strong> <span class="small quiet">planned {{ row.planned }}</span></span
+        ><strong>{{ row.name }}</strong>
+        <span class="small quiet">{{ $t('textile-count.planned', { planned: row.planned }) }}</span></span
       >
       <button
         type="button"
         class="beside"
         :disabled="row.used === 0"
-        :aria-label="`One ${row.name} less`"
+        :aria-label="$t('textile-count.one-less', { name: row.name })"
         @click="emit('count', row.what, -1)"
       >
         −
       </button>
       <output :aria-label="`${row.name} used`">{{ row.used }}</output>
-      <button type="button" class="beside" :aria-label="`One ${row.name} more`" @click="emit('count', row.what, 1)">
+      <button
+        type="button"
+        class="beside"
+        :aria-label="$t('textile-count.one-more', { name: row.name })"
+        @click="emit('count', row.what, 1)"
+      >
         +
       </button>
     </li>

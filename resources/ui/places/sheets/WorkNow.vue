@@ -46,16 +46,16 @@ async function end(step: Step) {
 </script>
 
 <template>
-  <section class="grid" aria-label="Now">
+  <section class="grid" :aria-label="$t('work-now.now')">
     <FilmTimer v-for="timer in running" :key="timer.step.id" :timer="timer" :of="nameOf(timer.of)" :now="now" />
     <div v-if="plan && plan.finish === null" class="still" role="alert">
-      <strong>The rest can’t be worked as it stands.</strong>
+      <strong>{{ $t('work-now.the-rest-cant-be-worked-as') }}</strong>
       <span v-for="one in plan.problems" :key="one">{{ one }}</span>
       <span v-for="one in plan.remedies" :key="one.says">{{ one.says }}</span>
     </div>
     <div v-if="paused" class="still" role="status">
-      <strong>The visit stands still.</strong> What is on the panels goes on drying.
-      <button type="button" class="act" @click="say('resume')">Go on</button>
+      <strong>{{ $t('work-now.the-visit-stands-still') }}</strong> {{ $t('work-now.what-is-on-the-panels-goes') }}
+      <button type="button" class="act" @click="say('resume')">{{ $t('work-now.go-on') }}</button>
     </div>
     <template v-else>
       <StepCard
@@ -73,26 +73,28 @@ async function end(step: Step) {
         @start="say('start', card.step.id)"
         @end="end(card.step)"
         @skip="say('skip', card.step.id)"
-        @ack="(says) => say('ack', card.step.id, { says })"
+        @ack="(of) => say('ack', card.step.id, of)"
         @reading="(facts) => sheet.readWater(card.step.id, facts)"
         @count="(what, by) => say('count', card.step.id, { what, by })"
       />
       <div v-if="over" class="grid">
-        <h2>Every step is done</h2>
-        <button type="button" class="act big" @click="emit('close')">Close the turn</button>
+        <h2>{{ $t('work-now.every-step-is-done') }}</h2>
+        <button type="button" class="act big" @click="emit('close')">{{ $t('work-now.close-the-turn') }}</button>
       </div>
       <p v-if="then.length" class="then">
-        <span class="small quiet">Then</span> {{ then.map((step) => step.name).join(', ') }}
+        <span class="small quiet">{{ $t('work-now.then') }}</span> {{ then.map((step) => step.name).join(', ') }}
       </p>
     </template>
     <div class="tools">
-      <button type="button" class="beside" @click="undo">Undo</button>
-      <button v-if="!paused && !over" type="button" class="beside" @click="say('pause')">Stop a while</button>
-      <button type="button" class="beside" :aria-pressed="sound" @click="emit('sound')">
-        {{ sound ? 'Sound on' : 'Sound off' }}
+      <button type="button" class="beside" @click="undo">{{ $t('work-now.undo') }}</button>
+      <button v-if="!paused && !over" type="button" class="beside" @click="say('pause')">
+        {{ $t('work-now.stop-a-while') }}
       </button>
-      <button type="button" class="beside" @click="emit('hand-over')">Hand over</button>
-      <button v-if="!over" type="button" class="beside" @click="emit('close')">Close early</button>
+      <button type="button" class="beside" :aria-pressed="sound" @click="emit('sound')">
+        {{ sound ? $t('work-now.sound-on') : $t('work-now.sound-off') }}
+      </button>
+      <button type="button" class="beside" @click="emit('hand-over')">{{ $t('work-now.hand-over') }}</button>
+      <button v-if="!over" type="button" class="beside" @click="emit('close')">{{ $t('work-now.close-early') }}</button>
     </div>
   </section>
 </template>

@@ -68,7 +68,8 @@ function apply(state: State, event: SheetEvent): void {
       if (step && step.endedAt === null) Object.assign(step, { skipped: true, endedAt: at })
       break
     case 'ack':
-      state.acked.add(String(event.facts.says))
+      // By its danger, in whatever words each phone says it; what is older was kept by its words.
+      for (const by of [event.facts.hazard, event.facts.says]) if (by) state.acked.add(String(by))
       break
     case 'reading': {
       const reading = event.facts as unknown as Reading

@@ -1,3 +1,4 @@
+import { t } from '@/lib/i18n'
 import type { Plan } from '@/offline/store'
 import type { Step } from './fold'
 
@@ -66,11 +67,18 @@ export function changes(before: Step[], after: Step[]): string[] {
   const said: string[] = []
   for (const step of after) {
     const known = before.find((one) => one.id === step.id)
-    if (!known) said.push(`New: ${step.name}${names(step) ? ` (${names(step)})` : ''}.`)
-    else if (known.name !== step.name) said.push(`${step.name}, instead of: ${known.name}.`)
+    if (!known) said.push(t('found.new', { step: step.name, with: names(step) ? ` (${names(step)})` : '' }))
+    else if (known.name !== step.name) said.push(t('found.instead-of', { step: step.name, was: known.name }))
     else if (names(known) !== names(step))
-      said.push(`${step.name}: ${names(step) || 'nothing'} instead of ${names(known) || 'nothing'}.`)
+      said.push(
+        t('found.with', {
+          step: step.name,
+          is: names(step) || t('found.nothing'),
+          was: names(known) || t('found.nothing'),
+        }),
+      )
   }
-  for (const step of before) if (!after.some((one) => one.id === step.id)) said.push(`No longer: ${step.name}.`)
+  for (const step of before)
+    if (!after.some((one) => one.id === step.id)) said.push(t('found.no-longer', { step: step.name }))
   return said
 }

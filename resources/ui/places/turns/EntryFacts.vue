@@ -68,7 +68,7 @@ function facts(entry: Schemas['TurnEntry']): [string, string][] {
     ],
     ['Noticed', entry.note ?? '—'],
     ['Advised', entry.recommended ?? ''],
-    ['Crew', (entry.crew ?? 1) > 1 ? (numbers[(entry.crew ?? 1) - 1] ?? '') : ''],
+    ['Crew', (entry.crew ?? 1) > 1 ? (numbers[entry.crew ?? 1] ?? '') : ''],
     [
       'Towels',
       Object.entries(entry.textiles)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
 import { shortDay } from '@/lib/dates'
 import { kindsSaid } from '@/lib/words'
@@ -16,7 +17,7 @@ const days = computed(() => byDay(props.weeks.visits))
   <ol class="days">
     <li v-for="day in days" :key="day.on">
       <h2>
-        {{ new Date(`${day.on}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', timeZone: 'UTC' }) }},
+        {{ new Date(`${day.on}T12:00:00Z`).toLocaleDateString(locale(), { weekday: 'long', timeZone: 'UTC' }) }},
         {{ shortDay(day.on, zone) }}
       </h2>
       <ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { dateOf, dayNumber, type Lane } from './weeks'
@@ -12,7 +13,7 @@ const mondays = computed(() => {
     if (date.getUTCDay() === 1)
       marks.push({
         x: props.lane.x(dateOf(day)) - props.lane.step / 2,
-        name: date.toLocaleDateString('en-GB', {
+        name: date.toLocaleDateString(locale(), {
           day: 'numeric',
           timeZone: 'UTC',
           ...(date.getUTCDate() <= 7 || day - props.lane.first < 7 ? { month: 'short' } : {}),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, told } from '@/api/client'
@@ -45,7 +46,7 @@ const advice = computed(() => {
     <h2>What it would leave</h2>
     <p v-if="tds === null" class="quiet">With a first reading of the tap, it stands here.</p>
     <template v-else>
-      <p class="small quiet">{{ tds.toLocaleString('en-GB') }} mg/l, {{ where }}</p>
+      <p class="small quiet">{{ tds.toLocaleString(locale()) }} mg/l, {{ where }}</p>
       <table>
         <thead>
           <tr>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -55,7 +56,7 @@ const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?
           <h2>How the chain stands</h2>
           <ol v-if="state?.points.length" class="chain">
             <li v-for="one in state.points" :key="one.point">
-              <span class="figure">{{ one.tds_mg_l.toLocaleString('en-GB') }}</span>
+              <span class="figure">{{ one.tds_mg_l.toLocaleString(locale()) }}</span>
               <span class="small">mg/l {{ points[one.point]?.toLowerCase() }}</span>
               <span class="small quiet">{{ one.site ?? '' }} {{ fromToday(one.at, zone) }}</span>
             </li>

@@ -3,7 +3,8 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { onMounted } from 'vue'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
-import { useMe, useTheme } from '@/lib/session'
+import { languages } from '@/lib/i18n'
+import { useLanguage, useMe, useTheme } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
 import EditEnd from '@/parts/EditEnd.vue'
 import Field from '@/parts/Field.vue'
@@ -17,6 +18,7 @@ import TokenList from './TokenList.vue'
 
 const { me, isOwner } = useMe()
 const { theme, choose } = useTheme()
+const { language, choose: chooseLanguage } = useLanguage()
 const queries = useQueryClient()
 const { form, problem, busy, saved, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
   load: () => toldWithTag(api.GET('/api/v1/workspace')),
@@ -63,6 +65,13 @@ async function enter(id: string) {
         :options="themes"
         :model-value="theme"
         @update:model-value="(next) => next && choose(next)"
+      />
+      <Choices
+        label="What you read sheets in"
+        compact
+        :options="languages"
+        :model-value="language"
+        @update:model-value="(next) => next && chooseLanguage(next)"
       />
       <div v-if="(me?.workspaces.length ?? 0) > 1" class="row">
         <strong>You also work in</strong>

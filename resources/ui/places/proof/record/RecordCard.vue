@@ -52,32 +52,37 @@ const revoke = (link: string) =>
 </script>
 
 <template>
-  <section class="sheet" aria-label="For the client">
-    <h2>For the client</h2>
+  <section class="sheet" :aria-label="$t('record-card.for-the-client')">
+    <h2>{{ $t('record-card.for-the-client') }}</h2>
     <ul class="lines">
       <li v-for="kind in kinds" :key="kind">
         <span>{{ names[kind] }}</span>
         <span class="row">
-          <a :href="pdf(kind)" target="_blank" class="words" :aria-label="`${names[kind]} as PDF`">PDF</a>
+          <a :href="pdf(kind)" target="_blank" class="words" :aria-label="`${names[kind]} as PDF`">{{
+            $t('record-card.pdf')
+          }}</a>
           <button type="button" class="words" :aria-label="`${names[kind]}: make a link`" @click="make(kind)">
-            Make a link
+            {{ $t('record-card.make-a-link') }}
           </button>
         </span>
       </li>
     </ul>
     <p v-if="made" class="made" role="status">
-      Whoever has this address can read it, without signing in. It is shown only now: <code>{{ made }}</code>
+      {{ $t('record-card.whoever-has-this-address') }} <code>{{ made }}</code>
     </p>
     <ProblemNote :problem="error ?? problem" />
     <template v-if="links.length">
-      <h3>Links that lead somewhere</h3>
+      <h3>{{ $t('record-card.links-that-lead-somewhere') }}</h3>
       <ul class="lines small">
         <li v-for="link in links" :key="link.id">
-          <span
-            >{{ names[link.kind] }}, made {{ shortDay(link.made_at, zone) }},
-            {{ link.read_at ? `read ${dayAndTime(link.read_at, zone)}` : 'not read yet' }}</span
-          >
-          <button type="button" class="words small" @click="revoke(link.id)">revoke</button>
+          <span>{{
+            $t('record-card.made', {
+              x: names[link.kind],
+              shortDay: shortDay(link.made_at, zone),
+              x2: link.read_at ? `read ${dayAndTime(link.read_at, zone)}` : $t('record-card.not-read-yet'),
+            })
+          }}</span>
+          <button type="button" class="words small" @click="revoke(link.id)">{{ $t('record-card.revoke') }}</button>
         </li>
       </ul>
     </template>

@@ -6,6 +6,7 @@ import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { shortDay } from '@/lib/dates'
+import { inWords } from '@/lib/i18n'
 import { kindsSaid } from '@/lib/words'
 import Mark from '@/parts/Mark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -27,13 +28,13 @@ const {
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
 const day = (on: string | null) => (on ? shortDay(on, 'UTC') : '')
-const titles = { turn: 'Service record', year: 'A year of care', history: 'Whole history' }
+const titles = inWords('records', { turn: 'Service record', year: 'A year of care', history: 'Whole history' })
 </script>
 
 <template>
   <main class="page narrow record">
     <ProblemNote :problem="error" />
-    <p v-if="isPending" class="quiet" role="status">Opening the record…</p>
+    <p v-if="isPending" class="quiet" role="status">{{ $t('record-place.opening-the-record') }}</p>
     <template v-if="record">
       <header>
         <p class="quiet small">{{ record.business }} · {{ titles[record.kind] }}</p>
@@ -45,33 +46,43 @@ const titles = { turn: 'Service record', year: 'A year of care', history: 'Whole
               .join(' · ')
           }}
         </p>
-        <a class="beside" :href="`/api/v1/records/${secret}/pdf`">As PDF</a>
+        <a class="beside" :href="`/api/v1/records/${secret}/pdf`">{{ $t('record-place.as-pdf') }}</a>
       </header>
-      <section v-if="record.due.some((one) => one.due || one.look) || record.next_visit" aria-label="Due next">
-        <h2>Due next</h2>
+      <section
+        v-if="record.due.some((one) => one.due || one.look) || record.next_visit"
+        :aria-label="$t('record-place.due-next')"
+      >
+        <h2>{{ $t('record-place.due-next') }}</h2>
         <ul class="lines">
           <li v-for="one in record.due.filter((it) => it.due)" :key="one.layer_id">
-            <span>{{ one.name }} on {{ one.zone }}</span>
+            <span>{{ $t('record-place.on', { name: one.name, zone: one.zone }) }}</span>
             <span
               ><strong class="due">{{ day(one.due) }}</strong>
-              <span class="small quiet"> from {{ day(one.from) }}, late after {{ day(one.late) }}</span></span
+              <span class="small quiet">
+                {{ $t('record-place.from-late-after', { day: day(one.from), day2: day(one.late) }) }}</span
+              ></span
             >
           </li>
           <li v-for="one in record.due.filter((it) => it.look)" :key="`look ${one.layer_id}`">
-            <span>{{ one.name }} on {{ one.zone }}</span>
+            <span>{{ $t('record-place.on', { name: one.name, zone: one.zone }) }}</span>
             <span
-              ><strong>{{ day(one.look) }}</strong> <span class="small quiet"> to be looked over</span></span
+              ><strong>{{ day(one.look) }}</strong>
+              <span class="small quiet"> {{ $t('record-place.to-be-looked-over') }}</span></span
             >
           </li>
         </ul>
         <p v-if="record.next_visit">
-          The next visit is meant for <strong>{{ day(record.next_visit) }}</strong><template v-if="record.next_kinds"
+          {{ $t('record-place.the-next-visit-is-meant-for') }} <strong>{{ day(record.next_visit) }}</strong><template
+            v-if="record.next_kinds"
             >: {{ kindsSaid(record.next_kinds) }}</template
-          ><template v-if="record.next_minutes">, about {{ record.next_minutes }} minutes</template>.
+          ><template v-if="record.next_minutes">{{
+            $t('record-place.about-minutes', { next_minutes: record.next_minutes })
+          }}</template
+          >.
         </p>
       </section>
-      <section ref="lane" aria-label="What is left of its protection">
-        <h2>What is left of its protection</h2>
+      <section ref="lane" :aria-label="$t('record-place.what-is-left-of-its')">
+        <h2>{{ $t('record-place.what-is-left-of-its') }}</h2>
         <template v-if="record.film.ribbon && width > 50">
           <TimeAxis
             :from="record.film.from"
@@ -91,21 +102,27 @@ const titles = { turn: 'Service record', year: 'A year of care', history: 'Whole
         <ul class="lines small">
           <li v-for="layer in record.layers" :key="layer.zone + layer.name + layer.on">
             <span
-              ><strong>{{ layer.name }}</strong> {{ layer.kind }} on {{ layer.zone }}</span
+              ><strong>{{ layer.name }}</strong>
+              {{ $t('record-place.on-2', { kind: layer.kind, zone: layer.zone }) }}</span
             >
-            <span>{{ layer.until ? `${day(layer.on)} to ${day(layer.until)}` : `since ${day(layer.on)}` }}</span>
+            <span>{{
+              layer.until
+                ? $t('record-place.from-to', { from: day(layer.on), to: day(layer.until) })
+                : $t('record-place.since', { day: day(layer.on) })
+            }}</span>
           </li>
         </ul>
       </section>
-      <h2 v-if="record.kind !== 'turn'">{{ record.turns.length }} turn{{ record.turns.length === 1 ? '' : 's' }}</h2>
+      <h2 v-if="record.kind !== 'turn'">
+        {{ $t('record-place.turns', { n: record.turns.length }, record.turns.length) }}
+      </h2>
       <RecordTurn v-for="turn in record.turns" :key="turn.id" :turn="turn" :secret="secret" />
-      <section v-if="record.cautions.length" aria-label="Cautions">
-        <h2>Cautions</h2>
+      <section v-if="record.cautions.length" :aria-label="$t('record-place.cautions')">
+        <h2>{{ $t('record-place.cautions') }}</h2>
         <p v-for="one in record.cautions" :key="one" class="caution">{{ one }}</p>
       </section>
       <footer class="quiet small row">
-        <Mark /> Written {{ day(record.written_on) }}. What was recorded stays recorded; corrections say that they are
-        some.
+        <Mark /> {{ $t('record-place.written-what-was-recorded', { day: day(record.written_on) }) }}
       </footer>
     </template>
   </main>

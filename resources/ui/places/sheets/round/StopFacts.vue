@@ -29,7 +29,7 @@ const besides = computed(() => (props.stop.kinds ?? []).filter((kind) => kind !=
       one.says
     }}</span>
     <span class="small quiet">
-      about {{ stop.minutes }} min{{ stop.people > 1 ? ` for ${numbers[stop.people - 1]}` : ''
+      about {{ stop.minutes }} min{{ stop.people > 1 ? ` for ${numbers[stop.people]}` : ''
       }}<template v-if="stop.nine_in_ten">, nine times in ten within {{ stop.nine_in_ten }}</template
       >{{ stop.treated_l > 0 ? `, ${units.volume(stop.treated_l * 1000)} of treated water` : '' }}</span
     >

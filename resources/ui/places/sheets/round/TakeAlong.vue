@@ -101,7 +101,7 @@ async function take() {
           >Crew
           <select v-model="crew" aria-label="Crew">
             <option :value="0">as planned</option>
-            <option v-for="n in 8" :key="n" :value="n">{{ numbers[n - 1] }}</option>
+            <option v-for="n in 8" :key="n" :value="n">{{ numbers[n] }}</option>
           </select></label
         >
         <button type="button" class="act" :disabled="at !== null" @click="take">
@@ -119,7 +119,7 @@ async function take() {
         <span class="small"
           >{{ words[line.status] ?? line.status
           }}<template v-if="line.finish && line.status !== 'finished'"
-            >, {{ line.finish }} min{{ line.crew > 1 ? ` for ${numbers[line.crew - 1]}` : '' }}</template
+            >, {{ line.finish }} min{{ line.crew > 1 ? ` for ${numbers[line.crew]}` : '' }}</template
           ><template v-if="line.holder">, {{ line.holder }}</template
           ><template v-if="line.on !== on">, of {{ shortDay(line.on, zone) }}</template></span
         >

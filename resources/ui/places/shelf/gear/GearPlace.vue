@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { locale } from '@/lib/i18n'
 import { computed, ref } from 'vue'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
@@ -60,7 +61,7 @@ function says(one: Gear): string {
           ? `${Math.round(value * 100)} %`
           : field.money
             ? (value / 100).toFixed(2)
-            : `${value.toLocaleString('en-GB')} ${field.suffix}`.trim()
+            : `${value.toLocaleString(locale())} ${field.suffix}`.trim()
       return `${field.label.toLowerCase()} ${figure}`
     })
     .filter(Boolean)
