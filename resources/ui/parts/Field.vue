@@ -8,7 +8,9 @@ const id = useId()
 
 <template>
   <div class="field" :class="{ wrong: error }">
-    <label :for="id">{{ label }} <span v-if="optional" class="quiet small">if you like</span></label>
+    <label :for="id"
+      >{{ label }} <span v-if="optional" class="quiet small">{{ $t('field.if-you-like') }}</span></label
+    >
     <slot :id="id" :describedby="error ? id + '-e' : hint ? id + '-h' : undefined" />
     <p v-if="error" :id="id + '-e'" class="error">{{ error }}</p>
     <p v-else-if="hint" :id="id + '-h'" class="hint">{{ hint }}</p>

@@ -1,4 +1,6 @@
 import type { Schemas } from '@/api/client'
+import { listed, locale, t } from '@/lib/i18n'
+import { zones } from '@/lib/words'
 import type { Step } from './fold'
 
 export type Fill = Schemas['DoseFill']
@@ -17,9 +19,11 @@ export function dosesFor(
     const ml = same.some((one) => one.ml === null) ? null : same.reduce((sum, one) => sum + (one.ml ?? 0), 0)
     const fill = fills.find((one) => one.product_id === product_id)
     const parts = [
-      fill?.vessel ? `from ${fill.vessel.toLowerCase()}` : '',
-      ml === null ? '' : `${volume(ml)} of it`,
-      `on ${same.map((one) => one.zone).join(' and ')}`,
+      fill?.vessel ? t('doses.from', { vessel: locale() === 'en-GB' ? fill.vessel.toLowerCase() : fill.vessel }) : '',
+      ml === null ? '' : t('doses.of-it', { volume: volume(ml) }),
+      t('doses.on', {
+        zones: listed(same.map((one) => (locale() === 'en-GB' ? one.zone : (zones[one.zone] ?? one.zone)))),
+      }),
     ]
     return { name, zone, says: parts.filter(Boolean).join(', ') }
   })
@@ -30,11 +34,16 @@ export function fillLine(fill: Fill, volume: (ml: number) => string): string {
   if (fill.product_id === null) return `${fill.for}, ${volume(fill.mix_ml)}`
   if (fill.product_ml === null)
     return fill.product_low_ml !== null && fill.product_high_ml !== null
-      ? `${volume(fill.product_low_ml)} to ${volume(fill.product_high_ml)} of ${fill.product}, water to ${volume(fill.mix_ml)}`
+      ? t('doses.to-fill', {
+          low: volume(fill.product_low_ml),
+          high: volume(fill.product_high_ml),
+          product: fill.product,
+          mix: volume(fill.mix_ml),
+        })
       : fill.product
   const neat = (fill.water_ml ?? 0) < 0.5
-  const times = fill.times > 1 ? `, ${fill.times} times` : ''
+  const times = fill.times > 1 ? t('doses.times', { n: fill.times }) : ''
   return neat
-    ? `${fill.product} as it comes, ${volume(fill.product_ml)}`
-    : `${volume(fill.product_ml)} of ${fill.product}, water to ${volume(fill.mix_ml)}${times}`
+    ? t('doses.neat', { product: fill.product, volume: volume(fill.product_ml) })
+    : t('doses.mixed', { volume: volume(fill.product_ml), product: fill.product, mix: volume(fill.mix_ml), times })
 }

@@ -31,7 +31,7 @@ const seconds = computed({
       @update:model-value="set('whole', $event ?? undefined)"
     />
     <button v-if="!apart" type="button" class="words small" @click="round = true">
-      Go round: roof, sides and low panels apart
+      {{ $t('water-read.go-round-roof-sides-and-low') }}
     </button>
     <div v-else class="grid apart">
       <ReadWater
@@ -43,9 +43,9 @@ const seconds = computed({
         @update:model-value="set(part.value, $event ?? undefined)"
       />
       <Field
-        label="A sheet of water left after"
+        :label="$t('water-read.a-sheet-of-water-left-after')"
         optional
-        hint="A gentle flow over a smooth panel, hose taken away: seconds until it had run off."
+        :hint="$t('water-read.a-gentle-flow-over-a-smooth')"
         ><template #default="f"
           ><PlainInput
             v-bind="f"
