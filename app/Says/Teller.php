@@ -22,6 +22,9 @@ final class Teller
     /** @var array<string, array<string, string>> patterns by language and code */
     private static array $patterns = [];
 
+    /** @var array<string, string>|null the house's cautions, by what they say in any language */
+    private static ?array $hazards = null;
+
     /** @var array<string, MessageFormatter> */
     private array $formatters = [];
 
@@ -96,14 +99,21 @@ final class Teller
      */
     public static function recognise(string $text): Said
     {
-        foreach (Language::cases() as $language) {
-            $code = array_search($text, self::catalogue($language), true);
-            if (is_string($code) && str_starts_with($code, 'hazards.')) {
-                return Said::of($code);
-            }
-        }
+        self::$hazards ??= array_merge(
+            [],
+            ...array_map(
+                static fn(Language $language): array => array_flip(
+                    array_filter(
+                        self::catalogue($language),
+                        static fn(string $code): bool => str_starts_with($code, 'hazards.'),
+                        ARRAY_FILTER_USE_KEY,
+                    ),
+                ),
+                Language::cases(),
+            ),
+        );
 
-        return Said::written($text);
+        return isset(self::$hazards[$text]) ? Said::of(self::$hazards[$text]) : Said::written($text);
     }
 
     /** @return array<string, string> patterns by code */
