@@ -73,7 +73,7 @@ final class LanguageTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    /** A sheet of a vehicle nobody else works on. */
+    /** A sheet of a vehicle and a day that nobody else takes along. */
     private function laid(): string
     {
         return (string) $this->browser->executeAsyncScript(
@@ -85,7 +85,7 @@ final class LanguageTest extends BrowserTestCase
               const all = (await (await fetch('/api/v1/vehicles?limit=50')).json()).data
               const hatch = all.find((one) => one.name.includes('small car')) ?? all[0]
               const facts = { seen: { soil: 3, grit: false, on: ['salt'] }, place: { water: 'tap', tap_tds: 240, pressure: true, power: true, shade: true, bay: false }, weather: { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }, panel_c: 15 }
-              const made = await fetch('/api/v1/sheets', { method: 'POST', headers: json, body: JSON.stringify({ vehicle_id: hatch.id, crew: 1, facts }) })
+              const made = await fetch('/api/v1/sheets', { method: 'POST', headers: json, body: JSON.stringify({ vehicle_id: hatch.id, on: new Date(Date.now() + 25 * 86400000).toISOString().slice(0, 10), crew: 1, facts }) })
               done((await made.json()).id)
             })()
             JS
