@@ -46,7 +46,13 @@ async function choose(event: Event) {
   seen.value = null
   if (tooLarge.value) return
   name.value = file.name
-  text.value = await file.text()
+  try {
+    text.value = await file.text()
+  } catch (caught) {
+    // It was moved or changed since it was chosen.
+    problem.value = caught
+    return
+  }
   key.value = newId()
   await look(false)
 }

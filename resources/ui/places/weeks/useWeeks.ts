@@ -35,6 +35,8 @@ export function useWeeks() {
     busy.value = true
     try {
       const weeks = await work()
+      // What was asked before this was done knows nothing of it, and may not come in after it.
+      await queries.cancelQueries({ queryKey: ['weeks'] })
       if (weeks) queries.setQueryData(['weeks'], weeks)
       else await queries.invalidateQueries({ queryKey: ['weeks'] })
       await queries.invalidateQueries({ queryKey: ['visit-else'] })
