@@ -104,6 +104,7 @@ final readonly class DrawRecord
         return [
             'kind' => $kind,
             'business' => $workspace->name,
+            'language' => $vehicle->client?->language,
             'from' => $turn === null ? $from : $workspace->dateOf($turn->worked_at),
             'to' => $turn === null ? $to : $workspace->dateOf($turn->worked_at),
             'written_on' => $workspace->dateOf($now),

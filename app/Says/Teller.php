@@ -9,6 +9,8 @@ use DateTimeZone;
 use IntlDateFormatter;
 use LogicException;
 use MessageFormatter;
+use stdClass;
+use Throwable;
 use Vicissa\Core\Says\Amount;
 use Vicissa\Core\Says\Said;
 use Vicissa\Core\Units\Measures;
@@ -75,15 +77,18 @@ final class Teller
         if ($data instanceof Said) {
             return $this->tell($data);
         }
-        if (is_object($data) && property_exists($data, Said::MARK)) {
-            $data = (array) $data;
+        if (self::isMarked($data)) {
+            // Anybody may have put something of this form where any JSON may stand: what says nothing stays as it is.
+            try {
+                return $this->tell(Said::kept((array) $data) ?? '');
+            } catch (Throwable) {
+                return $data;
+            }
         }
         if (is_array($data)) {
-            return isset($data[Said::MARK]) && is_string($data[Said::MARK])
-                ? $this->render($data[Said::MARK], array_diff_key($data, [Said::MARK => 1]))
-                : array_map($this->everywhere(...), $data);
+            return array_map($this->everywhere(...), $data);
         }
-        if (is_object($data) && $data::class === 'stdClass') {
+        if ($data instanceof stdClass) {
             foreach (get_object_vars($data) as $key => $value) {
                 if (is_array($value) || is_object($value)) {
                     $data->{$key} = $this->everywhere($value);
@@ -92,6 +97,15 @@ final class Teller
         }
 
         return $data;
+    }
+
+    private static function isMarked(mixed $data): bool
+    {
+        return match (true) {
+            is_array($data) => is_string($data[Said::MARK] ?? null),
+            $data instanceof stdClass => is_string($data->{Said::MARK} ?? null),
+            default => false,
+        };
     }
 
     /**
@@ -172,15 +186,6 @@ final class Teller
             $value === null => '',
             $value instanceof Said => $this->tell($value),
             $value instanceof Amount => $this->amount($value->of, $value->value),
-            is_object($value) => $this->value((array) $value),
-            is_array($value) && isset($value[Said::MARK]) => $this->render(
-                (string) $value[Said::MARK],
-                array_diff_key($value, [Said::MARK => 1]),
-            ),
-            is_array($value) && isset($value[Amount::MARK]) => $this->amount(
-                (string) $value[Amount::MARK],
-                (float) $value['value'],
-            ),
             is_array($value) => array_map($this->value(...), $value),
             default => $value,
         };

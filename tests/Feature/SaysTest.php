@@ -9,7 +9,9 @@ use App\Record\TurnEntry;
 use App\Says\Language;
 use App\Says\Teller;
 use App\Tenancy\User;
+use App\Turns\FinishTurn;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Str;
 use MessageFormatter;
 use PhpParser\Node;
 use PhpParser\Node\Expr\MethodCall;
@@ -190,6 +192,84 @@ final class SaysTest extends TestCase
                 ->assertOk()
                 ->getContent(),
         );
+    }
+
+    public function testWhatAnybodyPutInThatFormIsGivenBackAsItIs(): void
+    {
+        $teller = new Teller();
+        foreach (
+            [
+                ['@said' => 'nobody.says-this'],
+                ['@said' => 'written', 'text' => ['x']],
+                ['@said' => 'choice.let-it-sit', 'time' => ['@amount' => 'furlongs', 'value' => 3]],
+                ['@said' => 'day', 'on' => 'never'],
+                ['@said' => 'after', 'each' => [['@said' => 'nobody.says-this']]],
+            ]
+            as $put
+        ) {
+            self::assertSame(['a' => $put], $teller->everywhere(['a' => $put]));
+            $object = json_decode((string) json_encode($put));
+            self::assertEquals($object, $teller->everywhere($object));
+        }
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace, 'ceramic', '2026-06-01');
+        $this->product($workspace, 'soap');
+        $this->actingAs($owner);
+        $id = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => '2026-11-26', 'crew' => 1])
+            ->assertCreated()
+            ->json('id');
+        $this->postJson("/api/v1/sheets/{$id}/events", [
+            'events' => [
+                [
+                    'id' => Str::uuid7()->toString(),
+                    'device' => Str::uuid7()->toString(),
+                    'seq' => 1,
+                    'kind' => 'note',
+                    'facts' => ['@said' => 'nobody.says-this', 'deep' => ['@said' => 'day', 'on' => '']],
+                    'at' => '2026-11-26T09:00:00Z',
+                ],
+            ],
+        ])->assertOk();
+        $sheet = $this->getJson("/api/v1/sheets/{$id}")->assertOk();
+        self::assertSame('Arrive and look', $sheet->json('plan.steps.0.name'));
+        self::assertSame('nobody.says-this', $sheet->json('events.0.facts')['@said']);
+    }
+
+    public function testARecordIsReadInTheClientsLanguageAndTheHousesUnits(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace, 'ceramic', '2026-06-01');
+        $this->actingAs($owner);
+        $client = $this->postJson('/api/v1/clients', ['name' => 'Quayle', 'language' => 'de'])->json('id');
+        $this->patchJson(
+            "/api/v1/vehicles/{$vehicle->id}",
+            ['client_id' => $client],
+            ['If-Match' => '"' . $vehicle->version . '"'],
+        )->assertOk();
+        $this->inside($workspace, static fn() => $workspace->update(['units' => 'us']));
+        // As a sheet keeps it: in codes.
+        $hot = Said::of(
+            'method-choice.the-panel-is-at-and-above',
+            temperature: Amount::temperature(62.0),
+            limit: Amount::temperature(50.0),
+        );
+        $turn = $this->inside(
+            $workspace,
+            fn(): string => app(FinishTurn::class)($vehicle->refresh(), $owner, [
+                ...$this->turn(),
+                'refused' => [['what' => Said::of('method.waterless'), 'why' => $hot]],
+            ])->id,
+        );
+        $link = $this->postJson("/api/v1/vehicles/{$vehicle->id}/record-links", ['kind' => 'turn', 'turn_id' => $turn])
+            ->assertCreated()
+            ->json('url');
+        Auth::forgetGuards();
+        $record = $this->getJson('/api/v1/records/' . basename((string) $link), ['Accept-Language' => 'en'])
+            ->assertOk()
+            ->json();
+        self::assertSame('de', $record['language']);
+        self::assertSame('Viele Tücher', $record['turns'][0]['method']);
+        self::assertStringContainsString('hat 144 °F', (string) $record['turns'][0]['refused'][0]['why']);
     }
 
     public function testWhoeverIsInHasChosenAndAGuestReadsAsTheirBrowserDoes(): void

@@ -15,6 +15,7 @@ use App\Proof\RecordLink;
 use App\Proof\RecordSheet;
 use App\Record\Photo;
 use App\Record\Turn;
+use App\Says\Language;
 use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Closure;
@@ -134,6 +135,7 @@ use Psr\Clock\ClockInterface;
         'Record',
         new Field('kind', 'string', null, ['turn', 'year', 'history']),
         new Field('business', 'string'),
+        new Field('language', 'string?', 'What the client reads in', ['en', 'de']),
         new Field('from', 'date?'),
         new Field('to', 'date'),
         new Field('written_on', 'date'),
@@ -324,9 +326,10 @@ final readonly class RecordController
     {
         return $this->through($secret, function (RecordLink $link): JsonResponse {
             $link->update(['read_at' => $this->clock->now()]);
+            $record = $this->record($link);
 
             return new JsonResponse(
-                $this->record($link),
+                self::teller($record)->everywhere($record),
                 headers: ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex'],
             );
         });
@@ -443,12 +446,23 @@ final readonly class RecordController
         );
     }
 
+    /**
+     * In the client's language where it is known, else in that of whoever reads; in the house's units.
+     *
+     * @param array<string, mixed> $record
+     */
+    private static function teller(array $record): Teller
+    {
+        $teller = app(Teller::class);
+        $language = is_string($record['language']) ? Language::tryFrom($record['language']) : null;
+
+        return $language === null ? $teller : new Teller($language, $teller->measures);
+    }
+
     /** @param array<string, mixed> $record */
     private function sent(array $record): Response
     {
-        $teller = app(Teller::class);
-
-        return new Response($this->recordSheet->pdf($record, $teller), 200, [
+        return new Response($this->recordSheet->pdf($record, self::teller($record)), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="record.pdf"',
             'Cache-Control' => 'private, no-store',

@@ -42,21 +42,27 @@ final readonly class Said implements JsonSerializable
         if (is_string($kept)) {
             return self::written($kept);
         }
+        $kept = is_object($kept) ? get_object_vars($kept) : $kept;
         if (!is_array($kept) || !is_string($kept[self::MARK] ?? null)) {
             return null;
         }
-        $with = array_map(
-            static fn(mixed $value): mixed => match (true) {
-                !is_array($value) => $value,
-                isset($value[self::MARK]) => self::kept($value),
-                isset($value[Amount::MARK]) => Amount::kept($value),
-                default => array_map(static fn(mixed $one): mixed => is_array($one) ? self::kept($one) : $one, $value),
-            },
-            array_diff_key($kept, [self::MARK => 1]),
-        );
 
         /** @var array<string, With> $with  as it was written */
+        $with = array_map(self::fact(...), array_diff_key($kept, [self::MARK => 1]));
+
         return new self($kept[self::MARK], $with);
+    }
+
+    private static function fact(mixed $kept): mixed
+    {
+        $kept = is_object($kept) ? get_object_vars($kept) : $kept;
+
+        return match (true) {
+            !is_array($kept) => $kept,
+            isset($kept[self::MARK]) => self::kept($kept),
+            isset($kept[Amount::MARK]) => Amount::kept($kept),
+            default => array_map(self::fact(...), $kept),
+        };
     }
 
     /** A day of the calendar, YYYY-MM-DD. */

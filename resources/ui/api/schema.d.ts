@@ -3723,6 +3723,11 @@ export interface components {
       /** @enum {string} */
       kind: 'turn' | 'year' | 'history'
       business: string
+      /**
+       * @description What the client reads in
+       * @enum {string|null}
+       */
+      language: 'en' | 'de' | null
       /** Format: date */
       from: string | null
       /** Format: date */

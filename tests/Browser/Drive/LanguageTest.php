@@ -59,6 +59,7 @@ final class LanguageTest extends BrowserTestCase
               done(new URL((await made.json()).url).pathname)
             })()
             JS
+            ,
         );
         $this->browser = self::cleared(...$this->size);
         self::tell($this->browser, 'Network.setUserAgentOverride', [
@@ -89,6 +90,7 @@ final class LanguageTest extends BrowserTestCase
               done((await made.json()).id)
             })()
             JS
+            ,
         );
     }
 }

@@ -8,7 +8,17 @@ import Field from '@/parts/Field.vue'
 import PlainInput from '@/parts/PlainInput.vue'
 import type { Kept } from '@/offline/store'
 import { kindsSaid, seenOfBase } from '@/lib/words'
-import { inspected, leftByItself, leftOut, textilesOf, usesOf, waterOf, whyLeft, type Closing } from './closing'
+import {
+  inspected,
+  leftByItself,
+  leftOut,
+  textilesOf,
+  usesOf,
+  waterOf,
+  whyLeft,
+  whySaid,
+  type Closing,
+} from './closing'
 import { isDone, stepOf, tookS, type State } from './fold'
 import { textiles as words } from '@/lib/words'
 
@@ -87,7 +97,7 @@ const litres = computed({
           :aria-pressed="draft.left?.[kind] === why"
           @click="because(kind, why)"
         >
-          {{ why }}
+          {{ whySaid(why) }}
         </button>
       </div>
       <p class="small quiet">{{ $t('close-sheet.the-plan-takes-it-up-again') }}</p>

@@ -1,3 +1,4 @@
+import { locale, t } from '@/lib/i18n'
 import type { Schemas } from '@/api/client'
 import type { Kept } from '@/offline/store'
 import { stepOf, tookS, type State } from './fold'
@@ -66,6 +67,12 @@ export const whyLeft = [
   'It didn’t need it',
   'Nothing to do it with',
 ] as const
+
+/** The same in the language of whoever reads; what is written down stays as it is. */
+export const whySaid = (why: string): string => {
+  const at = [...whyLeft, noStep].indexOf(why as (typeof whyLeft)[number])
+  return at < 0 || locale() === 'en-GB' ? why : t(`closing.why-${at}`)
+}
 
 /** Why a kind without a step is left out, until somebody says otherwise. */
 export const noStep = 'There was no step for it that day'

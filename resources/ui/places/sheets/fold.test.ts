@@ -17,6 +17,14 @@ describe('what happened, folded', () => {
     expect(state.begunAt).toBe(ms(10))
   })
 
+  it('knows a danger that was confirmed in other words, and one confirmed before dangers had names', () => {
+    const state = fold([
+      event('ack', 'foam', 1, { facts: { hazard: 'slippery', says: 'Schaum macht den Boden rutschig.' } }),
+      event('ack', 'foam', 2, { facts: { says: 'Gloves.' } }),
+    ])
+    expect([...state.acked]).toEqual(['slippery', 'Schaum macht den Boden rutschig.', 'Gloves.'])
+  })
+
   it('gives the same whatever order the events arrive in', () => {
     const events = [
       event('start', 'a', 1),

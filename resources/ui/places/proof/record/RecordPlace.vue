@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, useTemplateRef, watchEffect } from 'vue'
 import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { shortDay } from '@/lib/dates'
-import { inWords } from '@/lib/i18n'
+import { inWords, ofTheBrowser, speak } from '@/lib/i18n'
 import { kindsSaid } from '@/lib/words'
 import Mark from '@/parts/Mark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -25,6 +25,8 @@ const {
   refetchOnWindowFocus: false,
   queryFn: () => told(api.GET('/api/v1/records/{secret}', path.value)),
 })
+// In the language its client is written to in; else that of the browser.
+watchEffect(() => record.value && void speak(record.value.language ?? ofTheBrowser()))
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
 const day = (on: string | null) => (on ? shortDay(on, 'UTC') : '')
