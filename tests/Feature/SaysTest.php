@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Book\Client;
 use App\Record\Sheet;
 use App\Record\TurnEntry;
 use App\Says\Language;
@@ -125,6 +126,7 @@ final class SaysTest extends TestCase
         self::assertStringContainsString('at 144 °F, and above 122 °F', $en->tell($hot));
         self::assertStringContainsString('hat 62 °C, und über 50 °C', $de->tell($hot));
         self::assertSame(['20 Nov 2026', '20.11.2026'], [$en->day('2026-11-20'), $de->day('2026-11-20')]);
+        self::assertSame('Dry', $en->say('ending.dry-go', mark: null));
         // Within another sentence English begins small; a German noun stays as it is.
         $none = Said::of('choice.none', for: Said::written('X'), none: Said::clause(Said::written('Eimer fehlt.')));
         self::assertSame(['X: eimer fehlt.', 'X: Eimer fehlt.'], [$en->tell($none), $de->tell($none)]);
@@ -270,6 +272,12 @@ final class SaysTest extends TestCase
         self::assertSame('de', $record['language']);
         self::assertSame('Viele Tücher', $record['turns'][0]['method']);
         self::assertStringContainsString('hat 144 °F', (string) $record['turns'][0]['refused'][0]['why']);
+        // Of a client who has said nothing it is in that of the browser.
+        $this->inside($workspace, static fn() => Client::query()->update(['language' => null]));
+        $methods = fn(string $wish): mixed => $this->getJson('/api/v1/records/' . basename((string) $link), [
+            'Accept-Language' => $wish,
+        ])->json('turns.0.method');
+        self::assertSame(['Viele Tücher', 'Many towels'], [$methods('de-AT,en;q=0.5'), $methods('en-GB')]);
     }
 
     public function testWhoeverIsInHasChosenAndAGuestReadsAsTheirBrowserDoes(): void
