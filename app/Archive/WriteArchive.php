@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Archive;
 
 use App\Record\Photo;
+use App\Tenancy\OneMoment;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use Illuminate\Support\Facades\DB;
@@ -55,11 +56,7 @@ final readonly class WriteArchive
     {
         $workspace = $this->tenancy->workspace();
 
-        return DB::transaction(function () use ($workspace): array {
-            if (DB::transactionLevel() === 1) {
-                // One state of everything, whatever is written meanwhile.
-                DB::statement('set transaction isolation level repeatable read');
-            }
+        return OneMoment::of(function () use ($workspace): array {
             $tables = $people = [];
             foreach (ArchivedTables::ALL as $table) {
                 $tables[$table] = self::rows($table, $workspace->id);

@@ -11,7 +11,9 @@ use App\Record\Overtaken;
 use App\Tenancy\Workspace;
 use App\Weeks\PlanRun;
 use App\Weeks\ReplanWeeks;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 /** The weeks over HTTP: planned, moved, locked, taken back. The clock stands at noon, Wednesday 25 November 2026. */
@@ -272,7 +274,17 @@ final class WeeksTest extends TestCase
             ),
         );
         $this->postJson('/api/v1/weeks/undo')->assertOk();
-        $undone = $this->postJson('/api/v1/weeks/undo')->assertOk()->json();
+        // The move is taken back while somebody asks what another day would cost.
+        $asked = false;
+        DB::listen(function (QueryExecuted $query) use (&$asked): void {
+            if (!$asked && str_contains($query->sql, 'from "planned_visits" where "id"')) {
+                $asked = true;
+                app(ReplanWeeks::class)->undo();
+            }
+        });
+        $this->getJson("/api/v1/weeks/visits/{$moved[0]['id']}/else")->assertOk();
+        self::assertTrue($asked);
+        $undone = $this->getJson('/api/v1/weeks')->json();
         $plain = static fn(array $weeks): array => array_map(
             static fn(array $one): array => [$one['vehicle_id'], $one['on'], $one['kinds'], $one['locked']],
             $weeks['visits'],

@@ -14,6 +14,7 @@ use App\Http\TableFile;
 use App\Problems\Problem;
 use App\Record\Overtaken;
 use App\Says\Teller;
+use App\Tenancy\OneMoment;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Weeks\CancelVisit;
@@ -562,12 +563,16 @@ final readonly class WeeksController
     private function alternatives(PlannedVisit $visit, GatherWeeks $gatherWeeks, int $around = 28): Alternatives
     {
         $instance = $gatherWeeks()->instance;
+        // While the weeks were gathered somebody may have moved it: where it stands is asked together with the plan.
+        [$standing, $on] = OneMoment::of(
+            fn(): array => [$this->replanWeeks->standing(), $visit->refresh()->on->toDateString()],
+        );
 
         return Alternatives::to(
             $instance,
-            $this->replanWeeks->visits($this->replanWeeks->standing(), $instance),
+            $this->replanWeeks->visits($standing, $instance),
             $visit->vehicle_id,
-            Day::number('on', $visit->on->toDateString()),
+            Day::number('on', $on),
             $around,
         );
     }

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tenancy;
+
+use Closure;
+use Illuminate\Support\Facades\DB;
+
+/** Several readings of one state of everything, whatever others write meanwhile. */
+final class OneMoment
+{
+    /**
+     * Within a transaction already begun the readings see what that one sees.
+     *
+     * @template T
+     * @param Closure(): T $read  writes nothing: a row that another has changed meanwhile can't be written from here
+     * @return T
+     */
+    public static function of(Closure $read): mixed
+    {
+        return DB::transaction(static function () use ($read): mixed {
+            if (DB::transactionLevel() === 1) {
+                DB::statement('set transaction isolation level repeatable read');
+            }
+
+            return $read();
+        });
+    }
+}
