@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, watch, watchEffect } from 'vue'
+import { localeContextKey } from 'element-plus/es/hooks/use-locale/index'
+import { computed, provide, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
-import { i18n, ofTheBrowser, speak } from './lib/i18n'
+import { i18n, ofTheBrowser, speak, toolkitWords } from './lib/i18n'
 import Frame from './parts/Frame.vue'
 
+provide(localeContextKey, toolkitWords)
 const route = useRoute()
 // Before the first route is known, nothing is drawn and nothing is asked.
 const known = computed(() => route.matched.length > 0)

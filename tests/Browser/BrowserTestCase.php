@@ -274,36 +274,59 @@ abstract class BrowserTestCase extends TestCase
     /** A control by the words beside it. */
     protected function field(string $label): RemoteWebElement
     {
-        return $this->see(
-            sprintf(
-                '//*[self::input or self::select or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for or starts-with(@aria-label, %1$s)]',
-                self::quoted($label),
-            ),
+        return $this->see(self::control($label));
+    }
+
+    private static function control(string $label): string
+    {
+        return sprintf(
+            '//*[self::input or self::textarea][@id = //label[starts-with(normalize-space(.), %s)]/@for or starts-with(@aria-label, %1$s)]',
+            self::quoted($label),
         );
     }
 
+    /**
+     * @param string $value  of a day as 2026-12-31, of a day with its time as 2026-12-31T18:30, of a list what it says
+     */
     protected function fill(string $label, string $value): void
     {
-        $field = $this->field($label);
-        if ($field->getTagName() === 'select') {
-            // Its options may still be on their way.
-            $this->browser
-                ->wait(self::WAIT, 100)
-                ->until(
-                    fn(): bool => (bool) $this->browser->executeScript(
-                        'const [e, v] = arguments; const option = [...e.options].find((o) => o.text === v); if (!option) return false; e.selectedIndex = option.index; e.dispatchEvent(new Event("change", { bubbles: true })); return true',
-                        [$field, $value],
+        $control = self::control($label);
+        // Of a list, the box around what is typed is what one sees.
+        $found = $this->see("({$control} | {$control}/ancestor::*[contains(@class, 'el-select__wrapper')])[1]");
+        if (str_contains((string) $found->getAttribute('class'), 'el-select__wrapper')) {
+            $this->click($found);
+            $this->click(
+                $this->see(
+                    // Lists stay in the page, closed, between two openings.
+                    sprintf(
+                        '//*[@aria-hidden = "false"]//*[@role = "option"][normalize-space(.) = %s]',
+                        self::quoted($value),
                     ),
-                    "No option “{$value}” under “{$label}”.",
-                );
+                ),
+            );
 
             return;
         }
-        // Date fields take keys in the browser's own order; set the value as the page would.
         $this->browser->executeScript(
-            'const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
-            [$field, $value],
+            'const [e, v] = arguments; const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(e), "value").set; set.call(e, v); e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
+            [$found, self::typed($value)],
         );
+    }
+
+    /** A day as somebody types it who reads English. */
+    private static function typed(string $value): string
+    {
+        return match (true) {
+            preg_match('/^\d{4}-\d\d-\d\d$/', $value) === 1 => date('j M Y', (int) strtotime($value)),
+            preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d$/', $value) === 1 => date('j M Y H:i', (int) strtotime($value)),
+            default => $value,
+        };
+    }
+
+    /** The day that stands in a field, as 2026-12-31. */
+    protected function dayIn(string $label): string
+    {
+        return date('Y-m-d', (int) strtotime((string) $this->field($label)->getAttribute('value')));
     }
 
     /** What can't be pressed yet is waited for. */
@@ -406,7 +429,7 @@ abstract class BrowserTestCase extends TestCase
     /** The day the demo lives on: yesterday, once midnight has gone by since it was loaded. Round is open. */
     protected function demoDay(): string
     {
-        $today = (string) $this->field('Day')->getAttribute('value');
+        $today = $this->dayIn('Day');
         $stops = $this->browser->executeAsyncScript(
             'const [on, done] = arguments; fetch(`/api/v1/round?on=${on}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((round) => done(round.stops.length))',
             [$today],
@@ -435,9 +458,9 @@ abstract class BrowserTestCase extends TestCase
             $this->fill($label, $value);
         }
         $this->seeText('By hand.');
-        $rain = '//label[contains(., "It rains")]//input';
-        if ($this->see('//label[contains(., "It rains")]')->findElement(WebDriverBy::tagName('input'))->isSelected()) {
-            $this->click($this->see($rain));
+        $rain = $this->see('//label[contains(., "It rains")]');
+        if ($rain->findElement(WebDriverBy::tagName('input'))->isSelected()) {
+            $this->click($rain);
         }
         $this->see('//section[@aria-label = "The match" and @aria-busy = "false"]');
     }

@@ -21,6 +21,9 @@ export function dayIn(zone: string, moment: Date | string | number = Date.now())
   )
 }
 
+/** The calendar day a date of this device falls on, "2026-11-25". */
+export const isoOf = (date: Date): string => formatter('sv-SE', { dateStyle: 'short' }).format(date)
+
 /** "25 Nov", with the year when it is another one. */
 export function shortDay(moment: string, zone: string): string {
   const day = moment.length === 10 ? moment : dayIn(zone, moment)

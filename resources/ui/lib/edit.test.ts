@@ -32,40 +32,40 @@ describe('editing what others may edit too', () => {
   })
 
   it('works on a copy: nothing shows elsewhere before it is saved', async () => {
-    const { form, load, save } = edit()
-    await load()
-    if (form.value) form.value.name = 'Grey van'
+    const mine = edit()
+    await mine.load()
+    if (mine.form) mine.form.name = 'Grey van'
     expect(stored.name).toBe('Van')
-    expect(await save()).toBe(true)
+    expect(await mine.save()).toBe(true)
     expect([stored, invalidated]).toEqual([{ name: 'Grey van', version: 2 }, [['rows'], ['film']]])
   })
 
   it('keeps what was typed when it is refused, and points at the field', async () => {
-    const { form, load, save, fields, busy } = edit()
-    await load()
-    if (form.value) form.value.name = ''
-    expect(await save()).toBe(false)
-    expect([form.value?.name, fields.value, busy.value]).toEqual(['', { name: 'It needs a name.' }, false])
+    const mine = edit()
+    await mine.load()
+    if (mine.form) mine.form.name = ''
+    expect(await mine.save()).toBe(false)
+    expect([mine.form?.name, mine.fields, mine.busy]).toEqual(['', { name: 'It needs a name.' }, false])
     expect(invalidated).toEqual([])
   })
 
   it('shows what is saved now when someone was faster, and leaves both ways open', async () => {
     const mine = edit()
     await mine.load()
-    if (mine.form.value) mine.form.value.name = 'Mine'
+    if (mine.form) mine.form.name = 'Mine'
     stored = { name: 'Hers', version: 2 }
     expect(await mine.save()).toBe(false)
-    expect([mine.newer.value, mine.form.value?.name]).toEqual([{ name: 'Hers', version: 2 }, 'Mine'])
+    expect([mine.newer, mine.form?.name]).toEqual([{ name: 'Hers', version: 2 }, 'Mine'])
     expect(await mine.overrule()).toBe(true)
     expect([stored, seen]).toEqual([{ name: 'Mine', version: 3 }, ['"1"', '"2"']])
 
     const other = edit()
     await other.load()
-    if (other.form.value) other.form.value.name = 'Lost'
+    if (other.form) other.form.name = 'Lost'
     stored = { name: 'Kept', version: 9 }
     await other.save()
     await other.takeTheirs()
-    expect([other.form.value, other.problem.value]).toEqual([{ name: 'Kept', version: 9 }, null])
+    expect([other.form, other.problem]).toEqual([{ name: 'Kept', version: 9 }, null])
   })
 
   it('keeps what was typed when the signal is lost between seeing theirs and saving mine', async () => {
@@ -81,12 +81,12 @@ describe('editing what others may edit too', () => {
       touches: [],
     })
     await mine.load()
-    if (mine.form.value) mine.form.value.name = 'Mine'
+    if (mine.form) mine.form.name = 'Mine'
     await mine.save()
     offline = true
     expect(await mine.overrule()).toBe(false)
     await mine.takeTheirs()
-    expect([mine.form.value?.name, (mine.problem.value as Problem).status]).toEqual(['Mine', 0])
+    expect([mine.form?.name, (mine.problem as Problem).status]).toEqual(['Mine', 0])
   })
 
   it('saves nothing before it has loaded', async () => {

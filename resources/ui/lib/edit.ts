@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, type Ref } from 'vue'
+import { computed, reactive, ref, type Ref } from 'vue'
 import { Problem } from '@/api/client'
 
 /**
@@ -47,7 +47,17 @@ export function useEdit<Row extends object>(options: {
     }
   }
 
-  return {
+  /** Does something else with the row; what stands in its way is said where saving would say it. */
+  async function attempt(work: () => Promise<unknown>, after?: () => unknown) {
+    try {
+      await work()
+      await after?.()
+    } catch (caught) {
+      problem.value = caught
+    }
+  }
+
+  return reactive({
     form,
     problem,
     busy,
@@ -55,6 +65,7 @@ export function useEdit<Row extends object>(options: {
     saved,
     load,
     save,
+    attempt,
     fields: computed(() => (problem.value instanceof Problem ? problem.value.fields : {})),
     /** What someone else has saved meanwhile. */
     newer: computed(() => (problem.value instanceof Problem ? (problem.value.current as Row | null) : null)),
@@ -74,5 +85,7 @@ export function useEdit<Row extends object>(options: {
       for (const field of fields) if (form.value) form.value[field] = answer.data[field]
       tag.value = answer.tag
     },
-  }
+  })
 }
+
+export type Edit<Row extends object> = ReturnType<typeof useEdit<Row>>

@@ -1,4 +1,7 @@
 import { createI18n } from 'vue-i18n'
+import type { Language as ToolkitWords } from 'element-plus/es/locale'
+import toolkitEn from 'element-plus/es/locale/lang/en'
+import { shallowRef } from 'vue'
 import en from '@/lang/en.json'
 
 export type Language = 'en' | 'de'
@@ -19,6 +22,11 @@ export const i18n = createI18n({
   fallbackWarn: false,
 })
 
+/** The toolkit's own words; its weeks begin on Monday. */
+const toolkitEnGb: ToolkitWords = { ...toolkitEn, name: 'en-gb' }
+let toolkitDe: ToolkitWords | null = null
+export const toolkitWords = shallowRef<ToolkitWords>(toolkitEnGb)
+
 /** @param count  of what stands in the message, where one and many are said otherwise */
 export const t = (key: string, named: Record<string, unknown> = {}, count?: number): string =>
   count === undefined ? i18n.global.t(key, named) : i18n.global.t(key, named, count)
@@ -32,9 +40,13 @@ export const ofTheBrowser = (wishes: readonly string[] = navigator.languages): L
 
 /** From now on in this language; its words come only when somebody reads it. */
 export async function speak(language: Language): Promise<void> {
-  if (language === 'de' && !i18n.global.availableLocales.includes('de'))
-    i18n.global.setLocaleMessage('de', (await import('@/lang/de.json')).default as unknown as typeof en)
+  if (language === 'de' && !i18n.global.availableLocales.includes('de')) {
+    const [own, toolkit] = await Promise.all([import('@/lang/de.json'), import('element-plus/es/locale/lang/de')])
+    i18n.global.setLocaleMessage('de', own.default as unknown as typeof en)
+    toolkitDe = toolkit.default
+  }
   i18n.global.locale.value = language
+  toolkitWords.value = language === 'de' && toolkitDe ? toolkitDe : toolkitEnGb
 }
 
 /** Names by value, in the language of whoever reads; the English ones stand beside the values. */

@@ -1,7 +1,5 @@
 <script setup lang="ts" generic="T extends string | number">
-import { useId } from 'vue'
-
-// One of a few, each with a drawing or a word of how to tell. Native radios, so that every key works.
+// One of a few, each with a drawing or a word of how to tell.
 const props = defineProps<{
   label: string
   options: { value: T; name: string; says?: string }[]
@@ -11,22 +9,27 @@ const props = defineProps<{
   hideLabel?: boolean
 }>()
 const value = defineModel<T | null>()
-const name = useId()
 </script>
 
 <template>
   <fieldset class="choices" :class="{ compact: props.compact }">
     <legend :class="{ 'hidden-text': hideLabel }">{{ label }}</legend>
-    <div class="all" :style="{ '--columns': columns ?? options.length }">
-      <label v-for="option in options" :key="option.value" class="one" :class="{ on: value === option.value }">
-        <input v-model="value" type="radio" :name="name" :value="option.value" />
+    <ElRadioGroup
+      :model-value="value ?? undefined"
+      :aria-label="label"
+      :validate-event="false"
+      class="all"
+      :style="{ '--columns': columns ?? options.length }"
+      @update:model-value="value = $event as T"
+    >
+      <ElRadio v-for="option in options" :key="option.value" :value="option.value" class="one">
         <slot name="drawing" :option="option" />
         <span class="words-of">
           <span class="name">{{ option.name }}</span>
           <span v-if="option.says" class="says">{{ option.says }}</span>
         </span>
-      </label>
-    </div>
+      </ElRadio>
+    </ElRadioGroup>
     <p v-if="error" class="error" role="alert">{{ error }}</p>
   </fieldset>
 </template>
@@ -36,37 +39,49 @@ const name = useId()
   display: grid;
   grid-template-columns: repeat(var(--columns), minmax(0, 1fr));
   gap: var(--s2);
+  align-items: stretch;
+  font-size: inherit;
 }
 
 .one {
   position: relative;
-  display: flex;
-  flex-direction: column;
-  gap: var(--s1);
+  display: block;
+  height: auto;
   min-height: var(--touch);
+  margin: 0;
   padding: var(--s3);
   border: 1px solid var(--line-strong);
   border-radius: var(--edge);
   background: var(--sheet);
-  cursor: pointer;
+  font-weight: inherit;
 }
 
 .one:hover {
   border-color: var(--ink);
 }
 
-.one.on {
+.one.is-checked {
   border-color: var(--film);
   box-shadow: inset 0 -4px 0 var(--film);
   background: var(--film-mist);
 }
 
-.one input {
+/* The thing itself is what is pressed: no circle beside it. */
+.one :deep(.el-radio__input) {
   position: absolute;
   inset: 0;
   opacity: 0;
-  margin: 0;
-  cursor: pointer;
+}
+
+.one :deep(.el-radio__label) {
+  display: flex;
+  flex-direction: column;
+  gap: var(--s1);
+  height: 100%;
+  padding: 0;
+  font-size: inherit;
+  color: inherit;
+  white-space: normal;
 }
 
 .one:has(:focus-visible) {
@@ -89,9 +104,12 @@ const name = useId()
 }
 
 .compact .one {
+  padding: var(--s2) var(--s3);
+}
+
+.compact .one :deep(.el-radio__label) {
   flex-direction: row;
   align-items: center;
-  padding: var(--s2) var(--s3);
 }
 
 .error {

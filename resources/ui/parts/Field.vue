@@ -1,9 +1,14 @@
 <script setup lang="ts">
-import { useId } from 'vue'
+import { provide, toRef, useId } from 'vue'
+import { fieldLabel } from './inner'
 
 // A labelled control with its hint and its error. The slot gets the ids to tie them together.
-defineProps<{ label: string; hint?: string; error?: string; optional?: boolean }>()
+const props = defineProps<{ label: string; hint?: string; error?: string; optional?: boolean }>()
 const id = useId()
+provide(
+  fieldLabel,
+  toRef(() => props.label),
+)
 </script>
 
 <template>
@@ -41,7 +46,7 @@ label {
   font-weight: 600;
 }
 
-.wrong :deep(.plain) {
-  border-color: var(--refused);
+:root .wrong :deep(:is(.el-input__wrapper, .el-select__wrapper, .el-textarea__inner)) {
+  box-shadow: 0 0 0 1px var(--refused) inset;
 }
 </style>

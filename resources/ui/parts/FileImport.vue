@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import FilePick from '@/parts/FilePick.vue'
 import { newId } from '@/lib/ids'
 import Glyph from '@/parts/Glyph.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -39,9 +40,7 @@ async function look(commit: boolean) {
   }
 }
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function choose(file: File) {
   tooLarge.value = file.size > LARGEST
   seen.value = null
   if (tooLarge.value) return
@@ -60,10 +59,7 @@ async function choose(event: Event) {
 
 <template>
   <div class="grid">
-    <label class="file beside">
-      <input type="file" :accept="accept" @change="choose" />
-      {{ name || 'Choose a file…' }}
-    </label>
+    <FilePick :accept="accept" @take="choose">{{ name || 'Choose a file…' }}</FilePick>
     <p v-if="tooLarge" class="refused" role="alert">
       That file is larger than 2 MB. Split it, and bring the parts one by one.
     </p>

@@ -6,21 +6,20 @@ const months = defineModel<number[]>({ required: true })
 const names = Array.from({ length: 12 }, (_, i) =>
   new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, i, 1))),
 )
-function toggle(month: number) {
-  const now = months.value.includes(month) ? months.value.filter((one) => one !== month) : [...months.value, month]
-  months.value = now.sort((a, b) => a - b)
-}
 </script>
 
 <template>
   <fieldset>
     <legend>{{ label }}</legend>
-    <div class="all">
-      <label v-for="(name, i) in names" :key="name" :class="{ on: months.includes(i + 1) }">
-        <input type="checkbox" :checked="months.includes(i + 1)" @change="toggle(i + 1)" />
-        {{ name }}
-      </label>
-    </div>
+    <ElCheckboxGroup
+      class="all"
+      :model-value="months"
+      :aria-label="label"
+      :validate-event="false"
+      @update:model-value="months = ($event as number[]).sort((a, b) => a - b)"
+    >
+      <ElCheckbox v-for="(name, i) in names" :key="name" :value="i + 1">{{ name }}</ElCheckbox>
+    </ElCheckboxGroup>
     <p v-if="hint" class="small quiet">{{ hint }}</p>
   </fieldset>
 </template>
@@ -32,10 +31,7 @@ function toggle(month: number) {
   gap: var(--s2);
 }
 
-label {
-  display: flex;
-  gap: 6px;
-  align-items: center;
+.el-checkbox {
   min-height: 44px;
   padding: 0 10px;
   border: 1px solid var(--line-strong);
@@ -43,7 +39,7 @@ label {
   background: var(--sheet);
 }
 
-.on {
+.is-checked {
   border-color: var(--film);
   box-shadow: inset 0 -3px 0 var(--film);
 }

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TickMany from './TickMany.vue'
+import { asOptions } from '@/lib/options'
 import { scopes, scopeZones } from '@/lib/words'
 import Field from './Field.vue'
-import PlainSelect from './PlainSelect.vue'
+import OneOf from './OneOf.vue'
 
 // What a visit takes in: one of three, or its own set.
 defineProps<{ error?: string }>()
@@ -25,16 +27,8 @@ const parts = computed({
 <template>
   <div class="grid">
     <Field label="A visit takes in" :error="error"
-      ><template #default="f"
-        ><PlainSelect v-bind="f" v-model="kind" :options="{ ...scopes, own: 'Its own set' }" /></template
+      ><template #default="f"><OneOf v-bind="f" v-model="kind" :options="{ ...scopes, own: 'Its own set' }" /></template
     ></Field>
-    <fieldset v-if="own">
-      <legend>What it takes in</legend>
-      <div class="row">
-        <label v-for="(name, zone) in scopeZones" :key="zone" class="row check"
-          ><input v-model="parts" type="checkbox" :value="zone" /> {{ name }}</label
-        >
-      </div>
-    </fieldset>
+    <TickMany v-if="own" v-model="parts" label="What it takes in" :options="asOptions(scopeZones)" />
   </div>
 </template>

@@ -49,7 +49,7 @@ final class WalkRoundTest extends BrowserTestCase
         $this->press('Only write it down as a turn');
         $this->see('//h1[normalize-space(.) = "Record a turn"]');
         self::assertTrue($this->isChosen('How dirty?', 'Heavy'));
-        self::assertTrue($this->see('//label[contains(., "There is grit")]/input')->isSelected());
+        self::assertTrue($this->see('//label[contains(., "There is grit")]//input')->isSelected());
         $this->assertQuietConsole();
     }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FilePick from '@/parts/FilePick.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -11,9 +12,7 @@ const name = ref('')
 const busy = ref(false)
 const problem = ref<unknown>(null)
 const taken = ref<Schemas['ArchiveTaken'] | null>(null)
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function choose(file: File) {
   name.value = file.name
   busy.value = true
   problem.value = null
@@ -54,10 +53,9 @@ async function choose(event: Event) {
         Into a workspace without vehicles and owners only. Everything gets ids of its own; people who are named in it
         stay named and are invited anew.
       </p>
-      <label class="file beside"
-        ><input type="file" accept=".zip,application/zip" :disabled="busy" @change="choose" />
-        {{ busy ? 'Unpacking…' : name || 'Choose an archive…' }}</label
-      >
+      <FilePick accept=".zip,application/zip" :disabled="busy" @take="choose">{{
+        busy ? 'Unpacking…' : name || 'Choose an archive…'
+      }}</FilePick>
       <ProblemNote :problem="problem" />
       <p v-if="taken" role="status">
         <strong>It is all here:</strong> {{ taken.rows }} rows and {{ taken.photos }} photos.

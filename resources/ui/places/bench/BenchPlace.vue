@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import Field from '@/parts/Field.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
 import BenchDesk from './BenchDesk.vue'
 import BenchNav from './BenchNav.vue'
 import { useVehicleList } from './match'
@@ -24,11 +24,7 @@ const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row)
       <div class="who">
         <Field label="Which vehicle?"
           ><template #default="f"
-            ><SearchSelect
-              v-bind="f"
-              v-model="vehicleId"
-              :options="names"
-              none="None of the book: describe it" /></template
+            ><OneOf v-bind="f" v-model="vehicleId" :options="names" none="None of the book: describe it" /></template
         ></Field>
       </div>
     </BenchNav>

@@ -10,14 +10,19 @@ const on = defineModel<ContaminantName[]>({ required: true })
 <template>
   <fieldset>
     <legend :class="{ 'hidden-text': hideLabel }">What sits on it?</legend>
-    <div class="many" :style="{ '--columns': columns }">
-      <label v-for="one in contaminants" :key="one.value" class="one" :class="{ on: on.includes(one.value) }">
-        <input v-model="on" type="checkbox" :value="one.value" />
+    <ElCheckboxGroup
+      v-model="on"
+      class="many"
+      aria-label="What sits on it?"
+      :validate-event="false"
+      :style="{ '--columns': columns }"
+    >
+      <ElCheckbox v-for="one in contaminants" :key="one.value" :value="one.value" class="one">
         <Contaminant :name="one.value" />
         <strong>{{ one.name }}</strong>
         <span class="says">{{ one.says }}</span>
-      </label>
-    </div>
+      </ElCheckbox>
+    </ElCheckboxGroup>
   </fieldset>
 </template>
 
@@ -30,26 +35,27 @@ const on = defineModel<ContaminantName[]>({ required: true })
 
 .one {
   position: relative;
-  display: grid;
-  gap: 3px;
-  align-content: start;
+  align-items: flex-start;
   padding: var(--s2);
   border: 1px solid var(--line-strong);
   border-radius: var(--edge);
   background: var(--sheet);
-  cursor: pointer;
-  line-height: 1.3;
 }
 
-.one input {
+.one :deep(.el-checkbox__input) {
   position: absolute;
   inset: 0;
   opacity: 0;
-  margin: 0;
-  cursor: pointer;
 }
 
-.one.on {
+.one :deep(.el-checkbox__label) {
+  display: grid;
+  gap: 3px;
+  padding: 0;
+  line-height: 1.3;
+}
+
+.one.is-checked {
   border-color: var(--film);
   box-shadow: inset 0 -4px 0 var(--film);
   background: var(--film-mist);

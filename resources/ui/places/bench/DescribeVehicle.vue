@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TickMany from '@/parts/TickMany.vue'
 import { useUnits } from '@/lib/units'
+import { asOptions } from '@/lib/options'
 import { bodies, families, finishes, materials, tones, wheelFinishes } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
 import type { Described } from './look'
 
 // A vehicle that is in no book yet: enough of it to be matched, and nothing is saved.
@@ -43,41 +45,35 @@ const hardnesses = { soft: 'Soft', medium: 'Medium', hard: 'Hard' }
 
 <template>
   <div class="grid">
-    <div class="cols four">
+    <div class="cols three">
       <Field label="Body"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="body" :options="bodies" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="body" :options="bodies" /></template
       ></Field>
       <Field label="Painted area"
         ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="area"
-            type="number"
-            min="1"
-            step="0.5"
-            :suffix="units.areaUnit.value" /></template
+          ><NumberInput v-bind="f" v-model="area" :step="0.5" :suffix="units.areaUnit.value" /></template
       ></Field>
       <Field label="On the paint"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="vehicle.family" :options="layers" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="vehicle.family" :options="layers" /></template
       ></Field>
       <Field label="Colour"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="vehicle.tone" :options="toneNames" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="vehicle.tone" :options="toneNames" /></template
       ></Field>
       <Field label="Paint hardness"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="vehicle.hardness" :options="hardnesses" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="vehicle.hardness" :options="hardnesses" /></template
       ></Field>
       <Field label="Wheels"
-        ><template #default="f"
-          ><PlainSelect v-bind="f" v-model="vehicle.wheel_finish" :options="wheelFinishes" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="vehicle.wheel_finish" :options="wheelFinishes" /></template
       ></Field>
       <Field label="Panels of"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="vehicle.material" :options="materials" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="vehicle.material" :options="materials" /></template
       ></Field>
     </div>
-    <div class="row">
-      <label v-for="(name, flag) in finishes" :key="flag" class="row check"
-        ><input v-model="vehicle.finish" type="checkbox" :value="flag" /> {{ name }}</label
-      >
-    </div>
+    <TickMany
+      v-model="vehicle.finish"
+      label="What is special about the paint"
+      hide-label
+      :options="asOptions(finishes)"
+    />
   </div>
 </template>

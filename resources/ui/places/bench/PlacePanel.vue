@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { ifThere, rounded } from '@/lib/numbers'
 import { fromWallClock } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { waters } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useDevices } from './devices'
 import type { Look } from './look'
@@ -32,7 +34,6 @@ function set(change: Partial<Schemas['BenchPlace']>) {
 function blow(change: Partial<Schemas['BenchWeather']>) {
   if (props.weather) look.value.byHand = { ...props.weather, ...change }
 }
-const number = (typed: unknown) => (typed === '' || typed === null ? null : Number(typed))
 const water = computed({ get: () => props.place.water ?? 'tap', set: (next) => set({ water: next }) })
 const flag = (name: 'pressure' | 'power' | 'shade' | 'bay') =>
   computed({ get: () => Boolean(props.place[name]), set: (next) => set({ [name]: next }) })
@@ -43,32 +44,38 @@ const flags = [
   { name: 'power', says: 'Power for air', value: flag('power') },
 ] as const
 const tds = (name: 'tap_tds_mg_l' | 'treated_tds_mg_l') =>
-  computed({ get: () => props.place[name] ?? '', set: (typed) => set({ [name]: number(typed) }) })
+  computed({ get: () => props.place[name] ?? null, set: (typed) => set({ [name]: typed }) })
 const tap = tds('tap_tds_mg_l')
 const treated = tds('treated_tds_mg_l')
-const air = computed({
-  get: () => (props.weather ? units.temperatureOut(props.weather.air_c) : ''),
-  set: (typed) => blow({ air_c: Number(units.temperatureIn(Number(typed)).toFixed(1)) }),
-})
-const rh = computed({
-  get: () => (props.weather ? Math.round(props.weather.rh * 100) : ''),
-  set: (typed) => blow({ rh: Number(typed) / 100 }),
-})
-const wind = computed({
-  get: () => (props.weather ? units.speedOut(props.weather.wind_m_s) : ''),
-  set: (typed) => blow({ wind_m_s: Number(units.speedIn(Number(typed)).toFixed(2)) }),
-})
-const sun = computed({
-  get: () => props.weather?.sun_w_m2 ?? '',
-  set: (typed) => blow({ sun_w_m2: Number(typed) }),
-})
+/** One fact of the hour's weather; emptied, it stays as it was. */
+const hour = (
+  out: (of: Schemas['BenchWeather']) => number,
+  back: (typed: number) => Partial<Schemas['BenchWeather']>,
+) =>
+  computed({
+    get: () => ifThere(props.weather, out),
+    set: (typed: number | null) => ifThere(typed, (of) => blow(back(of))),
+  })
+const air = hour(
+  (of) => units.temperatureOut(of.air_c),
+  (typed) => ({ air_c: rounded(units.temperatureIn(typed)) }),
+)
+const rh = hour(
+  (of) => Math.round(of.rh * 100),
+  (typed) => ({ rh: typed / 100 }),
+)
+const wind = hour(
+  (of) => units.speedOut(of.wind_m_s),
+  (typed) => ({ wind_m_s: rounded(units.speedIn(typed), 2) }),
+)
+const sun = hour(
+  (of) => of.sun_w_m2,
+  (typed) => ({ sun_w_m2: typed }),
+)
 const rain = computed({ get: () => Boolean(props.weather?.rain), set: (next) => blow({ rain: next }) })
 const panel = computed({
-  get: () => (look.value.panelC === null ? '' : units.temperatureOut(look.value.panelC)),
-  set: (typed) => {
-    const value = number(typed)
-    look.value.panelC = value === null ? null : Number(units.temperatureIn(value).toFixed(1))
-  },
+  get: () => ifThere(look.value.panelC, units.temperatureOut),
+  set: (typed) => (look.value.panelC = ifThere(typed, (of) => rounded(units.temperatureIn(of)))),
 })
 const { dip, aim, problem } = useDevices(
   () => props.siteId,
@@ -101,22 +108,18 @@ const source = computed(() =>
     <Choices v-model="water" :label="siteName ? `Water at ${siteName}` : 'Water'" :options="waterOptions" compact />
     <div class="cols two">
       <Field label="Tap water"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="tap" type="number" min="0" inputmode="numeric" suffix="mg/l" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="tap" suffix="mg/l" /></template
       ></Field>
       <Field v-if="water === 'treated'" label="Treated water"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="treated" type="number" min="0" inputmode="numeric" suffix="mg/l" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="treated" suffix="mg/l" /></template
       ></Field>
     </div>
     <div class="row flags">
-      <label v-for="one in flags" :key="one.name" class="row check"
-        ><input v-model="one.value.value" type="checkbox" /> {{ one.says }}</label
-      >
+      <ElCheckbox v-for="one in flags" :key="one.name" v-model="one.value.value">{{ one.says }}</ElCheckbox>
     </div>
     <div class="cols two">
       <Field label="At"
-        ><template #default="f"><PlainInput v-bind="f" v-model="look.at" type="datetime-local" /></template
+        ><template #default="f"><DayInput v-bind="f" v-model="look.at" time /></template
       ></Field>
       <Field
         label="Panel"
@@ -126,42 +129,29 @@ const source = computed(() =>
             : 'As the thermometer shows'
         "
         ><template #default="f"
-          ><PlainInput
+          ><NumberInput
             v-bind="f"
             v-model="panel"
-            type="number"
-            step="0.5"
+            :step="0.5"
             :suffix="units.temperatureUnit.value"
-            placeholder="not measured" /></template
+            placeholder="not measured"
+            signed /></template
       ></Field>
     </div>
     <div class="cols four weather">
       <Field label="Air"
         ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="air"
-            type="number"
-            step="0.5"
-            :suffix="units.temperatureUnit.value" /></template
+          ><NumberInput v-bind="f" v-model="air" :step="0.5" :suffix="units.temperatureUnit.value" signed /></template
       ></Field>
       <Field label="Humidity"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="rh" type="number" min="0" max="100" suffix="%" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="rh" suffix="%" /></template
       ></Field>
       <Field label="Wind"
         ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="wind"
-            type="number"
-            min="0"
-            step="0.5"
-            :suffix="units.speedUnit.value" /></template
+          ><NumberInput v-bind="f" v-model="wind" :step="0.5" :suffix="units.speedUnit.value" /></template
       ></Field>
       <Field label="Sun"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="sun" type="number" min="0" max="1400" step="10" suffix="W/m²" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="sun" :step="10" suffix="W/m²" /></template
       ></Field>
     </div>
     <p class="row small devices">
@@ -170,7 +160,7 @@ const source = computed(() =>
     </p>
     <ProblemNote :problem="problem" />
     <p class="row small quiet end">
-      <label class="row"><input v-model="rain" type="checkbox" /> It rains</label>
+      <ElCheckbox v-model="rain">It rains</ElCheckbox>
       <span>{{ source }}</span>
       <button v-if="look.byHand" type="button" class="words small" @click="look.byHand = null">As forecast</button>
       <button v-if="look.place" type="button" class="words small" @click="look.place = null">As the site has it</button>

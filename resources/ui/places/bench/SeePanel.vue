@@ -32,9 +32,8 @@ const bare = wheelSoils.map(({ value, name }) => ({ value, name }))
     <Choices v-model="soil" label="How dirty, at the dirtiest place you will touch?" :options="soils" :columns="3">
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
-    <label class="row check tight"
-      ><input v-model="look.grit" type="checkbox" />
-      <span><strong>Grit</strong> — a fingertip feels sand in it</span></label
+    <ElCheckbox v-model="look.grit" class="tight"
+      ><span><strong>Grit</strong> — a fingertip feels sand in it</span></ElCheckbox
     >
     <ContaminantPick v-model="look.on" :columns="4" />
     <Choices
@@ -45,13 +44,9 @@ const bare = wheelSoils.map(({ value, name }) => ({ value, name }))
       compact
     />
     <div class="row">
-      <label class="row check tight"><input v-model="look.wheelIron" type="checkbox" /> Brake dust burnt in</label>
-      <label class="row check tight"
-        ><input v-model="look.looseEdges" type="checkbox" /> Edges of decals, film or trim lift</label
-      >
-      <label class="row check tight"
-        ><input v-model="look.reset" type="checkbox" /> A reset: old wax or sealant comes off on purpose</label
-      >
+      <ElCheckbox v-model="look.wheelIron" class="tight">Brake dust burnt in</ElCheckbox>
+      <ElCheckbox v-model="look.looseEdges" class="tight">Edges of decals, film or trim lift</ElCheckbox>
+      <ElCheckbox v-model="look.reset" class="tight">A reset: old wax or sealant comes off on purpose</ElCheckbox>
     </div>
     <ReadWater v-model="arrival" label="Water on the dirty paint" hint="Spray one panel and look." />
     <details :open="Boolean(afterWash || afterDecon)">

@@ -4,12 +4,13 @@ import { computed, ref, toRef } from 'vue'
 import { useRouter } from 'vue-router'
 import SoilDrawing from '@/film/SoilDrawing.vue'
 import CarOutline from '@/film/CarOutline.vue'
+import { ifThere, rounded } from '@/lib/numbers'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { soils, waters } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ReadWater from '@/places/turns/ReadWater.vue'
 import ContaminantPick from './ContaminantPick.vue'
@@ -62,9 +63,8 @@ const shade = computed({
   set: (next) => (look.value.place = { ...look.value.place, shade: next }),
 })
 const panel = computed({
-  get: () => (look.value.panelC === null ? '' : units.temperatureOut(look.value.panelC)),
-  set: (typed) =>
-    (look.value.panelC = typed === '' || typed === null ? null : Number(units.temperatureIn(Number(typed)).toFixed(1))),
+  get: () => ifThere(look.value.panelC, units.temperatureOut),
+  set: (typed) => (look.value.panelC = ifThere(typed, (of) => rounded(units.temperatureIn(of)))),
 })
 const waterOptions = Object.entries(waters).map(([value, name]) => ({
   value: value as 'tap' | 'treated' | 'none',
@@ -101,20 +101,16 @@ async function take() {
         <Choices v-model="look.lower" label="And down here?" :options="soils" :columns="2">
           <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
         </Choices>
-        <label class="row big"><input v-model="look.grit" type="checkbox" /> Grit: a fingertip feels sand in it</label>
+        <ElCheckbox v-model="look.grit" class="big">Grit: a fingertip feels sand in it</ElCheckbox>
       </template>
       <ContaminantPick v-else-if="keys[index] === 'sits'" v-model="look.on" :columns="2" hide-label />
       <template v-else-if="keys[index] === 'wheels'">
         <Choices v-model="wheels" label="How dirty are they?" :options="wheelSoils" :columns="2" />
-        <label class="row big"><input v-model="look.wheelIron" type="checkbox" /> Brake dust has burnt in</label>
+        <ElCheckbox v-model="look.wheelIron" class="big">Brake dust has burnt in</ElCheckbox>
       </template>
       <template v-else-if="keys[index] === 'edges'">
-        <label class="row big"
-          ><input v-model="look.looseEdges" type="checkbox" /> Edges of decals, film or trim lift</label
-        >
-        <label class="row big"
-          ><input v-model="look.reset" type="checkbox" /> A reset: old wax or sealant comes off on purpose</label
-        >
+        <ElCheckbox v-model="look.looseEdges" class="big">Edges of decals, film or trim lift</ElCheckbox>
+        <ElCheckbox v-model="look.reset" class="big">A reset: old wax or sealant comes off on purpose</ElCheckbox>
         <p class="small quiet">
           Chips and scratches: show them to the owner before you begin, and note them in the turn.
         </p>
@@ -127,16 +123,15 @@ async function take() {
       />
       <template v-else-if="keys[index] === 'place'">
         <Choices v-model="water" label="Water" :options="waterOptions" :columns="1" compact />
-        <label class="row big"><input v-model="shade" type="checkbox" /> It stands in shade</label>
+        <ElCheckbox v-model="shade" class="big">It stands in shade</ElCheckbox>
         <Field label="Panel temperature" hint="Hold the thermometer at the bonnet; leave it empty when you have none."
           ><template #default="f"
-            ><PlainInput
+            ><NumberInput
               v-bind="f"
               v-model="panel"
-              type="number"
-              step="0.5"
-              inputmode="decimal"
-              :suffix="units.temperatureUnit.value" /></template
+              :step="0.5"
+              :suffix="units.temperatureUnit.value"
+              signed /></template
         ></Field>
       </template>
       <template v-else>

@@ -82,7 +82,7 @@ describe('a match as the beginning of a turn', () => {
       undefined,
     )
     expect(draft).toMatchObject({ soil: 3, grit: true, method: 'multi-towel', water: 'treated', purpose: 'reset' })
-    expect(draft.panelC).toBe('21.5')
+    expect(draft.panelC).toBe(21.5)
     expect(draft.readings).toEqual({ arrival: { whole: 'flat' } })
     expect(draft.products).toEqual({ soap: { id: 'a', zone: 'paint' } })
   })
@@ -96,8 +96,8 @@ describe('a match as the beginning of a turn', () => {
   })
 
   it('keeps what was already typed', () => {
-    const before = { ...blank('UTC', 'tap'), note: 'Chip on the bonnet', minutes: '70', panelC: '12' }
+    const before = { ...blank('UTC', 'tap'), note: 'Chip on the bonnet', minutes: 70, panelC: 12 }
     const draft = draftFrom(look(), { water: 'tap' }, match([]), 'UTC', before)
-    expect(draft).toMatchObject({ note: 'Chip on the bonnet', minutes: '70', panelC: '12', id: before.id })
+    expect(draft).toMatchObject({ note: 'Chip on the bonnet', minutes: 70, panelC: 12, id: before.id })
   })
 })

@@ -171,7 +171,7 @@ export function draftFrom(
     method: match.method.chosen ?? draft.method,
     purpose: look.reset ? 'reset' : 'maintain',
     water: place.water ?? 'tap',
-    panelC: look.panelC === null ? draft.panelC : String(look.panelC),
+    panelC: look.panelC ?? draft.panelC,
     readings: {
       ...draft.readings,
       ...(look.arrival ? { arrival: { ...draft.readings.arrival, whole: look.arrival } } : {}),

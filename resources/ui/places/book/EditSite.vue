@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { onMounted, ref } from 'vue'
-import { all, api, told, toldWithTag, type Schemas } from '@/api/client'
+import { computed, onMounted, ref } from 'vue'
+import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
+import { fieldsOf } from '@/lib/form'
 import { newId } from '@/lib/ids'
+import { useClientNames } from '@/lib/lists'
 import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import { waters } from '@/lib/words'
-import EditEnd from '@/parts/EditEnd.vue'
-import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
-import ProblemNote from '@/parts/ProblemNote.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
+import EditForm from '@/parts/EditForm.vue'
+import RemoveWay from '@/parts/RemoveWay.vue'
+import RowFields from '@/parts/RowFields.vue'
 import SiteRegister from './SiteRegister.vue'
 
 const props = defineProps<{ id: string }>()
@@ -20,8 +18,6 @@ const emit = defineEmits<{ done: [] }>()
 const { isOwner } = useMe()
 const isNew = props.id === 'new'
 const key = ref(newId())
-const sure = ref(false)
-const numberOrNull = (typed: unknown) => (String(typed ?? '') === '' ? null : Number(typed))
 const path = { params: { path: { site: props.id } } }
 const empty: Schemas['Site'] = {
   id: '',
@@ -48,22 +44,14 @@ const empty: Schemas['Site'] = {
   vehicles: 0,
   version: 0,
 }
-const { data: clients } = useQuery({
-  queryKey: ['clients'],
-  queryFn: () => all((cursor) => told(api.GET('/api/v1/clients', { params: { query: { limit: 200, cursor } } }))),
-})
+const clients = useClientNames()
 
-const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Site']>({
+const edit = useEdit<Schemas['Site']>({
   load: () => (isNew ? Promise.resolve({ data: empty, tag: '' }) : toldWithTag(api.GET('/api/v1/sites/{site}', path))),
   save: (row, tag) => {
     const body = {
       ...omit(row, ['id', 'vehicles', 'version']),
-      tds_mg_l: numberOrNull(row.tds_mg_l),
-      treated_tds_mg_l: numberOrNull(row.treated_tds_mg_l),
-      latitude: numberOrNull(row.latitude),
-      longitude: numberOrNull(row.longitude),
-      travel_min: Number(row.travel_min) || 0,
-      certificate_expires_on: row.certificate_expires_on || null,
+      travel_min: row.travel_min || 0,
       admissions: row.admissions
         .filter((one) => one.person.trim() !== '')
         .map((one) => ({ ...one, valid_until: one.valid_until || null })),
@@ -74,107 +62,80 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
   },
   touches: [['sites'], ['vehicles'], ['film'], ['weeks'], ['round']],
 })
-onMounted(load)
+onMounted(edit.load)
 
-async function done(work: Promise<boolean>) {
-  if (await work) emit('done')
-}
+const remove = () =>
+  edit.attempt(
+    () => told(api.DELETE('/api/v1/sites/{site}', path)),
+    () => emit('done'),
+  )
 
-async function remove() {
-  try {
-    await told(api.DELETE('/api/v1/sites/{site}', path))
-    emit('done')
-  } catch (caught) {
-    problem.value = caught
-  }
-}
+const fields = fieldsOf<Schemas['Site']>()
+const ask = computed(() => ({
+  place: fields(
+    { name: 'name', label: 'Name', as: 'text', longest: 120 },
+    { name: 'client_id', label: 'Whose', as: 'one', options: clients.value, none: '—', optional: true },
+    { name: 'address', label: 'Address', as: 'text', longest: 240, optional: true },
+    { name: 'water', label: 'Water', as: 'one', options: waters },
+    { name: 'tds_mg_l', label: 'Solids in the tap water', as: 'number', suffix: 'mg/l', optional: true },
+    {
+      name: 'treated_tds_mg_l',
+      label: 'Solids, treated',
+      as: 'number',
+      suffix: 'mg/l',
+      optional: true,
+      when: (site) => site.water === 'treated',
+    },
+    { name: 'travel_min', label: 'Way there', as: 'number', suffix: 'min', optional: true },
+    { name: 'surface', label: 'Ground', as: 'text', longest: 120, optional: true },
+    { name: 'hours', label: 'Open', as: 'text', longest: 120, optional: true },
+    { name: 'certificate_expires_on', label: 'Certificate valid until', as: 'day', optional: true },
+  ),
+  gate: fields({ name: 'access', label: 'Rules of the gate', as: 'text', longest: 240, optional: true }),
+  drain: fields(
+    {
+      name: 'run_off',
+      label: 'Where the dirty water runs',
+      hint: 'Many places forbid wash water in storm drains. Local rules decide, not this program.',
+      as: 'text',
+      longest: 240,
+      optional: true,
+    },
+    { name: 'power', label: 'Power', as: 'tick' },
+    { name: 'pressure', label: 'A pressure washer can run', as: 'tick' },
+    { name: 'shade', label: 'Shade', as: 'tick' },
+    { name: 'bay', label: 'A warm bay', as: 'tick' },
+  ),
+  where: fields(
+    {
+      name: 'latitude',
+      label: 'Latitude',
+      hint: 'For the weather there',
+      as: 'number',
+      suffix: '°N',
+      step: 0.0001,
+      signed: true,
+      optional: true,
+    },
+    { name: 'longitude', label: 'Longitude', as: 'number', suffix: '°E', step: 0.0001, signed: true, optional: true },
+  ),
+}))
 </script>
 
 <template>
-  <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-    <div class="cols three">
-      <Field label="Name" :error="fields.name"
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
-      ></Field>
-      <Field label="Whose" optional
-        ><template #default="f"
-          ><SearchSelect
-            v-bind="f"
-            v-model="form.client_id"
-            :options="Object.fromEntries((clients ?? []).map((row) => [row.id, row.name]))"
-            none="—" /></template
-      ></Field>
-      <Field label="Address" optional
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.address" maxlength="240" /></template
-      ></Field>
-      <Field label="Water"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="form.water" :options="waters" /></template
-      ></Field>
-      <Field label="Solids in the tap water" optional :error="fields.tds_mg_l"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="form.tds_mg_l" type="number" min="0" suffix="mg/l" /></template
-      ></Field>
-      <Field v-if="form.water === 'treated'" label="Solids, treated" optional :error="fields.treated_tds_mg_l"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="form.treated_tds_mg_l" type="number" min="0" suffix="mg/l" /></template
-      ></Field>
-      <Field label="Way there" optional :error="fields.travel_min"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="form.travel_min" type="number" min="0" suffix="min" /></template
-      ></Field>
-      <Field label="Ground" optional
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.surface" maxlength="120" /></template
-      ></Field>
-      <Field label="Open" optional
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.hours" maxlength="120" /></template
-      ></Field>
-      <Field label="Certificate valid until" optional :error="fields.certificate_expires_on"
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.certificate_expires_on" type="date" /></template
-      ></Field>
-    </div>
-    <Field label="Rules of the gate" optional
-      ><template #default="f"><PlainInput v-bind="f" v-model="form.access" maxlength="240" /></template
-    ></Field>
-    <SiteRegister v-model:only="form.by_register" v-model:people="form.admissions" :fields="fields" />
-    <Field
-      label="Where the dirty water runs"
-      optional
-      hint="Many places forbid wash water in storm drains. Local rules decide, not this program."
-      ><template #default="f"><PlainInput v-bind="f" v-model="form.run_off" maxlength="240" /></template
-    ></Field>
-    <div class="row">
-      <label class="row check"><input v-model="form.power" type="checkbox" /> Power</label>
-      <label class="row check"><input v-model="form.pressure" type="checkbox" /> A pressure washer can run</label>
-      <label class="row check"><input v-model="form.shade" type="checkbox" /> Shade</label>
-      <label class="row check"><input v-model="form.bay" type="checkbox" /> A warm bay</label>
-    </div>
-    <div class="cols three">
-      <Field label="Latitude" optional :error="fields.latitude" hint="For the weather there"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="form.latitude" type="number" step="0.0001" suffix="°N" /></template
-      ></Field>
-      <Field label="Longitude" optional :error="fields.longitude"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="form.longitude" type="number" step="0.0001" suffix="°E" /></template
-      ></Field>
-    </div>
-    <EditEnd
-      :problem="problem"
-      :newer="newer"
-      :mine="form"
-      :busy="busy"
-      @overrule="done(overrule())"
-      @take="takeTheirs"
-    >
-      <button type="button" class="words" @click="$emit('done')">Leave it</button>
-      <template v-if="isOwner && !isNew">
-        <button v-if="!sure" type="button" class="words" @click="sure = true">Remove…</button>
-        <span v-else
-          >The vehicles stay, without a place.
-          <button type="button" class="beside" @click="remove">Remove {{ form.name }}</button></span
-        >
-      </template>
-    </EditEnd>
-  </form>
-  <ProblemNote v-else :problem="problem" />
+  <EditForm :edit="edit" @done="emit('done')">
+    <template #default="{ form, errors }">
+      <RowFields :row="form" :ask="ask.place" :errors="errors" :columns="3" />
+      <RowFields :row="form" :ask="ask.gate" :errors="errors" />
+      <SiteRegister v-model:only="form.by_register" v-model:people="form.admissions" :fields="errors" />
+      <RowFields :row="form" :ask="ask.drain" :errors="errors" />
+      <RowFields :row="form" :ask="ask.where" :errors="errors" :columns="3" />
+    </template>
+    <template #ways="{ form }">
+      <button type="button" class="words" @click="emit('done')">Leave it</button>
+      <RemoveWay v-if="isOwner && !isNew" :name="form.name" @remove="remove"
+        >The vehicles stay, without a place.</RemoveWay
+      >
+    </template>
+  </EditForm>
 </template>

@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // Somebody asks to be forgotten: what goes, what stays and why. It can't be taken back, so their name is typed.
@@ -41,7 +41,7 @@ async function close() {
         <RouterLink to="/workspace/archive">archive</RouterLink> along first if you may need it.
       </p>
       <label class="grid"
-        >Type “{{ name }}” to be sure <PlainInput v-model="typed" :aria-label="`Type ${name} to be sure`"
+        >Type “{{ name }}” to be sure <TextInput v-model="typed" :aria-label="`Type ${name} to be sure`"
       /></label>
       <ProblemNote :problem="problem" />
       <div class="row">

@@ -3,8 +3,9 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import DayInput from '@/parts/DayInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 
 // Who is let in: people of each crew, and until when their papers hold there.
 defineProps<{ fields: Record<string, string> }>()
@@ -20,7 +21,7 @@ function add() {
 <template>
   <fieldset class="register">
     <legend>
-      <label class="row check"><input v-model="only" type="checkbox" /> Only who is on the register is let in</label>
+      <ElCheckbox v-model="only">Only who is on the register is let in</ElCheckbox>
     </legend>
     <template v-if="only">
       <p v-if="!Object.keys(names).length" class="small">
@@ -28,13 +29,13 @@ function add() {
       </p>
       <div v-for="(one, i) in people" :key="i" class="one">
         <Field label="Person" :error="fields[`admissions.${i}.person`]"
-          ><template #default="f"><PlainInput v-bind="f" v-model="one.person" maxlength="120" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="one.person" maxlength="120" /></template
         ></Field>
         <Field label="Goes with" :error="fields[`admissions.${i}.crew_id`]"
-          ><template #default="f"><PlainSelect v-bind="f" v-model="one.crew_id" :options="names" /></template
+          ><template #default="f"><OneOf v-bind="f" v-model="one.crew_id" :options="names" /></template
         ></Field>
         <Field label="Papers until" :error="fields[`admissions.${i}.valid_until`]"
-          ><template #default="f"><PlainInput v-bind="f" v-model="one.valid_until" type="date" /></template
+          ><template #default="f"><DayInput v-bind="f" v-model="one.valid_until" /></template
         ></Field>
         <button
           type="button"

@@ -5,7 +5,8 @@ import { api, told } from '@/api/client'
 import { locale, ofTheBrowser, speak } from '@/lib/i18n'
 import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // What a client sees who follows the link of a letter: one day, and the two answers to it. Nothing else.
@@ -73,10 +74,11 @@ async function answer(accept: boolean) {
         </div>
         <form v-if="other" class="grid" novalidate @submit.prevent="answer(false)">
           <Field :label="$t('answer-place.which-day-would-suit')" optional
-            ><template #default="f"><PlainInput v-bind="f" v-model="wishOn" type="date" /></template
+            ><template #default="f"><DayInput v-bind="f" v-model="wishOn" /></template
           ></Field>
           <Field :label="$t('answer-place.anything-to-say')" optional
-            ><template #default="f"><textarea v-bind="f" v-model="wish" rows="3" maxlength="400" /></template
+            ><template #default="f"
+              ><TextInput v-bind="f" v-model="wish" :rows="3" maxlength="400" type="textarea" /></template
           ></Field>
           <button type="submit" class="act">{{ $t('answer-place.ask-for-another-day') }}</button>
         </form>

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
@@ -30,7 +30,7 @@ async function send() {
     <form v-else class="grid" novalidate @submit.prevent="send">
       <Field label="E-mail">
         <template #default="{ id }"
-          ><PlainInput :id="id" v-model="email" type="email" name="email" autocomplete="username"
+          ><TextInput :id="id" v-model="email" type="email" name="email" autocomplete="username"
         /></template>
       </Field>
       <ProblemNote :problem="problem" />

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, Problem, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
@@ -47,7 +47,7 @@ async function join() {
     <form v-if="invitation" class="grid" novalidate @submit.prevent="join">
       <Field v-if="!invitation.known" label="Your name" :error="fields.name">
         <template #default="{ id, describedby }"
-          ><PlainInput :id="id" v-model="name" name="name" autocomplete="name" :describedby="describedby"
+          ><TextInput :id="id" v-model="name" name="name" autocomplete="name" :describedby="describedby"
         /></template>
       </Field>
       <Field
@@ -56,7 +56,7 @@ async function join() {
         :error="fields.password"
       >
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="password"
             type="password"

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, Problem, told } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
@@ -46,12 +46,12 @@ async function begin() {
     <form class="grid" novalidate @submit.prevent="begin">
       <Field label="Your name" :error="fields.name">
         <template #default="{ id, describedby }"
-          ><PlainInput :id="id" v-model="form.name" name="name" autocomplete="name" :describedby="describedby"
+          ><TextInput :id="id" v-model="form.name" name="name" autocomplete="name" :describedby="describedby"
         /></template>
       </Field>
       <Field label="The business, or your driveway" :error="fields.workspace">
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="form.workspace"
             name="workspace"
@@ -61,7 +61,7 @@ async function begin() {
       </Field>
       <Field label="E-mail" :error="fields.email">
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="form.email"
             type="email"
@@ -72,7 +72,7 @@ async function begin() {
       </Field>
       <Field label="Password" hint="At least ten characters, with a letter." :error="fields.password">
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="form.password"
             type="password"

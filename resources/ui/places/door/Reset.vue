@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, Problem, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
@@ -38,7 +38,7 @@ async function save() {
     <form v-else class="grid" novalidate @submit.prevent="save">
       <Field label="New password" hint="At least ten characters, with a letter." :error="fields.password">
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="password"
             type="password"

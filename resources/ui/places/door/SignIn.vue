@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
@@ -43,12 +43,12 @@ async function enter() {
     <form class="grid" novalidate @submit.prevent="enter">
       <Field label="E-mail">
         <template #default="{ id }"
-          ><PlainInput :id="id" v-model="email" type="email" name="email" autocomplete="username" required
+          ><TextInput :id="id" v-model="email" type="email" name="email" autocomplete="username" required
         /></template>
       </Field>
       <Field label="Password">
         <template #default="{ id }"
-          ><PlainInput
+          ><TextInput
             :id="id"
             v-model="password"
             type="password"
@@ -57,7 +57,7 @@ async function enter() {
             required
         /></template>
       </Field>
-      <label class="row"><input v-model="remember" type="checkbox" /> Stay signed in on this device</label>
+      <ElCheckbox v-model="remember">Stay signed in on this device</ElCheckbox>
       <ProblemNote :problem="problem" />
       <button type="submit" class="act" :disabled="busy">{{ busy ? 'One moment…' : 'Sign in' }}</button>
     </form>

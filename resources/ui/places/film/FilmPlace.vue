@@ -8,7 +8,7 @@ import TimeAxis from '@/film/TimeAxis.vue'
 import { timeScale } from '@/film/geometry'
 import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
 import FilmRow from './FilmRow.vue'
@@ -92,7 +92,7 @@ onKeyStroke('Escape', () => {
     <div class="head">
       <h1>Film</h1>
       <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, owner or layer" />
-      <PlainSelect v-model="show" aria-label="Which vehicles" class="which" :options="shows" />
+      <OneOf v-model="show" aria-label="Which vehicles" class="which" :options="shows" />
       <button type="button" class="beside" :aria-pressed="asTable" @click="asTable = !asTable">
         <Glyph name="table" /> <span class="word">As a table</span>
       </button>

@@ -3,22 +3,21 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
 import { bodies, kinds } from '@/lib/words'
+import { useProgrammes } from '@/lib/lists'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import MoneyNav from './MoneyNav.vue'
 
 // What is asked for: a list by body, for all or for one programme; and what things cost the business.
 const queries = useQueryClient()
 const programme = ref('')
-const { data: programmes } = useQuery({
-  queryKey: ['programmes'],
-  queryFn: () => told(api.GET('/api/v1/programmes')),
-})
+const { programmeNames } = useProgrammes()
 const choices = computed(() => ({
   '': 'For all',
-  ...Object.fromEntries((programmes.value?.data ?? []).map((one) => [one.id, one.name])),
+  ...programmeNames.value,
 }))
 const { data: list, error } = useQuery({ queryKey: ['prices'], queryFn: () => told(api.GET('/api/v1/prices')) })
 const { data: fleet } = useQuery({
@@ -31,33 +30,25 @@ const used = computed(() => {
 })
 const kindNames = ['wash', 'topper', 'decon', 'inspection', 'base'] as const
 const keyOf = (body: string, kind: string, of = programme.value) => `${of}|${body}|${kind}`
-const listed = computed<Record<string, string>>(() =>
+const listed = computed<Record<string, number | null>>(() =>
   Object.fromEntries(
-    (list.value?.prices ?? []).map((one) => [
-      keyOf(one.body, one.kind, one.programme_id ?? ''),
-      (one.minor / 100).toFixed(2),
-    ]),
+    (list.value?.prices ?? []).map((one) => [keyOf(one.body, one.kind, one.programme_id ?? ''), one.minor / 100]),
   ),
 )
 // What was typed stays typed, whatever the list becomes meanwhile, until it is saved.
-const typed = ref<Record<string, string>>({})
-const priceOf = (key: string) => typed.value[key] ?? listed.value[key] ?? ''
+const typed = ref<Record<string, number | null>>({})
+const priceOf = (key: string) => (key in typed.value ? typed.value[key] : listed.value[key]) ?? null
 const problem = ref<unknown>(null)
 const saved = ref('')
 async function savePrices() {
   problem.value = null
   saved.value = ''
-  const prices = Object.entries({ ...listed.value, ...typed.value })
-    .filter(([, value]) => String(value) !== '')
-    .map(([key, value]) => {
-      const [of = '', body = '', kind = ''] = key.split('|')
-      return {
-        programme_id: of || null,
-        body,
-        kind: kind as Schemas['Price']['kind'],
-        minor: Math.round(Number(value) * 100),
-      }
-    })
+  const prices = Object.entries({ ...listed.value, ...typed.value }).flatMap(([key, value]) => {
+    const [of = '', body = '', kind = ''] = key.split('|')
+    return value === null
+      ? []
+      : [{ programme_id: of || null, body, kind: kind as Schemas['Price']['kind'], minor: Math.round(value * 100) }]
+  })
   try {
     queries.setQueryData(['prices'], await told(api.PUT('/api/v1/prices', { body: { prices } })))
     typed.value = {}
@@ -76,14 +67,14 @@ const rows = [
   ['towel_minor', 'A towel without a price', 'a piece', 100],
   ['margin_percent', 'Where the list has no price', '% on top', 1],
 ] as const
-const rates = ref<Record<string, string>>({})
+const rates = ref<Record<string, number | null>>({})
 const currency = ref('')
 const tag = ref('')
 async function loadRates() {
   const { data, tag: seen } = await toldWithTag(api.GET('/api/v1/rates'))
   tag.value = seen
   currency.value = data.currency
-  rates.value = Object.fromEntries(rows.map(([key, , , per]) => [key, String(data[key] / per)]))
+  rates.value = Object.fromEntries(rows.map(([key, , , per]) => [key, data[key] / per]))
 }
 void loadRates()
 const rateProblem = ref<unknown>(null)
@@ -97,7 +88,7 @@ async function saveRates() {
         params: { header: { 'If-Match': tag.value } },
         body: {
           currency: currency.value,
-          ...(Object.fromEntries(rows.map(([key, , , per]) => [key, Number(rates.value[key]) * per])) as Omit<
+          ...(Object.fromEntries(rows.map(([key, , , per]) => [key, (rates.value[key] ?? NaN) * per])) as Omit<
             Schemas['Rates'],
             'currency'
           >),
@@ -123,7 +114,7 @@ async function saveRates() {
         <div class="row spread">
           <h2>What is asked</h2>
           <Field label="Programme"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="programme" :options="choices" /></template
+            ><template #default="f"><OneOf v-bind="f" v-model="programme" :options="choices" /></template
           ></Field>
         </div>
         <p v-if="programme" class="small quiet">Where a line is empty the price for all holds.</p>
@@ -138,15 +129,12 @@ async function saveRates() {
             <tr v-for="[body, name] in used" :key="body">
               <th scope="row">{{ name }}</th>
               <td v-for="kind in kindNames" :key="kind">
-                <PlainInput
+                <NumberInput
                   :model-value="priceOf(keyOf(body, kind))"
-                  type="number"
-                  min="0"
-                  step="0.01"
-                  inputmode="decimal"
+                  :step="0.01"
                   :aria-label="`${name}, ${kinds[kind]}`"
-                  :placeholder="programme ? priceOf(keyOf(body, kind, '')) : ''"
-                  @update:model-value="typed[keyOf(body, kind)] = String($event ?? '')"
+                  :placeholder="programme ? String(priceOf(keyOf(body, kind, '')) ?? '') : undefined"
+                  @update:model-value="typed[keyOf(body, kind)] = $event ?? null"
                 />
               </td>
             </tr>
@@ -158,11 +146,10 @@ async function saveRates() {
       <form v-if="tag" class="sheet grid" novalidate aria-label="Rates" @submit.prevent="saveRates">
         <h2>What things cost here</h2>
         <Field label="Currency sign" optional :error="fields.currency"
-          ><template #default="f"><PlainInput v-bind="f" v-model="currency" maxlength="8" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="currency" maxlength="8" /></template
         ></Field>
         <Field v-for="[key, label, suffix] in rows" :key="key" :label="label" :error="fields[key]"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="rates[key]" type="number" min="0" step="any" :suffix="suffix" /></template
+          ><template #default="f"><NumberInput v-bind="f" v-model="rates[key]" :suffix="suffix" /></template
         ></Field>
         <ProblemNote :problem="rateProblem" />
         <button type="submit" class="act">Save the rates</button>

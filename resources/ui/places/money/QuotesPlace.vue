@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { all, api, Problem, told, type Schemas } from '@/api/client'
+import { api, Problem, told, type Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
+import { useClientNames, useProgrammes } from '@/lib/lists'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '@/places/bench/match'
 import MoneyNav from './MoneyNav.vue'
 import QuoteSheet from './QuoteSheet.vue'
@@ -18,14 +18,8 @@ import QuoteSheet from './QuoteSheet.vue'
 const { zone } = useMe()
 const queries = useQueryClient()
 const { data: quotes, error } = useQuery({ queryKey: ['quotes'], queryFn: () => told(api.GET('/api/v1/quotes')) })
-const { data: programmes } = useQuery({
-  queryKey: ['programmes'],
-  queryFn: () => told(api.GET('/api/v1/programmes')),
-})
-const { data: clients } = useQuery({
-  queryKey: ['clients'],
-  queryFn: () => all((cursor) => told(api.GET('/api/v1/clients', { params: { query: { limit: 200, cursor } } }))),
-})
+const { programmeNames } = useProgrammes()
+const clients = useClientNames()
 const { data: fleet } = useVehicleList()
 const shown = ref<string | null>(null)
 const making = ref(false)
@@ -34,7 +28,7 @@ const client = ref<string | null>(null)
 const lines = ref<{ vehicle_id: string; programme_id: string; topper: boolean }[]>([])
 const rhythms = computed(() => ({
   '': 'Its own rhythm',
-  ...Object.fromEntries((programmes.value?.data ?? []).map((one) => [one.id, one.name])),
+  ...programmeNames.value,
 }))
 const others = computed(() =>
   Object.fromEntries(
@@ -56,7 +50,7 @@ function takeClient(chosen: string | null | undefined) {
   const own = (fleet.value ?? []).filter((one) => one.client?.id === id)
   if (id && !lines.value.length)
     lines.value = own.map((one) => ({ vehicle_id: one.id, programme_id: '', topper: true }))
-  const name = clients.value?.find((one) => one.id === id)?.name
+  const name = id ? clients.value[id] : undefined
   if (name && !title.value) title.value = `A year for ${name}`
 }
 const problem = ref<unknown>(null)
@@ -105,31 +99,30 @@ const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.v
         <form v-else class="sheet grid" novalidate aria-label="A year to offer" @submit.prevent="make">
           <Field label="For whom" optional
             ><template #default="f"
-              ><SearchSelect
+              ><OneOf
                 v-bind="f"
                 :model-value="client"
-                :options="Object.fromEntries((clients ?? []).map((row) => [row.id, row.name]))"
+                :options="clients"
                 none="—"
                 @update:model-value="takeClient" /></template
           ></Field>
           <Field label="Title" :error="fields.title"
-            ><template #default="f"><PlainInput v-bind="f" v-model="title" maxlength="160" /></template
+            ><template #default="f"><TextInput v-bind="f" v-model="title" maxlength="160" /></template
           ></Field>
           <ul class="lines">
             <li v-for="(line, i) in lines" :key="line.vehicle_id" class="line">
               <strong>{{ nameOf(line.vehicle_id) }}</strong>
-              <PlainSelect
+              <OneOf
                 v-model="line.programme_id"
                 :options="rhythms"
                 :aria-label="`Rhythm of ${nameOf(line.vehicle_id)}`"
               />
-              <label class="row check small"><input v-model="line.topper" type="checkbox" /> with toppers</label>
+              <ElCheckbox v-model="line.topper" class="small">with toppers</ElCheckbox>
               <button type="button" class="words small" @click="lines.splice(i, 1)">take out</button>
             </li>
           </ul>
           <Field label="Add a vehicle" :error="fields.vehicles"
-            ><template #default="f"
-              ><SearchSelect v-bind="f" v-model="adding" :options="others" none="Which one?" /></template
+            ><template #default="f"><OneOf v-bind="f" v-model="adding" :options="others" none="Which one?" /></template
           ></Field>
           <ProblemNote :problem="problem" />
           <div class="row">

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { ifThere } from '@/lib/numbers'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import { zones } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import type { Kept } from '@/offline/store'
 import { kindsSaid, seenOfBase } from '@/lib/words'
 import {
@@ -67,16 +69,12 @@ const took = computed(() =>
 )
 const amount = (i: number) => {
   const use = draft.value.uses[i]
-  return use?.ml == null ? '' : units.volumeOut(use.ml)
+  return ifThere(use?.ml, units.volumeOut)
 }
-function correct(i: number, typed: string | number | null) {
+function correct(i: number, typed: number | null) {
   const use = draft.value.uses[i]
-  if (use) use.ml = typed === '' || typed === null ? null : units.volumeIn(Number(typed))
+  if (use) use.ml = ifThere(typed, units.volumeIn)
 }
-const litres = computed({
-  get: () => (draft.value.water_l === null ? '' : draft.value.water_l),
-  set: (typed: string | number) => (draft.value.water_l = typed === '' ? null : Number(typed)),
-})
 </script>
 
 <template>
@@ -84,7 +82,7 @@ const litres = computed({
     <div v-if="undone.length" class="undone">
       <strong>{{ $t('close-sheet.steps-not-done', { n: undone.length }, undone.length) }}</strong>
       {{ $t('close-sheet.they-go-into-the-record-as', { map: undone.map((step) => step.name).join(', ') }) }}
-      <label class="row"><input v-model="sure" type="checkbox" /> {{ $t('close-sheet.that-is-so') }}</label>
+      <ElCheckbox v-model="sure">{{ $t('close-sheet.that-is-so') }}</ElCheckbox>
     </div>
     <fieldset v-for="kind in left" :key="kind" class="left">
       <legend class="begins">{{ $t('close-sheet.was-planned-and-left-out', { kindsSaid: kindsSaid([kind]) }) }}</legend>
@@ -123,14 +121,11 @@ const litres = computed({
         <li v-for="(use, i) in draft.uses" :key="use.product_id + use.zone">
           <Field :label="`${use.name}, ${zones[use.zone]?.toLowerCase() ?? use.zone}`"
             ><template #default="f"
-              ><PlainInput
+              ><NumberInput
                 v-bind="f"
                 :model-value="amount(i)"
-                type="number"
-                min="0"
-                inputmode="decimal"
                 :suffix="units.volumeUnit.value"
-                @update:model-value="correct(i, $event ?? '')" /></template
+                @update:model-value="correct(i, $event ?? null)" /></template
           ></Field>
           <span class="small quiet">{{
             use.planned === null
@@ -146,25 +141,21 @@ const litres = computed({
       <div class="cols two">
         <Field v-for="(n, what) in draft.textiles" :key="what" :label="words[what] ?? String(what)"
           ><template #default="f"
-            ><PlainInput
+            ><NumberInput
               v-bind="f"
               :model-value="n"
-              type="number"
-              min="0"
-              inputmode="numeric"
-              @update:model-value="draft.textiles[what] = Number($event ?? 0)" /></template
+              @update:model-value="draft.textiles[what] = $event ?? 0" /></template
         ></Field>
       </div>
     </fieldset>
     <Field :label="$t('close-sheet.water')" :hint="$t('close-sheet.as-reckoned-from-the-rinses')"
-      ><template #default="f"
-        ><PlainInput v-bind="f" v-model="litres" type="number" min="0" inputmode="decimal" suffix="l" /></template
+      ><template #default="f"><NumberInput v-bind="f" v-model="draft.water_l" suffix="l" /></template
     ></Field>
     <Field :label="$t('close-sheet.noticed')" :hint="$t('close-sheet.chips-loose-edges-what-the')"
-      ><template #default="f"><textarea v-bind="f" v-model="draft.note" rows="3" /></template
+      ><template #default="f"><TextInput v-bind="f" v-model="draft.note" :rows="3" type="textarea" /></template
     ></Field>
     <Field :label="$t('close-sheet.recommended')"
-      ><template #default="f"><textarea v-bind="f" v-model="draft.recommended" rows="2" /></template
+      ><template #default="f"><TextInput v-bind="f" v-model="draft.recommended" :rows="2" type="textarea" /></template
     ></Field>
     <details v-if="draft.refused.length">
       <summary>{{ $t('close-sheet.kept-off-it-on-purpose', { length: draft.refused.length }) }}</summary>

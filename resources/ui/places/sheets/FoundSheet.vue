@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import SoilDrawing from '@/film/SoilDrawing.vue'
+import { ifThere, rounded } from '@/lib/numbers'
 import { useUnits } from '@/lib/units'
 import { soils } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import type { Kept } from '@/offline/store'
 import ContaminantPick from '@/places/bench/ContaminantPick.vue'
 import type { ContaminantName } from '@/places/bench/words'
@@ -21,7 +22,7 @@ const seen = props.kept.sheet.facts.seen
 const soil = ref<number | null>(props.state.found.soil ?? seen.soil)
 const grit = ref(props.state.found.grit || seen.grit === true)
 const on = ref<ContaminantName[]>([...new Set([...(seen.on ?? []), ...props.state.found.on])] as ContaminantName[])
-const panel = ref<string | number | null>('')
+const panel = ref<number | null>(null)
 const sun = ref<number | null>(null)
 const looked = computed(
   () =>
@@ -30,16 +31,12 @@ const looked = computed(
     on.value.some((one) => !(seen.on ?? []).includes(one) && !props.state.found.on.includes(one)) ||
     props.kept.sheet.facts.expected === true,
 )
-const measured = computed(() => panel.value !== '' && panel.value !== null)
+const measured = computed(() => ifThere(panel.value, (typed) => rounded(units.temperatureIn(typed))))
 
 function take() {
-  if (measured.value || sun.value !== null) {
+  if (measured.value !== null || sun.value !== null) {
     const now = props.state.sun ?? props.kept.sheet.plan.now
-    emit(
-      'sun',
-      measured.value ? Number(units.temperatureIn(Number(panel.value)).toFixed(1)) : now.panel_c,
-      sun.value ?? now.sun_w_m2,
-    )
+    emit('sun', measured.value ?? now.panel_c, sun.value ?? now.sun_w_m2)
   }
   if (looked.value) emit('found', { soil: soil.value, grit: grit.value, on: on.value })
   emit('close')
@@ -51,19 +48,11 @@ function take() {
     <Choices v-model="soil" :label="$t('found-sheet.how-dirty-is-it-really')" :options="soils" :columns="2">
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
-    <label class="row big"
-      ><input v-model="grit" type="checkbox" /> {{ $t('found-sheet.grit-a-fingertip-feels-sand') }}</label
-    >
+    <ElCheckbox v-model="grit" class="big">{{ $t('found-sheet.grit-a-fingertip-feels-sand') }}</ElCheckbox>
     <ContaminantPick v-model="on" :columns="2" />
     <Field :label="$t('found-sheet.panel-temperature-now')" :hint="$t('found-sheet.the-timers-follow-it')"
       ><template #default="f"
-        ><PlainInput
-          v-bind="f"
-          v-model="panel"
-          type="number"
-          step="0.5"
-          inputmode="decimal"
-          :suffix="units.temperatureUnit.value" /></template
+        ><NumberInput v-bind="f" v-model="panel" :step="0.5" :suffix="units.temperatureUnit.value" signed /></template
     ></Field>
     <Choices v-model="sun" :label="$t('found-sheet.sun-on-the-panel-now')" :options="suns" :columns="2" />
     <div class="thumb">

@@ -16,20 +16,26 @@ const rows = computed(() =>
 <template>
   <fieldset v-if="rows.length">
     <legend>{{ $t('second-look.look-again') }}</legend>
-    <label v-for="row in rows" :key="row.what" class="row" :class="{ seen: row.seen }">
-      <input type="checkbox" :checked="row.seen" @change="emit('count', row.what, row.seen ? -1 : 1)" /> {{ row.look }}
-    </label>
+    <ElCheckbox
+      v-for="row in rows"
+      :key="row.what"
+      class="look"
+      :model-value="row.seen"
+      :class="{ seen: row.seen }"
+      @change="emit('count', row.what, row.seen ? -1 : 1)"
+      >{{ row.look }}</ElCheckbox
+    >
   </fieldset>
 </template>
 
 <style scoped>
-label {
+.look {
+  display: flex;
   min-height: 52px;
   border-top: 1px solid var(--line);
-  cursor: pointer;
 }
 
-.seen {
+.seen :deep(.el-checkbox__label) {
   color: var(--ink-2);
   text-decoration: line-through;
   text-decoration-color: var(--film);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Field from '@/parts/Field.vue'
+import OneOf from '@/parts/OneOf.vue'
 import { t } from '@/lib/i18n'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
@@ -13,6 +15,12 @@ import ScopeChoice from './ScopeChoice.vue'
 
 // Before the first step: what the gate asks, what is assumed, what to fill, who works.
 const props = defineProps<{ kept: Kept; person: number }>()
+/** How many are here. */
+const crews = computed(() =>
+  Object.fromEntries(
+    Array.from({ length: 8 }, (_, i) => [String(i + 1), i === 0 ? t('sheet-begin.one-alone') : (numbers[i + 1] ?? '')]),
+  ),
+)
 const emit = defineEmits<{
   begin: []
   person: [person: number]
@@ -151,12 +159,14 @@ function take(kind: string, without: string | null) {
       compact
     />
     <div class="row">
-      <label class="crew"
-        >{{ $t('sheet-begin.we-are') }}
-        <select :value="sheet.crew" @change="emit('crew', Number(($event.target as HTMLSelectElement).value))">
-          <option v-for="n in 8" :key="n" :value="n">{{ n === 1 ? $t('sheet-begin.one-alone') : numbers[n] }}</option>
-        </select></label
-      >
+      <Field class="crew" :label="$t('sheet-begin.we-are')"
+        ><template #default="f"
+          ><OneOf
+            v-bind="f"
+            :model-value="String(sheet.crew)"
+            :options="crews"
+            @update:model-value="emit('crew', Number($event))" /></template
+      ></Field>
       <button type="button" class="beside" @click="emit('found')">{{ $t('sheet-begin.say-what-you-see') }}</button>
     </div>
     <p v-if="unread.length" class="quiet">{{ $t('sheet-begin.read-and-confirm-what-the') }}</p>

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 
 // A dilution as it stands on the label, said back as it was read.
 defineProps<{ way: string; error?: string }>()
@@ -43,7 +43,7 @@ const value = computed({
 <template>
   <div class="line">
     <Field :label="names[way] ?? way" optional :error="error"
-      ><template #default="f"><PlainInput v-bind="f" v-model="value" maxlength="80" /></template
+      ><template #default="f"><TextInput v-bind="f" v-model="value" maxlength="80" /></template
     ></Field>
     <p class="small" :class="{ refused: data?.error }" aria-live="polite">{{ said }}</p>
   </div>

@@ -60,7 +60,7 @@ function walk(event: KeyboardEvent) {
     <div class="row spread">
       <h1>What fits what</h1>
       <SearchBox v-model="search" label="Find a product" />
-      <label class="row check"><input v-model="inUse" type="checkbox" /> only what your vehicles carry</label>
+      <ElCheckbox v-model="inUse">only what your vehicles carry</ElCheckbox>
     </div>
     <ul class="key small" aria-label="Marks">
       <li><FitMark allowed :warnings="0" /> fits</li>

@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
+import TextInput from '@/parts/TextInput.vue'
 import { newId } from '@/lib/ids'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
@@ -31,7 +32,7 @@ async function rename() {
 <template>
   <button v-if="!open" type="button" class="words small" @click="open = true">rename</button>
   <form v-else class="grid" @submit.prevent="rename">
-    <input v-model="to" :aria-label="`New name of ${from}`" maxlength="80" />
+    <TextInput v-model="to" :aria-label="`New name of ${from}`" maxlength="80" />
     <div class="row">
       <button type="submit" class="words small">Rename everywhere</button>
       <button type="button" class="words small" @click="open = false">leave it</button>

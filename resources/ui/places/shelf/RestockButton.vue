@@ -2,9 +2,10 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
+import { rounded } from '@/lib/numbers'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // So much has come in: added to what lies there, however often the button is pressed on a bad line.
@@ -16,7 +17,7 @@ const open = ref(false)
 const busy = ref(false)
 const key = ref(newId())
 const problem = ref<unknown>(null)
-const amount = ref<string | number>('')
+const amount = ref<number | null>(null)
 const pack = computed(() => props.product.pack_ml ?? 1000)
 
 function begin() {
@@ -32,7 +33,7 @@ async function add() {
     await told(
       api.POST('/api/v1/products/{product}/restock', {
         params: { path: { product: props.product.id }, header: { 'Idempotency-Key': key.value } },
-        body: { ml: Number(units.volumeIn(Number(amount.value)).toFixed(1)) },
+        body: { ml: rounded(units.volumeIn(amount.value ?? 0)) },
       }),
     )
     open.value = false
@@ -49,7 +50,7 @@ async function add() {
 <template>
   <button v-if="!open" type="button" class="beside" @click="begin">Restock</button>
   <form v-else class="row" @submit.prevent="add">
-    <PlainInput v-model="amount" type="number" min="0" :suffix="units.volumeUnit.value" aria-label="How much came in" />
+    <NumberInput v-model="amount" :suffix="units.volumeUnit.value" aria-label="How much came in" />
     <button type="submit" class="act" :disabled="busy">{{ busy ? 'Adding…' : 'Add it' }}</button>
     <button type="button" class="words" @click="open = false">Leave it</button>
     <ProblemNote :problem="problem" />

@@ -71,11 +71,11 @@ const mixes = (product: Schemas['Product']) =>
     <div class="row view">
       <fieldset class="row">
         <legend class="hidden-text">Sorted</legend>
-        <label v-for="(name, key) in groupings" :key="key" class="row"
-          ><input v-model="by" type="radio" name="by" :value="key" /> {{ name }}</label
-        >
+        <ElRadioGroup v-model="by" aria-label="Sorted" :validate-event="false">
+          <ElRadio v-for="(name, key) in groupings" :key="key" :value="key">{{ name }}</ElRadio>
+        </ElRadioGroup>
       </fieldset>
-      <label class="row"><input v-model="archived" type="checkbox" /> also what was put away</label>
+      <ElCheckbox v-model="archived">also what was put away</ElCheckbox>
     </div>
     <ProblemNote :problem="error" />
     <p v-if="isPending" class="quiet" role="status">Looking along the shelf…</p>

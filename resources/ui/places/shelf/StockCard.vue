@@ -2,13 +2,16 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told } from '@/api/client'
+import { rounded } from '@/lib/numbers'
 import { dayAndTime, shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // The shelf's book of one product: what came and went, which batch is in use, what a count found and what explains it.
@@ -37,9 +40,9 @@ const said: Record<string, string> = {
   waste: 'gone bad',
 }
 const kind = ref<Kind>('buy')
-const amount = ref<string | number>('')
+const amount = ref<number | null>(null)
 const batch = ref('')
-const expires = ref('')
+const expires = ref<string | null>(null)
 const note = ref('')
 const key = ref(newId())
 const busy = ref(false)
@@ -54,15 +57,16 @@ async function save() {
         params: { ...path.value, header: { 'Idempotency-Key': key.value } },
         body: {
           kind: kind.value,
-          ml: amount.value === '' ? 0 : Number(units.volumeIn(Number(amount.value)).toFixed(1)),
+          ml: rounded(units.volumeIn(amount.value ?? 0)),
           batch: kind.value === 'buy' ? batch.value || null : null,
-          expires_on: kind.value === 'buy' ? expires.value || null : null,
+          expires_on: kind.value === 'buy' ? expires.value : null,
           note: note.value || null,
         },
       }),
     )
     queries.setQueryData(['stock', props.productId], next)
-    amount.value = batch.value = expires.value = note.value = ''
+    amount.value = expires.value = null
+    batch.value = note.value = ''
     key.value = newId()
     emit('moved')
     await queries.invalidateQueries({ queryKey: ['products'] })
@@ -98,28 +102,21 @@ const signed = (ml: number) => (ml < 0 ? `− ${units.volume(-ml)}` : `+ ${units
         <div class="cols four">
           <Field :label="kind === 'count' ? 'Found' : 'How much'" :error="fields.ml"
             ><template #default="f"
-              ><PlainInput
-                v-bind="f"
-                v-model="amount"
-                type="number"
-                min="0"
-                step="any"
-                inputmode="decimal"
-                :suffix="units.volumeUnit.value" /></template
+              ><NumberInput v-bind="f" v-model="amount" :suffix="units.volumeUnit.value" /></template
           ></Field>
           <template v-if="kind === 'buy'">
             <Field label="Batch" optional
-              ><template #default="f"><PlainInput v-bind="f" v-model="batch" maxlength="60" /></template
+              ><template #default="f"><TextInput v-bind="f" v-model="batch" maxlength="60" /></template
             ></Field>
             <Field label="Good until" optional :error="fields.expires_on"
-              ><template #default="f"><PlainInput v-bind="f" v-model="expires" type="date" /></template
+              ><template #default="f"><DayInput v-bind="f" v-model="expires" /></template
             ></Field>
           </template>
           <Field label="Note" optional :error="fields.note"
-            ><template #default="f"><PlainInput v-bind="f" v-model="note" maxlength="240" /></template
+            ><template #default="f"><TextInput v-bind="f" v-model="note" maxlength="240" /></template
           ></Field>
         </div>
-        <button type="submit" class="beside" :disabled="busy || amount === ''">Write it down</button>
+        <button type="submit" class="beside" :disabled="busy || amount === null">Write it down</button>
       </form>
       <details v-if="stock.counts.length" class="unfold">
         <summary>What counts found</summary>

@@ -7,7 +7,7 @@ import { dayAndTime } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { bodyOf, draftOf, type Draft } from './draft'
 import TurnForm from './TurnForm.vue'
@@ -88,7 +88,7 @@ function overrule() {
       <section class="sheet">
         <Field label="Why is it corrected?" :error="fields.reason">
           <template #default="{ id: fieldId, describedby }"
-            ><PlainInput
+            ><TextInput
               :id="fieldId"
               v-model="draft.reason"
               maxlength="240"

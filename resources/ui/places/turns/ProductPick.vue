@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { families, roles, zones } from '@/lib/words'
 import Glyph from '@/parts/Glyph.vue'
@@ -7,7 +7,8 @@ import Glyph from '@/parts/Glyph.vue'
 // One role of the shelf: what fits, best first, with why; and what is ruled out, with why.
 const props = defineProps<{ shelf: Schemas['ShelfRole']; open?: boolean }>()
 const value = defineModel<string | undefined>()
-const name = useId()
+/** The toolkit knows no choice that is none. */
+const taken = computed({ get: () => value.value ?? '', set: (next: string) => (value.value = next || undefined) })
 const fit = computed(() => props.shelf.products.filter((product) => product.allowed))
 const out = computed(() => props.shelf.products.filter((product) => !product.allowed))
 const chosen = computed(() => props.shelf.products.find((product) => product.id === value.value))
@@ -28,12 +29,9 @@ const on = computed(
     </summary>
     <fieldset>
       <legend class="hidden-text">{{ roles[shelf.role] }} on {{ on }}</legend>
-      <label class="one"
-        ><input v-model="value" type="radio" :name="name" :value="undefined" /> <span>None</span></label
-      >
-      <label v-for="(product, rank) in fit" :key="product.id" class="one">
-        <input v-model="value" type="radio" :name="name" :value="product.id" />
-        <span>
+      <ElRadioGroup v-model="taken" :aria-label="roles[shelf.role]" :validate-event="false" class="all">
+        <ElRadio class="one" value="">None</ElRadio>
+        <ElRadio v-for="(product, rank) in fit" :key="product.id" class="one" :value="product.id">
           <strong>{{ product.name }}</strong> <span v-if="rank === 0" class="best small">fits best</span>
           <span class="why">{{ product.why }}</span>
           <span v-for="remark in product.remarks" :key="remark.code" class="why warn"
@@ -44,15 +42,12 @@ const on = computed(
               ><Glyph name="care" :size="15" /> {{ caution }}</span
             ></template
           >
-        </span>
-      </label>
-      <div v-if="out.length" class="out">
-        <p class="small">
-          <strong>Ruled out here</strong> <span class="quiet">— choose one only to record what was really used</span>
-        </p>
-        <label v-for="product in out" :key="product.id" class="one no">
-          <input v-model="value" type="radio" :name="name" :value="product.id" />
-          <span>
+        </ElRadio>
+        <div v-if="out.length" class="out">
+          <p class="small">
+            <strong>Ruled out here</strong> <span class="quiet">— choose one only to record what was really used</span>
+          </p>
+          <ElRadio v-for="product in out" :key="product.id" class="one no" :value="product.id">
             <s>{{ product.name }}</s>
             <span
               v-for="remark in product.remarks.filter((row) => row.severity === 'block')"
@@ -60,9 +55,9 @@ const on = computed(
               class="why refused"
               ><Glyph name="no" :size="15" /> {{ remark.says }}</span
             >
-          </span>
-        </label>
-      </div>
+          </ElRadio>
+        </div>
+      </ElRadioGroup>
     </fieldset>
   </details>
 </template>
@@ -111,19 +106,15 @@ fieldset {
   padding: 0 0 var(--s3) var(--s4);
 }
 
-.one {
+.all {
   display: grid;
-  grid-template-columns: 30px 1fr;
-  gap: var(--s2);
-  padding: 7px 0;
-  min-height: var(--touch);
-  cursor: pointer;
+  justify-items: start;
+  font-size: inherit;
 }
 
-.one input {
-  width: 24px;
-  height: 24px;
-  margin: 0;
+.one {
+  align-items: flex-start;
+  padding: 7px 0;
 }
 
 .best {

@@ -3,11 +3,14 @@ import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { api, told } from '@/api/client'
+import { ifThere, rounded } from '@/lib/numbers'
 import { useUnits } from '@/lib/units'
 import { methods, soils, waters, zones } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { otherZones, rolesInOrder, type Draft } from './draft'
 import ProductPick from './ProductPick.vue'
@@ -21,10 +24,8 @@ const draft = defineModel<Draft>({ required: true })
 const units = useUnits()
 
 const panel = computed({
-  get: () => (draft.value.panelC === '' ? '' : String(units.temperatureOut(Number(draft.value.panelC)))),
-  set: (typed) =>
-    (draft.value.panelC =
-      typed === '' || typed === null ? '' : String(Number(units.temperatureIn(Number(typed)).toFixed(1)))),
+  get: () => ifThere(draft.value.panelC, units.temperatureOut),
+  set: (typed) => (draft.value.panelC = ifThere(typed, (of) => rounded(units.temperatureIn(of)))),
 })
 const settledPanel = refDebounced(
   computed(() => draft.value.panelC),
@@ -40,7 +41,7 @@ const { data: shelf, error } = useQuery({
           query: {
             water: draft.value.water,
             purpose: draft.value.purpose,
-            ...(settledPanel.value === '' ? {} : { panel_c: Number(settledPanel.value) }),
+            ...(settledPanel.value === null ? {} : { panel_c: settledPanel.value }),
           },
         },
       }),
@@ -78,38 +79,30 @@ function pick(role: string, zone: string, id: string | undefined) {
     <div class="cols three">
       <Field label="When" :error="fields.worked_at">
         <template #default="{ id, describedby }"
-          ><PlainInput :id="id" v-model="draft.workedAt" type="datetime-local" :describedby="describedby"
+          ><DayInput :id="id" v-model="draft.workedAt" :describedby="describedby" time
         /></template>
       </Field>
       <Field label="Minutes on it" optional :error="fields.minutes">
         <template #default="{ id, describedby }"
-          ><PlainInput
-            :id="id"
-            v-model="draft.minutes"
-            inputmode="numeric"
-            type="number"
-            min="1"
-            max="1440"
-            :describedby="describedby"
+          ><NumberInput :id="id" v-model="draft.minutes" :describedby="describedby"
         /></template>
       </Field>
       <Field label="Panel temperature" optional :error="fields.panel_c">
         <template #default="{ id, describedby }"
-          ><PlainInput
+          ><NumberInput
             :id="id"
             v-model="panel"
-            type="number"
-            step="0.5"
-            inputmode="decimal"
+            :step="0.5"
             :suffix="units.temperatureUnit.value"
             :describedby="describedby"
+            signed
         /></template>
       </Field>
     </div>
     <Choices v-model="draft.soil" label="How dirty?" :options="soils" :columns="6" :error="fields.soil">
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
-    <label class="row check"><input v-model="draft.grit" type="checkbox" /> There is grit in it</label>
+    <ElCheckbox v-model="draft.grit">There is grit in it</ElCheckbox>
     <WaterRead
       v-model="draft.readings.arrival"
       label="Water on the dirty paint"
@@ -128,14 +121,9 @@ function pick(role: string, zone: string, id: string | undefined) {
     />
     <Choices v-model="draft.water" label="Water there" :options="waterOptions" compact />
     <div class="row">
-      <label class="row check"><input v-model="draft.clay" type="checkbox" /> Clayed</label>
-      <label class="row check"
-        ><input
-          :checked="draft.purpose === 'reset'"
-          type="checkbox"
-          @change="draft.purpose = draft.purpose === 'reset' ? 'maintain' : 'reset'"
-        />
-        A reset: old wax or sealant is stripped on purpose</label
+      <ElCheckbox v-model="draft.clay">Clayed</ElCheckbox>
+      <ElCheckbox v-model="draft.purpose" true-value="reset" false-value="maintain"
+        >A reset: old wax or sealant is stripped on purpose</ElCheckbox
       >
     </div>
   </section>
@@ -194,20 +182,19 @@ function pick(role: string, zone: string, id: string | undefined) {
         slim
       />
     </details>
-    <label class="row check"
-      ><input v-model="draft.lookedOver" type="checkbox" /> The base was looked over with a light, panel by panel</label
-    >
+    <ElCheckbox v-model="draft.lookedOver">The base was looked over with a light, panel by panel</ElCheckbox>
   </section>
 
   <section class="sheet grid">
     <Field label="What was noticed" optional :error="fields.note">
       <template #default="{ id }">
-        <textarea
+        <TextInput
           :id="id"
           v-model="draft.note"
-          rows="3"
+          :rows="3"
           maxlength="2000"
           placeholder="Chips, loose edges, wishes of the owner"
+          type="textarea"
         />
       </template>
     </Field>

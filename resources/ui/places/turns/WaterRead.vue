@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { parts, type PartName } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ReadWater from './ReadWater.vue'
 import type { StageRead } from './talk'
 
@@ -15,10 +15,8 @@ function set(part: 'whole' | PartName, behaviour: StageRead['whole']) {
   read.value = { ...read.value, [part]: behaviour }
 }
 const seconds = computed({
-  get: () => read.value?.sheets_s ?? '',
-  set: (typed: string | number) => {
-    read.value = { ...read.value, sheets_s: typed === '' ? null : Number(typed) }
-  },
+  get: () => read.value?.sheets_s ?? null,
+  set: (typed) => (read.value = { ...read.value, sheets_s: typed }),
 })
 </script>
 
@@ -46,15 +44,7 @@ const seconds = computed({
         :label="$t('water-read.a-sheet-of-water-left-after')"
         optional
         :hint="$t('water-read.a-gentle-flow-over-a-smooth')"
-        ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="seconds"
-            type="number"
-            min="0"
-            max="600"
-            inputmode="decimal"
-            suffix="s" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="seconds" suffix="s" /></template
       ></Field>
     </div>
   </div>

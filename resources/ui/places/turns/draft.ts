@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { Schemas } from '@/api/client'
+import { asNumber } from '@/lib/numbers'
 import { fromWallClock, wallClock } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import type { BehaviourName } from '@/lib/words'
@@ -15,13 +16,13 @@ export type Draft = {
   id: string
   key: string
   workedAt: string
-  minutes: string
+  minutes: number | null
   soil: number | null
   grit: boolean
   method: string | null
   purpose: 'maintain' | 'reset'
   water: 'none' | 'tap' | 'treated'
-  panelC: string
+  panelC: number | null
   clay: boolean
   note: string
   readings: Partial<Record<Stage, StageRead>>
@@ -39,13 +40,13 @@ export function blank(zone: string, water: string | undefined): Draft {
     id: newId(),
     key: newId(),
     workedAt: wallClock(zone),
-    minutes: '',
+    minutes: null,
     soil: null,
     grit: false,
     method: null,
     purpose: 'maintain',
     water: water === 'none' || water === 'treated' ? water : 'tap',
-    panelC: '',
+    panelC: null,
     clay: false,
     note: '',
     readings: {},
@@ -62,7 +63,10 @@ export const draftKey = (vehicleId: string) => `turn-2-${vehicleId}`
 
 /** What was typed stays on the device until it is saved: through a reload, a closed tab, an empty battery. */
 export function useDraft(vehicleId: string, zone: string, water: string | undefined) {
-  return useLocalStorage<Draft>(draftKey(vehicleId), () => blank(zone, water), { mergeDefaults: true })
+  const draft = useLocalStorage<Draft>(draftKey(vehicleId), () => blank(zone, water), { mergeDefaults: true })
+  // Numbers were kept as they were typed once.
+  for (const name of ['minutes', 'panelC'] as const) draft.value[name] = asNumber(draft.value[name])
+  return draft
 }
 
 /** Roles the form offers, in the order of the visit. */
@@ -95,12 +99,12 @@ export function draftOf(entry: Schemas['TurnEntry'], zone: string): Draft {
   return {
     ...draft,
     workedAt: wallClock(zone, new Date(entry.worked_at)),
-    minutes: entry.minutes === null ? '' : String(entry.minutes),
+    minutes: entry.minutes,
     soil: entry.soil,
     grit: entry.grit,
     method: entry.method,
     purpose: entry.purpose === 'reset' ? 'reset' : 'maintain',
-    panelC: entry.panel_c === null ? '' : String(entry.panel_c),
+    panelC: entry.panel_c,
     clay: entry.clay,
     note: entry.note ?? '',
     readings: readsOf(entry.readings),
@@ -155,13 +159,13 @@ export function bodyOf(draft: Draft, zone: string, saved?: Schemas['TurnEntry'])
   const quantity = (id: string) => saved?.products.find((use) => use.product_id === id)?.quantity_ml ?? null
   return {
     worked_at: fromWallClock(zone, draft.workedAt),
-    minutes: draft.minutes === '' ? null : Number(draft.minutes),
+    minutes: draft.minutes,
     soil: draft.soil ?? -1,
     grit: draft.grit,
     method: draft.method ?? '',
     purpose: draft.purpose,
     water: draft.water,
-    panel_c: draft.panelC === '' ? null : Number(draft.panelC),
+    panel_c: draft.panelC,
     clay: draft.clay,
     looked_over: draft.lookedOver,
     note: draft.note.trim() || null,

@@ -2,10 +2,13 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
+import TickMany from '@/parts/TickMany.vue'
 import { dayIn } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // Who goes together: hours of each weekday, and the days that differ.
@@ -15,33 +18,33 @@ const { zone } = useMe()
 const queries = useQueryClient()
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const name = ref(props.crew?.name ?? '')
-const people = ref(String(props.crew?.people ?? 1))
+const people = ref<number | null>(props.crew?.people ?? 1)
 /** Whose pace counts: those of them who sign in here. */
 const members = ref<string[]>([...(props.crew?.members ?? [])])
 const { data: listed } = useQuery({ queryKey: ['members'], queryFn: () => told(api.GET('/api/v1/members')) })
 const everybody = computed(() => listed.value?.data ?? [])
-const hours = ref<Record<string, string>>(
+const hours = ref<Record<string, number | null>>(
   Object.fromEntries(
     names.map((_, i) => {
       const minutes = (props.crew?.minutes as Record<string, number> | undefined)?.[String(i + 1)]
-      return [String(i + 1), minutes ? String(minutes / 60) : props.crew || i > 4 ? '' : '7']
+      return [String(i + 1), minutes ? minutes / 60 : props.crew || i > 4 ? null : 7]
     }),
   ),
 )
-const days = ref<{ on: string; hours: string; note: string }[]>(
-  (props.crew?.days ?? []).map((day) => ({ on: day.on, hours: String(day.minutes / 60), note: day.note ?? '' })),
+const days = ref<{ on: string; hours: number | null; note: string }[]>(
+  (props.crew?.days ?? []).map((day) => ({ on: day.on, hours: day.minutes / 60, note: day.note ?? '' })),
 )
 const problem = ref<unknown>(null)
 const busy = ref(false)
 const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
-const minutes = (typed: string) => Math.round(60 * Number(typed || 0))
+const minutes = (typed: number | null) => Math.round(60 * (typed ?? 0))
 
 async function save() {
   busy.value = true
   problem.value = null
   const body = {
     name: name.value,
-    people: Number(people.value) || 1,
+    people: people.value || 1,
     members: members.value,
     minutes: Object.fromEntries(
       Object.entries(hours.value).flatMap(([day, typed]) => (minutes(typed) > 0 ? [[day, minutes(typed)]] : [])),
@@ -83,50 +86,40 @@ async function putAway() {
 <template>
   <form class="sheet grid" novalidate :aria-label="crew?.name ?? 'A new crew'" @submit.prevent="save">
     <Field label="Who" :error="fields.name"
-      ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="120" /></template
+      ><template #default="f"><TextInput v-bind="f" v-model="name" maxlength="120" /></template
     ></Field>
     <Field label="How many they are" :error="fields.people"
-      ><template #default="f"
-        ><PlainInput v-bind="f" v-model="people" type="number" min="1" max="8" inputmode="numeric" /></template
+      ><template #default="f"><NumberInput v-bind="f" v-model="people" /></template
     ></Field>
-    <fieldset v-if="everybody.length > 1">
-      <legend>Who of those who sign in here; their own pace counts</legend>
-      <label v-for="one in everybody" :key="one.user_id" class="row check"
-        ><input v-model="members" type="checkbox" :value="one.user_id" /> {{ one.name }}</label
-      >
-    </fieldset>
+    <TickMany
+      v-if="everybody.length > 1"
+      v-model="members"
+      label="Who of those who sign in here; their own pace counts"
+      :options="everybody.map((one) => ({ value: one.user_id, name: one.name }))"
+    />
     <div class="week">
       <Field v-for="(day, i) in names" :key="day" :label="day"
         ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="hours[String(i + 1)]"
-            type="number"
-            min="0"
-            max="24"
-            step="0.25"
-            inputmode="decimal"
-            suffix="h" /></template
+          ><NumberInput v-bind="f" v-model="hours[String(i + 1)]" :step="0.25" suffix="h" /></template
       ></Field>
     </div>
     <fieldset>
       <legend>Days that differ</legend>
       <div v-for="(day, i) in days" :key="i" class="other">
         <Field label="On"
-          ><template #default="f"><PlainInput v-bind="f" v-model="day.on" type="date" :min="dayIn(zone)" /></template
+          ><template #default="f"><DayInput v-bind="f" v-model="day.on" :min="dayIn(zone)" /></template
         ></Field>
         <Field label="Hours"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="day.hours" type="number" min="0" step="0.25" suffix="h" /></template
+          ><template #default="f"><NumberInput v-bind="f" v-model="day.hours" :step="0.25" suffix="h" /></template
         ></Field>
         <Field label="Why" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="day.note" maxlength="120" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="day.note" maxlength="120" /></template
         ></Field>
         <button type="button" class="words" :aria-label="`take out ${day.on}`" @click="days.splice(i, 1)">
           take out
         </button>
       </div>
-      <button type="button" class="words" @click="days.push({ on: '', hours: '0', note: '' })">
+      <button type="button" class="words" @click="days.push({ on: '', hours: 0, note: '' })">
         A day off or a longer one
       </button>
     </fieldset>

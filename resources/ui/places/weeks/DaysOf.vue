@@ -5,7 +5,9 @@ import { api, Problem, told } from '@/api/client'
 import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ReadCalendar from './ReadCalendar.vue'
 
@@ -23,7 +25,8 @@ const closures = computed(() =>
 )
 const problem = ref<unknown>(null)
 const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
-const deadline = ref({ on: '', within: '2', note: '' })
+const noDeadline = () => ({ on: '', within: 2 as number | null, note: '' })
+const deadline = ref(noDeadline())
 const away = ref({ from: '', to: '', note: '' })
 const day = (on: string) => shortDay(on, zone.value)
 
@@ -46,12 +49,12 @@ const setDeadline = () =>
           body: {
             vehicle_id: props.vehicleId ?? '',
             on: deadline.value.on,
-            within_days: Number(deadline.value.within),
+            within_days: deadline.value.within ?? 0,
             note: deadline.value.note || null,
           },
         }),
       ),
-    () => (deadline.value = { on: '', within: '2', note: '' }),
+    () => (deadline.value = noDeadline()),
   )
 const close = () =>
   attempt(
@@ -110,21 +113,13 @@ const open = (id: string) =>
       <summary>Set a deadline</summary>
       <form class="add" novalidate @submit.prevent="setDeadline">
         <Field label="It must shine on" :error="fields.on"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="deadline.on" type="date" :min="dayIn(zone)" /></template
+          ><template #default="f"><DayInput v-bind="f" v-model="deadline.on" :min="dayIn(zone)" /></template
         ></Field>
         <Field label="Washed at most" :error="fields.within_days"
-          ><template #default="f"
-            ><PlainInput
-              v-bind="f"
-              v-model="deadline.within"
-              type="number"
-              min="0"
-              max="60"
-              suffix="days before" /></template
+          ><template #default="f"><NumberInput v-bind="f" v-model="deadline.within" suffix="days before" /></template
         ></Field>
         <Field label="What for" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="deadline.note" maxlength="240" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="deadline.note" maxlength="240" /></template
         ></Field>
         <button type="submit" class="beside" :disabled="!deadline.on">Set it</button>
       </form>
@@ -133,14 +128,13 @@ const open = (id: string) =>
       <summary>{{ vehicleId ? 'It is away' : 'Close days' }}</summary>
       <form class="add" novalidate @submit.prevent="close">
         <Field label="From" :error="fields.from_on"
-          ><template #default="f"><PlainInput v-bind="f" v-model="away.from" type="date" :min="dayIn(zone)" /></template
+          ><template #default="f"><DayInput v-bind="f" v-model="away.from" :min="dayIn(zone)" /></template
         ></Field>
         <Field label="To" optional :error="fields.to_on"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="away.to" type="date" :min="away.from || dayIn(zone)" /></template
+          ><template #default="f"><DayInput v-bind="f" v-model="away.to" :min="away.from || dayIn(zone)" /></template
         ></Field>
         <Field label="Why" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="away.note" maxlength="240" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="away.note" maxlength="240" /></template
         ></Field>
         <button type="submit" class="beside" :disabled="!away.from">Close them</button>
       </form>

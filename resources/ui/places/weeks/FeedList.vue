@@ -5,8 +5,8 @@ import { api, told } from '@/api/client'
 import { dayAndTime } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // Addresses at which calendars read the plan: of one crew, or of all; of one vehicle on its page.
@@ -77,10 +77,10 @@ const revoke = (id: string) =>
       <form class="grid" novalidate @submit.prevent="make">
         <Field label="Whose"
           ><template #default="f"
-            ><PlainInput v-bind="f" v-model="name" maxlength="120" placeholder="Tam’s phone" /></template
+            ><TextInput v-bind="f" v-model="name" maxlength="120" placeholder="Tam’s phone" /></template
         ></Field>
         <Field v-if="crews" label="Shows"
-          ><template #default="f"><PlainSelect v-bind="f" v-model="crew" :options="choices" /></template
+          ><template #default="f"><OneOf v-bind="f" v-model="crew" :options="choices" /></template
         ></Field>
         <button type="submit" class="beside" :disabled="!name">Make its address</button>
       </form>

@@ -3,7 +3,8 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ScopePick from '@/parts/ScopePick.vue'
 
@@ -13,32 +14,31 @@ const emit = defineEmits<{ done: [] }>()
 const queries = useQueryClient()
 const form = ref({
   name: props.programme?.name ?? '',
-  cadence_min: String(props.programme?.cadence_min ?? 7),
-  cadence_target: String(props.programme?.cadence_target ?? 14),
-  cadence_max: String(props.programme?.cadence_max ?? 28),
-  salt_target: String(props.programme?.salt_target ?? ''),
-  topper_weeks: String(props.programme?.topper_weeks ?? ''),
-  decon_days: String(props.programme?.decon_days ?? ''),
-  topper_washes: String(props.programme?.topper_washes ?? ''),
-  full_every: String(props.programme?.full_every ?? ''),
+  cadence_min: (props.programme?.cadence_min ?? 7) as number | null,
+  cadence_target: (props.programme?.cadence_target ?? 14) as number | null,
+  cadence_max: (props.programme?.cadence_max ?? 28) as number | null,
+  salt_target: props.programme?.salt_target ?? null,
+  topper_weeks: props.programme?.topper_weeks ?? null,
+  decon_days: props.programme?.decon_days ?? null,
+  topper_washes: props.programme?.topper_washes ?? null,
+  full_every: props.programme?.full_every ?? null,
   scope: props.programme?.scope ?? 'usual',
 })
 const problem = ref<unknown>(null)
 const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
-const number = (typed: string) => (typed === '' ? null : Number(typed))
 
 async function save() {
   problem.value = null
   const body = {
     name: form.value.name,
-    cadence_min: Number(form.value.cadence_min),
-    cadence_target: Number(form.value.cadence_target),
-    cadence_max: Number(form.value.cadence_max),
-    salt_target: number(form.value.salt_target),
-    topper_weeks: number(form.value.topper_weeks),
-    decon_days: number(form.value.decon_days),
-    topper_washes: number(form.value.topper_washes),
-    full_every: number(form.value.full_every),
+    cadence_min: form.value.cadence_min ?? 0,
+    cadence_target: form.value.cadence_target ?? 0,
+    cadence_max: form.value.cadence_max ?? 0,
+    salt_target: form.value.salt_target,
+    topper_weeks: form.value.topper_weeks,
+    decon_days: form.value.decon_days,
+    topper_washes: form.value.topper_washes,
+    full_every: form.value.full_every,
     scope: form.value.scope,
   }
   try {
@@ -81,7 +81,7 @@ const hints: Record<string, string> = {
   <form class="sheet grid" novalidate :aria-label="programme?.name ?? 'A new rhythm'" @submit.prevent="save">
     <Field label="Name" :error="fields.name"
       ><template #default="f"
-        ><PlainInput
+        ><TextInput
           v-bind="f"
           v-model="form.name"
           maxlength="120"
@@ -95,14 +95,7 @@ const hints: Record<string, string> = {
         :optional="!key.startsWith('cadence')"
         :hint="hints[key] ?? ''"
         :error="fields[key]"
-        ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="form[key]"
-            type="number"
-            min="1"
-            inputmode="numeric"
-            :suffix="unit" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="form[key]" :suffix="unit" /></template
       ></Field>
     </div>
     <ScopePick v-model="form.scope" :error="fields.scope" />

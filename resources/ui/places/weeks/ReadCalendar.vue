@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
+import FilePick from '@/parts/FilePick.vue'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
@@ -16,12 +17,11 @@ const as = ref<'closed' | 'deadline' | null>('closed')
 const found = ref<Schemas['DaysFound'][] | null>(null)
 const done = ref(false)
 const problem = ref<unknown>(null)
-async function take(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function take(file: File) {
   done.value = false
   found.value = null
-  ics.value = file ? await file.text() : ''
-  if (file) await ask(true)
+  ics.value = await file.text()
+  await ask(true)
 }
 async function ask(dry: boolean) {
   problem.value = null
@@ -50,7 +50,7 @@ const options = [
   <details class="unfold">
     <summary>From their calendar file (.ics)</summary>
     <div class="grid">
-      <label class="beside file"><input type="file" accept=".ics,text/calendar" @change="take" /> Calendar file…</label>
+      <FilePick accept=".ics,text/calendar" @take="take">Calendar file…</FilePick>
       <Choices v-model="as" label="Its events are" compact :options="options" />
       <ProblemNote :problem="problem" />
       <template v-if="found">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
+import { useProgrammes } from '@/lib/lists'
 import { api, told } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import CrewCard from './CrewCard.vue'
@@ -10,10 +11,7 @@ import ProgrammeCard from './ProgrammeCard.vue'
 
 // What the plan has to fit into: who works when, rhythms with a name, days on which nobody works.
 const { data: crews, error } = useQuery({ queryKey: ['crews'], queryFn: () => told(api.GET('/api/v1/crews')) })
-const { data: programmes } = useQuery({
-  queryKey: ['programmes'],
-  queryFn: () => told(api.GET('/api/v1/programmes')),
-})
+const { programmes } = useProgrammes()
 const newCrew = ref(false)
 const newProgramme = ref(false)
 </script>
@@ -31,7 +29,7 @@ const newProgramme = ref(false)
     <FeedList :crews="crews?.data ?? []" />
     <h2>Rhythms</h2>
     <p class="quiet">A vehicle follows one until it has its own; choose it where the vehicle’s habits are changed.</p>
-    <ProgrammeCard v-for="one in programmes?.data ?? []" :key="one.id + one.version" :programme="one" />
+    <ProgrammeCard v-for="one in programmes ?? []" :key="one.id + one.version" :programme="one" />
     <ProgrammeCard v-if="newProgramme" :programme="null" @done="newProgramme = false" />
     <button v-else type="button" class="beside add" @click="newProgramme = true">Another rhythm</button>
   </div>

@@ -4,8 +4,8 @@ import type { Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import { pointsSaid, type Visit } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
@@ -130,12 +130,12 @@ const day = (on: string) => shortDay(on, props.zone)
       @submit.prevent="emit('cancel', { by, why: because.trim() || whose[by], again })"
     >
       <Field label="Who calls it off"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="by" :options="whose" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="by" :options="whose" /></template
       ></Field>
       <Field label="Why" optional
-        ><template #default="f"><PlainInput v-bind="f" v-model="because" maxlength="240" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="because" maxlength="240" /></template
       ></Field>
-      <label class="row check"><input v-model="again" type="checkbox" /> Look for another day</label>
+      <ElCheckbox v-model="again">Look for another day</ElCheckbox>
       <button type="submit" class="act" :disabled="busy">Cancel the visit</button>
     </form>
   </section>

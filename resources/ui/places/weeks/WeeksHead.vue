@@ -50,9 +50,7 @@ const said = (days: string[]) => days.map((one) => dates(one).replace('decon', '
       </div>
     </div>
     <div v-if="going && run" class="going" role="status">
-      <progress :value="run.progress" max="1" aria-label="How far the search is">
-        {{ Math.round(100 * run.progress) }} %
-      </progress>
+      <ElProgress :percentage="Math.round(100 * run.progress)" aria-label="How far the search is" />
       <span>Looking for a better plan… what stands stays until then.</span>
       <button type="button" class="words" @click="emit('stop')">Stop there</button>
     </div>

@@ -5,8 +5,8 @@ import { api, Problem, told } from '@/api/client'
 import { newId } from '@/lib/ids'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { points } from './words'
 
@@ -15,8 +15,8 @@ defineProps<{ sites: Record<string, string> }>()
 const queries = useQueryClient()
 const site = ref<string | null>(null)
 const point = ref<'tap' | 'ro' | 'treated' | 'tank'>('tap')
-const tds = ref<string | number>('')
-const litres = ref<string | number>('')
+const tds = ref<number | null>(null)
+const litres = ref<number | null>(null)
 const key = ref(newId())
 const problem = ref<unknown>(null)
 const said = ref('')
@@ -49,13 +49,14 @@ const save = () =>
         body: {
           site_id: site.value,
           point: point.value,
-          tds_mg_l: Number(tds.value === '' ? NaN : tds.value),
-          litres: String(litres.value) === '' ? null : Number(litres.value),
+          // Left empty it is refused, and said why.
+          tds_mg_l: tds.value ?? NaN,
+          litres: litres.value,
         },
       }),
     )
     said.value = `Noted: ${tds.value} mg/l ${points[point.value]?.toLowerCase()}.`
-    tds.value = litres.value = ''
+    tds.value = litres.value = null
     key.value = newId()
     await Promise.all(['water', 'sites'].map((name) => queries.invalidateQueries({ queryKey: [name] })))
   })
@@ -65,25 +66,15 @@ const save = () =>
   <form class="sheet grid" novalidate @submit.prevent="save">
     <h2>Note a reading</h2>
     <Field label="Where"
-      ><template #default="f"
-        ><PlainSelect v-bind="f" v-model="site" :options="sites" none="no place of the book" /></template
+      ><template #default="f"><OneOf v-bind="f" v-model="site" :options="sites" none="no place of the book" /></template
     ></Field>
     <Choices v-model="point" label="Read" :options="options" :columns="2" compact />
     <div class="cols two">
       <Field label="Dissolved solids" :error="errors.tds_mg_l"
-        ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="tds"
-            type="number"
-            min="0"
-            step="any"
-            inputmode="decimal"
-            suffix="mg/l" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="tds" suffix="mg/l" /></template
       ></Field>
       <Field v-if="point === 'ro'" label="Treated since the last" optional :error="errors.litres"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="litres" type="number" min="0" step="any" suffix="l" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="litres" suffix="l" /></template
       ></Field>
     </div>
     <ProblemNote :problem="problem" />

@@ -7,7 +7,7 @@ import TankLevel from '@/film/TankLevel.vue'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useGear } from '@/places/shelf/mix/gear'
 
@@ -30,7 +30,7 @@ const level = computed(() => tank.value?.events.find((event) => event.kind === '
 const form = useLocalStorage(
   'tank-run',
   {
-    start: '' as string | number,
+    start: null as number | null,
     makes: true,
     draws: [
       { start: 50, minutes: 5, l_min: 6 },
@@ -40,7 +40,7 @@ const form = useLocalStorage(
   { mergeDefaults: true },
 )
 const start = computed(() =>
-  String(form.value.start) === '' ? (level.value ?? tank.value?.facts.l ?? 0) : Number(form.value.start),
+  typeof form.value.start === 'number' ? form.value.start : (level.value ?? tank.value?.facts.l ?? 0),
 )
 const horizon = computed(() =>
   Math.max(60, ...form.value.draws.map((draw) => Number(draw.start) + Number(draw.minutes) + 15)),
@@ -82,7 +82,7 @@ async function noteLevel() {
       }),
     )
     said.value = `Noted: ${start.value} l.`
-    form.value.start = ''
+    form.value.start = null
     await queries.invalidateQueries({ queryKey: ['gear'] })
   } catch (caught) {
     problem.value = caught
@@ -103,30 +103,21 @@ const clock = (min: number) => `${Math.floor(min / 60)} h ${String(Math.round(mi
       <div class="cols two">
         <Field label="In it now" :hint="level === null ? 'Full, unless you say' : `Last noted: ${level} l`"
           ><template #default="f"
-            ><PlainInput
-              v-bind="f"
-              v-model="form.start"
-              type="number"
-              min="0"
-              :placeholder="String(start)"
-              suffix="l" /></template
+            ><NumberInput v-bind="f" v-model="form.start" :placeholder="String(start)" suffix="l" /></template
         ></Field>
-        <label class="row check"><input v-model="form.makes" type="checkbox" /> The membrane runs meanwhile</label>
+        <ElCheckbox v-model="form.makes">The membrane runs meanwhile</ElCheckbox>
       </div>
       <fieldset>
         <legend>What draws from it</legend>
         <div v-for="(draw, i) in form.draws" :key="i" class="draw">
           <Field label="After"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="draw.start" type="number" min="0" suffix="min" /></template
+            ><template #default="f"><NumberInput v-bind="f" v-model="draw.start" suffix="min" /></template
           ></Field>
           <Field label="For"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="draw.minutes" type="number" min="0" suffix="min" /></template
+            ><template #default="f"><NumberInput v-bind="f" v-model="draw.minutes" suffix="min" /></template
           ></Field>
           <Field label="At"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="draw.l_min" type="number" min="0" step="any" suffix="l/min" /></template
+            ><template #default="f"><NumberInput v-bind="f" v-model="draw.l_min" suffix="l/min" /></template
           ></Field>
           <button
             type="button"

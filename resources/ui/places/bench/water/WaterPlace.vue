@@ -10,7 +10,7 @@ import { dayAndTime, fromToday, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import BenchNav from '@/places/bench/BenchNav.vue'
 import NoteReading from './NoteReading.vue'
@@ -94,10 +94,10 @@ const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?
           <div class="cols two">
             <Field label="Where"
               ><template #default="f"
-                ><PlainSelect v-bind="f" v-model="site" :options="siteNames" none="everywhere" /></template
+                ><OneOf v-bind="f" v-model="site" :options="siteNames" none="everywhere" /></template
             ></Field>
             <Field label="What"
-              ><template #default="f"><PlainSelect v-bind="f" v-model="point" :options="points" /></template
+              ><template #default="f"><OneOf v-bind="f" v-model="point" :options="points" /></template
             ></Field>
           </div>
           <div ref="box">

@@ -9,8 +9,9 @@ import { useMe } from '@/lib/session'
 import { bodies, families, tones } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import DayInput from '@/parts/DayInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import FirstDate from './FirstDate.vue'
 
@@ -101,7 +102,7 @@ async function save() {
         <div class="cols two">
           <Field label="What do you call it?" :error="fields.name">
             <template #default="{ id, describedby }">
-              <PlainInput
+              <TextInput
                 :id="id"
                 v-model="answers.name"
                 :describedby="describedby"
@@ -113,7 +114,7 @@ async function save() {
           </Field>
           <Field label="Its body" :error="fields.body">
             <template #default="{ id, describedby }">
-              <PlainSelect
+              <OneOf
                 :id="id"
                 v-model="answers.body"
                 :describedby="describedby"
@@ -127,7 +128,7 @@ async function save() {
             ><span class="swatch" :style="{ background: tones[option.value]?.colour }"
           /></template>
         </Choices>
-        <label class="row check"><input v-model="answers.matte" type="checkbox" /> It is matte</label>
+        <ElCheckbox v-model="answers.matte">It is matte</ElCheckbox>
       </section>
 
       <section class="sheet grid">
@@ -142,7 +143,7 @@ async function save() {
         />
         <Field v-if="answers.family && !bare" label="Its name" optional :error="fields.layer_name">
           <template #default="{ id }"
-            ><PlainInput :id="id" v-model="answers.layer" maxlength="120" placeholder="As on the invoice or the bottle"
+            ><TextInput :id="id" v-model="answers.layer" maxlength="120" placeholder="As on the invoice or the bottle"
           /></template>
         </Field>
       </section>
@@ -152,11 +153,10 @@ async function save() {
         <div class="cols two">
           <Field label="The day it went on" :error="fields.since">
             <template #default="{ id, describedby }">
-              <PlainInput
+              <DayInput
                 :id="id"
                 v-model="answers.since"
                 :describedby="describedby"
-                type="date"
                 :max="dayIn(zone)"
                 :disabled="answers.unsure"
               />
@@ -171,9 +171,7 @@ async function save() {
             </div>
           </div>
         </div>
-        <label class="row check"
-          ><input v-model="answers.unsure" type="checkbox" /> I don’t know: assume it is somewhere in mid-life</label
-        >
+        <ElCheckbox v-model="answers.unsure">I don’t know: assume it is somewhere in mid-life</ElCheckbox>
       </section>
 
       <ProblemNote :problem="problem" />

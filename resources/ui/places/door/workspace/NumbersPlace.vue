@@ -2,13 +2,13 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // The numbers behind the rules: working defaults, and what this workspace has found out for itself.
 const queries = useQueryClient()
 const all = ref<Schemas['HouseNumber'][]>([])
-const typed = ref<Record<string, string>>({})
+const typed = ref<Record<string, number | null>>({})
 const tag = ref('')
 const problem = ref<unknown>(null)
 const busy = ref(false)
@@ -19,14 +19,14 @@ const groups = computed(() => {
   return [...by]
 })
 const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
-const differs = (one: Schemas['HouseNumber']) => Number(typed.value[one.id]) !== one.default
+const differs = (one: Schemas['HouseNumber']) => typed.value[one.id] !== one.default
 const own = computed(() => all.value.filter(differs).length)
 async function load() {
   try {
     const { data, tag: seen } = await toldWithTag(api.GET('/api/v1/numbers'))
     tag.value = seen
     all.value = data.numbers
-    typed.value = Object.fromEntries(data.numbers.map((one) => [one.id, String(one.value)]))
+    typed.value = Object.fromEntries(data.numbers.map((one) => [one.id, one.value]))
   } catch (caught) {
     problem.value = caught
   }
@@ -42,7 +42,7 @@ async function save() {
         params: { header: { 'If-Match': tag.value } },
         body: {
           numbers: Object.fromEntries(
-            all.value.filter((one) => typed.value[one.id] !== '').map((one) => [one.id, Number(typed.value[one.id])]),
+            all.value.filter((one) => typed.value[one.id] != null).map((one) => [one.id, Number(typed.value[one.id])]),
           ) as never,
         },
       }),
@@ -80,7 +80,7 @@ async function save() {
                   type="button"
                   class="words small"
                   :aria-label="`${one.says}: as shipped`"
-                  @click="typed[one.id] = String(one.default)"
+                  @click="typed[one.id] = one.default"
                 >
                   take it back
                 </button></span
@@ -88,9 +88,7 @@ async function save() {
                 {{ errors[one.id.replaceAll('.', '/')] }}</span
               ></label
             >
-            <span class="value"
-              ><PlainInput :id="one.id" v-model="typed[one.id]" type="number" step="any" :suffix="one.unit"
-            /></span>
+            <span class="value"><NumberInput :id="one.id" v-model="typed[one.id]" :suffix="one.unit" /></span>
           </li>
         </ul>
       </section>

@@ -4,8 +4,8 @@ import { computed, ref } from 'vue'
 import { api, Problem, told } from '@/api/client'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 const { me, isOwner } = useMe()
@@ -73,11 +73,11 @@ const remove = (id: string) =>
     </ul>
     <form v-if="isOwner" class="row invite" novalidate @submit.prevent="invite">
       <Field label="Invite by e-mail" :error="fields.email"
-        ><template #default="f"><PlainInput v-bind="f" v-model="email" type="email" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="email" type="email" /></template
       ></Field>
       <Field label="As"
         ><template #default="f"
-          ><PlainSelect v-bind="f" v-model="role" :options="{ technician: 'Technician', owner: 'Owner' }" /></template
+          ><OneOf v-bind="f" v-model="role" :options="{ technician: 'Technician', owner: 'Owner' }" /></template
       ></Field>
       <button type="submit" class="beside">Invite</button>
     </form>

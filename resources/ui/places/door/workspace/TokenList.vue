@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import TickMany from '@/parts/TickMany.vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 const queries = useQueryClient()
@@ -51,11 +52,14 @@ const revoke = (id: number) =>
     </ul>
     <form class="row make" novalidate @submit.prevent="make">
       <Field label="What for"
-        ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="120" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="name" maxlength="120" /></template
       ></Field>
-      <label v-for="ability in ['read', 'write', 'reckon']" :key="ability" class="row"
-        ><input v-model="abilities" type="checkbox" :value="ability" /> {{ ability }}</label
-      >
+      <TickMany
+        v-model="abilities"
+        label="What it may do"
+        hide-label
+        :options="['read', 'write', 'reckon'].map((value) => ({ value, name: value }))"
+      />
       <button type="submit" class="beside">Make a token</button>
     </form>
     <p v-if="secret" role="status">

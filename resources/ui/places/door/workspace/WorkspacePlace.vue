@@ -3,15 +3,14 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { onMounted } from 'vue'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
+import { fieldsOf } from '@/lib/form'
 import { languages } from '@/lib/i18n'
 import { useLanguage, useMe, useTheme } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
-import EditEnd from '@/parts/EditEnd.vue'
-import Field from '@/parts/Field.vue'
+import EditForm from '@/parts/EditForm.vue'
+import RowFields from '@/parts/RowFields.vue'
 import Months from '@/parts/Months.vue'
-import PlainInput from '@/parts/PlainInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
 import MessageList from './MessageList.vue'
 import PeopleList from './PeopleList.vue'
 import TokenList from './TokenList.vue'
@@ -20,7 +19,7 @@ const { me, isOwner } = useMe()
 const { theme, choose } = useTheme()
 const { language, choose: chooseLanguage } = useLanguage()
 const queries = useQueryClient()
-const { form, problem, busy, saved, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Workspace']>({
+const edit = useEdit<Schemas['Workspace']>({
   load: () => toldWithTag(api.GET('/api/v1/workspace')),
   save: (row, tag) =>
     told(
@@ -31,7 +30,7 @@ const { form, problem, busy, saved, load, save, fields, newer, overrule, takeThe
     ),
   touches: [[]],
 })
-onMounted(load)
+onMounted(edit.load)
 
 const zones = Object.fromEntries(Intl.supportedValuesOf('timeZone').map((name) => [name, name.replaceAll('_', ' ')]))
 const units = [
@@ -39,15 +38,16 @@ const units = [
   { value: 'us' as const, name: 'US', says: 'Fluid ounces, °F, miles' },
   { value: 'imperial' as const, name: 'Imperial', says: 'Imperial ounces, °C, miles' },
 ]
+const ask = fieldsOf<Schemas['Workspace']>()(
+  { name: 'name', label: 'Name', as: 'text', longest: 120 },
+  { name: 'time_zone', label: 'Time zone', as: 'one', options: zones },
+)
 const themes = [
   { value: 'auto' as const, name: 'As the device' },
   { value: 'light' as const, name: 'Light' },
   { value: 'dark' as const, name: 'Dark' },
 ]
 
-async function again(work: Promise<boolean>) {
-  if (await work) await load()
-}
 async function enter(id: string) {
   await told(api.POST('/api/v1/workspaces/{id}/enter', { params: { path: { id } } }))
   queries.clear()
@@ -87,49 +87,34 @@ async function enter(id: string) {
       </div>
     </section>
 
-    <ProblemNote v-if="!form" :problem="problem" />
-    <form v-if="form && isOwner" class="sheet grid" novalidate @submit.prevent="again(save())">
-      <div class="cols two">
-        <Field label="Name" :error="fields.name"
-          ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
-        ></Field>
-        <Field label="Time zone" :error="fields.time_zone"
-          ><template #default="f"><SearchSelect v-bind="f" v-model="form.time_zone" :options="zones" /></template
-        ></Field>
-      </div>
-      <Choices v-model="form.units" label="Units" :options="units" :columns="3" />
-      <Months
-        v-model="form.salt_months"
-        label="Roads are salted here in"
-        hint="Vehicles go by these months unless they have their own. Changing them moves dates."
-      />
-      <p class="schools">
-        <RouterLink to="/workspace/schools" class="beside">Schools</RouterLink>
-        <span class="small quiet"
-          >What touches the paint, when the topper goes on, wax on coatings, how cautious the dates are …</span
-        >
-      </p>
-      <p class="schools">
-        <RouterLink to="/workspace/numbers" class="beside">Numbers</RouterLink>
-        <span class="small quiet"
-          >What wears a layer, how dirty is too dirty, what a late day costs: your own where you know better</span
-        >
-      </p>
-      <p class="schools">
-        <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
-        <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
-      </p>
-      <EditEnd
-        :problem="problem"
-        :newer="newer"
-        :mine="form"
-        :busy="busy"
-        :saved="saved"
-        @overrule="again(overrule())"
-        @take="takeTheirs"
-      >
-      </EditEnd>
-    </form>
+    <EditForm v-if="isOwner" class="sheet" :edit="edit" @done="edit.load">
+      <template #default="{ form, errors }">
+        <RowFields :row="form" :ask="ask" :errors="errors" :columns="2" />
+        <Choices v-model="form.units" label="Units" :options="units" :columns="3" />
+        <Months
+          v-model="form.salt_months"
+          label="Roads are salted here in"
+          hint="Vehicles go by these months unless they have their own. Changing them moves dates."
+        />
+        <p class="schools">
+          <RouterLink to="/workspace/schools" class="beside">Schools</RouterLink>
+          <span class="small quiet"
+            >What touches the paint, when the topper goes on, wax on coatings, how cautious the dates are …</span
+          >
+        </p>
+        <p class="schools">
+          <RouterLink to="/workspace/numbers" class="beside">Numbers</RouterLink>
+          <span class="small quiet"
+            >What wears a layer, how dirty is too dirty, what a late day costs: your own where you know better</span
+          >
+        </p>
+        <p class="schools">
+          <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
+          <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
+        </p>
+      </template>
+    </EditForm>
+    <ProblemNote v-else :problem="edit.problem" />
 
     <PeopleList />
     <template v-if="isOwner">

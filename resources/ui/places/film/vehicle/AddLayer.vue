@@ -8,8 +8,9 @@ import { useMe } from '@/lib/session'
 import { families, zones } from '@/lib/words'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import DayInput from '@/parts/DayInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 const props = defineProps<{ vehicleId: string }>()
@@ -26,6 +27,8 @@ const layered = computed(() =>
   ),
 )
 const lines = computed(() => [...new Set((products.value ?? []).flatMap((product) => product.line ?? []))].sort())
+const likely = (typed: string, tell: (of: { value: string }[]) => void) =>
+  tell(lines.value.filter((line) => line.toLowerCase().includes(typed.toLowerCase())).map((value) => ({ value })))
 const familyNames = Object.fromEntries(
   Object.entries(families)
     .filter(([key]) => key !== 'bare')
@@ -94,20 +97,15 @@ async function save() {
     />
     <div class="cols two">
       <Field label="On" :error="fields.zone"
-        ><template #default="{ id }"><PlainSelect :id="id" v-model="layer.zone" :options="zones" /></template
+        ><template #default="{ id }"><OneOf :id="id" v-model="layer.zone" :options="zones" /></template
       ></Field>
       <Field label="Since" :error="fields.on"
         ><template #default="{ id, describedby }"
-          ><PlainInput
-            :id="id"
-            v-model="layer.on"
-            type="date"
-            :max="dayIn(zone)"
-            :describedby="describedby" /></template
+          ><DayInput :id="id" v-model="layer.on" :max="dayIn(zone)" :describedby="describedby" /></template
       ></Field>
       <Field label="From the shelf" optional
         ><template #default="{ id }"
-          ><PlainSelect
+          ><OneOf
             :id="id"
             v-model="layer.product_id"
             :options="layered"
@@ -115,10 +113,10 @@ async function save() {
             @change="fromShelf" /></template
       ></Field>
       <Field label="Family" :error="fields.family"
-        ><template #default="{ id }"><PlainSelect :id="id" v-model="layer.family" :options="familyNames" /></template
+        ><template #default="{ id }"><OneOf :id="id" v-model="layer.family" :options="familyNames" /></template
       ></Field>
       <Field label="Name" optional
-        ><template #default="{ id }"><PlainInput :id="id" v-model="layer.name" maxlength="120" /></template
+        ><template #default="{ id }"><TextInput :id="id" v-model="layer.name" maxlength="120" /></template
       ></Field>
       <Field
         v-if="!layer.product_id"
@@ -127,12 +125,16 @@ async function save() {
         :error="fields.line"
         hint="A topper of the same line goes before others."
         ><template #default="f"
-          ><PlainInput v-bind="f" v-model="layer.line" maxlength="80" list="lines" /><datalist id="lines">
-            <option v-for="line in lines" :key="line" :value="line" /></datalist></template
+          ><ElAutocomplete
+            :id="f.id"
+            v-model="layer.line"
+            maxlength="80"
+            :aria-describedby="f.describedby"
+            :fetch-suggestions="likely" /></template
       ></Field>
       <Field label="Made to"
         ><template #default="{ id }"
-          ><PlainSelect :id="id" v-model="layer.designed" :options="{ beads: 'bead', sheets: 'sheet' }" /></template
+          ><OneOf :id="id" v-model="layer.designed" :options="{ beads: 'bead', sheets: 'sheet' }" /></template
       ></Field>
     </div>
     <ProblemNote :problem="problem" />

@@ -1,23 +1,22 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, onMounted } from 'vue'
 import { useRouter } from 'vue-router'
-import { all, api, told, toldWithTag, type Schemas } from '@/api/client'
+import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { dayIn } from '@/lib/dates'
 import { useEdit } from '@/lib/edit'
+import { fieldsOf } from '@/lib/form'
+import { useClientNames, useSiteNames } from '@/lib/lists'
 import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
+import { asOptions } from '@/lib/options'
 import { bodies, finishes, materials, roads, storages, tones, wheelFinishes } from '@/lib/words'
-import EditEnd from '@/parts/EditEnd.vue'
-import Field from '@/parts/Field.vue'
+import EditForm from '@/parts/EditForm.vue'
 import Months from '@/parts/Months.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
-import ProblemNote from '@/parts/ProblemNote.vue'
+import RowFields from '@/parts/RowFields.vue'
+import TickMany from '@/parts/TickMany.vue'
 import MeasureBox from './MeasureBox.vue'
 import RhythmFields from './RhythmFields.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
 import SchoolPicks from '@/places/door/workspace/SchoolPicks.vue'
 
 const props = defineProps<{ id: string }>()
@@ -26,7 +25,7 @@ const { zone, isOwner, workspace } = useMe()
 const units = useUnits()
 const path = { params: { path: { vehicle: props.id } } }
 
-const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } = useEdit<Schemas['Vehicle']>({
+const edit = useEdit<Schemas['Vehicle']>({
   load: () => toldWithTag(api.GET('/api/v1/vehicles/{vehicle}', path)),
   save: (row, tag) =>
     told(
@@ -37,188 +36,124 @@ const { form, problem, busy, load, save, fields, newer, overrule, takeTheirs } =
     ),
   touches: [['vehicle', props.id], ['film'], ['vehicles']],
 })
-onMounted(load)
+onMounted(edit.load)
 
-const { data: clients } = useQuery({
-  queryKey: ['clients'],
-  queryFn: () => all((cursor) => told(api.GET('/api/v1/clients', { params: { query: { limit: 200, cursor } } }))),
-})
-const { data: sites } = useQuery({
-  queryKey: ['sites'],
-  queryFn: () => all((cursor) => told(api.GET('/api/v1/sites', { params: { query: { limit: 200, cursor } } }))),
-})
-const named = (rows?: { id: string; name: string }[]) =>
-  Object.fromEntries((rows ?? []).map((row) => [row.id, row.name]))
+const clients = useClientNames()
+const sites = useSiteNames()
 const toneNames = Object.fromEntries(Object.entries(tones).map(([key, tone]) => [key, tone.name]))
+const tall = computed(() => ['van', 'minibus', 'coach', 'horsebox', 'boat'].includes(edit.form?.body ?? ''))
 
-const km = computed({
-  get: () => (form.value ? units.distanceOut(form.value.km_per_week) : 0),
-  set: (typed) => form.value && (form.value.km_per_week = units.distanceIn(Number(typed))),
-})
-const tall = computed(() => ['van', 'minibus', 'coach', 'horsebox', 'boat'].includes(form.value?.body ?? ''))
-const area = computed({
-  get: () => (form.value ? units.areaOut(form.value.paint_m2) : 0),
-  set: (typed) => form.value && (form.value.paint_m2 = Number(units.areaIn(Number(typed)).toFixed(1))),
-})
+const fields = fieldsOf<Schemas['Vehicle']>()
+const ask = computed(() => ({
+  which: fields(
+    { name: 'name', label: 'Name', as: 'text', longest: 120 },
+    { name: 'model', label: 'Model', as: 'text', longest: 120, optional: true },
+    { name: 'plate', label: 'Plate', as: 'text', longest: 20, optional: true },
+    { name: 'in_service_on', label: 'On the road since', as: 'day', max: dayIn(zone.value), optional: true },
+    { name: 'client_id', label: 'Owner', as: 'one', options: clients.value, none: '—' },
+    { name: 'site_id', label: 'Place', as: 'one', options: sites.value, none: '—' },
+  ),
+  surfaces: fields(
+    { name: 'body', label: 'Body', as: 'one', options: bodies },
+    {
+      name: 'paint_m2',
+      label: 'Painted area',
+      as: 'number',
+      step: 0.1,
+      suffix: units.areaUnit.value,
+      unit: { shown: units.areaOut, kept: units.areaIn },
+    },
+    { name: 'colour', label: 'Colour', as: 'text', longest: 60, optional: true },
+    { name: 'tone', label: 'Tone', hint: 'How much sun it drinks.', as: 'one', options: toneNames },
+    {
+      name: 'hardness',
+      label: 'Paint hardness',
+      as: 'one',
+      options: { soft: 'Soft', medium: 'Medium', hard: 'Hard' },
+    },
+    { name: 'wheel_finish', label: 'Wheels', as: 'one', options: wheelFinishes },
+    { name: 'material', label: 'Panels of', hint: 'How much heat they hold.', as: 'one', options: materials },
+  ),
+  unknown: fields({
+    name: 'base_unknown',
+    label: 'Nobody knows what lies on the paint (until a layer is declared)',
+    as: 'tick',
+  }),
+  habits: fields(
+    { name: 'storage', label: 'Where it stands', as: 'one', options: storages },
+    { name: 'road', label: 'Roads', as: 'one', options: roads },
+    {
+      name: 'km_per_week',
+      label: 'Distance a week',
+      as: 'number',
+      suffix: units.distanceUnit.value,
+      unit: { shown: units.distanceOut, kept: units.distanceIn },
+    },
+  ),
+  cadence: fields(
+    { name: 'cadence_min', label: 'Washed at most every', as: 'number', suffix: 'days' },
+    { name: 'cadence_target', label: 'Usually every', as: 'number', suffix: 'days' },
+    { name: 'cadence_max', label: 'At the latest after', as: 'number', suffix: 'days' },
+  ),
+  note: fields({ name: 'note', label: 'Note', as: 'text', longest: 2000, optional: true }),
+}))
 
-async function done(work: Promise<boolean>) {
-  if (await work) await router.push(`/vehicles/${props.id}`)
-}
-
-async function archive(away: boolean) {
-  try {
-    await told(
-      away ? api.DELETE('/api/v1/vehicles/{vehicle}', path) : api.POST('/api/v1/vehicles/{vehicle}/restore', path),
-    )
-    await load()
-  } catch (caught) {
-    problem.value = caught
-  }
-}
+const archive = (away: boolean) =>
+  edit.attempt(
+    () =>
+      told(
+        away ? api.DELETE('/api/v1/vehicles/{vehicle}', path) : api.POST('/api/v1/vehicles/{vehicle}/restore', path),
+      ),
+    edit.load,
+  )
 </script>
 
 <template>
   <div class="page narrow">
-    <h1>{{ form?.name ?? 'Vehicle' }}</h1>
-    <form v-if="form" class="grid" novalidate @submit.prevent="done(save())">
-      <section class="sheet cols two">
-        <Field label="Name" :error="fields.name"
-          ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="120" /></template
-        ></Field>
-        <Field label="Model" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="form.model" maxlength="120" /></template
-        ></Field>
-        <Field label="Plate" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="form.plate" maxlength="20" /></template
-        ></Field>
-        <Field label="On the road since" optional :error="fields.in_service_on"
-          ><template #default="f"
-            ><PlainInput v-bind="f" v-model="form.in_service_on" type="date" :max="dayIn(zone)" /></template
-        ></Field>
-        <Field label="Owner"
-          ><template #default="f"
-            ><SearchSelect v-bind="f" v-model="form.client_id" :options="named(clients)" none="—" /></template
-        ></Field>
-        <Field label="Place"
-          ><template #default="f"
-            ><SearchSelect v-bind="f" v-model="form.site_id" :options="named(sites)" none="—" /></template
-        ></Field>
-      </section>
+    <h1>{{ edit.form?.name ?? 'Vehicle' }}</h1>
+    <EditForm :edit="edit" @done="router.push(`/vehicles/${id}`)">
+      <template #default="{ form, errors }">
+        <section class="sheet"><RowFields :row="form" :ask="ask.which" :errors="errors" :columns="2" /></section>
 
-      <section class="sheet grid">
-        <h2>Surfaces</h2>
-        <div class="cols two">
-          <Field label="Body" :error="fields.body"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.body" :options="bodies" /></template
-          ></Field>
-          <Field label="Painted area" :error="fields.paint_m2"
-            ><template #default="f"
-              ><PlainInput
-                v-bind="f"
-                v-model="area"
-                type="number"
-                step="0.1"
-                :suffix="units.areaUnit.value" /></template
-          ></Field>
-          <Field label="Colour" optional
-            ><template #default="f"><PlainInput v-bind="f" v-model="form.colour" maxlength="60" /></template
-          ></Field>
-          <Field label="Tone" hint="How much sun it drinks."
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.tone" :options="toneNames" /></template
-          ></Field>
-          <Field label="Paint hardness"
-            ><template #default="f"
-              ><PlainSelect
-                v-bind="f"
-                v-model="form.hardness"
-                :options="{ soft: 'Soft', medium: 'Medium', hard: 'Hard' }" /></template
-          ></Field>
-          <Field label="Wheels"
-            ><template #default="f"
-              ><PlainSelect v-bind="f" v-model="form.wheel_finish" :options="wheelFinishes" /></template
-          ></Field>
-          <Field label="Panels of" hint="How much heat they hold."
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.material" :options="materials" /></template
-          ></Field>
-        </div>
-        <MeasureBox v-if="tall" @area="(m2) => form && (form.paint_m2 = m2)" />
-        <label class="row check"
-          ><input v-model="form.base_unknown" type="checkbox" /> Nobody knows what lies on the paint (until a layer is
-          declared)</label
-        >
-        <fieldset>
-          <legend>What is special about the paint</legend>
-          <div class="row">
-            <label v-for="(name, key) in finishes" :key="key" class="row check"
-              ><input v-model="form.finish" type="checkbox" :value="key" /> {{ name }}</label
-            >
-          </div>
-        </fieldset>
-      </section>
+        <section class="sheet grid">
+          <h2>Surfaces</h2>
+          <RowFields :row="form" :ask="ask.surfaces" :errors="errors" :columns="2" />
+          <MeasureBox v-if="tall" @area="(m2) => (form.paint_m2 = m2)" />
+          <RowFields :row="form" :ask="ask.unknown" :errors="errors" />
+          <TickMany v-model="form.finish" label="What is special about the paint" :options="asOptions(finishes)" />
+        </section>
 
-      <section class="sheet grid">
-        <h2>Habits and rhythm</h2>
-        <p class="quiet small">These decide how fast a layer wears between visits. Changing them moves the dates.</p>
-        <div class="cols two">
-          <Field label="Where it stands"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.storage" :options="storages" /></template
-          ></Field>
-          <Field label="Roads"
-            ><template #default="f"><PlainSelect v-bind="f" v-model="form.road" :options="roads" /></template
-          ></Field>
-          <Field label="Distance a week" :error="fields.km_per_week"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="km" type="number" min="0" :suffix="units.distanceUnit.value" /></template
-          ></Field>
-        </div>
-        <Months
-          v-model="form.salt_months"
-          label="Roads are salted in"
-          hint="Salt wears a layer faster and is washed off sooner. The months of the workspace hold until you change them here."
-        />
-        <RhythmFields v-model="form" :fields="fields" />
-        <div class="cols three">
-          <Field label="Washed at most every" :error="fields.cadence_min"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.cadence_min" type="number" min="1" suffix="days" /></template
-          ></Field>
-          <Field label="Usually every" :error="fields.cadence_target"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.cadence_target" type="number" min="1" suffix="days" /></template
-          ></Field>
-          <Field label="At the latest after" :error="fields.cadence_max"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="form.cadence_max" type="number" min="1" suffix="days" /></template
-          ></Field>
-        </div>
-        <Field label="Note" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="2000" /></template
-        ></Field>
-      </section>
+        <section class="sheet grid">
+          <h2>Habits and rhythm</h2>
+          <p class="quiet small">These decide how fast a layer wears between visits. Changing them moves the dates.</p>
+          <RowFields :row="form" :ask="ask.habits" :errors="errors" :columns="2" />
+          <Months
+            v-model="form.salt_months"
+            label="Roads are salted in"
+            hint="Salt wears a layer faster and is washed off sooner. The months of the workspace hold until you change them here."
+          />
+          <RhythmFields :row="form" :fields="errors" />
+          <RowFields :row="form" :ask="ask.cadence" :errors="errors" :columns="3" />
+          <RowFields :row="form" :ask="ask.note" :errors="errors" />
+        </section>
 
-      <details class="sheet" :open="Object.keys(form.schools).length > 0">
-        <summary><h2>Schools of its own</h2></summary>
-        <SchoolPicks v-model="form.schools" :follow="workspace?.schools ?? {}" />
-      </details>
-
-      <EditEnd
-        :problem="problem"
-        :newer="newer"
-        :mine="form"
-        :busy="busy"
-        @overrule="done(overrule())"
-        @take="takeTheirs"
-      >
+        <details class="sheet" :open="Object.keys(form.schools).length > 0">
+          <summary><h2>Schools of its own</h2></summary>
+          <SchoolPicks v-model="form.schools" :follow="workspace?.schools ?? {}" />
+        </details>
+      </template>
+      <template #ways="{ form }">
         <RouterLink :to="`/vehicles/${id}`" class="words">Leave it</RouterLink>
         <button v-if="isOwner" type="button" class="words" @click="archive(!form.archived)">
           {{ form.archived ? 'Take it out again' : 'Put the vehicle away' }}
         </button>
-      </EditEnd>
-      <p v-if="form.archived" class="quiet">
-        It is put away: nothing of its record is lost, and it no longer stands on the film.
-      </p>
-    </form>
-    <ProblemNote v-else :problem="problem" />
+      </template>
+      <template #after="{ form }">
+        <p v-if="form.archived" class="quiet">
+          It is put away: nothing of its record is lost, and it no longer stands on the film.
+        </p>
+      </template>
+    </EditForm>
   </div>
 </template>
 

@@ -3,14 +3,14 @@ import { computed, reactive, ref } from 'vue'
 import { api, Problem, told } from '@/api/client'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // Coaches, libraries, horseboxes: the painted area by length, width and height.
 const emit = defineEmits<{ area: [m2: number] }>()
 const FOOT = 0.3048
 const units = useUnits()
-const typed = reactive({ length_m: '', width_m: '', height_m: '' })
+const typed = reactive<Record<string, number | null>>({ length_m: null, width_m: null, height_m: null })
 const problem = ref<unknown>(null)
 const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
 const fields = [
@@ -21,8 +21,8 @@ const fields = [
 
 async function reckon() {
   problem.value = null
-  const metres = (text: string) => Number(text) * (units.metric.value ? 1 : FOOT)
-  const body = Object.fromEntries(Object.entries(typed).map(([name, text]) => [name, metres(text)]))
+  const metres = (typed: number | null) => (typed ?? 0) * (units.metric.value ? 1 : FOOT)
+  const body = Object.fromEntries(Object.entries(typed).map(([name, typed]) => [name, metres(typed)]))
   try {
     const answer = await told(
       api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'area' } }, body: body as never }),
@@ -40,12 +40,10 @@ async function reckon() {
     <div class="cols four">
       <Field v-for="field in fields" :key="field.name" :label="field.label" :error="errors[field.name]"
         ><template #default="f"
-          ><PlainInput
+          ><NumberInput
             v-bind="f"
             v-model="typed[field.name]"
-            type="number"
-            step="0.1"
-            min="0"
+            :step="0.1"
             :suffix="units.metric.value ? 'm' : 'ft'" /></template
       ></Field>
       <button type="button" class="beside" @click="reckon">Take that area</button>

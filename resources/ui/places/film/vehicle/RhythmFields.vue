@@ -1,21 +1,19 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
+import { useProgrammes } from '@/lib/lists'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ScopePick from '@/parts/ScopePick.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
 
 // The programme a vehicle follows, and where it has its own: choosing one takes over its rhythm, what is typed after that stays.
-defineProps<{ fields: Record<string, string> }>()
-const form = defineModel<Schemas['Vehicle']>({ required: true })
-const { data } = useQuery({ queryKey: ['programmes'], queryFn: () => told(api.GET('/api/v1/programmes')) })
-const names = computed(() => Object.fromEntries((data.value?.data ?? []).map((one) => [one.id, one.name])))
+const props = defineProps<{ row: Schemas['Vehicle']; fields: Record<string, string> }>()
+const form = computed(() => props.row)
+const { programmes, programmeNames: names } = useProgrammes()
 function follow(id: string | null) {
-  const one = data.value?.data.find((programme) => programme.id === id)
-  form.value = {
-    ...form.value,
+  const one = programmes.value?.find((programme) => programme.id === id)
+  Object.assign(form.value, {
     programme_id: id,
     ...(one
       ? {
@@ -30,7 +28,7 @@ function follow(id: string | null) {
           scope: one.scope,
         }
       : {}),
-  }
+  })
 }
 type Own = 'salt_target' | 'topper_weeks' | 'decon_days' | 'topper_washes' | 'full_every' | 'own_minutes'
 const own: [Own, string, string, string][] = [
@@ -41,15 +39,15 @@ const own: [Own, string, string, string][] = [
   ['full_every', 'A full visit every', 'visits', 'Empty: all alike'],
   ['own_minutes', 'A usual visit takes', 'min', 'Empty: as learnt. Counts as ten visits'],
 ]
-function set(key: Own, typed: string | number | null | undefined) {
-  form.value = { ...form.value, [key]: typed === '' || typed == null ? null : Number(typed) }
+function set(key: Own, typed: number | null | undefined) {
+  Object.assign(form.value, { [key]: typed ?? null })
 }
 </script>
 
 <template>
   <Field label="Follows the rhythm" hint="Takes over its numbers; what you change after that is its own."
     ><template #default="f"
-      ><SearchSelect
+      ><OneOf
         v-bind="f"
         :model-value="form.programme_id"
         :options="names"
@@ -59,15 +57,16 @@ function set(key: Own, typed: string | number | null | undefined) {
   <div class="cols three">
     <Field v-for="[key, label, unit, hint] in own" :key="key" :label="label" optional :hint="hint" :error="fields[key]"
       ><template #default="f"
-        ><PlainInput
+        ><NumberInput
           v-bind="f"
-          :model-value="form[key] ?? ''"
-          type="number"
-          min="1"
-          inputmode="numeric"
+          :model-value="form[key]"
           :suffix="unit"
           @update:model-value="set(key, $event)" /></template
     ></Field>
   </div>
-  <ScopePick v-model="form.scope" :error="fields.scope" />
+  <ScopePick
+    :model-value="form.scope"
+    :error="fields.scope"
+    @update:model-value="Object.assign(form, { scope: $event })"
+  />
 </template>

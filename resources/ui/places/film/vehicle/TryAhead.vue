@@ -8,7 +8,7 @@ import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useToppers } from '@/lib/toppers'
 import Field from '@/parts/Field.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import AheadDrawing from './AheadDrawing.vue'
 import { dateOf, moved, momentOf, withTopper, withWash, type Planned } from './tryAhead'
@@ -146,7 +146,7 @@ const day = (date: string) => shortDay(date, zone.value)
       </ul>
       <div class="row">
         <Field v-if="Object.keys(toppers).length" label="Topper"
-          ><template #default="f"><PlainSelect v-bind="f" v-model="plan.productId" :options="toppers" /></template
+          ><template #default="f"><OneOf v-bind="f" v-model="plan.productId" :options="toppers" /></template
         ></Field>
         <button v-if="plan.topper" type="button" class="beside" @click="plan.topper = null">Without a topper</button>
         <button v-else-if="plan.productId" type="button" class="beside" @click="plan = withTopper(plan, first)">

@@ -1,23 +1,21 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
+import { useProgrammes } from '@/lib/lists'
 import { methods } from '@/lib/words'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 
 // One way of keeping a vehicle: how often, when the topper goes on, by which method.
 defineProps<{ mark: number; removable: boolean }>()
 const emit = defineEmits<{ remove: [] }>()
 const regime = defineModel<Schemas['YearRegime']>({ required: true })
-const { data: programmes } = useQuery({
-  queryKey: ['programmes'],
-  queryFn: () => told(api.GET('/api/v1/programmes')),
-})
+const { programmeNames } = useProgrammes()
 const rhythms = computed(() => ({
   '': 'Its own rhythm',
-  ...Object.fromEntries((programmes.value?.data ?? []).map((one) => [one.id, one.name])),
+  ...programmeNames.value,
 }))
 const toppers = {
   forecast: 'By its forecast',
@@ -30,14 +28,13 @@ const methodNames = Object.fromEntries(Object.entries(methods).map(([key, of]) =
 function set(change: Partial<Schemas['YearRegime']>) {
   regime.value = { ...regime.value, ...change }
 }
-const numberOr = (typed: unknown) => (String(typed ?? '') === '' ? null : Number(typed))
 </script>
 
 <template>
   <section class="sheet grid" :aria-label="`Way ${mark + 1}`">
     <Field label="Called"
       ><template #default="f"
-        ><PlainInput
+        ><TextInput
           v-bind="f"
           :model-value="regime.name"
           maxlength="60"
@@ -45,7 +42,7 @@ const numberOr = (typed: unknown) => (String(typed ?? '') === '' ? null : Number
     ></Field>
     <Field label="Rhythm"
       ><template #default="f"
-        ><PlainSelect
+        ><OneOf
           v-bind="f"
           :model-value="regime.programme_id ?? ''"
           :options="rhythms"
@@ -53,18 +50,15 @@ const numberOr = (typed: unknown) => (String(typed ?? '') === '' ? null : Number
     ></Field>
     <Field label="Or every" optional
       ><template #default="f"
-        ><PlainInput
+        ><NumberInput
           v-bind="f"
-          :model-value="regime.every_days ?? ''"
-          type="number"
-          min="1"
-          max="180"
+          :model-value="regime.every_days"
           suffix="days"
-          @update:model-value="set({ every_days: numberOr($event) })" /></template
+          @update:model-value="set({ every_days: $event ?? null })" /></template
     ></Field>
     <Field label="Topper"
       ><template #default="f"
-        ><PlainSelect
+        ><OneOf
           v-bind="f"
           :model-value="regime.topper"
           :options="toppers"
@@ -72,18 +66,15 @@ const numberOr = (typed: unknown) => (String(typed ?? '') === '' ? null : Number
     ></Field>
     <Field v-if="regime.topper === 'weeks'" label="Every"
       ><template #default="f"
-        ><PlainInput
+        ><NumberInput
           v-bind="f"
           :model-value="regime.topper_weeks ?? 8"
-          type="number"
-          min="1"
-          max="104"
           suffix="weeks"
-          @update:model-value="set({ topper_weeks: numberOr($event) })" /></template
+          @update:model-value="set({ topper_weeks: $event ?? null })" /></template
     ></Field>
     <Field label="Method"
       ><template #default="f"
-        ><PlainSelect
+        ><OneOf
           v-bind="f"
           :model-value="regime.method"
           :options="methodNames"

@@ -18,8 +18,7 @@ const height = computed(() => 24 * Math.min(1, Math.max(0.06, props.level ?? 0))
 
 <template>
   <li :class="{ in: ticked }">
-    <label>
-      <input type="checkbox" :checked="ticked" @change="emit('tick', ($event.target as HTMLInputElement).checked)" />
+    <ElCheckbox class="line" :model-value="ticked" @change="emit('tick', Boolean($event))">
       <svg v-if="level !== undefined" width="16" height="34" viewBox="0 0 16 34" aria-hidden="true">
         <rect x="2.5" :y="31 - height" width="11" :height="height" class="fill" />
         <path d="M6 2h4v4l3.500 3v20a2 2 0 0 1-2 2h-7a2 2 0 0 1-2-2V9L6 6z" class="glass" />
@@ -33,7 +32,7 @@ const height = computed(() => 24 * Math.min(1, Math.max(0.06, props.level ?? 0))
         <span v-if="note" class="small quiet">{{ note }}</span>
       </span>
       <span class="amount">{{ amount }}</span>
-    </label>
+    </ElCheckbox>
   </li>
 </template>
 
@@ -42,24 +41,23 @@ li {
   border-top: 1px solid var(--line);
 }
 
-label {
-  display: grid;
-  grid-template-columns: auto auto minmax(0, 1fr) auto;
-  gap: var(--s3);
-  align-items: center;
+.line {
+  display: flex;
   min-height: 56px;
   padding: 4px 0;
-  cursor: pointer;
 }
 
-input {
-  width: 26px;
-  height: 26px;
+.line :deep(.el-checkbox__label) {
+  display: grid;
+  flex: 1;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: var(--s3);
+  align-items: center;
 }
 
 .text {
   display: grid;
-  grid-column: 3;
+  grid-column: 2;
   line-height: 1.25;
 }
 

@@ -7,7 +7,7 @@ import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { uses } from '@/places/shelf/gear/words'
 import LoadLine from './LoadLine.vue'
@@ -60,10 +60,10 @@ function week() {
     <header class="row head">
       <h1>Into the van</h1>
       <Field label="From"
-        ><template #default="f"><PlainInput v-bind="f" v-model="from" type="date" required /></template
+        ><template #default="f"><DayInput v-bind="f" v-model="from" required /></template
       ></Field>
       <Field label="To"
-        ><template #default="f"><PlainInput v-bind="f" v-model="to" type="date" :min="from" required /></template
+        ><template #default="f"><DayInput v-bind="f" v-model="to" :min="from" required /></template
       ></Field>
       <button type="button" class="words" @click="week">The whole week</button>
     </header>

@@ -9,9 +9,9 @@ import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import DayInput from '@/parts/DayInput.vue'
+import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import SearchSelect from '@/parts/SearchSelect.vue'
 import { useVehicleList } from '@/places/bench/match'
 import { avoid } from './avoid'
 import NotToday from './NotToday.vue'
@@ -82,11 +82,10 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
     <header class="row head">
       <h1>Round</h1>
       <Field label="Day"
-        ><template #default="f"><PlainInput v-bind="f" v-model="on" type="date" required /></template
+        ><template #default="f"><DayInput v-bind="f" v-model="on" required /></template
       ></Field>
       <Field label="Add a vehicle"
-        ><template #default="f"
-          ><SearchSelect v-bind="f" v-model="adding" :options="others" none="Who else goes?" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="adding" :options="others" none="Who else goes?" /></template
       ></Field>
     </header>
     <p class="small"><RouterLink :to="`/round/load`" class="words">Into the van: load, mix, wash, buy</RouterLink></p>

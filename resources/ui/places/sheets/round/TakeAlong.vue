@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
+import OneOf from '@/parts/OneOf.vue'
 import { dayIn, shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
@@ -16,7 +17,9 @@ const queries = useQueryClient()
 const { zone } = useMe()
 const kept = ref<Kept[]>([])
 /** Nought: as many as the plan sends. */
-const crew = ref(0)
+/** How many go; null as planned. */
+const crew = ref<string | null>(null)
+const crews = Object.fromEntries(Array.from({ length: 8 }, (_, i) => [String(i + 1), numbers[i + 1] ?? '']))
 const at = ref<{ n: number; of: number } | null>(null)
 const problem = ref<unknown>(null)
 const { data: sheets, isFetchedAfterMount: fresh } = useQuery({
@@ -71,7 +74,7 @@ async function take() {
         id: newId(),
         vehicle_id: stop.vehicle_id,
         on: props.on,
-        ...(crew.value ? { crew: crew.value } : {}),
+        ...(crew.value ? { crew: Number(crew.value) } : {}),
       }
       ids.push((await told(api.POST('/api/v1/sheets', { body }))).id)
       at.value.n++
@@ -97,20 +100,14 @@ async function take() {
     <div class="row spread">
       <h2>Sheets</h2>
       <div v-if="stops.length" class="row">
-        <label class="row small"
-          >Crew
-          <select v-model="crew" aria-label="Crew">
-            <option :value="0">as planned</option>
-            <option v-for="n in 8" :key="n" :value="n">{{ numbers[n] }}</option>
-          </select></label
-        >
+        <OneOf v-model="crew" class="crew" aria-label="Crew" none="crew as planned" :options="crews" />
         <button type="button" class="act" :disabled="at !== null" @click="take">
           {{ at ? `Packing ${at.n} of ${at.of}…` : 'Take the round along' }}
         </button>
       </div>
     </div>
     <ProblemNote :problem="problem" />
-    <progress v-if="at" :value="at.n" :max="at.of" />
+    <ElProgress v-if="at" :percentage="(100 * at.n) / at.of" :show-text="false" aria-label="How far the packing is" />
     <ul v-if="lines.length">
       <li v-for="line in lines" :key="line.id">
         <RouterLink :to="`/sheets/${line.id}`"
@@ -135,6 +132,10 @@ async function take() {
 </template>
 
 <style scoped>
+.crew {
+  width: 170px;
+}
+
 .along {
   margin-bottom: var(--s4);
   padding: var(--s3) var(--s4);

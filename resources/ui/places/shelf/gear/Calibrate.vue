@@ -3,10 +3,11 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
+import { rounded } from '@/lib/numbers'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // Guided: fill with plain water, start, stop when it is empty.
@@ -14,9 +15,9 @@ const props = defineProps<{ gear: Schemas['Gear']; washer: number | null }>()
 const emit = defineEmits<{ done: []; leave: [] }>()
 const units = useUnits()
 const queries = useQueryClient()
-const washer = ref<string | number>(props.washer ?? '')
-const bottle = ref<string | number>(units.volumeOut(props.gear.facts.ml ?? 1000))
-const seconds = ref<string | number>('')
+const washer = ref(props.washer)
+const bottle = ref<number | null>(units.volumeOut(props.gear.facts.ml ?? 1000))
+const seconds = ref<number | null>(null)
 const startedAt = ref<number | null>(null)
 const key = newId()
 const problem = ref<unknown>(null)
@@ -52,9 +53,9 @@ async function save() {
         body: {
           kind: 'calibration',
           facts: {
-            washer_l_min: Number(washer.value),
-            bottle_ml: Number(units.volumeIn(Number(bottle.value)).toFixed(1)),
-            empties_s: Number(seconds.value),
+            washer_l_min: washer.value ?? 0,
+            bottle_ml: rounded(units.volumeIn(bottle.value ?? 0)),
+            empties_s: seconds.value ?? 0,
           },
         },
       }),
@@ -79,21 +80,13 @@ async function save() {
     </ol>
     <div class="cols three">
       <Field label="Washer with the lance" :error="errors['facts/washer_l_min']"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="washer" type="number" step="any" suffix="l/min" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="washer" suffix="l/min" /></template
       ></Field>
       <Field label="Plain water in it" :error="errors['facts/bottle_ml']"
-        ><template #default="f"
-          ><PlainInput
-            v-bind="f"
-            v-model="bottle"
-            type="number"
-            step="any"
-            :suffix="units.volumeUnit.value" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="bottle" :suffix="units.volumeUnit.value" /></template
       ></Field>
       <Field label="Empty after" :error="errors['facts/empties_s']"
-        ><template #default="f"
-          ><PlainInput v-bind="f" v-model="seconds" type="number" step="any" suffix="s" /></template
+        ><template #default="f"><NumberInput v-bind="f" v-model="seconds" suffix="s" /></template
       ></Field>
     </div>
     <button type="button" class="beside watch" :aria-pressed="startedAt !== null" @click="watch">

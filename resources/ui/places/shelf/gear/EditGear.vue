@@ -5,8 +5,9 @@ import { api, Problem, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { facts, uses } from './words'
 
@@ -17,7 +18,7 @@ const queries = useQueryClient()
 const fieldsOf = computed(() => facts[props.kind] ?? [])
 const shown = (field: (typeof fieldsOf.value)[number]) => {
   const value = (props.gear?.facts as Record<string, number> | undefined)?.[field.name]
-  if (value === undefined) return ''
+  if (value === undefined) return null
   return field.volume
     ? units.volumeOut(value)
     : field.share
@@ -26,7 +27,7 @@ const shown = (field: (typeof fieldsOf.value)[number]) => {
         ? value / 100
         : value
 }
-const form = reactive<{ name: string; note: string; facts: Record<string, string | number> }>({
+const form = reactive<{ name: string; note: string; facts: Record<string, number | null> }>({
   name: props.gear?.name ?? '',
   note: props.gear?.note ?? '',
   facts: Object.fromEntries(fieldsOf.value.map((field) => [field.name, shown(field)])),
@@ -39,21 +40,18 @@ const busy = ref(false)
 const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
 
 function body() {
-  const typed = fieldsOf.value
-    .filter((field) => String(form.facts[field.name] ?? '') !== '')
-    .map((field) => {
-      const value = Number(form.facts[field.name])
-      return [
-        field.name,
-        field.volume
-          ? Math.round(units.volumeIn(value))
-          : field.share
-            ? value / 100
-            : field.money
-              ? Math.round(value * 100)
-              : value,
-      ]
-    })
+  const typed = fieldsOf.value.flatMap((field) => {
+    const value = form.facts[field.name]
+    if (value === null || value === undefined) return []
+    const kept = field.volume
+      ? Math.round(units.volumeIn(value))
+      : field.share
+        ? value / 100
+        : field.money
+          ? Math.round(value * 100)
+          : value
+    return [[field.name, kept]]
+  })
   return {
     name: form.name,
     note: form.note || null,
@@ -102,25 +100,23 @@ const away = () =>
   <form class="grid edit" novalidate @submit.prevent="save">
     <div class="cols three">
       <Field label="Name" :error="errors.name"
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.name" maxlength="80" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="form.name" maxlength="80" /></template
       ></Field>
       <Field v-for="field in fieldsOf" :key="field.name" :label="field.label" :error="errors[`facts/${field.name}`]"
         ><template #default="f"
-          ><PlainInput
+          ><NumberInput
             v-bind="f"
             v-model="form.facts[field.name]"
-            type="number"
-            step="any"
             :suffix="field.volume ? units.volumeUnit.value : field.suffix" /></template
       ></Field>
       <Field v-if="kind === 'towel'" label="For" :error="errors['facts/use']"
-        ><template #default="f"><PlainSelect v-bind="f" v-model="use" :options="uses" none="anything" /></template
+        ><template #default="f"><OneOf v-bind="f" v-model="use" :options="uses" none="anything" /></template
       ></Field>
       <Field v-if="kind === 'towel'" label="Colour code" optional :error="errors['facts/colour']"
-        ><template #default="f"><PlainInput v-bind="f" v-model="colour" maxlength="24" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="colour" maxlength="24" /></template
       ></Field>
       <Field label="Note" optional
-        ><template #default="f"><PlainInput v-bind="f" v-model="form.note" maxlength="240" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="form.note" maxlength="240" /></template
       ></Field>
     </div>
     <ProblemNote :problem="problem" />

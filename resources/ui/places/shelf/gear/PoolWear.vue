@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
-import PlainInput from '@/parts/PlainInput.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { uses } from './words'
 
@@ -11,7 +11,7 @@ import { uses } from './words'
 const props = defineProps<{ gear: Schemas['Gear'] }>()
 const queries = useQueryClient()
 const open = ref(false)
-const count = ref<string | number>('')
+const count = ref<number | null>(null)
 const busy = ref(false)
 const problem = ref<unknown>(null)
 const wear = computed(() => props.gear.wear)
@@ -24,12 +24,12 @@ async function note(kind: 'bought' | 'thrown' | 'moved') {
         params: { path: { gear: props.gear.id }, header: { 'Idempotency-Key': newId() } },
         body: {
           kind,
-          facts: { count: Number(count.value), ...(kind === 'moved' ? { to: wear.value?.down ?? '' } : {}) },
+          facts: { count: count.value ?? 0, ...(kind === 'moved' ? { to: wear.value?.down ?? '' } : {}) },
         },
       }),
     )
     open.value = false
-    count.value = ''
+    count.value = null
     await queries.invalidateQueries({ queryKey: ['gear'] })
   } catch (caught) {
     problem.value = caught
@@ -56,9 +56,7 @@ async function note(kind: 'bought' | 'thrown' | 'moved') {
       </button>
     </p>
     <div v-if="open" class="row">
-      <span class="amount"
-        ><PlainInput v-model="count" type="number" min="1" :aria-label="`How many of ${gear.name}`"
-      /></span>
+      <span class="amount"><NumberInput v-model="count" :aria-label="`How many of ${gear.name}`" /></span>
       <button type="button" class="beside" :disabled="busy || !count" @click="note('bought')">came in new</button>
       <button v-if="wear.down" type="button" class="beside" :disabled="busy || !count" @click="note('moved')">
         step down to {{ uses[wear.down]?.toLowerCase() ?? wear.down }}

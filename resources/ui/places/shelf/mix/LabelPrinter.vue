@@ -4,8 +4,9 @@ import { api, Problem, told } from '@/api/client'
 import { dayIn } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 // A label for the bottle just mixed: what it is, how strong, since when, what to mind.
@@ -13,7 +14,7 @@ const props = defineProps<{ dilution: string }>()
 const { zone } = useMe()
 const name = ref('')
 const caution = ref('')
-const copies = ref('1')
+const copies = ref<number | null>(1)
 const size = ref('small')
 const sizes = { small: '50 × 25 mm', medium: '70 × 37 mm', large: '100 × 60 mm' }
 const busy = ref(false)
@@ -35,7 +36,7 @@ async function print() {
               dilution: props.dilution,
               mixed_on: dayIn(zone.value),
               caution: caution.value || null,
-              copies: Number(copies.value) || 1,
+              copies: copies.value ?? 1,
             },
           ],
         },
@@ -59,16 +60,16 @@ async function print() {
     <form class="grid" novalidate @submit.prevent="print">
       <div class="cols two">
         <Field label="What it is" :error="fields['labels/0/name']"
-          ><template #default="f"><PlainInput v-bind="f" v-model="name" maxlength="80" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="name" maxlength="80" /></template
         ></Field>
         <Field label="What to mind" optional
-          ><template #default="f"><PlainInput v-bind="f" v-model="caution" maxlength="160" /></template
+          ><template #default="f"><TextInput v-bind="f" v-model="caution" maxlength="160" /></template
         ></Field>
         <Field label="Size"
-          ><template #default="f"><PlainSelect v-bind="f" v-model="size" :options="sizes" /></template
+          ><template #default="f"><OneOf v-bind="f" v-model="size" :options="sizes" /></template
         ></Field>
         <Field label="How many"
-          ><template #default="f"><PlainInput v-bind="f" v-model="copies" type="number" min="1" max="40" /></template
+          ><template #default="f"><NumberInput v-bind="f" v-model="copies" /></template
         ></Field>
       </div>
       <ProblemNote :problem="problem" />

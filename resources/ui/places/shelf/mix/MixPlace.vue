@@ -9,8 +9,9 @@ import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
-import PlainSelect from '@/parts/PlainSelect.vue'
+import NumberInput from '@/parts/NumberInput.vue'
+import OneOf from '@/parts/OneOf.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import BenchNav from '@/places/bench/BenchNav.vue'
 import { useGear, useLance } from './gear'
@@ -23,7 +24,15 @@ const units = useUnits()
 const { vessels, lances, error } = useGear()
 const mix = useLocalStorage(
   'mix',
-  { text: '', cap: '10', pump: '2', inMeans: '' as '' | 'total' | 'water', vesselId: '', fill: '', lanceId: '' },
+  {
+    text: '',
+    cap: 10 as number | null,
+    pump: 2 as number | null,
+    inMeans: '' as '' | 'total' | 'water',
+    vesselId: '',
+    fill: '',
+    lanceId: '',
+  },
   { mergeDefaults: true },
 )
 const first = useTemplateRef<HTMLElement>('first')
@@ -93,7 +102,7 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
         <div ref="first">
           <Field label="Dilution" hint="1:500 · 2 % · 1 fl oz per gal · 2 caps per 10 l · neat"
             ><template #default="f"
-              ><PlainInput v-bind="f" v-model="mix.text" maxlength="80" autocomplete="off" /></template
+              ><TextInput v-bind="f" v-model="mix.text" maxlength="80" autocomplete="off" /></template
           ></Field>
         </div>
         <p class="read" aria-live="polite" :class="{ refused: answer?.error }">
@@ -111,18 +120,16 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
         />
         <div v-if="/cap|pump/i.test(mix.text)" class="cols two">
           <Field label="A cap holds"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="mix.cap" type="number" min="1" suffix="ml" /></template
+            ><template #default="f"><NumberInput v-bind="f" v-model="mix.cap" suffix="ml" /></template
           ></Field>
           <Field label="A pump gives"
-            ><template #default="f"
-              ><PlainInput v-bind="f" v-model="mix.pump" type="number" min="0.1" step="0.1" suffix="ml" /></template
+            ><template #default="f"><NumberInput v-bind="f" v-model="mix.pump" :step="0.1" suffix="ml" /></template
           ></Field>
         </div>
         <div class="cols two">
           <Field label="Into"
             ><template #default="f"
-              ><PlainSelect
+              ><OneOf
                 v-bind="f"
                 :model-value="vessel?.id ?? ''"
                 :options="vesselNames"
@@ -134,7 +141,7 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
               mix.fill.trim() && fillMl !== null ? `= ${units.volume(fillMl)}` : 'Full, unless you say: 8 oz, 1.5 l …'
             "
             :error="fillMl === null ? 'That is no amount: write 500, 8 oz, 1.5 l or 1/2 gal.' : undefined"
-            ><template #default="f"><PlainInput v-bind="f" v-model="mix.fill" maxlength="20" /></template
+            ><template #default="f"><TextInput v-bind="f" v-model="mix.fill" maxlength="20" /></template
           ></Field>
         </div>
         <Field
@@ -142,7 +149,7 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
           label="Through a lance"
           hint="Then the label’s strength is meant at the panel, and the bottle is mixed stronger."
           ><template #default="f"
-            ><PlainSelect
+            ><OneOf
               v-bind="f"
               :model-value="mix.lanceId || null"
               :options="lanceNames"

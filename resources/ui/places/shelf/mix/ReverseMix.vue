@@ -6,7 +6,7 @@ import { readAmount, sayShare } from '@/lib/amount'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
-import PlainInput from '@/parts/PlainInput.vue'
+import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { measured, type Gear } from './gear'
 
@@ -44,10 +44,10 @@ const wrong = (text: string) =>
     <summary>What did I make?</summary>
     <div class="cols two">
       <Field label="Product I put in" :error="wrong(product)"
-        ><template #default="f"><PlainInput v-bind="f" v-model="product" maxlength="20" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="product" maxlength="20" /></template
       ></Field>
       <Field label="Water I put in" :error="wrong(water)"
-        ><template #default="f"><PlainInput v-bind="f" v-model="water" maxlength="20" /></template
+        ><template #default="f"><TextInput v-bind="f" v-model="water" maxlength="20" /></template
       ></Field>
     </div>
     <ProblemNote :problem="error" />

@@ -164,9 +164,10 @@ function another() {
         </svg>
         <MarkLoupe :picture="picture" :at="drops[active.drop]?.[active.part] ?? null" />
       </div>
-      <label class="row"
-        >Closer <input v-model.number="zoom" type="range" min="1" max="5" step="0.5" aria-label="Zoom"
-      /></label>
+      <div class="row zoom">
+        <span id="zoom">Closer</span>
+        <ElSlider v-model="zoom" :min="1" :max="5" :step="0.5" :show-tooltip="false" aria-label="Zoom" />
+      </div>
       <ProblemNote :problem="error" />
       <div v-if="answer" class="answer" role="status">
         <strong>{{ answer.angle_deg.toFixed(0) }}° ± {{ answer.uncertainty_deg.toFixed(1) }}°</strong>
