@@ -18,6 +18,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\TestCase;
 use Throwable;
 
@@ -307,9 +308,22 @@ abstract class BrowserTestCase extends TestCase
 
             return;
         }
+        if ($found->getAttribute('role') === 'combobox' || self::typed($value) !== $value) {
+            // By keys, so that the panel closes again.
+            $this->click($found);
+            $found->sendKeys([
+                WebDriverKeys::CONTROL,
+                'a',
+                WebDriverKeys::NULL,
+                self::typed($value),
+                WebDriverKeys::ENTER,
+            ]);
+
+            return;
+        }
         $this->browser->executeScript(
-            'const [e, v] = arguments; const set = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(e), "value").set; set.call(e, v); e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
-            [$found, self::typed($value)],
+            'const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
+            [$found, $value],
         );
     }
 
