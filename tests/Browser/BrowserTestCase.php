@@ -309,6 +309,11 @@ abstract class BrowserTestCase extends TestCase
             return;
         }
         if ($found->getAttribute('role') === 'combobox' || self::typed($value) !== $value) {
+            if ($found->getAttribute('readonly') !== null) {
+                $this->pick($found, $value);
+
+                return;
+            }
             // By keys, so that the panel closes again.
             $this->click($found);
             $found->sendKeys([
@@ -321,9 +326,49 @@ abstract class BrowserTestCase extends TestCase
 
             return;
         }
+        $this->enter($found, $value);
+    }
+
+    private function enter(RemoteWebElement $input, string $value): void
+    {
         $this->browser->executeScript(
             'const [e, v] = arguments; e.value = v; e.dispatchEvent(new Event("input", { bubbles: true })); e.dispatchEvent(new Event("change", { bubbles: true }))',
-            [$found, $value],
+            [$input, $value],
+        );
+    }
+
+    /** A day, or a day and its time, under a thumb: out of the panel, where no keys come up. */
+    private function pick(RemoteWebElement $field, string $value): void
+    {
+        $stands = (string) $field->getAttribute('value');
+        $this->click($field);
+        $panel = '//*[contains(@class, "el-picker__popper")][@aria-hidden = "false"]';
+        if (str_contains($value, 'T')) {
+            foreach ([1 => date('j M Y', (int) strtotime($value)), 2 => substr($value, 11)] as $n => $typed) {
+                $this->enter($this->see("({$panel}//input)[{$n}]"), $typed);
+            }
+            $this->click($this->see("{$panel}//button[normalize-space(.) = 'OK']"));
+
+            return;
+        }
+        $months =
+            12 * ((int) date('Y', (int) strtotime($value)) - (int) date('Y', (int) strtotime($stands))) +
+            ((int) date('n', (int) strtotime($value)) - (int) date('n', (int) strtotime($stands)));
+        for ($i = abs($months); $i > 0; $i--) {
+            $this->click(
+                $this->see(
+                    sprintf('%s//button[@aria-label = "%s"]', $panel, $months < 0 ? 'Previous Month' : 'Next Month'),
+                ),
+            );
+        }
+        $this->click(
+            $this->see(
+                sprintf(
+                    '%s//td[contains(@class, "available")][normalize-space(.) = "%d"]',
+                    $panel,
+                    (int) date('j', (int) strtotime($value)),
+                ),
+            ),
         );
     }
 

@@ -23,7 +23,7 @@ const weeks = computed(() => {
       <path :d="`M${month.x} 8V32`" class="month" />
       <text v-if="Math.abs(month.x + 18 - x(today)) > 42" :x="month.x + 5" y="18">{{ month.name }}</text>
     </g>
-    <text :x="x(today)" y="18" class="today" text-anchor="middle">today</text>
+    <text :x="x(today)" y="18" class="today" text-anchor="middle">{{ $t('time-axis.today') }}</text>
   </svg>
 </template>
 

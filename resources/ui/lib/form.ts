@@ -18,6 +18,7 @@ export type FormField<Row> = Described<Row> &
         as: 'number'
         suffix?: string
         step?: number
+        digits?: number
         signed?: boolean
         /** Kept in one unit, typed in another. */
         unit?: { shown: (kept: number) => number; kept: (typed: number) => number }

@@ -5,6 +5,7 @@ import en from '@/lang/en.json'
 import { shortDay } from './dates'
 import { listed, ofTheBrowser, speak, t } from './i18n'
 import { handsSaid, kindsSaid, ordinal, soils, zones } from './words'
+import { photoSays } from '@/places/proof/record/words'
 
 const flat = (of: object, before = ''): Record<string, string> =>
   Object.entries(of).reduce<Record<string, string>>(
@@ -50,6 +51,7 @@ it('names values, lists and days as whoever reads does', async () => {
     'first',
     'wash, topper and decontamination',
   ])
+  expect(photoSays({ stage: 'before', zone: 'wheels' })).toBe('Before, wheels')
   await speak('de')
   expect([zones.paint, soils[2]?.name, soils[2]?.says]).toEqual([
     'Lack',
@@ -59,6 +61,8 @@ it('names values, lists and days as whoever reads does', async () => {
   expect(kindsSaid(['wash', 'topper', 'decon'])).toBe('Wäsche, Topper und Dekontamination')
   expect(handsSaid([1, 2], 2)).toBe('beide')
   expect(listed([])).toBe('')
+  // Nouns keep their size within a sentence.
+  expect(photoSays({ stage: 'before', zone: 'wheels' })).toBe('Vorher, Räder')
   expect(shortDay('2020-03-05', 'UTC')).toBe('5. März 2020')
   expect(t('record-place.turns', { n: 1 }, 1)).toBe('1 Besuch')
 })

@@ -79,3 +79,6 @@ export function listInWords<T extends readonly { value: string | number; name: s
 /** One after the other, as a list is said. */
 export const listed = (all: string[]): string =>
   new Intl.ListFormat(locale(), { style: 'long', type: 'conjunction' }).format(all)
+
+/** A name within a sentence: English writes it small there, German as it stands. */
+export const within = (name: string): string => (i18n.global.locale.value === 'de' ? name : name.toLowerCase())

@@ -1,4 +1,4 @@
-import { inWords, listed, listInWords, t } from './i18n'
+import { inWords, listed, listInWords, t, within } from './i18n'
 
 /** The field's words for what the API calls by name. */
 
@@ -276,5 +276,4 @@ export const seenOfBase: Record<string, string> = inWords('seenOfBase', {
 })
 
 /** What was seen of the base, as it is said; and what was planned and left for another time. */
-export const seenSaid = (seen: string[]): string =>
-  seen.map((what) => seenOfBase[what]?.toLowerCase() ?? what).join(', ')
+export const seenSaid = (seen: string[]): string => seen.map((what) => within(seenOfBase[what] ?? what)).join(', ')

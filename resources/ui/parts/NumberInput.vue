@@ -9,6 +9,8 @@ const props = defineProps<{
   describedby?: string
   suffix?: string
   step?: number
+  /** So many decimals, as of money. */
+  digits?: number
   placeholder?: string
   ariaLabel?: string
   disabled?: boolean
@@ -32,6 +34,7 @@ useInner(root, () => ({ 'aria-describedby': props.describedby, step: 'any' }))
     v-model="value"
     :controls="false"
     :step="step ?? 1"
+    :precision="digits"
     :placeholder="placeholder"
     :aria-label="ariaLabel"
     :disabled="disabled"

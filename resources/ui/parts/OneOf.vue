@@ -32,6 +32,7 @@ const chosen = computed({
     :id="id"
     ref="root"
     v-model="chosen"
+    :class="{ whole: '' in options }"
     :filterable="long"
     :placeholder="nothing ?? $t('field.choose')"
     :aria-label="ariaLabel ?? label"
@@ -44,3 +45,10 @@ const chosen = computed({
     <ElOption v-for="[key, name] in listed" :key="key" :value="key" :label="name" />
   </ElSelect>
 </template>
+
+<style scoped>
+/* What it says when nothing narrower is chosen is as good an answer as any. */
+.whole :deep(.el-select__placeholder) {
+  color: var(--ink);
+}
+</style>

@@ -45,6 +45,7 @@ const text = (name: keyof Row) => props.row[name] as string | null
           v-bind="f"
           :suffix="field.suffix"
           :step="field.step"
+          :digits="field.digits"
           :signed="field.signed"
           :model-value="shownNumber(field, row[field.name])"
           @update:model-value="put(field.name, keptNumber(field, $event ?? null))"

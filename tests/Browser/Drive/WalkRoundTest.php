@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser\Drive;
 
+use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
 
 /** Two minutes round the car with a phone; what was seen outlives the phone. */
@@ -49,7 +50,8 @@ final class WalkRoundTest extends BrowserTestCase
         $this->press('Only write it down as a turn');
         $this->see('//h1[normalize-space(.) = "Record a turn"]');
         self::assertTrue($this->isChosen('How dirty?', 'Heavy'));
-        self::assertTrue($this->see('//label[contains(., "There is grit")]//input')->isSelected());
+        $grit = $this->see('//label[contains(., "There is grit")]');
+        self::assertTrue($grit->findElement(WebDriverBy::tagName('input'))->isSelected());
         $this->assertQuietConsole();
     }
 }

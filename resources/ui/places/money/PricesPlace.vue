@@ -131,7 +131,8 @@ async function saveRates() {
               <td v-for="kind in kindNames" :key="kind">
                 <NumberInput
                   :model-value="priceOf(keyOf(body, kind))"
-                  :step="0.01"
+                  :step="1"
+                  :digits="2"
                   :aria-label="`${name}, ${kinds[kind]}`"
                   :placeholder="programme ? String(priceOf(keyOf(body, kind, '')) ?? '') : undefined"
                   @update:model-value="typed[keyOf(body, kind)] = $event ?? null"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { within } from '@/lib/i18n'
 import { ifThere } from '@/lib/numbers'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
@@ -119,7 +120,7 @@ function correct(i: number, typed: number | null) {
       <legend>{{ $t('close-sheet.used') }}</legend>
       <ul>
         <li v-for="(use, i) in draft.uses" :key="use.product_id + use.zone">
-          <Field :label="`${use.name}, ${zones[use.zone]?.toLowerCase() ?? use.zone}`"
+          <Field :label="`${use.name}, ${within(zones[use.zone] ?? use.zone)}`"
             ><template #default="f"
               ><NumberInput
                 v-bind="f"

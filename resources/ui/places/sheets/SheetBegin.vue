@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
-import { t } from '@/lib/i18n'
+import { t, within } from '@/lib/i18n'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/lib/units'
 import { kindsSaid, numbers, ordinal, soils, waters } from '@/lib/words'
@@ -34,7 +34,7 @@ const units = useUnits()
 const read = ref(new Set<string>())
 const sheet = computed(() => props.kept.sheet)
 const plan = computed(() => sheet.value.plan)
-const soil = computed(() => soils[sheet.value.facts.seen.soil]?.name.toLowerCase())
+const soil = computed(() => within(soils[sheet.value.facts.seen.soil]?.name ?? ''))
 const unread = computed(() => sheet.value.gate.filter((one) => one.grave && !read.value.has(one.says)))
 const people = computed(() => [
   { value: 0, name: t(sheet.value.crew === 2 ? 'sheet-begin.both-here' : 'sheet-begin.all-here') },

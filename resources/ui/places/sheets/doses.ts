@@ -1,5 +1,5 @@
 import type { Schemas } from '@/api/client'
-import { listed, locale, t } from '@/lib/i18n'
+import { listed, t, within } from '@/lib/i18n'
 import { zones } from '@/lib/words'
 import type { Step } from './fold'
 
@@ -19,10 +19,10 @@ export function dosesFor(
     const ml = same.some((one) => one.ml === null) ? null : same.reduce((sum, one) => sum + (one.ml ?? 0), 0)
     const fill = fills.find((one) => one.product_id === product_id)
     const parts = [
-      fill?.vessel ? t('doses.from', { vessel: locale() === 'en-GB' ? fill.vessel.toLowerCase() : fill.vessel }) : '',
+      fill?.vessel ? t('doses.from', { vessel: within(fill.vessel) }) : '',
       ml === null ? '' : t('doses.of-it', { volume: volume(ml) }),
       t('doses.on', {
-        zones: listed(same.map((one) => (locale() === 'en-GB' ? one.zone : (zones[one.zone] ?? one.zone)))),
+        zones: listed(same.map((one) => within(zones[one.zone] ?? one.zone))),
       }),
     ]
     return { name, zone, says: parts.filter(Boolean).join(', ') }

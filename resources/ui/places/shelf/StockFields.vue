@@ -23,7 +23,7 @@ const ask = computed(() => {
       name: 'price_minor',
       label: 'And costs',
       as: 'number',
-      step: 0.01,
+      digits: 2,
       unit: { shown: (minor) => minor / 100, kept: (typed) => Math.round(typed * 100) },
     },
   )

@@ -6,8 +6,9 @@ import { api, told } from '@/api/client'
 import Ribbon from '@/film/Ribbon.vue'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { shortDay } from '@/lib/dates'
-import { inWords, ofTheBrowser, speak } from '@/lib/i18n'
-import { kindsSaid } from '@/lib/words'
+import { inWords, ofTheBrowser, speak, within } from '@/lib/i18n'
+import { layerKinds } from './words'
+import { kindsSaid, zones } from '@/lib/words'
 import Mark from '@/parts/Mark.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import RecordTurn from './RecordTurn.vue'
@@ -57,7 +58,7 @@ const titles = inWords('records', { turn: 'Service record', year: 'A year of car
         <h2>{{ $t('record-place.due-next') }}</h2>
         <ul class="lines">
           <li v-for="one in record.due.filter((it) => it.due)" :key="one.layer_id">
-            <span>{{ $t('record-place.on', { name: one.name, zone: one.zone }) }}</span>
+            <span>{{ $t('record-place.on', { name: one.name, zone: within(zones[one.zone] ?? one.zone) }) }}</span>
             <span
               ><strong class="due">{{ day(one.due) }}</strong>
               <span class="small quiet">
@@ -66,7 +67,7 @@ const titles = inWords('records', { turn: 'Service record', year: 'A year of car
             >
           </li>
           <li v-for="one in record.due.filter((it) => it.look)" :key="`look ${one.layer_id}`">
-            <span>{{ $t('record-place.on', { name: one.name, zone: one.zone }) }}</span>
+            <span>{{ $t('record-place.on', { name: one.name, zone: within(zones[one.zone] ?? one.zone) }) }}</span>
             <span
               ><strong>{{ day(one.look) }}</strong>
               <span class="small quiet"> {{ $t('record-place.to-be-looked-over') }}</span></span
@@ -105,7 +106,12 @@ const titles = inWords('records', { turn: 'Service record', year: 'A year of car
           <li v-for="layer in record.layers" :key="layer.zone + layer.name + layer.on">
             <span
               ><strong>{{ layer.name }}</strong>
-              {{ $t('record-place.on-2', { kind: layer.kind, zone: layer.zone }) }}</span
+              {{
+                $t('record-place.on-2', {
+                  kind: within(layerKinds[layer.kind] ?? layer.kind),
+                  zone: within(zones[layer.zone] ?? layer.zone),
+                })
+              }}</span
             >
             <span>{{
               layer.until

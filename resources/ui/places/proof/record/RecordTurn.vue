@@ -3,6 +3,7 @@ import type { Schemas } from '@/api/client'
 import Drop from '@/film/Drop.vue'
 import { shortDay } from '@/lib/dates'
 import { inWords } from '@/lib/i18n'
+import { photoSays } from './words'
 import { behaviours, kindsSaid, roles, seenSaid, stages, waters, zones } from '@/lib/words'
 
 // One turn of a record: how the water stood, what was used, what was noticed, how it looked.
@@ -63,11 +64,10 @@ const stood = (behaviour: string) => behaviours.find((one) => one.value === beha
           :width="photo.width"
           :height="photo.height"
           loading="lazy"
-          :alt="`${photo.stage}: ${zones[photo.zone] ?? photo.zone}`"
+          :alt="photoSays(photo)"
         />
         <figcaption class="small quiet">
-          {{ photo.stage }}, {{ zones[photo.zone]?.toLowerCase() ?? photo.zone
-          }}<template v-if="photo.note">: {{ photo.note }}</template>
+          {{ photoSays(photo) }}<template v-if="photo.note">: {{ photo.note }}</template>
         </figcaption>
       </figure>
     </div>
