@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, useTemplateRef } from 'vue'
+import { computed, useTemplateRef, type PropType } from 'vue'
 import { asNumber } from '@/lib/numbers'
 import { useInner } from './inner'
 
@@ -17,8 +17,8 @@ const props = defineProps<{
   /** It may lie below nothing: the keys of a phone that has no minus among its decimals won't do. */
   signed?: boolean
 }>()
-const model = defineModel<number | null>()
 // What a device kept from before may still be text.
+const model = defineModel({ type: [Number, String] as unknown as PropType<number | null> })
 const value = computed({
   get: () => asNumber(model.value),
   set: (next) => (model.value = next ?? null),
