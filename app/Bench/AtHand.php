@@ -16,26 +16,29 @@ use Vicissa\Core\Visit\PaceBook;
  */
 final readonly class AtHand
 {
+    /** Whether an air dryer runs from packs that come along. */
+    public bool $blowsFromPacks;
+
+    /** Treated water the van brings, l; null when there is no tank, or nothing in it. */
+    public ?float $treatedL;
+
     /**
      * @param list<Bottle> $shelf
      * @param Collection<int, Gear> $gear  with events, newest first
      */
-    public function __construct(public array $shelf, public Collection $gear, public PaceBook $pace) {}
-
-    /** Whether an air dryer runs from packs that come along. */
-    public function blowsFromPacks(): bool
+    public function __construct(public array $shelf, public Collection $gear, public PaceBook $pace)
     {
-        return $this->gear->contains('kind', 'blower') &&
-            $this->gear->contains(
+        $this->blowsFromPacks =
+            $gear->contains('kind', 'blower') &&
+            $gear->contains(
                 static fn(Gear $one): bool => $one->kind === 'battery' && ($one->fact('count') ?? 0.0) > 0.0,
             );
+        $this->treatedL = self::treated($gear->firstWhere('kind', 'tank'));
     }
 
-    /** Treated water the van brings, l; null when there is no tank, or nothing in it. */
-    public function treatedL(): ?float
+    private static function treated(?Gear $tank): ?float
     {
-        $tank = $this->gear->firstWhere('kind', 'tank');
-        if (!($tank instanceof Gear)) {
+        if ($tank === null) {
             return null;
         }
         $holds = $tank->fact('l') ?? 100.0;

@@ -29,12 +29,13 @@ final readonly class BriefVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
+     * @param AtHand|null $atHand  where somebody has taken stock already
      * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> by vehicle
      *     and date
      */
-    public function __invoke(array $visits): array
+    public function __invoke(array $visits, ?AtHand $atHand = null): array
     {
-        $atHand = ($this->gatherAtHand)();
+        $atHand ??= ($this->gatherAtHand)();
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
         $events = $atHand->gear->map(static fn($gear): ?string => $gear->events->first()?->id)->all();
         $wishes = ($this->expectVisit)($visits, $atHand);

@@ -69,7 +69,8 @@ final readonly class ExpectVisit
             ->orderByDesc('turns.worked_at')
             ->get()
             ->keyBy('of_vehicle');
-        $wishes = [];
+        // Planning asks for the same days over and over: what is asked and where it stands is found once.
+        $wishes = $found = $places = $skies = [];
         foreach ($visits as [$vehicle, $on]) {
             $visit = $planned->get("{$vehicle->id} {$on}");
             $sheet = $sheets->get("{$vehicle->id} {$on}");
@@ -80,7 +81,18 @@ final readonly class ExpectVisit
             $facts =
                 $sheet instanceof Sheet
                     ? $sheet->facts
-                    : [...$this->facts($vehicle, $on, $hour, $last->get($vehicle->id), $atHand), ...$asked];
+                    : [
+                        ...($found["{$vehicle->id} {$on} {$hour}"] ??= [
+                            'seen' => self::seen($last->get($vehicle->id)),
+                            'place' => ($places[$vehicle->site_id ?? ''] ??= self::place($vehicle, $atHand)),
+                            'weather' => ($skies["{$vehicle->site_id} {$on} {$hour}"] ??= $this->sky(
+                                $vehicle->site,
+                                CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0),
+                            )),
+                            'expected' => true,
+                        ]),
+                        ...$asked,
+                    ];
             $wishes[] = [
                 'wish' => new VisitWish(
                     $vehicle,
@@ -98,18 +110,10 @@ final readonly class ExpectVisit
         return $wishes;
     }
 
-    /** @return array<string, mixed> as BenchInput, without what is planned */
-    private function facts(Vehicle $vehicle, string $on, int $hour, ?TurnEntry $last, AtHand $atHand): array
+    /** @return array<string, mixed> what one expects to see, until somebody has looked */
+    private static function seen(?TurnEntry $last): array
     {
-        return [
-            'seen' => ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []],
-            'place' => self::place($vehicle, $atHand),
-            'weather' => $this->sky(
-                $vehicle->site,
-                CarbonImmutable::parse($on, $this->tenancy->workspace()->time_zone)->setTime($hour, 0),
-            ),
-            'expected' => true,
-        ];
+        return ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []];
     }
 
     /**
@@ -142,7 +146,7 @@ final readonly class ExpectVisit
     public static function place(?Vehicle $vehicle, AtHand $atHand): array
     {
         $site = $vehicle?->site;
-        $battery = $atHand->blowsFromPacks();
+        $battery = $atHand->blowsFromPacks;
         if ($site === null) {
             return [
                 'water' => 'tap',
@@ -158,7 +162,7 @@ final readonly class ExpectVisit
         }
 
         return [
-            'water' => $site->water === 'tap' && $atHand->treatedL() !== null ? 'treated' : $site->water,
+            'water' => $site->water === 'tap' && $atHand->treatedL !== null ? 'treated' : $site->water,
             'tap_tds_mg_l' => $site->tds_mg_l,
             'treated_tds_mg_l' => $site->treated_tds_mg_l,
             'pressure' => $site->pressure,

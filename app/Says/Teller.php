@@ -30,6 +30,8 @@ final class Teller
     /** @var array<string, MessageFormatter> */
     private array $formatters = [];
 
+    private ?IntlDateFormatter $days = null;
+
     public function __construct(
         public readonly Language $language = Language::English,
         public readonly Measures $measures = Measures::Metric,
@@ -51,7 +53,7 @@ final class Teller
     {
         return $on === null
             ? '–'
-            : (string) (new IntlDateFormatter(
+            : (string) ($this->days ??= new IntlDateFormatter(
                 $this->language->locale(),
                 IntlDateFormatter::MEDIUM,
                 IntlDateFormatter::NONE,

@@ -43,6 +43,9 @@ class Workspace extends Model
         'version' => 1,
     ];
 
+    /** @var array{string, Numbers}|null the numbers as they are kept, and as they were read */
+    private ?array $read = null;
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -69,7 +72,12 @@ class Workspace extends Model
 
     public function numbers(): Numbers
     {
-        return Numbers::of($this->numbers);
+        $kept = (string) ($this->attributes['numbers'] ?? '');
+        if ($this->read === null || $this->read[0] !== $kept) {
+            $this->read = [$kept, Numbers::of($this->numbers)];
+        }
+
+        return $this->read[1];
     }
 
     public function rates(): Rates

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Weeks;
 
+use App\Bench\AtHand;
 use App\Bench\BriefVisits;
 use App\Book\Crew;
 use App\Book\PlannedVisit;
@@ -75,7 +76,7 @@ final readonly class DrawWeeks
             ->where('on', '>=', Day::date($instance->start))
             ->orderBy('on')
             ->get();
-        $near = $this->near($rows, $instance->start);
+        $near = $this->near($rows, $instance->start, $weeks->atHand);
         $people = array_map(static fn(PlanCrew $crew): int => $crew->people, $instance->crewsById());
         $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id . ' ' . $one->on->toDateString());
 
@@ -288,7 +289,7 @@ final readonly class DrawWeeks
      * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> by vehicle
      *     and date
      */
-    private function near(Collection $rows, int $start): array
+    private function near(Collection $rows, int $start, AtHand $atHand): array
     {
         $until = Day::date($start + self::NEAR_DAYS);
         $vehicles = Vehicle::query()
@@ -304,7 +305,7 @@ final readonly class DrawWeeks
             }
         }
 
-        return ($this->briefVisits)($visits);
+        return ($this->briefVisits)($visits, $atHand);
     }
 
     /** @return array{from: string, due: string, late: string|null}|null */

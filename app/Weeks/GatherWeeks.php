@@ -80,6 +80,7 @@ final readonly class GatherWeeks
             new Instance($calendar->start, $days, $crews, $sky, $places, $of, $workspace->house()->plan),
             $vehicles->pluck('name', 'id')->all(),
             array_filter(array_map(static fn(array $one): ?Said => $one['says'], $minutes)),
+            $atHand,
         );
     }
 
