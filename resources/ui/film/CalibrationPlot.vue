@@ -1,23 +1,24 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { along, between } from './charts'
+
 // Said against was: right forecasts lie on the diagonal, within the band that so many layers allow.
-defineProps<{ points: { said: number; was: number; low: number; high: number }[]; label: string }>()
-const at = (share: number) => 30 + 220 * share
-const up = (share: number) => 250 - 220 * share
+const props = defineProps<{ points: { said: number; was: number; low: number; high: number }[]; label: string }>()
+const at = along([0, 1], [30, 250])
+const up = along([0, 1], [250, 30])
+const band = computed(() =>
+  between(
+    props.points,
+    (point) => at(point.said),
+    (point) => up(point.low),
+    (point) => up(point.high),
+  ),
+)
 </script>
 
 <template>
   <svg viewBox="0 0 270 286" width="270" height="286" role="img" :aria-label="label" class="calibration">
-    <path
-      :d="
-        points.map((point, i) => `${i ? 'L' : 'M'}${at(point.said)} ${up(point.high)}`).join('') +
-        [...points]
-          .reverse()
-          .map((point) => `L${at(point.said)} ${up(point.low)}`)
-          .join('') +
-        'Z'
-      "
-      class="band"
-    />
+    <path :d="band" class="band" />
     <path d="M30 250L250 30" class="right" />
     <path d="M30 30V250H250" class="frame" />
     <circle v-for="point in points" :key="point.said" :cx="at(point.said)" :cy="up(point.was)" r="4.5" />

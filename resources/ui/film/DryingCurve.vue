@@ -2,19 +2,23 @@
 import { computed, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { hourIn } from '@/lib/dates'
+import { along, through } from './charts'
 
 // A day by the hour: how long a rinse stays workable on this colour at this place; hatched where one should not wash.
 const props = defineProps<{ hours: Schemas['RoundHour'][]; width: number; zone: string; label: string }>()
 const HEIGHT = 92
 const CAP_S = 900
 const step = computed(() => (props.width - 34) / Math.max(1, props.hours.length))
-const y = (s: number | null) => HEIGHT - 20 - ((HEIGHT - 30) * Math.min(CAP_S, s ?? CAP_S)) / CAP_S
+const scale = along([0, CAP_S], [HEIGHT - 20, 10]).clamp(true)
+const y = (s: number | null) => scale(s ?? CAP_S)
 const why: Record<string, string> = { 'dries-too-fast': 'dries too fast', frost: 'frost', rain: 'rain' }
 const id = useId()
 const line = computed(() =>
-  props.hours
-    .map((hour, i) => `${i ? 'L' : 'M'}${(34 + (i + 0.5) * step.value).toFixed(1)} ${y(hour.working_s).toFixed(1)}`)
-    .join(''),
+  through(
+    props.hours,
+    (_, i) => 34 + (i + 0.5) * step.value,
+    (hour) => y(hour.working_s),
+  ),
 )
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { locale } from '@/lib/i18n'
 import { computed } from 'vue'
+import { along, through } from './charts'
+import { monthStarts } from './geometry'
 
 // Readings over time, as a pencil line with its dots. Small on purpose: the figure stands beside it.
 const props = defineProps<{
@@ -16,28 +17,24 @@ const pad = { left: 46, right: 12, top: 10, bottom: 22 }
 const times = computed(() => props.points.map((point) => Date.parse(point.at)))
 const from = computed(() => Math.min(...times.value))
 const to = computed(() => Math.max(...times.value, from.value + 1))
-const most = computed(() => {
-  const top = Math.max(...props.points.map((point) => point.value), 1)
-  const step = 10 ** Math.floor(Math.log10(top))
-  return Math.ceil(top / step) * step
-})
-const x = (at: number) =>
-  pad.left + ((props.width - pad.left - pad.right) * (at - from.value)) / (to.value - from.value)
-const y = (value: number) => props.height - pad.bottom - ((props.height - pad.top - pad.bottom) * value) / most.value
-const line = computed(() =>
-  props.points
-    .map((point, i) => `${i ? 'L' : 'M'}${x(times.value[i] ?? 0).toFixed(1)} ${y(point.value).toFixed(1)}`)
-    .join(''),
+const y = computed(() =>
+  along([0, Math.max(...props.points.map((point) => point.value), 1)], [props.height - pad.bottom, pad.top]).nice(1),
 )
-const months = computed(() => {
-  const list = []
-  const day = new Date(from.value)
-  day.setUTCDate(1)
-  for (day.setUTCMonth(day.getUTCMonth() + 1); day.getTime() < to.value; day.setUTCMonth(day.getUTCMonth() + 2)) {
-    list.push({ x: x(day.getTime()), name: day.toLocaleDateString(locale(), { month: 'short', timeZone: 'UTC' }) })
-  }
-  return list
-})
+const most = computed(() => y.value.domain()[1] ?? 1)
+const x = computed(() => along([from.value, to.value], [pad.left, props.width - pad.right]))
+const line = computed(() =>
+  through(
+    props.points,
+    (_, i) => x.value(times.value[i] ?? 0),
+    (point) => y.value(point.value),
+  ),
+)
+/** Every other month, so that the names have room. */
+const months = computed(() =>
+  monthStarts(new Date(from.value).toISOString(), new Date(to.value).toISOString())
+    .filter((_, i) => i % 2 === 0)
+    .map((month) => ({ x: x.value(month.at), name: month.name })),
+)
 </script>
 
 <template>

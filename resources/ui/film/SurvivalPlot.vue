@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { along, between, through } from './charts'
 
 // What share of the layers still held, by wear: steps as they were read with their band, the model's curve over them, the
 // label as a bracket below. A second product is drawn in dashes.
@@ -22,21 +23,19 @@ const most = computed(() => {
   ])
   return Math.max(1, ...ends) * 1.04
 })
-const x = (wear: number) => pad.left + ((props.width - pad.left - pad.right) * wear) / most.value
-const y = (holds: number) => pad.top + (height - pad.top - pad.bottom) * (1 - holds)
-const line = (points: Point[]) =>
-  points.map((point, i) => `${i ? 'L' : 'M'}${x(point.wear)} ${y(point.holds)}`).join('')
-const band = (points: Curve['points']) =>
-  points.map((point, i) => `${i ? 'L' : 'M'}${x(point.wear)} ${y(point.high)}`).join('') +
-  [...points]
-    .reverse()
-    .map((point) => `L${x(point.wear)} ${y(point.low)}`)
-    .join('') +
-  'Z'
-const ticks = computed(() => {
-  const step = most.value > 40 ? 10 : most.value > 16 ? 4 : most.value > 8 ? 2 : most.value > 3 ? 1 : 0.5
-  return Array.from({ length: Math.floor(most.value / step) + 1 }, (_, i) => i * step)
-})
+const x = computed(() => along([0, most.value], [pad.left, props.width - pad.right]))
+const y = along([0, 1], [height - pad.bottom, pad.top])
+const wear = (point: Point) => x.value(point.wear)
+const holds = (point: Point) => y(point.holds)
+const bandOf = (points: Curve['points']) =>
+  between(
+    points,
+    wear,
+    (point) => y(point.low),
+    (point) => y(point.high),
+    'steps',
+  )
+const ticks = computed(() => x.value.ticks(Math.max(2, Math.min(10, props.width / 60))))
 </script>
 
 <template>
@@ -60,10 +59,10 @@ const ticks = computed(() => {
     <text :x="width - pad.right" :y="height - 4" text-anchor="end" class="axis">{{ unit ?? 'wear-weeks' }}</text>
     <g v-for="(curve, i) in curves" :key="curve.name" :class="['curve', i ? 'second' : 'first']">
       <template v-if="!curve.fewer">
-        <path :d="band(curve.points)" class="band" />
-        <path :d="line(curve.points)" class="found" />
+        <path :d="bandOf(curve.points)" class="band" />
+        <path :d="through(curve.points, wear, holds, 'steps')" class="found" />
       </template>
-      <path :d="line(curve.model)" class="model" />
+      <path :d="through(curve.model, wear, holds)" class="model" />
       <g v-if="curve.label" class="label">
         <path :d="`M${x(curve.label[0])} ${y(0) + 28 + i * 12}v6H${x(curve.label[1])}v-6`" />
       </g>

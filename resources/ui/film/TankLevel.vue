@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { along, through } from './charts'
 
 // A tank's level along a round: the water's surface as it sinks, and the moment it runs dry.
 const props = defineProps<{
@@ -11,10 +12,14 @@ const props = defineProps<{
   label: string
 }>()
 const HEIGHT = 120
-const x = (min: number) => 40 + ((props.width - 52) * min) / Math.max(1, props.minutes)
-const y = (l: number) => HEIGHT - 20 - ((HEIGHT - 32) * l) / props.holds
+const x = computed(() => along([0, Math.max(1, props.minutes)], [40, props.width - 12]))
+const y = computed(() => along([0, props.holds], [HEIGHT - 20, 12]))
 const surface = computed(() =>
-  props.points.map((point, i) => `${i ? 'L' : 'M'}${x(point.min).toFixed(1)} ${y(point.l).toFixed(1)}`).join(''),
+  through(
+    props.points,
+    (point) => x.value(point.min),
+    (point) => y.value(point.l),
+  ),
 )
 const hours = computed(() => Array.from({ length: Math.floor(props.minutes / 60) + 1 }, (_, i) => i))
 </script>

@@ -34,7 +34,7 @@ describe('moving what is planned', () => {
       (at) => (at === 'a' ? 0 : 10),
       (left) => 100 - 100 * left,
     )
-    expect(drawn.middle).toBe('M0.0 50.0L10.0 80.0')
-    expect(drawn.spread).toBe('M0.0 40.0L10.0 70.0L10.0 100.0L0.0 60.0z')
+    expect(drawn.middle).toBe('M0,50L10,80')
+    expect(drawn.spread).toBe('M0,40L10,70L10,100L0,60Z')
   })
 })

@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client'
+import { between, through } from '@/film/charts'
 
 export type Planned = { washes: string[]; topper: string | null; productId: string }
 
@@ -32,10 +33,14 @@ export function withTopper(plan: Planned, day: string): Planned {
 
 /** The area between the short and the long life, and the line of the middling one. */
 export function outline(points: Schemas['AheadPoint'][], x: (at: string) => number, y: (left: number) => number) {
-  const along = (of: 'low' | 'mid' | 'high') =>
-    points.map((point) => `${x(point.at).toFixed(1)} ${y(point[of]).toFixed(1)}`)
+  const at = (point: Schemas['AheadPoint']) => x(point.at)
   return {
-    spread: points.length ? `M${along('high').join('L')}L${along('low').reverse().join('L')}z` : '',
-    middle: points.length ? `M${along('mid').join('L')}` : '',
+    spread: between(
+      points,
+      at,
+      (point) => y(point.low),
+      (point) => y(point.high),
+    ),
+    middle: through(points, at, (point) => y(point.mid)),
   }
 }

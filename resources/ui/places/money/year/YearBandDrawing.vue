@@ -1,35 +1,46 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { along, between, through } from '@/film/charts'
 import { monthStarts } from '@/film/geometry'
 
 // A year ahead as a ribbon: the band of what is left in eight of ten trials, its middle, and one trial of the middle with its washes and toppers.
 const props = defineProps<{ outcome: Schemas['YearOutcome']; today: string; width: number }>()
 const H = 96
 const floor = 74
-const x = (day: number) => (day / 365) * props.width
-const y = (left: number) => floor - left * 58
-const line = (of: 'low' | 'mid' | 'high') =>
-  props.outcome.band.map((point) => `${x(point.day).toFixed(1)} ${y(point[of]).toFixed(1)}`)
+const x = computed(() => along([0, 365], [0, props.width]))
+const y = along([0, 1], [floor, floor - 58])
 const band = computed(() =>
-  props.outcome.band.length ? `M${line('high').join('L')}L${line('low').reverse().join('L')}z` : '',
+  between(
+    props.outcome.band,
+    (point) => x.value(point.day),
+    (point) => y(point.low),
+    (point) => y(point.high),
+  ),
 )
-const middle = computed(() => (props.outcome.band.length ? `M${line('mid').join('L')}` : ''))
-const story = computed(() =>
-  props.outcome.typical
-    .map((step, i, all) => {
-      const next = all[i + 1]
-      return `${i === 0 ? 'M' : 'L'}${x(step.day).toFixed(1)} ${y(step.left).toFixed(1)}${next ? '' : `L${x(365).toFixed(1)} ${y(step.left).toFixed(1)}`}`
-    })
-    .join(''),
+const middle = computed(() =>
+  through(
+    props.outcome.band,
+    (point) => x.value(point.day),
+    (point) => y(point.mid),
+  ),
 )
-const washes = computed(() => props.outcome.typical.filter((step) => !step.topped).map((step) => x(step.day)))
-const toppers = computed(() => props.outcome.typical.filter((step) => step.topped).map((step) => x(step.day)))
+const story = computed(() => {
+  const steps = props.outcome.typical.map(({ day, left }) => ({ day, left }))
+  const last = steps.at(-1)
+  return through(
+    last ? [...steps, { day: 365, left: last.left }] : [],
+    (step) => x.value(step.day),
+    (step) => y(step.left),
+  )
+})
+const washes = computed(() => props.outcome.typical.filter((step) => !step.topped).map((step) => x.value(step.day)))
+const toppers = computed(() => props.outcome.typical.filter((step) => step.topped).map((step) => x.value(step.day)))
 const end = computed(() => new Date(Date.parse(props.today) + 365 * 86_400_000).toISOString())
 const months = computed(() =>
   monthStarts(props.today, end.value).map((month) => ({
     name: month.name,
-    x: ((month.at - Date.parse(props.today)) / (365 * 86_400_000)) * props.width,
+    x: x.value((month.at - Date.parse(props.today)) / 86_400_000),
   })),
 )
 </script>
