@@ -77,8 +77,6 @@ final readonly class DrawWeeks
             ->orderBy('on')
             ->get();
         $near = $this->near($rows, $instance->start, $weeks->atHand);
-        $people = array_map(static fn(PlanCrew $crew): int => $crew->people, $instance->crewsById());
-        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id . ' ' . $one->on->toDateString());
 
         return [
             'start' => Day::date($instance->start),
@@ -92,102 +90,20 @@ final readonly class DrawWeeks
                 ],
                 $instance->crews,
             ),
-            'weather' => array_map(
-                static fn(int $day): array => [
-                    'on' => Day::date($day),
-                    'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no',
-                    'topper' => $instance->sky($day)->topper ? 'ok' : 'no',
-                ],
-                array_keys($instance->sky),
-            ),
+            'weather' => self::weather($instance),
             'vehicles' => array_map(
                 static fn(PlanVehicle $vehicle): array => [
-                    'id' => $vehicle->id,
+                    ...self::vehicle($instance, $vehicle),
                     'name' => $weeks->names[$vehicle->id] ?? '',
                     'client' => $clients[$vehicle->id] ?? null,
                     'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null,
                     'site' => $sites[$vehicle->site] ?? null,
-                    'minutes' => array_intersect_key($vehicle->minutes, [
-                        'wash' => 1,
-                        'topper' => 1,
-                        'decon' => 1,
-                        'inspection' => 1,
-                        'base' => 1,
-                    ]),
-                    'min' => $vehicle->min,
-                    'target' => $vehicle->target,
-                    'max' => $vehicle->max,
-                    'last_on' => Day::date($vehicle->lastWash),
-                    'topper' => self::cycle($vehicle->topper),
-                    'decon' => self::cycle($vehicle->decon),
-                    'inspection' => self::cycle($vehicle->inspection),
-                    'base' => self::cycle($vehicle->base),
                     'says' => $weeks->unworkable[$vehicle->id] ?? null,
-                    'deadlines' => array_map(
-                        static fn(array $window): array => [
-                            'from' => Day::date($window[0]),
-                            'on' => Day::date($window[1]),
-                        ],
-                        $vehicle->deadlines,
-                    ),
-                    'closed' => array_values(
-                        array_map(
-                            Day::date(...),
-                            array_filter(
-                                array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed),
-                                static fn(int $day): bool => $day >= $instance->start && $day < $instance->end,
-                            ),
-                        ),
-                    ),
                 ],
                 $instance->vehicles,
             ),
-            'visits' => array_values(
-                $rows
-                    ->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))
-                    ->map(
-                        static fn(PlannedVisit $visit): array => [
-                            'id' => $visit->id,
-                            'vehicle_id' => $visit->vehicle_id,
-                            'crew_id' => $visit->crew_id,
-                            'on' => $visit->on->toDateString(),
-                            'kinds' => $visit->kinds,
-                            'scope' => $visit->scope,
-                            'locked' => $visit->locked,
-                            'minutes' =>
-                                $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ??
-                                $vehicles[$visit->vehicle_id]->minutesFor(
-                                    Kind::bits($visit->kinds),
-                                    $people[$visit->crew_id] ?? 1,
-                                ),
-                            'nine_in_ten' =>
-                                $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['nine_in_ten'] ?? null,
-                            'problem' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['problem'] ?? null,
-                            'proposed' => $asked[$visit->id . ' ' . $visit->on->toDateString()]->status ?? null,
-                        ],
-                    )
-                    ->all(),
-            ),
-            'wishes' => array_values(
-                $proposals
-                    ->where('status', 'asked')
-                    ->filter(
-                        static fn(Proposal $one): bool => $rows->contains(
-                            static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id &&
-                                $visit->on->toDateString() === $one->on->toDateString(),
-                        ),
-                    )
-                    ->map(
-                        static fn(Proposal $one): array => [
-                            'visit_id' => $one->visit_id,
-                            'vehicle' => $one->vehicle->name ?? '',
-                            'on' => $one->on->toDateString(),
-                            'wish_on' => $one->wish_on?->toDateString(),
-                            'wish' => $one->wish,
-                        ],
-                    )
-                    ->all(),
-            ),
+            'visits' => self::visits($rows, $instance, $vehicles, $near, $proposals),
+            'wishes' => self::wishes($proposals, $rows),
             'unmet' => $rows->isEmpty()
                 ? []
                 : array_map(
@@ -200,17 +116,150 @@ final readonly class DrawWeeks
                     Reasons::of($instance, $visits),
                 ),
             'cost' => round($cost->total, 1),
-            'plan' =>
-                $plan === null
-                    ? null
-                    : [
-                        'made_at' => $plan->made_at->toIso8601ZuluString(),
-                        'why' => $plan->why,
-                        'cost' => round($plan->cost, 1),
-                        'bound' => round($plan->bound, 1),
-                        'moves' => $this->moves($plan, $weeks->names),
-                    ],
+            'plan' => $plan === null ? null : $this->plan($plan, $weeks->names),
             'run' => $run === null ? null : $run->only(['id', 'status', 'progress', 'says']),
+        ];
+    }
+
+    /** @return list<array{on: string, wash: string, topper: string}> of the days whose weather is known */
+    private static function weather(Instance $instance): array
+    {
+        return array_map(
+            static fn(int $day): array => [
+                'on' => Day::date($day),
+                'wash' => $instance->sky($day)->wash ? ($instance->sky($day)->poor ? 'poor' : 'ok') : 'no',
+                'topper' => $instance->sky($day)->topper ? 'ok' : 'no',
+            ],
+            array_keys($instance->sky),
+        );
+    }
+
+    /** @return array<string, mixed> as it is planned */
+    private static function vehicle(Instance $instance, PlanVehicle $vehicle): array
+    {
+        return [
+            'id' => $vehicle->id,
+            'minutes' => array_intersect_key($vehicle->minutes, [
+                'wash' => 1,
+                'topper' => 1,
+                'decon' => 1,
+                'inspection' => 1,
+                'base' => 1,
+            ]),
+            'min' => $vehicle->min,
+            'target' => $vehicle->target,
+            'max' => $vehicle->max,
+            'last_on' => Day::date($vehicle->lastWash),
+            'topper' => self::cycle($vehicle->topper),
+            'decon' => self::cycle($vehicle->decon),
+            'inspection' => self::cycle($vehicle->inspection),
+            'base' => self::cycle($vehicle->base),
+            'deadlines' => array_map(
+                static fn(array $window): array => [
+                    'from' => Day::date($window[0]),
+                    'on' => Day::date($window[1]),
+                ],
+                $vehicle->deadlines,
+            ),
+            'closed' => array_values(
+                array_map(
+                    Day::date(...),
+                    array_filter(
+                        array_keys($vehicle->closed + $instance->siteOf($vehicle)->closed),
+                        static fn(int $day): bool => $day >= $instance->start && $day < $instance->end,
+                    ),
+                ),
+            ),
+        ];
+    }
+
+    /**
+     * @param Collection<int, PlannedVisit> $rows
+     * @param array<string, PlanVehicle> $vehicles
+     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> $near by
+     *     vehicle and date
+     * @param Collection<int, Proposal> $proposals
+     * @return list<array<string, mixed>>
+     */
+    private static function visits(
+        Collection $rows,
+        Instance $instance,
+        array $vehicles,
+        array $near,
+        Collection $proposals,
+    ): array {
+        $people = array_map(static fn(PlanCrew $crew): int => $crew->people, $instance->crewsById());
+        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id . ' ' . $one->on->toDateString());
+
+        return array_values(
+            $rows
+                ->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))
+                ->map(
+                    static fn(PlannedVisit $visit): array => [
+                        'id' => $visit->id,
+                        'vehicle_id' => $visit->vehicle_id,
+                        'crew_id' => $visit->crew_id,
+                        'on' => $visit->on->toDateString(),
+                        'kinds' => $visit->kinds,
+                        'scope' => $visit->scope,
+                        'locked' => $visit->locked,
+                        'minutes' =>
+                            $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ??
+                            $vehicles[$visit->vehicle_id]->minutesFor(
+                                Kind::bits($visit->kinds),
+                                $people[$visit->crew_id] ?? 1,
+                            ),
+                        'nine_in_ten' =>
+                            $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['nine_in_ten'] ?? null,
+                        'problem' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['problem'] ?? null,
+                        'proposed' => $asked[$visit->id . ' ' . $visit->on->toDateString()]->status ?? null,
+                    ],
+                )
+                ->all(),
+        );
+    }
+
+    /**
+     * @param Collection<int, Proposal> $proposals
+     * @param Collection<int, PlannedVisit> $rows
+     * @return list<array<string, mixed>> other days that clients have asked for, of visits as they stand
+     */
+    private static function wishes(Collection $proposals, Collection $rows): array
+    {
+        return array_values(
+            $proposals
+                ->where('status', 'asked')
+                ->filter(
+                    static fn(Proposal $one): bool => $rows->contains(
+                        static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id &&
+                            $visit->on->toDateString() === $one->on->toDateString(),
+                    ),
+                )
+                ->map(
+                    static fn(Proposal $one): array => [
+                        'visit_id' => $one->visit_id,
+                        'vehicle' => $one->vehicle->name ?? '',
+                        'on' => $one->on->toDateString(),
+                        'wish_on' => $one->wish_on?->toDateString(),
+                        'wish' => $one->wish,
+                    ],
+                )
+                ->all(),
+        );
+    }
+
+    /**
+     * @param array<string, string> $names
+     * @return array<string, mixed>
+     */
+    private function plan(Plan $plan, array $names): array
+    {
+        return [
+            'made_at' => $plan->made_at->toIso8601ZuluString(),
+            'why' => $plan->why,
+            'cost' => round($plan->cost, 1),
+            'bound' => round($plan->bound, 1),
+            'moves' => $this->moves($plan, $names),
         ];
     }
 
