@@ -145,8 +145,7 @@ final class Screenshots extends BrowserTestCase
         $this->visit('/round');
         $this->fill('Crew', 'two');
         $this->press('Take the round along');
-        $this->see('//button[normalize-space(.) = "Take the round along"][not(@disabled)]');
-        $this->press('Doctor’s estate');
+        $this->click($this->see('//section[@aria-label = "Sheets"]//a[contains(., "Doctor’s estate")]'));
         $this->seeText('To fill, in this order');
         $this->press('Begin the visit');
         $this->choose('Water on the dirty paint', 'Weak beads');

@@ -78,7 +78,7 @@ it('asks about a row what its description says', async () => {
   selects[0]?.vm.$emit('update:modelValue', 'treated')
   selects[1]?.vm.$emit('update:modelValue', 'no')
   await flushPromises()
-  expect([of.water, of.rinse]).toEqual(['treated', false])
+  expect([of.water, of.rinse, selects[1]?.props('modelValue')]).toEqual(['treated', false, 'no'])
   expect(labels()).toContain('Solids, treated')
   selects[1]?.vm.$emit('update:modelValue', '')
   expect(of.rinse).toBeNull()
