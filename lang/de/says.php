@@ -614,7 +614,7 @@ Falls das nicht mehr passt: {link}
         '{what} auf {zone, select, paint {Lack} wheels {Rädern} glass {Glas} trim {Kunststoff} tyres {Reifen} other {{zone}}}',
     'record.page-of' => '\'{\'PAGE_NUM\'}\' von \'{\'PAGE_COUNT\'}\'',
     'record.photo' =>
-        '{stage, select, arrival {bei der Ankunft} after_wash {nach der Wäsche} after_decon {nach der Dekontamination} after_topper {nach dem Topper} other {{stage}}}, {zone, select, paint {Lack} wheels {Räder} glass {Glas} trim {Kunststoff} tyres {Reifen} other {{zone}}}{note}',
+        '{stage, select, before {vorher} during {dabei} after {nachher} other {{stage}}}, {zone, select, paint {Lack} wheels {Räder} glass {Glas} trim {Kunststoff} tyres {Reifen} other {{zone}}}{note}',
     'record.product' => 'Mittel',
     'record.read-at' =>
         '{stage, select, arrival {bei der Ankunft} after_wash {nach der Wäsche} after_decon {nach der Dekontamination} after_topper {nach dem Topper} other {{stage}}}{where, select, whole {} top {, Dach und Haube} sides {, Seiten} low {, untere Flächen} wheels {, Räder} glass {, Glas} trim {, Kunststoff} tyres {, Reifen} other {}}',

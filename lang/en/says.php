@@ -884,7 +884,7 @@ If that no longer suits: {link}
         '{what} on {zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}',
     'record.page-of' => '\'{\'PAGE_NUM\'}\' of \'{\'PAGE_COUNT\'}\'',
     'record.photo' =>
-        '{stage, select, arrival {on arrival} after_wash {after the wash} after_decon {after decontamination} after_topper {after the topper} other {{stage}}}, {zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}{note}',
+        '{stage, select, before {before} during {during} after {after} other {{stage}}}, {zone, select, paint {paint} wheels {wheels} glass {glass} trim {trim} tyres {tyres} other {{zone}}}{note}',
     'record.product' => 'Product',
     'record.read-at' =>
         '{stage, select, arrival {on arrival} after_wash {after the wash} after_decon {after decontamination} after_topper {after the topper} other {{stage}}}{where, select, whole {} top {, roof and bonnet} sides {, sides} low {, low panels} wheels {, wheels} glass {, glass} trim {, trim} tyres {, tyres} other {}}',

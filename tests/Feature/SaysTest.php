@@ -196,6 +196,21 @@ final class SaysTest extends TestCase
         );
     }
 
+    public function testAPhotoSaysWhenItWasTakenAndOfWhat(): void
+    {
+        $says = static fn(Language $language): array => array_map(
+            static fn(string $stage): string => (new Teller($language))->say(
+                'record.photo',
+                stage: $stage,
+                zone: 'wheels',
+                note: '',
+            ),
+            ['before', 'during', 'after'],
+        );
+        self::assertSame(['before, wheels', 'during, wheels', 'after, wheels'], $says(Language::English));
+        self::assertSame(['vorher, Räder', 'dabei, Räder', 'nachher, Räder'], $says(Language::German));
+    }
+
     public function testWhatAnybodyPutInThatFormIsGivenBackAsItIs(): void
     {
         $teller = new Teller();
