@@ -40,11 +40,15 @@ export const ofTheBrowser = (wishes: readonly string[] = navigator.languages): L
 
 /** From now on in this language; its words come only when somebody reads it. */
 export async function speak(language: Language): Promise<void> {
-  if (language === 'de' && !i18n.global.availableLocales.includes('de')) {
-    const [own, toolkit] = await Promise.all([import('@/lang/de.json'), import('element-plus/es/locale/lang/de')])
-    i18n.global.setLocaleMessage('de', own.default as unknown as typeof en)
-    toolkitDe = toolkit.default
-  }
+  if (language === 'de' && !i18n.global.availableLocales.includes('de'))
+    try {
+      const [own, toolkit] = await Promise.all([import('@/lang/de.json'), import('element-plus/es/locale/lang/de')])
+      i18n.global.setLocaleMessage('de', own.default as unknown as typeof en)
+      toolkitDe = toolkit.default
+    } catch {
+      // No signal, and never read on this device: what can be read now is better than nothing.
+      return
+    }
   i18n.global.locale.value = language
   toolkitWords.value = language === 'de' && toolkitDe ? toolkitDe : toolkitEnGb
 }
