@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMediaQuery } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import { computed, nextTick, useTemplateRef } from 'vue'
 import { dayPattern, momentPattern } from '@/lib/calendar'
 import { isoOf } from '@/lib/dates'
 import { useFieldLabel, useInner } from './inner'
@@ -29,6 +29,12 @@ const paleOr = (day: Date) =>
   (props.min !== undefined && isoOf(day) < props.min) || (props.max !== undefined && isoOf(day) > props.max)
     ? 'pale'
     : ''
+// The panel is a dialog of its own in the page; the toolkit gives it no name.
+const opened = (open: boolean) =>
+  open &&
+  void nextTick(() => {
+    for (const panel of document.querySelectorAll('.day-panel')) panel.setAttribute('aria-label', label?.value ?? '')
+  })
 const pattern = computed(() => (props.time ? momentPattern() : dayPattern()))
 </script>
 
@@ -49,5 +55,7 @@ const pattern = computed(() => (props.time ? momentPattern() : dayPattern()))
     :value-on-clear="() => null"
     :aria-label="label"
     :validate-event="false"
+    popper-class="day-panel"
+    @visible-change="opened"
   />
 </template>
