@@ -13,7 +13,10 @@ export default defineConfig({
   test: {
     env: { TZ: 'Pacific/Auckland' },
     projects: [
-      { extends: true, test: { name: 'reckoning', include: ['resources/ui/**/*.test.ts'], exclude: ['**/*.vue.test.ts'] } },
+      {
+        extends: true,
+        test: { name: 'reckoning', include: ['resources/ui/**/*.test.ts'], exclude: ['**/*.vue.test.ts'] },
+      },
       {
         extends: true,
         test: {
