@@ -25,7 +25,7 @@ const strata = computed<Stratum[]>(() => {
     list.push({
       key: topper.id,
       name: named(topper),
-      note: `topper since ${topper.on}`,
+      note: `topper since ${shortDay(topper.on, 'UTC')}`,
       fill: 'var(--film)',
       height: 8 + 26 * left,
       film: true,
@@ -35,7 +35,7 @@ const strata = computed<Stratum[]>(() => {
     list.push({
       key: base.id,
       name: named(base),
-      note: `${families[base.family]?.name.toLowerCase()} since ${base.on}`,
+      note: `${families[base.family]?.name.toLowerCase()} since ${shortDay(base.on, 'UTC')}`,
       fill: 'var(--base)',
       height: 34,
     })

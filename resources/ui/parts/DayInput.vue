@@ -17,7 +17,14 @@ const props = defineProps<{
   /** It can't be empty. */
   required?: boolean
 }>()
-const value = defineModel<string | null>()
+const model = defineModel<string | null>()
+const value = computed({
+  get: () => model.value,
+  set: (next) => {
+    // Emptied by keys it stays as it was, where it can't be empty: a day without a date is nowhere.
+    if (next || !props.required) model.value = next ?? null
+  },
+})
 const label = useFieldLabel()
 const root = useTemplateRef<{ $el?: unknown }>('root')
 useInner(root, () => ({ 'aria-describedby': props.describedby }))
@@ -29,6 +36,7 @@ const paleOr = (day: Date) =>
   (props.min !== undefined && isoOf(day) < props.min) || (props.max !== undefined && isoOf(day) > props.max)
     ? 'pale'
     : ''
+// Whose clock "now" would be is not the panel's to know: the device may stand in another zone than the house.
 // The panel is a dialog of its own in the page; the toolkit gives it no name.
 const opened = (open: boolean) =>
   open &&
@@ -55,6 +63,7 @@ const pattern = computed(() => (props.time ? momentPattern() : dayPattern()))
     :value-on-clear="() => null"
     :aria-label="label"
     :validate-event="false"
+    :show-now="false"
     popper-class="day-panel"
     @visible-change="opened"
   />

@@ -124,6 +124,9 @@ final class MixTest extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->atFilm();
         $this->press('Round');
+        $this->click($this->field('Day'));
+        $this->see('//*[contains(@class, "day-panel")][@aria-hidden = "false"][@aria-label = "Day"]//td');
+        $this->assertAccessible('Round, its days open');
         $this->fill('Day', $this->demoDay());
         $this->see('//li[.//a[normalize-space(.) = "Hearse"]]');
         self::assertGreaterThan(

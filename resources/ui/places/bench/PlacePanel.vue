@@ -119,7 +119,7 @@ const source = computed(() =>
     </div>
     <div class="cols two">
       <Field label="At"
-        ><template #default="f"><DayInput v-bind="f" v-model="look.at" time /></template
+        ><template #default="f"><DayInput v-bind="f" v-model="look.at" time required /></template
       ></Field>
       <Field
         label="Panel"

@@ -79,7 +79,7 @@ function pick(role: string, zone: string, id: string | undefined) {
     <div class="cols three">
       <Field label="When" :error="fields.worked_at">
         <template #default="{ id, describedby }"
-          ><DayInput :id="id" v-model="draft.workedAt" :describedby="describedby" time
+          ><DayInput :id="id" v-model="draft.workedAt" :describedby="describedby" time required
         /></template>
       </Field>
       <Field label="Minutes on it" optional :error="fields.minutes">

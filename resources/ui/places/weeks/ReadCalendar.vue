@@ -20,7 +20,13 @@ const problem = ref<unknown>(null)
 async function take(file: File) {
   done.value = false
   found.value = null
-  ics.value = await file.text()
+  try {
+    ics.value = await file.text()
+  } catch (caught) {
+    // It was moved or changed since it was chosen.
+    problem.value = caught
+    return
+  }
   await ask(true)
 }
 async function ask(dry: boolean) {
