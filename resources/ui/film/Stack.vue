@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { shortDay } from '@/lib/dates'
 import { families, tones } from '@/lib/words'
 
 // A cut through the zone: what lies on what. Not to scale, and it says so.
