@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
-use DomainException;
+use Vicissa\Core\Says\Refusal;
 
 /** An archive that can't be taken in, said in a sentence. */
-final class BadArchive extends DomainException {}
+final class BadArchive extends Refusal {}

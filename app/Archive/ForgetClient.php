@@ -19,6 +19,7 @@ use App\Weeks\Proposal;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /**
  * A client asks to be forgotten. Names, addresses, plates, pictures, letters and remarks go. What was done to an
@@ -28,7 +29,7 @@ final readonly class ForgetClient
 {
     public function __construct(private ClockInterface $clock) {}
 
-    /** @return array{gone: list<string>, stays: list<string>} in sentences */
+    /** @return array{gone: list<Said>, stays: list<Said>} in sentences */
     public function __invoke(Client $client): array
     {
         $photos = [];
@@ -72,31 +73,15 @@ final readonly class ForgetClient
 
             return [
                 'gone' => [
-                    'Name, contact, e-mail, telephone and notes of the client.',
-                    sprintf('%d place%s with address and rules.', $sites->count(), $sites->count() === 1 ? '' : 's'),
-                    sprintf(
-                        'Names and plates of %d vehicle%s, %d photo%s, every remark in their turns.',
-                        $vehicles->count(),
-                        $vehicles->count() === 1 ? '' : 's',
-                        count($photos),
-                        count($photos) === 1 ? '' : 's',
-                    ),
-                    sprintf(
-                        '%d address%s under which records or calendars could be read, %d letter%s, what was planned and asked.',
-                        $links,
-                        $links === 1 ? '' : 'es',
-                        $letters,
-                        $letters === 1 ? '' : 's',
-                    ),
+                    Said::of('forgotten.client'),
+                    Said::of('forgotten.places', places: $sites->count()),
+                    Said::of('forgotten.vehicles', vehicles: $vehicles->count(), photos: count($photos)),
+                    Said::of('forgotten.addresses', addresses: $links, letters: $letters),
                 ],
                 'stays' => [
-                    sprintf(
-                        '%d turn%s of vehicles without a name: what was used, how long it took, how the water stood. Stock, costs and the lives of products rest on them.',
-                        $turns,
-                        $turns === 1 ? '' : 's',
-                    ),
-                    'That somebody was forgotten, when and by whom; not who.',
-                    'Backups made before today, until they are overwritten; see the operator’s pages.',
+                    Said::of('forgotten.turns', turns: $turns),
+                    Said::of('forgotten.trail'),
+                    Said::of('forgotten.backups'),
                 ],
             ];
         });

@@ -25,6 +25,7 @@ use Psr\Clock\ClockInterface;
 use Throwable;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 
 /**
  * Reads a table of clients, places, vehicles, turns or readings into the book. Rows are known by name, turns by vehicle
@@ -52,7 +53,7 @@ final class ImportBook
     /**
      * @param bool $commit  false only looks
      * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string,
-     *     string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
+     *     string|Said>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
      *
      * @throws UnreadableFile
      */
@@ -61,9 +62,7 @@ final class ImportBook
         $table = Tables::read($text, self::MOST[$kind]);
         $columns = BookFile::COLUMNS[$kind];
         if (array_intersect($table['head'], $columns) === []) {
-            throw new UnreadableFile(
-                'None of its columns means anything here. The first line names them: ' . implode(', ', $columns) . '.',
-            );
+            throw new UnreadableFile(Said::of('file.no-columns', columns: implode(', ', $columns)));
         }
         $unknown = array_values(array_diff(array_filter($table['head']), $columns));
         $this->known = [
@@ -82,7 +81,7 @@ final class ImportBook
                 }
                 $key = $this->key($kind, $cells);
                 if ($key !== '' && isset($seen[$key])) {
-                    $errors[BookFile::COLUMNS[$kind][0]] = sprintf('The same already stands in row %d.', $seen[$key]);
+                    $errors[BookFile::COLUMNS[$kind][0]] = Said::of('file.row-twice', row: $seen[$key]);
                 }
                 $seen[$key] ??= $row;
                 [$does, $changes, $more, $do] = $this->weigh($kind, $facts, $by);
@@ -141,7 +140,7 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null} what it does, what it
+     * @return array{string, list<string>, array<string, string|Said>, (callable(): void)|null} what it does, what it
      *     changes, errors, and the work
      */
     private function weigh(string $kind, array $facts, User $by): array
@@ -158,7 +157,7 @@ final class ImportBook
     /**
      * @param array<string, mixed> $facts
      * @param 'client'|'site' $what
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null}
+     * @return array{string, list<string>, array<string, string|Said>, (callable(): void)|null}
      */
     private function row(array $facts, string $what, Model $new): array
     {
@@ -188,7 +187,7 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null}
+     * @return array{string, list<string>, array<string, string|Said>, (callable(): void)|null}
      */
     private function vehicle(array $facts): array
     {
@@ -198,10 +197,7 @@ final class ImportBook
         $has = $this->known['vehicle']->get(mb_strtolower(is_string($facts['name'] ?? null) ? $facts['name'] : ''));
         $errors = [...$errors, ...$this->rules->errors('vehicle', $facts, $has === null)];
         if ($has === null && (!is_string($base) || ($base !== 'unknown' && Family::tryFrom($base) === null))) {
-            $errors['base'] =
-                'What lies on its paint: ' .
-                implode(', ', array_map(static fn(Family $family): string => $family->value, Family::cases())) .
-                ', or unknown.';
+            $errors['base'] = Said::of('file.base', families: implode(', ', array_column(Family::cases(), 'value')));
         }
         if (
             $since !== null &&
@@ -209,7 +205,7 @@ final class ImportBook
                 preg_match('/^\d{4}-\d\d-\d\d$/', $since) !== 1 ||
                 $since > $this->tenancy->workspace()->dateOf($this->clock->now()))
         ) {
-            $errors['base_since'] = 'A date that has been, as 2026-05-01.';
+            $errors['base_since'] = Said::of('file.date-past');
         }
         $like = $has instanceof Vehicle ? $has : new Vehicle();
         $gap = static fn(string $field): int => is_int($facts[$field] ?? null)
@@ -219,7 +215,7 @@ final class ImportBook
             $errors === [] &&
             ($gap('cadence_min') > $gap('cadence_target') || $gap('cadence_target') > $gap('cadence_max'))
         ) {
-            $errors['cadence_target'] = 'The usual gap between visits must lie between the shortest and the longest.';
+            $errors['cadence_target'] = Said::of('vehicle.cadence');
         }
         if ($errors !== []) {
             return ['wrong', [], $errors, null];
@@ -260,7 +256,7 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null}
+     * @return array{string, list<string>, array<string, string|Said>, (callable(): void)|null}
      */
     private function turn(array $facts, User $by): array
     {
@@ -288,7 +284,7 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{string, list<string>, array<string, string>, (callable(): void)|null}
+     * @return array{string, list<string>, array<string, string|Said>, (callable(): void)|null}
      */
     private function reading(array $facts, User $by): array
     {
@@ -321,7 +317,7 @@ final class ImportBook
                     ->where('worked_at', $at)
                     ->first();
         if ($turn === null && $errors === []) {
-            $errors['worked_at'] = 'There is no turn of that vehicle at that moment. Read in the turns first.';
+            $errors['worked_at'] = Said::of('file.no-turn');
         }
         if ($turn === null || $errors !== []) {
             return ['wrong', [], $errors, null];
@@ -394,7 +390,7 @@ final class ImportBook
 
     /**
      * @param array<string, mixed> $facts
-     * @return array{Vehicle|null, array<string, string>}
+     * @return array{Vehicle|null, array<string, Said>}
      */
     private function vehicleOf(array $facts): array
     {
@@ -403,10 +399,13 @@ final class ImportBook
 
         return $vehicle instanceof Vehicle
             ? [$vehicle, []]
-            : [null, ['vehicle' => $name === '' ? 'Which vehicle?' : "There is no vehicle “{$name}” in the book."]];
+            : [
+                null,
+                ['vehicle' => $name === '' ? Said::of('file.which-vehicle') : Said::of('file.no-vehicle', name: $name)],
+            ];
     }
 
-    /** @param array<string, string> $errors */
+    /** @param array<string, string|Said> $errors */
     private function moment(mixed $text, array &$errors): ?CarbonImmutable
     {
         try {
@@ -415,9 +414,9 @@ final class ImportBook
             $at = null;
         }
         if ($at === null) {
-            $errors['worked_at'] ??= 'When it was worked, as 2026-05-01T09:30:00Z.';
+            $errors['worked_at'] ??= Said::of('file.worked-at');
         } elseif ($at > CarbonImmutable::instance($this->clock->now())->addMinutes(5)) {
-            $errors['worked_at'] = 'That is still to come.';
+            $errors['worked_at'] = Said::of('file.to-come');
         }
 
         return $at;
@@ -426,7 +425,7 @@ final class ImportBook
     /**
      * "Ostrand Hood @ paint = 40 ml; Merrow Plain @ paint"
      *
-     * @param array<string, string> $errors
+     * @param array<string, string|Said> $errors
      * @return list<array{product_id: string, zone: string, quantity_ml?: float}>
      */
     private function products(string $text, array &$errors): array
@@ -437,15 +436,13 @@ final class ImportBook
             as $one
         ) {
             if (preg_match('/^(.+?)(?:\s*@\s*([a-z]+))?(?:\s*=\s*([\d.]+)\s*(?:ml)?)?$/i', $one, $m) !== 1) {
-                $errors[
-                    'products'
-                ] = "“{$one}” is not a product, its zone and its millilitres, as “Soap @ paint = 30 ml”.";
+                $errors['products'] = Said::of('file.products', text: $one);
 
                 continue;
             }
             $product = $this->known['product']->get(mb_strtolower(trim($m[1])));
             if (!($product instanceof Product)) {
-                $errors['products'] = "There is no “{$m[1]}” on the shelf.";
+                $errors['products'] = Said::of('file.no-product', name: $m[1]);
 
                 continue;
             }
@@ -464,7 +461,7 @@ final class ImportBook
      *
      * @param array<string, mixed> $facts
      * @param list<string> $which
-     * @return array{array<string, mixed>, array<string, string>} facts and errors
+     * @return array{array<string, mixed>, array<string, Said>} facts and errors
      */
     private function named(array $facts, array $which): array
     {
@@ -473,11 +470,7 @@ final class ImportBook
             if (isset($facts[$what]) && is_scalar($facts[$what])) {
                 $row = $this->known[$what]->get(mb_strtolower((string) $facts[$what]));
                 if ($row === null) {
-                    $errors[$what] = sprintf(
-                        'There is no %s “%s” in the book.',
-                        $what === 'site' ? 'place' : 'client',
-                        $facts[$what],
-                    );
+                    $errors[$what] = Said::of("file.no-{$what}", name: (string) $facts[$what]);
                 } else {
                     $facts["{$what}_id"] = $row->getKey();
                 }

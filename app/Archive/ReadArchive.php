@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use JsonException;
+use Vicissa\Core\Says\Said;
 use ZipArchive;
 
 /**
@@ -48,19 +49,19 @@ final readonly class ReadArchive
     {
         $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw new BadArchive('This file is no archive: it is not a ZIP file.');
+            throw new BadArchive(Said::of('archive.no-zip'));
         }
         $stat = $zip->statName('archive.json');
         if ($stat === false || $stat['size'] > self::MOST_BYTES) {
-            throw new BadArchive('There is no archive.json in this file, or it is too big.');
+            throw new BadArchive(Said::of('archive.no-json'));
         }
         try {
             $data = json_decode((string) $zip->getFromName('archive.json'), true, 512, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
-            throw new BadArchive("archive.json can’t be read ({$e->getMessage()}).");
+            throw new BadArchive(Said::of('archive.unread', why: $e->getMessage()));
         }
         if (!is_array($data)) {
-            throw new BadArchive('archive.json holds no archive.');
+            throw new BadArchive(Said::of('archive.holds-none'));
         }
         [$rows, $ids] = $this->data($data, $by);
         $photos = 0;
@@ -87,17 +88,13 @@ final readonly class ReadArchive
     public function data(array $data, User $by): array
     {
         if (($data['format'] ?? null) !== ArchivedTables::FORMAT) {
-            throw new BadArchive(
-                sprintf('This is no archive of this kind: its format should be “%s”.', ArchivedTables::FORMAT),
-            );
+            throw new BadArchive(Said::of('archive.format', format: ArchivedTables::FORMAT));
         }
         $tables = is_array($data['tables'] ?? null)
             ? $data['tables']
-            : throw new BadArchive('The archive has no tables.');
+            : throw new BadArchive(Said::of('archive.no-tables'));
         if (!self::isEmpty()) {
-            throw new BadArchive(
-                'This workspace isn’t empty. An archive is only taken into one without vehicles and clients; found a new business for it.',
-            );
+            throw new BadArchive(Said::of('archive.not-empty'));
         }
         $ids = $this->ids($tables);
 
@@ -122,9 +119,7 @@ final readonly class ReadArchive
                     if (is_array($row) && is_string($row['id'] ?? null) && is_string($row[$column] ?? null)) {
                         DB::update("update {$table} set {$column} = ? where id = ?", [
                             $ids[$row[$column]] ??
-                            throw new BadArchive(
-                                "A row of {$table} refers to something that isn’t in the archive ({$column}).",
-                            ),
+                            throw new BadArchive(Said::of('archive.dangling', table: $table, column: $column)),
                             $ids[$row['id']],
                         ]);
                     }
@@ -150,15 +145,15 @@ final readonly class ReadArchive
         foreach (ArchivedTables::ALL as $table) {
             $rows = $tables[$table] ?? [];
             if (!is_array($rows) || !array_is_list($rows)) {
-                throw new BadArchive("“{$table}” should be a list of rows.");
+                throw new BadArchive(Said::of('archive.rows', table: $table));
             }
             foreach ($rows as $i => $row) {
                 $id = is_array($row) ? $row[$table === 'forecasts_made' ? 'layer_id' : 'id'] ?? null : null;
                 if (!is_string($id) || !Str::isUuid($id)) {
-                    throw new BadArchive(sprintf('Row %d of %s has no id.', $i + 1, $table));
+                    throw new BadArchive(Said::of('archive.no-id', row: $i + 1, table: $table));
                 }
                 if ($table !== 'forecasts_made' && isset($old[$id])) {
-                    throw new BadArchive(sprintf('The id of row %d of %s is there twice.', $i + 1, $table));
+                    throw new BadArchive(Said::of('archive.id-twice', row: $i + 1, table: $table));
                 }
                 $old[$id] = true;
             }
@@ -196,7 +191,7 @@ final readonly class ReadArchive
             $id = is_array($person) ? $person['id'] ?? null : null;
             $name = is_array($person) ? $person['name'] ?? null : null;
             if (!is_string($id) || !Str::isUuid($id) || !is_string($name) || $name === '') {
-                throw new BadArchive('A person in the archive has no id or no name.');
+                throw new BadArchive(Said::of('archive.person'));
             }
             $map[$id] =
                 $name === $by->name
@@ -220,7 +215,7 @@ final readonly class ReadArchive
             isset($known['time_zone']) &&
             !in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)
         ) {
-            throw new BadArchive('The archive’s time zone is unknown here.');
+            throw new BadArchive(Said::of('archive.zone'));
         }
         $workspace->fill($known);
         $workspace->version++;
@@ -248,9 +243,7 @@ final readonly class ReadArchive
                 $column === 'id' || str_ends_with($column, '_id') => match (true) {
                     $value === null => null,
                     is_string($value) && isset($ids[$value]) => $ids[$value],
-                    default => throw new BadArchive(
-                        "A row of {$table} refers to something that isn’t in the archive ({$column}).",
-                    ),
+                    default => throw new BadArchive(Said::of('archive.dangling', table: $table, column: $column)),
                 },
                 default => $this->replaced($value, $ids),
             };
@@ -301,8 +294,11 @@ final readonly class ReadArchive
             );
         } catch (QueryException $e) {
             throw new BadArchive(
-                "Rows of {$table} break a rule of the book: " .
-                    Str::limit(Str::before($e->getPrevious()?->getMessage() ?? 'unknown', "\n"), 200),
+                Said::of(
+                    'archive.rule',
+                    table: $table,
+                    why: Str::limit(Str::before($e->getPrevious()?->getMessage() ?? 'unknown', "\n"), 200),
+                ),
                 previous: $e,
             );
         }

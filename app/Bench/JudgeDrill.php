@@ -51,7 +51,7 @@ final readonly class JudgeDrill
 
     public function __construct(private MatchTurn $matchTurn) {}
 
-    /** @return array{list<Bottle>, list<string>} soaps to choose from, and what the vehicle is, in sentences */
+    /** @return array{list<Bottle>, list<Said>} soaps to choose from, and what the vehicle is, in sentences */
     public function choices(Vehicle $vehicle, CaseDraw $case): array
     {
         [$situation] = $this->scene($vehicle, $case);
@@ -62,23 +62,29 @@ final readonly class JudgeDrill
             ),
         );
         $stack = $situation->vehicle->stack(Zone::Paint);
-        $says = array_values(
-            array_filter([
-                $stack->isBare()
-                    ? 'Nothing lies on its paint.'
-                    : sprintf(
-                        'On its paint: %s%s.',
-                        $stack->topper === null ? '' : "a topper ({$stack->topper->family->value}) over ",
-                        $stack->base->family->value ?? 'an unknown base',
-                    ),
-                sprintf(
-                    '%s paint, %s%s.',
-                    ucfirst($vehicle->hardness),
-                    $vehicle->tone,
-                    $vehicle->finish === [] ? '' : ', ' . implode(', ', $vehicle->finish),
+        $base =
+            $stack->base === null
+                ? Said::of('drill.unknown-base')
+                : Said::of('record.family', family: $stack->base->family->value);
+        $says = [
+            $stack->isBare()
+                ? Said::of('drill.bare')
+                : Said::of(
+                    'drill.on-paint',
+                    stack: $stack->topper === null
+                        ? $base
+                        : Said::of(
+                            'drill.topper-over',
+                            topper: Said::of('record.family', family: $stack->topper->family->value),
+                            base: $base,
+                        ),
                 ),
-            ]),
-        );
+            Said::of(
+                'drill.paint',
+                hardness: $vehicle->hardness,
+                facts: implode(', ', [$vehicle->tone, ...$vehicle->finish]),
+            ),
+        ];
 
         return [$soaps, $says];
     }

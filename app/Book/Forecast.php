@@ -51,6 +51,7 @@ class Forecast extends Model
     protected function casts(): array
     {
         return [
+            'why' => 'json',
             'from_at' => 'immutable_datetime',
             'due_at' => 'immutable_datetime',
             'late_at' => 'immutable_datetime',

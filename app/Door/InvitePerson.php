@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Door;
 
 use App\Problems\Problem;
+use App\Says\Teller;
 use App\Standins\Messenger;
 use App\Tenancy\Membership;
 use App\Tenancy\Tenancy;
@@ -12,6 +13,7 @@ use App\Tenancy\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Invites someone to the workspace, and takes the invitation up. */
 final readonly class InvitePerson
@@ -26,7 +28,7 @@ final readonly class InvitePerson
     {
         $email = mb_strtolower($email);
         if (Membership::query()->whereHas('user', static fn($query) => $query->where('email', $email))->exists()) {
-            throw Problem::field('email', 'That person already works here.');
+            throw Problem::field('email', Said::of('door.works-here'));
         }
         $token = Str::random(48);
         $workspace = $this->tenancy->workspace();
@@ -42,10 +44,12 @@ final readonly class InvitePerson
                 'expires_at' => $this->clock->now()->modify("+{$days} days"),
             ]);
             $link = url('/join?' . http_build_query(['token' => $token]));
+            // Nobody knows yet what they read in: whoever invites does.
+            $teller = Teller::here();
             $this->messenger->send(
                 $email,
-                sprintf('%s invites you to %s', $inviter->name, $workspace->name),
-                "You are invited to work in {$workspace->name} as {$role}.\n\nJoin within {$days} days:\n{$link}",
+                $teller->say('letter.invitation', inviter: $inviter->name, business: $workspace->name),
+                $teller->say('letter.join', business: $workspace->name, role: $role, days: $days, link: $link),
                 $workspace->id,
             );
 
@@ -59,14 +63,14 @@ final readonly class InvitePerson
     public function open(string $token): Invitation
     {
         $row = DB::selectOne('select invitation_workspace(?) as id', [hash('sha256', $token)]);
-        $workspaceId = $row->id ?? throw Problem::field('token', 'This invitation is not known. Ask for a new one.');
+        $workspaceId = $row->id ?? throw Problem::field('token', Said::of('door.invitation-unknown'));
         $this->tenancy->enter($workspaceId);
         $invitation = Invitation::query()->where('token_hash', hash('sha256', $token))->firstOrFail();
         if ($invitation->accepted_at !== null) {
-            throw Problem::field('token', 'This invitation has been used. Sign in instead.');
+            throw Problem::field('token', Said::of('door.invitation-used'));
         }
         if ($invitation->expires_at < $this->clock->now()) {
-            throw Problem::field('token', 'This invitation has run out. Ask for a new one.');
+            throw Problem::field('token', Said::of('door.invitation-over'));
         }
 
         return $invitation;
@@ -80,7 +84,7 @@ final readonly class InvitePerson
         return DB::transaction(function () use ($invitation, $person, $known): User {
             $locked = Invitation::query()->whereKey($invitation->id)->lockForUpdate()->firstOrFail();
             if ($locked->accepted_at !== null) {
-                throw Problem::field('token', 'This invitation has been used. Sign in instead.');
+                throw Problem::field('token', Said::of('door.invitation-used'));
             }
             $user = $known ?? User::query()->create([...$person, 'email' => $invitation->email]);
             Membership::query()->firstOrCreate(

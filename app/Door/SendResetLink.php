@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Door;
 
+use App\Says\Teller;
 use App\Standins\Messenger;
 use App\Tenancy\User;
 use Illuminate\Support\Facades\Password;
@@ -23,10 +24,11 @@ final readonly class SendResetLink
             #[SensitiveParameter] string $token,
         ): void {
             $link = url('/reset-password?' . http_build_query(['token' => $token, 'email' => $user->email]));
+            $teller = Teller::here()->in($user->language);
             $this->messenger->send(
                 $user->email,
-                'Choose a new password',
-                "Someone asked for a new password for this address.\n\nIf it was you, open this within the hour:\n{$link}\n\nIf it was not, nothing has changed and there is nothing to do.",
+                $teller->say('letter.new-password'),
+                $teller->say('letter.choose-password', link: $link),
             );
         });
     }

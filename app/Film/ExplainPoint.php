@@ -14,6 +14,7 @@ use DateTimeInterface;
 use DateTimeZone;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /**
  * Why a ribbon is as thick as it is on some day: where the wear came from until then, and how likely the layer still
@@ -69,42 +70,42 @@ final readonly class ExplainPoint
     }
 
     /** @param array<string, mixed> $account */
-    private function says(array $account, float $worn, float $life, bool $failed, bool $ahead, float $risk): string
+    private function says(array $account, float $worn, float $life, bool $failed, bool $ahead, float $risk): Said
     {
-        $share = static fn(float $wear): string => round((100.0 * $wear) / $life) . ' %';
-        $parts = [
-            'standing' => 'the weather',
-            'driving' => 'driving',
-            'salt' => 'salt on the road',
-            'washing' => sprintf('%d wash%s', $account['washes'], $account['washes'] === 1 ? '' : 'es'),
-        ];
         $took = [];
-        foreach ($parts as $what => $said) {
+        foreach (
+            [
+                'standing' => 'point.weather',
+                'driving' => 'point.driving',
+                'salt' => 'point.salt',
+                'washing' => 'point.washing',
+            ]
+            as $what => $code
+        ) {
             $wear = is_numeric($account[$what]) ? (float) $account[$what] : 0.0;
             if ($wear >= 0.005 * $life) {
-                $took[$said . ' ' . $share($wear)] = $wear;
+                $took[] = [
+                    $wear,
+                    Said::of(
+                        $code,
+                        percent: round((100.0 * $wear) / $life),
+                        washes: is_int($account['washes']) ? $account['washes'] : 0,
+                    ),
+                ];
             }
         }
-        arsort($took);
-        $because = implode(', ', array_keys($took));
-        $left = max(0, (int) round(100.0 * (1.0 - $worn / $life)));
+        usort($took, static fn(array $a, array $b): int => $b[0] <=> $a[0]);
+        $because = $took === [] ? Said::of('point.hardly') : Said::list(array_column($took, 1));
+        $left = max(0.0, round(100.0 * (1.0 - $worn / $life)));
 
         return match (true) {
-            $failed => sprintf(
-                'A reading on the clean surface had failed by this day. Until then: %s.',
-                $because === '' ? 'hardly any wear' : $because,
-            ),
-            $ahead => sprintf(
-                'Expected: %d %% left of its likely life, and %d in 100 such layers spent by then. So far: %s.',
-                $left,
-                round(100.0 * $risk),
-                $because === '' ? 'hardly any wear' : $because,
-            ),
-            default => sprintf(
-                '%d %% left of its likely life. In %d days: %s.',
-                $left,
-                $account['days'],
-                $because === '' ? 'hardly any wear' : $because,
+            $failed => Said::of('point.failed', because: $because),
+            $ahead => Said::of('point.ahead', left: $left, spent: round(100.0 * $risk), because: $because),
+            default => Said::of(
+                'point.was',
+                left: $left,
+                days: is_int($account['days']) ? $account['days'] : 0,
+                because: $because,
             ),
         };
     }

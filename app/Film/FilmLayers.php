@@ -9,6 +9,7 @@ use stdClass;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Record\LayerSpan;
+use Vicissa\Core\Says\Said;
 
 /** The layers the film draws, with their forecasts, in one query; moments as seconds since 1970. */
 final class FilmLayers
@@ -82,7 +83,7 @@ final class FilmLayers
                         (float) $row->p10,
                         (float) $row->p50,
                         (float) $row->p90,
-                        $row->why,
+                        Said::kept(json_decode($row->why, true, 16, JSON_THROW_ON_ERROR)),
                         $row->f_p10_at,
                         $row->f_p50_at,
                         $row->f_p90_at,

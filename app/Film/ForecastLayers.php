@@ -16,6 +16,7 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Protection\Life\InspectionWindow;
 use Vicissa\Core\Protection\Life\RenewalWindow;
+use Vicissa\Core\Says\Said;
 
 /** Reckons when each layer on some vehicles is next due, and writes it down. Queries don't grow with the vehicles. */
 final readonly class ForecastLayers
@@ -179,54 +180,28 @@ final readonly class ForecastLayers
             ),
             'evidence_own' => $outlook->own,
             'evidence_others' => $outlook->others,
-            'why' => $this->why($layer, $outlook, $schools, $at),
+            'why' => json_encode($this->why($layer, $outlook, $schools, $at), JSON_THROW_ON_ERROR),
             'computed_at' => $now,
         ];
     }
 
-    private function why(Layer $layer, Outlook $outlook, Schools $schools, int $now): string
+    private function why(Layer $layer, Outlook $outlook, Schools $schools, int $now): Said
     {
         [$own, $others, $label] = [$outlook->own, $outlook->others, $outlook->label];
-        $known = match (true) {
-            $own + $others === 0 => sprintf(
-                'No earlier layer of it has been followed to its end yet, so this rests on the label (%s–%s weeks, believed with some caution).',
-                $this->plain($label[0]),
-                $this->plain($label[1]),
-            ),
-            $own === 0 => sprintf(
-                'Rests on the label and on %d layer%s of it on other vehicles.',
-                $others,
-                $others === 1 ? '' : 's',
-            ),
-            $others === 0 => sprintf(
-                'Rests on the label and on %d earlier layer%s of it on this vehicle.',
-                $own,
-                $own === 1 ? '' : 's',
-            ),
-            default => sprintf(
-                'Rests on %d earlier layer%s on this vehicle, %d on others, and the label.',
-                $own,
-                $own === 1 ? '' : 's',
-                $others,
-            ),
-        };
-        $failed = $layer->failed === null ? '' : ' A reading on the clean surface has already failed.';
-        $failed =
-            $layer->suspect_at === null
-                ? $failed
-                : ' The last clean reading failed, and it may only be clogged: decontaminate, and read again.';
 
-        return sprintf(
-            '%s%s A week here wears it like %s reference weeks. Due when %d in 100 such layers would have failed.',
-            $known,
-            $failed,
-            $this->plain(round($outlook->perWeek($now), 2)),
-            round(100.0 * $schools->risk()),
+        return Said::after(
+            match (true) {
+                $own + $others === 0 => Said::of('layer.rests.label', low: $label[0], high: $label[1]),
+                $own === 0 => Said::of('layer.rests.others', others: $others),
+                $others === 0 => Said::of('layer.rests.own', own: $own),
+                default => Said::of('layer.rests.both', own: $own, others: $others),
+            },
+            match (true) {
+                $layer->suspect_at !== null => Said::of('layer.suspect'),
+                $layer->failed !== null => Said::of('layer.failed'),
+                default => null,
+            },
+            Said::of('layer.due', weeks: round($outlook->perWeek($now), 2), risk: round(100.0 * $schools->risk())),
         );
-    }
-
-    private function plain(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.');
     }
 }

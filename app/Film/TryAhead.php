@@ -17,6 +17,7 @@ use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WearPath;
+use Vicissa\Core\Says\Said;
 
 /**
  * What some washes and toppers on days to come would do to the paint's layer, beside what its rhythm does by itself.
@@ -277,32 +278,32 @@ final class TryAhead
      * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $tried
      * @param list<int> $washes
      * @param list<int> $toppers
-     * @return list<string>
+     * @return list<Said>
      */
     private function says(array $stands, array $tried, array $washes, array $toppers): array
     {
         $says = [];
         if ($tried['spent_before'] !== null) {
-            $says[] = sprintf(
-                'By then %d in 100 such layers would be spent; you accept %d.',
-                round(100.0 * $tried['spent_before']),
-                round(100.0 * $this->schools->risk()),
+            $says[] = Said::of(
+                'ahead.spent',
+                spent: round(100.0 * $tried['spent_before']),
+                accepted: round(100.0 * $this->schools->risk()),
             );
         }
         if (array_diff($toppers, $washes) !== []) {
-            $says[] = 'The topper needs a wash on its day; none is there. It is reckoned without.';
+            $says[] = Said::of('ahead.no-wash');
         }
         $says[] = match (true) {
-            $tried['below_days'] === $stands['below_days'] => sprintf(
-                'On %d of the next %d days the risk is more than you accept, as without the change.',
-                $tried['below_days'],
-                self::AHEAD_DAYS,
+            $tried['below_days'] === $stands['below_days'] => Said::of(
+                'ahead.days-as-before',
+                days: $tried['below_days'],
+                of: self::AHEAD_DAYS,
             ),
-            default => sprintf(
-                'On %d of the next %d days the risk is more than you accept, instead of on %d.',
-                $tried['below_days'],
-                self::AHEAD_DAYS,
-                $stands['below_days'],
+            default => Said::of(
+                'ahead.days',
+                days: $tried['below_days'],
+                of: self::AHEAD_DAYS,
+                before: $stands['below_days'],
             ),
         };
         $last = array_slice($this->log->turns($this->vehicle->id), -1)[0]->at ?? null;
@@ -314,18 +315,10 @@ final class TryAhead
             }
         }
         if ($gaps !== [] && max($gaps) > $this->vehicle->cadence_max) {
-            $says[] = sprintf(
-                'A gap of %d days; its rhythm allows %d at most.',
-                max($gaps),
-                $this->vehicle->cadence_max,
-            );
+            $says[] = Said::of('ahead.gap', gap: max($gaps), most: $this->vehicle->cadence_max);
         }
         if ($gaps !== [] && min($gaps) < $this->vehicle->cadence_min) {
-            $says[] = sprintf(
-                'Two washes %d days apart; its rhythm asks for at least %d between.',
-                min($gaps),
-                $this->vehicle->cadence_min,
-            );
+            $says[] = Said::of('ahead.close', gap: min($gaps), least: $this->vehicle->cadence_min);
         }
 
         return $says;

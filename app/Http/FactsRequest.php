@@ -22,14 +22,4 @@ abstract class FactsRequest extends FormRequest
     {
         return Rule::exists($table, 'id')->where('workspace_id', app(Tenancy::class)->workspace()->id);
     }
-
-    /** @return array<string, string> */
-    public function messages(): array
-    {
-        return [
-            'uuid' => 'That is not an id of this workspace.',
-            'exists' => 'There is no such thing in this workspace.',
-            'date_format' => 'That is not a date that exists.',
-        ];
-    }
 }

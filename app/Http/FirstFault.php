@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Says\Teller;
 use Illuminate\Validation\Validator;
 
 /** One fault a field: what is no date is not compared with a date, nor looked up as an id. */
@@ -32,7 +33,7 @@ final class FirstFault extends Validator
                 $this->after(
                     static fn(Validator $validator) => $validator
                         ->errors()
-                        ->add($field, 'There is no such field; nothing was saved.'),
+                        ->add($field, Teller::here()->say('problem.no-field')),
                 );
             }
         }

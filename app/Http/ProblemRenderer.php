@@ -16,6 +16,7 @@ use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** Every error of the API as RFC 9457 `application/problem+json`: what happened, what was kept, what to do. */
 final class ProblemRenderer
@@ -27,45 +28,34 @@ final class ProblemRenderer
         }
 
         return match (true) {
-            $e instanceof Problem => $this->json(
-                $e->status,
-                $e->kind,
-                $e->title,
-                $e->getMessage(),
-                $e->errors,
-                $e->more,
-            ),
+            $e instanceof Problem => $this->json($e->status, $e->kind, $e->title, $e->detail, $e->errors, $e->more),
             $e instanceof ValidationException => $this->invalid($e),
-            $e instanceof InvalidInput => $this->json(
-                422,
-                'invalid',
-                'Something needs another look',
-                $says = app(Teller::class)->tell($e->says),
-                [['pointer' => Problem::pointer($e->field), 'detail' => $says]],
-            ),
+            $e instanceof InvalidInput => $this->json(422, 'invalid', Said::of('problem.invalid'), $e->says, [
+                ['pointer' => Problem::pointer($e->field), 'detail' => $e->says],
+            ]),
             $e instanceof AuthenticationException => $this->json(
                 401,
                 'signed-out',
-                'Please sign in',
-                'You are not signed in, or have been away too long. What you typed is still on this page.',
+                Said::of('problem.sign-in'),
+                Said::of('problem.signed-out'),
             ),
             $e instanceof AuthorizationException => $this->json(
                 403,
                 'refused',
-                'Not yours to do',
-                'Only the owner of the workspace can do that.',
+                Said::of('problem.refused'),
+                Said::of('problem.owner-only'),
             ),
             $e instanceof ModelNotFoundException => $this->json(
                 404,
                 'not-found',
-                'Not here',
-                'There is no such thing in this workspace.',
+                Said::of('problem.missing'),
+                Said::of('problem.no-such-thing'),
             ),
             $e instanceof TokenMismatchException => $this->json(
                 419,
                 'stale-page',
-                'This page is too old',
-                'Reload the page and try again; nothing was saved.',
+                Said::of('problem.stale-page'),
+                Said::of('problem.reload'),
             ),
             // The framework wraps these two before they get here.
             $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof ModelNotFoundException,
@@ -75,10 +65,8 @@ final class ProblemRenderer
             default => $this->json(
                 500,
                 'broken',
-                'That did not work',
-                config('app.debug')
-                    ? $e->getMessage()
-                    : 'Something broke on our side. Nothing was half-saved; try again in a moment.',
+                Said::of('problem.failed'),
+                config('app.debug') ? Said::written($e->getMessage()) : Said::of('problem.broken'),
             ),
         };
     }
@@ -88,15 +76,15 @@ final class ProblemRenderer
         $errors = [];
         foreach ($e->errors() as $field => $messages) {
             foreach ($messages as $message) {
-                $errors[] = ['pointer' => Problem::pointer($field), 'detail' => $message];
+                $errors[] = ['pointer' => Problem::pointer($field), 'detail' => Said::written($message)];
             }
         }
 
         return $this->json(
             422,
             'invalid',
-            'Something needs another look',
-            $errors[0]['detail'] ?? 'Some of that can’t be saved.',
+            Said::of('problem.invalid'),
+            $errors[0]['detail'] ?? Said::of('problem.unsaved'),
             $errors,
         );
     }
@@ -105,23 +93,20 @@ final class ProblemRenderer
     {
         $status = $e->getStatusCode();
         [$kind, $title, $detail] = match ($status) {
-            404 => ['not-found', 'Not here', 'There is no such address.'],
-            405 => ['not-allowed', 'Not that way', 'This address does not take that kind of request.'],
-            413 => ['too-large', 'Too large', 'That is more than can be sent at once.'],
-            419 => ['stale-page', 'This page is too old', 'Reload the page and try again; nothing was saved.'],
+            404 => ['not-found', Said::of('problem.missing'), Said::of('problem.no-address')],
+            405 => ['not-allowed', Said::of('problem.not-that-way'), Said::of('problem.method')],
+            413 => ['too-large', Said::of('problem.too-large'), Said::of('problem.too-much')],
+            419 => ['stale-page', Said::of('problem.stale-page'), Said::of('problem.reload')],
             429 => [
                 'slow-down',
-                'Too many tries',
-                sprintf(
-                    'That was too often in a short time. Wait %d seconds, then try again.',
-                    (int) ($e->getHeaders()['Retry-After'] ?? 60),
-                ),
+                Said::of('problem.too-often'),
+                Said::of('problem.wait', seconds: (int) ($e->getHeaders()['Retry-After'] ?? 60)),
             ],
-            503 => ['closed', 'Back soon', 'Vicissa is being looked after. Try again in a few minutes.'],
+            503 => ['closed', Said::of('problem.back-soon'), Said::of('problem.looked-after')],
             default => [
                 'refused',
-                'That did not work',
-                $e->getMessage() !== '' ? $e->getMessage() : 'The request was refused.',
+                Said::of('problem.failed'),
+                $e->getMessage() !== '' ? Said::written($e->getMessage()) : Said::of('problem.request-refused'),
             ],
         };
 
@@ -129,24 +114,26 @@ final class ProblemRenderer
     }
 
     /**
-     * @param list<array{pointer: string, detail: string}> $errors
+     * @param list<array{pointer: string, detail: Said}> $errors
      * @param array<string, mixed> $more
      */
     private function json(
         int $status,
         string $kind,
-        string $title,
-        string $detail,
+        Said $title,
+        Said $detail,
         array $errors = [],
         array $more = [],
     ): JsonResponse {
+        $teller = app(Teller::class);
+
         return new JsonResponse(
             [
                 'type' => '/problems/' . $kind,
-                'title' => $title,
+                'title' => $teller->tell($title),
                 'status' => $status,
-                'detail' => $detail,
-                ...$errors === [] ? [] : ['errors' => $errors],
+                'detail' => $teller->tell($detail),
+                ...$errors === [] ? [] : ['errors' => $teller->everywhere($errors)],
                 ...$more,
             ],
             $status,

@@ -28,6 +28,7 @@ use Vicissa\Core\Money\YearRhythm;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
+use Vicissa\Core\Says\Said;
 
 /**
  * A year's programme for some vehicles: visits, toppers, hours, materials, what is asked and what stays, with
@@ -37,12 +38,6 @@ final readonly class QuoteYear
 {
     /** Weeks a topper is taken to last where none has been on yet. */
     private const TOPPER_WEEKS = 8.0;
-
-    /** What the client reads of it as well. */
-    private const ASSUMES = [
-        'Visits come as often as the rhythm wishes, closer while roads are salted where the rhythm says so; a topper goes on when its forecast, or the programme, asks for it.',
-        'Materials are the mean of what the vehicle’s turns of the last year took; minutes are those of the visit laid out for an ordinary day, at the pace that has been learnt.',
-    ];
 
     public function __construct(
         private Tenancy $tenancy,
@@ -140,7 +135,7 @@ final readonly class QuoteYear
             $says = [
                 ...$says,
                 ...array_map(
-                    static fn(string $one): string => sprintf('Line %d: %s', count($lines), $one),
+                    static fn(Said $one): Said => Said::of('quote.line', line: count($lines), says: $one),
                     $costs['says'],
                 ),
             ];
@@ -160,7 +155,7 @@ final readonly class QuoteYear
             'price_minor' => $sum['price_minor'],
             'margin_minor' => $sum['price_minor'] - $cost['total'],
             'currency' => $rates->currency,
-            'assumes' => self::ASSUMES,
+            'assumes' => [Said::of('quote.visits'), Said::of('quote.materials')],
             'inside' => [...$this->inside($lines), ...$says],
         ];
 
@@ -184,7 +179,7 @@ final readonly class QuoteYear
      * minutes as everywhere, of the visit laid out.
      *
      * @param float|null $iron  what a decontamination's product has cost; null where none was used
-     * @return array{each: array<string, TurnCost>, minutes: array<string, float>, says: list<string>}
+     * @return array{each: array<string, TurnCost>, minutes: array<string, float>, says: list<Said>}
      */
     private function costs(Vehicle $vehicle, PlanVehicle $plan, CostBook $book, ?float $iron, AtHand $atHand): array
     {
@@ -238,12 +233,8 @@ final readonly class QuoteYear
             'minutes' => array_map(floatval(...), $minutes),
             'says' => array_values(
                 array_filter([
-                    $use === []
-                        ? 'nothing has been recorded of it in a year, so its materials are those of the visit as it would be laid out; towels, water and the way are not in the cost.'
-                        : null,
-                    $unpriced === []
-                        ? null
-                        : sprintf('no price is known of %s: not in the cost, and not free.', implode(', ', $unpriced)),
+                    $use === [] ? Said::of('quote.unrecorded') : null,
+                    $unpriced === [] ? null : Said::of('quote.unpriced', names: implode(', ', $unpriced)),
                 ]),
             ),
         ];
@@ -289,12 +280,16 @@ final readonly class QuoteYear
      * What we reckon with, and the client needn't read.
      *
      * @param list<array<string, mixed>> $lines
-     * @return list<string>
+     * @return list<Said>
      */
     private function inside(array $lines): array
     {
         $rates = $this->tenancy->workspace()->rates();
-        $money = static fn(float $minor): string => trim($rates->currency . ' ' . number_format($minor / 100.0, 2));
+        $money = static fn(float $minor): Said => Said::of(
+            'money.sum',
+            currency: $rates->currency,
+            major: $minor / 100.0,
+        );
         $unlisted = array_filter(
             $lines,
             static fn(array $line): bool => is_array($line['lines']) &&
@@ -303,18 +298,9 @@ final readonly class QuoteYear
 
         return array_values(
             array_filter([
-                sprintf(
-                    'An hour of a person costs %s, a minute of the van %s; products, towels and water cost what they cost today.',
-                    $money($rates->labourMinorH),
-                    $money($rates->travelMinorMin),
-                ),
-                'Who shares a trip shares its cost, as it was in the last year.',
-                $unlisted === []
-                    ? null
-                    : sprintf(
-                        'What is not in the price list is asked for at cost and %s %%.',
-                        number_format($rates->marginPercent),
-                    ),
+                Said::of('quote.rates', hour: $money($rates->labourMinorH), minute: $money($rates->travelMinorMin)),
+                Said::of('quote.trip'),
+                $unlisted === [] ? null : Said::of('quote.unlisted', percent: $rates->marginPercent),
             ]),
         );
     }

@@ -35,6 +35,7 @@ use Vicissa\Core\Matching\Water;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Money\TurnCost;
 use Vicissa\Core\Planning\Kind;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Totals;
 use Vicissa\Core\Visit\Visit;
 
@@ -171,16 +172,12 @@ final class TryYear
                 array_values($regimes),
             ),
             'assumes' => [
-                ...$unpriced === []
-                    ? []
-                    : [sprintf('No price is known of %s: not in the money, and not free.', implode(', ', $unpriced))],
-                'Life of toppers: as found for this product on this vehicle, and what is not known of it; each layer draws anew.',
-                'A visit in eight is put off by weather for up to five days, twice as many while roads are salted; a week’s weather makes it half to one and a half times as dirty.',
-                'Beyond the method’s limit the dirt is taken off with pre-wash and many towels; it counts as refused.',
-                'Contact risk is relative: it compares ways of keeping this vehicle, nothing else.',
-                $single === null
-                    ? 'Sums over the book: spreads are added as if the vehicles’ luck were independent.'
-                    : 'Materials and litres as in its turns of the last year, where they were written down.',
+                ...$unpriced === [] ? [] : [Said::of('year.unpriced', names: implode(', ', $unpriced))],
+                Said::of('year.lives'),
+                Said::of('year.weather'),
+                Said::of('year.refused'),
+                Said::of('year.risk'),
+                $single === null ? Said::of('year.sums') : Said::of('year.materials'),
             ],
         ];
     }

@@ -5,55 +5,51 @@ declare(strict_types=1);
 namespace App\Problems;
 
 use RuntimeException;
+use Vicissa\Core\Says\Said;
 
 /** Something the caller can understand and act on; rendered as RFC 9457 `application/problem+json`. */
 final class Problem extends RuntimeException
 {
     /**
-     * @param list<array{pointer: string, detail: string}> $errors
+     * @param list<array{pointer: string, detail: Said}> $errors
      * @param array<string, mixed> $more  further members of the problem document
      */
     private function __construct(
         public readonly int $status,
         public readonly string $kind,
-        public readonly string $title,
-        string $detail,
+        public readonly Said $title,
+        public readonly Said $detail,
         public readonly array $errors = [],
         public readonly array $more = [],
     ) {
-        parent::__construct($detail);
+        parent::__construct($detail->code);
     }
 
-    public static function field(string $field, string $detail): self
+    public static function field(string $field, Said $detail): self
     {
-        return new self(422, 'invalid', 'Something needs another look', $detail, [
+        return new self(422, 'invalid', Said::of('problem.invalid'), $detail, [
             ['pointer' => self::pointer($field), 'detail' => $detail],
         ]);
     }
 
-    public static function refused(string $detail): self
+    public static function refused(Said $detail): self
     {
-        return new self(403, 'refused', 'Not yours to do', $detail);
+        return new self(403, 'refused', Said::of('problem.refused'), $detail);
     }
 
-    public static function missing(string $detail): self
+    public static function missing(Said $detail): self
     {
-        return new self(404, 'missing', 'Not here', $detail);
+        return new self(404, 'missing', Said::of('problem.missing'), $detail);
     }
 
-    public static function conflict(string $detail): self
+    public static function conflict(Said $detail): self
     {
-        return new self(409, 'conflict', 'That clashes with something', $detail);
+        return new self(409, 'conflict', Said::of('problem.conflict'), $detail);
     }
 
     public static function unversioned(): self
     {
-        return new self(
-            428,
-            'version-needed',
-            'Which version was that?',
-            'Send If-Match with the ETag you last read, so that nobody’s work is overwritten.',
-        );
+        return new self(428, 'version-needed', Said::of('problem.which-version'), Said::of('problem.send-if-match'));
     }
 
     /** @param array<string, mixed> $current */
@@ -62,8 +58,8 @@ final class Problem extends RuntimeException
         return new self(
             412,
             'outdated',
-            'Someone else was faster',
-            'This was changed by someone else while you were editing. Your text is still here; compare it with what is saved now, then save again.',
+            Said::of('problem.outdated'),
+            Said::of('problem.changed-meanwhile'),
             [],
             ['current' => $current],
         );
@@ -71,12 +67,7 @@ final class Problem extends RuntimeException
 
     public static function repeatedDifferently(): self
     {
-        return new self(
-            409,
-            'key-reused',
-            'That key was used for something else',
-            'This Idempotency-Key has already been used for a different request. Use a new key for a new request.',
-        );
+        return new self(409, 'key-reused', Said::of('problem.key-reused'), Said::of('problem.key-used'));
     }
 
     /** "products.0.zone" as the JSON pointer "/products/0/zone". */

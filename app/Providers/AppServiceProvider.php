@@ -146,15 +146,17 @@ final class AppServiceProvider extends ServiceProvider
         }
         Event::listen(static fn(ProductChanged $changed) => RebuildForProduct::after($changed));
         Gate::policy(Workspace::class, WorkspacePolicy::class);
-        ValidatorFactory::resolver(
-            static fn(
-                Translator $translator,
-                array $data,
-                array $rules,
-                array $messages,
-                array $attributes,
-            ): FirstFault => new FirstFault($translator, $data, $rules, $messages, $attributes),
-        );
+        ValidatorFactory::resolver(static function (
+            Translator $translator,
+            array $data,
+            array $rules,
+            array $messages,
+            array $attributes,
+        ): FirstFault {
+            $translator->setLocale(Teller::here()->language->value);
+
+            return new FirstFault($translator, $data, $rules, $messages, $attributes);
+        });
         RateLimiter::for(
             'api',
             static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))->by(

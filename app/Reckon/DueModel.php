@@ -7,6 +7,7 @@ namespace App\Reckon;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Says\Said;
 
 /** `due`: the life of a product and of the layer now on, in wear-weeks. */
 final readonly class DueModel implements Model
@@ -20,7 +21,7 @@ final readonly class DueModel implements Model
     {
         $label = $input->items('label_weeks');
         if (count($label) !== 2 || !is_numeric($label[0]) || !is_numeric($label[1])) {
-            throw $input->wrong('label_weeks', 'must be the shortest and the longest life in weeks');
+            throw $input->wrong('label_weeks', Said::of('input.label-weeks'));
         }
         $model = new LifeModel((float) $label[0], (float) $label[1]);
         $curves = [];
@@ -53,15 +54,12 @@ final readonly class DueModel implements Model
                 (is_int($pair[0]) || is_float($pair[0])) &&
                 ($pair[1] === null || is_int($pair[1]) || is_float($pair[1]));
             if (!$ok) {
-                throw $input->wrong(
-                    $field,
-                    'must hold pairs of wear-weeks: [held, failed], or [held, null] for a layer that did not fail',
-                );
+                throw $input->wrong($field, Said::of('input.pairs'));
             }
             try {
                 return FailureInterval::of((float) $pair[0], $pair[1] === null ? null : (float) $pair[1]);
             } catch (InvalidInput $e) {
-                throw InvalidInput::at($input->at($field), $e->getMessage());
+                throw InvalidInput::at($input->at($field), $e->says);
             }
         }, $input->items($field));
     }

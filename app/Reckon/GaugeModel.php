@@ -7,6 +7,7 @@ namespace App\Reckon;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Gauge\GaugeReading;
 use Vicissa\Core\Protection\Gauge\MarkedDrop;
+use Vicissa\Core\Says\Said;
 
 /** `gauge`: drops marked on a side-on photo, as one reading with its uncertainty. */
 final readonly class GaugeModel implements Model
@@ -49,9 +50,7 @@ final readonly class GaugeModel implements Model
                 $marking,
             );
         } catch (InvalidInput $e) {
-            throw in_array($e->field, ['right', 'top'], true)
-                ? InvalidInput::at($drop->at($e->field), $e->getMessage())
-                : $e;
+            throw in_array($e->field, ['right', 'top'], true) ? InvalidInput::at($drop->at($e->field), $e->says) : $e;
         }
     }
 
@@ -61,7 +60,7 @@ final readonly class GaugeModel implements Model
         $point = $drop->items($field);
         foreach ([0, 1] as $i) {
             if (!isset($point[$i]) || (!is_int($point[$i]) && !is_float($point[$i]))) {
-                throw $drop->wrong($field, 'must be two numbers, across and down');
+                throw $drop->wrong($field, Said::of('input.point'));
             }
         }
 

@@ -6,6 +6,7 @@ namespace App\Reckon;
 
 use BackedEnum;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** Typed reading of a JSON object. Every error names the field by its path. */
 final readonly class Input
@@ -20,7 +21,7 @@ final readonly class Input
 
     public function number(string $field): float
     {
-        return $this->numberOrNull($field) ?? throw $this->wrong($field, 'is missing; a number is needed');
+        return $this->numberOrNull($field) ?? throw $this->wrong($field, Said::of('input.number-missing'));
     }
 
     public function numberOrNull(string $field): ?float
@@ -30,7 +31,7 @@ final readonly class Input
         return match (true) {
             $value === null => null,
             is_int($value), is_float($value) => (float) $value,
-            default => throw $this->wrong($field, 'must be a number'),
+            default => throw $this->wrong($field, Said::of('input.number')),
         };
     }
 
@@ -40,7 +41,7 @@ final readonly class Input
 
         return floor($value) === $value && abs($value) < 1e9
             ? (int) $value
-            : throw $this->wrong($field, 'must be a whole number');
+            : throw $this->wrong($field, Said::of('input.whole'));
     }
 
     public function text(string $field): string
@@ -49,8 +50,8 @@ final readonly class Input
 
         return match (true) {
             is_string($value) => $value,
-            $value === null => throw $this->wrong($field, 'is missing; a text is needed'),
-            default => throw $this->wrong($field, 'must be a text'),
+            $value === null => throw $this->wrong($field, Said::of('input.text-missing')),
+            default => throw $this->wrong($field, Said::of('input.text')),
         };
     }
 
@@ -60,10 +61,7 @@ final readonly class Input
 
         return is_bool($value)
             ? $value
-            : throw $this->wrong(
-                $field,
-                $value === null ? 'is missing; true or false is needed' : 'must be true or false',
-            );
+            : throw $this->wrong($field, $value === null ? Said::of('input.flag-missing') : Said::of('input.flag'));
     }
 
     /**
@@ -75,7 +73,7 @@ final readonly class Input
     public function choice(string $field, string $enum): BackedEnum
     {
         return $this->choiceOrNull($field, $enum) ??
-            throw $this->wrong($field, 'is missing; one of ' . $this->spelled($enum) . ' is needed');
+            throw $this->wrong($field, Said::of('input.one-of-missing', these: $this->spelled($enum)));
     }
 
     /**
@@ -92,7 +90,7 @@ final readonly class Input
         }
 
         return (is_string($value) ? $enum::tryFrom($value) : null) ??
-            throw $this->wrong($field, 'must be one of ' . $this->spelled($enum));
+            throw $this->wrong($field, Said::of('input.one-of', these: $this->spelled($enum)));
     }
 
     /**
@@ -105,7 +103,7 @@ final readonly class Input
     {
         return array_map(
             fn(mixed $value): BackedEnum => (is_string($value) ? $enum::tryFrom($value) : null) ??
-                throw $this->wrong($field, 'may hold only ' . $this->spelled($enum)),
+                throw $this->wrong($field, Said::of('input.only', these: $this->spelled($enum))),
             $this->items($field),
         );
     }
@@ -114,7 +112,7 @@ final readonly class Input
     {
         $value = $this->data[$field] ?? null;
         if (!is_array($value) || ($value !== [] && array_is_list($value))) {
-            throw $this->wrong($field, $value === null ? 'is missing; an object is needed' : 'must be an object');
+            throw $this->wrong($field, $value === null ? Said::of('input.object-missing') : Said::of('input.object'));
         }
 
         return new self($value, $this->at($field) . '.');
@@ -133,7 +131,7 @@ final readonly class Input
 
         return is_array($value) && array_is_list($value)
             ? $value
-            : throw $this->wrong($field, $value === null ? 'is missing; a list is needed' : 'must be a list');
+            : throw $this->wrong($field, $value === null ? Said::of('input.list-missing') : Said::of('input.list'));
     }
 
     /** @return list<self> */
@@ -142,7 +140,7 @@ final readonly class Input
         $objects = [];
         foreach ($this->items($field) as $i => $item) {
             if (!is_array($item) || ($item !== [] && array_is_list($item))) {
-                throw $this->wrong("{$field}.{$i}", 'must be an object');
+                throw $this->wrong("{$field}.{$i}", Said::of('input.object'));
             }
             $objects[] = new self($item, $this->at("{$field}.{$i}."));
         }
@@ -172,9 +170,9 @@ final readonly class Input
         return $this->path . $field;
     }
 
-    public function wrong(string $field, string $what): InvalidInput
+    public function wrong(string $field, Said $what): InvalidInput
     {
-        return InvalidInput::at($this->at($field), sprintf('%s %s.', $this->at($field), $what));
+        return InvalidInput::at($this->at($field), Said::of('input.says', field: $this->at($field), what: $what));
     }
 
     /** @param class-string<BackedEnum> $enum */

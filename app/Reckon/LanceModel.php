@@ -7,6 +7,7 @@ namespace App\Reckon;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Mix\Lance;
 use Vicissa\Core\Mix\LanceRange;
+use Vicissa\Core\Says\Said;
 
 /** `lance`: strength at the panel. */
 final readonly class LanceModel implements Model
@@ -29,7 +30,7 @@ final readonly class LanceModel implements Model
         $fill = $input->numberOrNull('fill_ml') ?? $lance->bottleMl;
         InvalidInput::unlessBetween('fill_ml', $fill, 0.1, 100000, 'ml');
         if ($input->has('target_share') === $input->has('bottle_share')) {
-            throw $input->wrong('target_share', 'or bottle_share is needed, one of them');
+            throw $input->wrong('target_share', Said::of('input.share'));
         }
         $mix = $input->has('target_share')
             ? $lance->forPanel($input->number('target_share'))

@@ -32,6 +32,7 @@ use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Designed;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Stage;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\WhatIf;
@@ -122,15 +123,12 @@ final readonly class MatchModel implements Model
         $zones = $seen->objectOrEmpty('readings');
         foreach ($zones->keys() as $zone) {
             if (Zone::tryFrom((string) $zone) === null) {
-                throw $zones->wrong((string) $zone, 'is no zone: paint, wheels, glass, trim, tyres');
+                throw $zones->wrong((string) $zone, Said::of('input.zone'));
             }
             $stages = $zones->object((string) $zone);
             foreach ($stages->keys() as $stage) {
                 if (Stage::tryFrom((string) $stage) === null) {
-                    throw $stages->wrong(
-                        (string) $stage,
-                        'is no stage: arrival, after_wash, after_decon, after_topper',
-                    );
+                    throw $stages->wrong((string) $stage, Said::of('input.stage'));
                 }
                 $readings[(string) $zone][(string) $stage] = $stages->choice((string) $stage, Behaviour::class);
             }
@@ -166,7 +164,7 @@ final readonly class MatchModel implements Model
             $vehicle->choiceOrNull('tone', Tone::class) ?? Tone::Mid,
             match ($hardness) {
                 'soft', 'medium', 'hard' => $hardness,
-                default => throw $vehicle->wrong('hardness', 'must be soft, medium or hard'),
+                default => throw $vehicle->wrong('hardness', Said::of('input.hardness')),
             },
             $vehicle->has('finish') ? $vehicle->choices('finish', Finish::class) : [],
             $vehicle->choiceOrNull('wheel_finish', WheelFinish::class) ?? WheelFinish::Painted,

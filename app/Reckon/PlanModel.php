@@ -17,6 +17,7 @@ use Vicissa\Core\Planning\PlanSite;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Planning\Sky;
 use Vicissa\Core\Planning\Unmet;
+use Vicissa\Core\Says\Said;
 
 /** `plan`: the weeks (domain §14.14). */
 final readonly class PlanModel implements Model
@@ -52,11 +53,9 @@ final readonly class PlanModel implements Model
             return new PlacedVisit(
                 isset($vehicles[$vehicle])
                     ? $vehicle
-                    : throw $visit->wrong('vehicle', sprintf('names none of the vehicles: “%s”', $vehicle)),
+                    : throw $visit->wrong('vehicle', Said::of('input.vehicle', id: $vehicle)),
                 self::day($visit, 'date'),
-                isset($crews[$crew])
-                    ? $crew
-                    : throw $visit->wrong('crew', sprintf('names none of the crews: “%s”', $crew)),
+                isset($crews[$crew]) ? $crew : throw $visit->wrong('crew', Said::of('input.crew', id: $crew)),
                 array_sum(
                     array_map(
                         static fn(Kind $kind): int => $kind->bit(),
@@ -382,10 +381,10 @@ final readonly class PlanModel implements Model
         $wash = $of->textOrNull('wash') ?? 'ok';
         $topper = $of->textOrNull('topper') ?? 'ok';
         if (!in_array($wash, ['ok', 'poor', 'no'], true)) {
-            throw $of->wrong('wash', 'must be ok, poor or no');
+            throw $of->wrong('wash', Said::of('input.weather-wash'));
         }
         if (!in_array($topper, ['ok', 'no'], true)) {
-            throw $of->wrong('topper', 'must be ok or no');
+            throw $of->wrong('topper', Said::of('input.weather-topper'));
         }
 
         return new Sky($wash !== 'no', $wash === 'poor', $topper !== 'no');

@@ -32,9 +32,9 @@ final readonly class RatioModel implements Model
         try {
             $dilution = $reader->read($input->text('text'));
         } catch (AmbiguousDilution $e) {
-            return ['error' => 'ambiguous', 'message' => $e->getMessage()];
+            return ['error' => 'ambiguous', 'message' => $e->says];
         } catch (InvalidDilution $e) {
-            return ['error' => 'invalid', 'field' => 'text', 'message' => $e->getMessage()];
+            return ['error' => 'invalid', 'field' => 'text', 'message' => $e->says];
         }
 
         return [

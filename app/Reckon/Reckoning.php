@@ -6,6 +6,7 @@ namespace App\Reckon;
 
 use App\Says\Teller;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Units\Measures;
 
 /** The models by name. */
@@ -49,7 +50,7 @@ final readonly class Reckoning
     public function one(string $model, mixed $item): array
     {
         if (!is_array($item) || ($item !== [] && array_is_list($item))) {
-            throw InvalidInput::at('', 'Each item must be a JSON object.');
+            throw InvalidInput::at('', Said::of('input.item'));
         }
 
         $input = new Input($item);

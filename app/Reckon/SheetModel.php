@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reckon;
 
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Sheet\Schedule\Dwell;
 use Vicissa\Core\Sheet\Schedule\Infeasible;
 use Vicissa\Core\Sheet\Schedule\Schedule;
@@ -33,7 +34,7 @@ final readonly class SheetModel implements Model
         $after = $step->has('after') ? $step->items('after') : [];
         foreach ($after as $i => $id) {
             if (!is_string($id)) {
-                throw $step->wrong("after.{$i}", 'must be the id of a step');
+                throw $step->wrong("after.{$i}", Said::of('input.step'));
             }
         }
         $dwell = $step->has('dwell') ? $step->object('dwell') : null;

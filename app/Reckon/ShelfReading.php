@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Reckon;
 
 use App\Says\Teller;
-use DomainException;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Label;
 use Vicissa\Core\Matching\Leaves;
@@ -16,6 +15,7 @@ use Vicissa\Core\Matching\Turn\Bottle;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Mix\DilutionReader;
 use Vicissa\Core\Mix\InMeans;
+use Vicissa\Core\Says\Refusal;
 
 /** Products as they stand in JSON: the fields of a product file (docs/formats.md). */
 final readonly class ShelfReading
@@ -103,10 +103,8 @@ final readonly class ShelfReading
             return (new DilutionReader(capMl: 10.0, pumpMl: 2.0, inMeans: InMeans::Total))->read(
                 $labels->text($way),
             )->share;
-        } catch (InvalidInput $e) {
-            throw $e;
-        } catch (DomainException $e) {
-            throw InvalidInput::at($labels->at($way), $e->getMessage());
+        } catch (Refusal $e) {
+            throw InvalidInput::at($labels->at($way), $e->says);
         }
     }
 }

@@ -12,6 +12,7 @@ use Vicissa\Core\Protection\Wash;
 use Vicissa\Core\Protection\WashTrait;
 use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Protection\WearPath;
+use Vicissa\Core\Says\Said;
 
 /**
  * `wear`: wear-weeks per week by habits, and with `days` and `washes` ([{day, traits?, drying_aid?}]) the wear that a
@@ -47,7 +48,7 @@ final readonly class WearModel implements Model
         foreach ($input->has('washes') ? $input->items('washes') : [] as $i => $item) {
             $wash = is_array($item)
                 ? new Input($item, "washes.{$i}.")
-                : throw $input->wrong("washes.{$i}", 'must be an object');
+                : throw $input->wrong("washes.{$i}", Said::of('input.object'));
             $washes[] = new Wash(
                 $wash->number('day'),
                 $wash->has('traits') ? $wash->choices('traits', WashTrait::class) : [],

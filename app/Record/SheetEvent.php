@@ -56,6 +56,7 @@ class SheetEvent extends Model
     {
         return [
             'facts' => 'array',
+            'conflict' => 'json',
             'at' => 'immutable_datetime',
             'received_at' => 'immutable_datetime',
             'seq' => 'integer',

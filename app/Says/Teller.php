@@ -37,6 +37,20 @@ final class Teller
         public readonly Measures $measures = Measures::Metric,
     ) {}
 
+    /** Of whoever asks: in their language and their workspace's units. */
+    public static function here(): self
+    {
+        return app(self::class);
+    }
+
+    /** The same to somebody who reads in another language; null for whoever asks. */
+    public function in(?string $language): self
+    {
+        $other = Language::tryFrom($language ?? '');
+
+        return $other === null ? $this : new self($other, $this->measures);
+    }
+
     public function tell(Said|string $said): string
     {
         return is_string($said) ? $said : $this->render($said->code, $said->with);
@@ -146,6 +160,7 @@ final class Teller
         return match ($code) {
             'written' => $with['text'],
             'day' => $this->day($with['on']),
+            'field' => $this->field($with['name']),
             'after', 'list' => implode($code === 'list' ? ', ' : ' ', (array) $with['each']),
             'sentence' => $this->large($with['of']) . '.',
             'upper' => $this->large($with['of']),
@@ -206,6 +221,12 @@ final class Teller
                 default => throw new LogicException("No such quantity: {$of}"),
             },
         );
+    }
+
+    /** What the catalogue calls a field, or its name in the JSON form, spelled for people. */
+    private function field(string $name): string
+    {
+        return self::catalogue($this->language)["field.{$name}"] ?? $this->large(str_replace('_', ' ', $name));
     }
 
     private function large(string $text): string

@@ -18,6 +18,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Totals;
 
 /**
@@ -95,7 +96,7 @@ final readonly class FinishSheet
             'at' => $this->clock->now(),
             'written_by' => $writer->id,
             'received_at' => $this->clock->now(),
-            'conflict' => 'The turn had been closed already; this version is kept beside it.',
+            'conflict' => Said::of('sheet.closed-already'),
         ]);
     }
 

@@ -10,6 +10,7 @@ use App\Tenancy\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /**
  * Takes in what a device wrote down, in its order, each thing once; what contradicts another device is kept beside it
@@ -87,10 +88,10 @@ final readonly class NoteSheetEvents
     }
 
     /** @param array{device: string, kind: string, step?: string|null, at: string, ...} $event */
-    private function conflict(Sheet $sheet, array $event): ?string
+    private function conflict(Sheet $sheet, array $event): ?Said
     {
         if ($sheet->status === 'finished') {
-            return 'It came in after the turn had been closed.';
+            return Said::of('sheet.after-closing');
         }
         if (!in_array($event['kind'], ['end', 'skip'], true)) {
             return null;
@@ -104,11 +105,11 @@ final readonly class NoteSheetEvents
             ->first();
 
         return $other instanceof SheetEvent
-            ? sprintf(
-                '%s had %s this step already, at %s.',
-                $other->writer->name ?? 'Someone',
-                $other->kind === 'end' ? 'ended' : 'left out',
-                $other->at->setTimezone($sheet->workspace->time_zone ?? 'UTC')->format('H:i'),
+            ? Said::of(
+                'sheet.step-twice',
+                name: $other->writer === null ? Said::of('sheet.someone') : $other->writer->name,
+                kind: $other->kind,
+                time: $other->at->setTimezone($sheet->workspace->time_zone ?? 'UTC')->format('H:i'),
             )
             : null;
     }

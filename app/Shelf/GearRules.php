@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use Vicissa\Core\Says\Said;
+
 /** Which figures a piece of gear has, by kind, with their limits. */
 final class GearRules
 {
@@ -42,7 +44,7 @@ final class GearRules
 
     /**
      * @param array<array-key, mixed> $facts
-     * @return array<string, string> sentences by field, "facts.l_min"
+     * @return array<string, Said> what to say, by field, "facts.l_min"
      */
     public static function errors(string $kind, array $facts): array
     {
@@ -50,15 +52,15 @@ final class GearRules
         foreach (self::FACTS[$kind] ?? [] as $field => [$low, $high]) {
             $value = $facts[$field] ?? null;
             if (!is_int($value) && !is_float($value)) {
-                $errors["facts.{$field}"] = 'A number is needed here.';
+                $errors["facts.{$field}"] = Said::of('fault.number');
             } elseif ($value < $low || $value > $high) {
-                $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
+                $errors["facts.{$field}"] = Said::of('fault.between', low: $low, high: $high);
             }
         }
         foreach (self::OPTIONAL[$kind] ?? [] as $field => [$low, $high]) {
             $value = $facts[$field] ?? null;
             if ($value !== null && ((!is_int($value) && !is_float($value)) || $value < $low || $value > $high)) {
-                $errors["facts.{$field}"] = sprintf('This has to lie between %s and %s.', $low, $high);
+                $errors["facts.{$field}"] = Said::of('fault.between', low: $low, high: $high);
             }
         }
         if (
@@ -66,10 +68,10 @@ final class GearRules
             isset($facts['colour']) &&
             (!is_string($facts['colour']) || mb_strlen($facts['colour']) > 24)
         ) {
-            $errors['facts.colour'] = 'A colour has a short name.';
+            $errors['facts.colour'] = Said::of('gear.colour');
         }
         if ($kind === 'towel' && isset($facts['use']) && !in_array($facts['use'], self::USES, true)) {
-            $errors['facts.use'] = 'Towels are for ' . implode(', ', self::USES) . '.';
+            $errors['facts.use'] = Said::of('gear.towels-for', these: implode(', ', self::USES));
         }
         foreach (
             array_diff(
@@ -80,10 +82,10 @@ final class GearRules
             )
             as $field
         ) {
-            $errors["facts.{$field}"] = 'There is no such figure for this kind of gear.';
+            $errors["facts.{$field}"] = Said::of('gear.no-figure');
         }
         if ($kind === 'tank' && $errors === [] && $facts['on_below_l'] > $facts['l']) {
-            $errors['facts.on_below_l'] = 'The float switch can’t stand above the rim.';
+            $errors['facts.on_below_l'] = Said::of('gear.float');
         }
 
         return $errors;

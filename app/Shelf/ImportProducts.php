@@ -7,6 +7,7 @@ namespace App\Shelf;
 use App\Tables\UnreadableFile;
 use Illuminate\Contracts\Validation\Factory;
 use Illuminate\Support\Facades\DB;
+use Vicissa\Core\Says\Said;
 
 /**
  * Reads a file of products onto the shelf. Rows are matched by name: new ones are put there, known ones changed where
@@ -21,7 +22,7 @@ final readonly class ImportProducts
     /**
      * @param bool $commit  false only looks
      * @return array{rows: list<array{row: int, name: string, does: string, changes: list<string>, errors: array<string,
-     *     string>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
+     *     string|Said>, unknown: list<string>}>, done: bool, new: int, changed: int, same: int, wrong: int}
      *
      * @throws UnreadableFile
      */
@@ -42,7 +43,7 @@ final readonly class ImportProducts
                 $product = $known[mb_strtolower($name)] ?? null;
                 $errors = $this->errors($facts, $product);
                 if ($name !== '' && isset($seen[mb_strtolower($name)])) {
-                    $errors['name'] = sprintf('The same name already stands in row %d.', $seen[mb_strtolower($name)]);
+                    $errors['name'] = Said::of('file.name-twice', row: $seen[mb_strtolower($name)]);
                 }
                 $seen[mb_strtolower($name)] ??= $row;
                 $target = ($product ?? new Product())->fill($errors === [] ? $facts : []);
@@ -87,7 +88,7 @@ final readonly class ImportProducts
 
     /**
      * @param array<string, mixed> $facts
-     * @return array<string, string> sentences by field
+     * @return array<string, string|Said> sentences by field
      */
     private function errors(array $facts, ?Product $product): array
     {

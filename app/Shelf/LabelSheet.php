@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Says\Teller;
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use Illuminate\Contracts\View\Factory;
 
 /** Bottle labels as PDF: name, dilution, date mixed, caution; a page for each, in its own small size. */
-final class LabelSheet
+final readonly class LabelSheet
 {
     private const POINTS_PER_MM = 72 / 25.4;
 
@@ -23,15 +25,17 @@ final class LabelSheet
 
     private const TRIES = 12;
 
+    public function __construct(private Factory $views) {}
+
     /**
      * @param "small"|"medium"|"large" $size
      * @param list<array{name: string, dilution: string, mixed_on: string, caution?: string|null, copies?: int}> $labels
      */
     public function pdf(string $size, array $labels): string
     {
-        $pages = '';
+        $pages = [];
         foreach ($labels as $label) {
-            $pages .= str_repeat($this->label($label, $this->fitting($size, $label)), $label['copies'] ?? 1);
+            array_push($pages, ...array_fill(0, $label['copies'] ?? 1, [$label, $this->fitting($size, $label)]));
         }
 
         return (string) $this->rendered($size, $pages)->output();
@@ -49,7 +53,9 @@ final class LabelSheet
         for (
             $try = 0;
             $try < self::TRIES &&
-            $this->rendered($size, $this->label($label, $points))->getCanvas()->get_page_count() > 1;
+            $this->rendered($size, [[$label, $points]])
+                ->getCanvas()
+                ->get_page_count() > 1;
             $try++
         ) {
             $points *= self::SMALLER;
@@ -58,21 +64,11 @@ final class LabelSheet
         return $points;
     }
 
-    /** @param array{name: string, dilution: string, mixed_on: string, caution?: string|null, copies?: int} $label */
-    private function label(array $label, float $points): string
-    {
-        return sprintf(
-            '<div class="label"><h1 style="font-size:%1$.2Fpt">%2$s</h1><p class="mix" style="font-size:%1$.2Fpt">%3$s</p><p style="font-size:%4$.2Fpt">mixed %5$s</p><p style="font-size:%4$.2Fpt">%6$s</p></div>',
-            $points,
-            e($label['name']),
-            e($label['dilution']),
-            0.66 * $points,
-            e($label['mixed_on']),
-            ($label['caution'] ?? '') === '' ? '' : '! ' . e($label['caution'] ?? ''),
-        );
-    }
-
-    private function rendered(string $size, string $pages): Dompdf
+    /**
+     * @param list<array{array{name: string, dilution: string, mixed_on: string, caution?: string|null, copies?: int},
+     *     float}> $pages  labels, each with the size of its name in points
+     */
+    private function rendered(string $size, array $pages): Dompdf
     {
         [$width, $height] = self::SIZES[$size];
         $pdf = new Dompdf(
@@ -86,17 +82,7 @@ final class LabelSheet
             ]),
         );
         $pdf->loadHtml(
-            <<<HTML
-            <html><head><meta charset="utf-8"><style>
-            @page { margin: 1.5mm 2.5mm; }
-            body { font-family: "DejaVu Sans"; margin: 0; color: #111; }
-            .label + .label { page-break-before: always; }
-            h1 { line-height: 1.05; margin: 0 0 1mm; border-bottom: 0.4mm solid #111; padding-bottom: 0.6mm; }
-            p { line-height: 1.15; margin: 0 0 0.6mm; }
-            .mix { font-weight: bold; }
-            </style></head><body>{$pages}</body></html>
-            HTML
-            ,
+            $this->views->make('print.labels', ['pages' => $pages, 'say' => Teller::here()->say(...)])->render(),
         );
         $pdf->setPaper([0, 0, $width * self::POINTS_PER_MM, $height * self::POINTS_PER_MM]);
         $pdf->render();

@@ -8,6 +8,7 @@ use App\Tables\Tables;
 use App\Tables\UnreadableFile;
 use Illuminate\Support\Collection;
 use JsonException;
+use Vicissa\Core\Says\Said;
 
 /**
  * Products as files: JSON as in docs/schemas/product-file.schema.json, or CSV with the same names as columns. Surfaces
@@ -126,12 +127,9 @@ final class ProductFile
      */
     public static function read(string $text, int $most): array
     {
-        $text = trim(
-            preg_replace('/^\x{FEFF}/u', '', $text) ??
-                throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.'),
-        );
+        $text = trim(preg_replace('/^\x{FEFF}/u', '', $text) ?? throw new UnreadableFile(Said::of('file.utf-8')));
         if ($text === '') {
-            throw new UnreadableFile('The file is empty.');
+            throw new UnreadableFile(Said::of('file.empty'));
         }
 
         return $text[0] === '{' || $text[0] === '[' ? self::readJson($text, $most) : self::readCsv($text, $most);
@@ -143,16 +141,14 @@ final class ProductFile
         try {
             $data = json_decode($text, true, 32, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
-            throw new UnreadableFile("The file is not valid JSON ({$e->getMessage()}).");
+            throw new UnreadableFile(Said::of('file.json', why: $e->getMessage()));
         }
         $products = is_array($data) && array_is_list($data) ? $data : $data['products'] ?? null;
         if (!is_array($products) || !array_is_list($products)) {
-            throw new UnreadableFile(
-                'There is no list of products in the file: {"format": "' . self::SCHEMA . '", "products": […]}.',
-            );
+            throw new UnreadableFile(Said::of('file.no-products', format: self::SCHEMA));
         }
         if (count($products) > $most) {
-            throw new UnreadableFile(sprintf('At most %d products at a time.', $most));
+            throw new UnreadableFile(Said::of('file.most-products', most: $most));
         }
         $known = [...self::TEXTS, ...self::NUMBERS, ...self::FLAGS, ...self::LISTS, 'dilutions'];
         $rows = [];
@@ -175,9 +171,7 @@ final class ProductFile
     {
         ['head' => $head, 'rows' => $read] = Tables::read($text, $most);
         if (!in_array('name', $head, true) || !in_array('role', $head, true)) {
-            throw new UnreadableFile(
-                'The first line has to name the columns; name and role are needed. Export the shelf to see all of them.',
-            );
+            throw new UnreadableFile(Said::of('file.columns'));
         }
         $unknown = array_values(array_filter(array_diff($head, self::columns())));
         $rows = [];

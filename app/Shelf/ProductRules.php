@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Says\Teller;
 use BackedEnum;
-use DomainException;
 use Vicissa\Core\Matching\Leaves;
 use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Strips;
 use Vicissa\Core\Matching\Zone;
-use Vicissa\Core\Mix\AmbiguousDilution;
 use Vicissa\Core\Mix\DilutionReader;
 use Vicissa\Core\Mix\InMeans;
 use Vicissa\Core\Protection\Family;
+use Vicissa\Core\Says\Refusal;
+use Vicissa\Core\Says\Said;
 
 /** What a product's facts have to obey, whichever way they come in: typed, imported, through the API. */
 final class ProductRules
@@ -76,26 +77,28 @@ final class ProductRules
     /** @return array<string, string> what to say, by field and rule */
     public static function sentences(): array
     {
-        $of = static fn(string $enum): string => implode(', ', array_column($enum::cases(), 'value'));
+        $teller = Teller::here();
+        $of = static fn(string $code, array $these): string => $teller->say($code, these: implode(', ', $these));
+        $cases = static fn(string $enum): array => array_column($enum::cases(), 'value');
 
         return [
-            'name.required' => 'A product needs a name.',
-            'role.required' => 'Say what it is used as: ' . $of(Role::class) . '.',
-            'role.in' => 'It is used as one of: ' . $of(Role::class) . '.',
-            'surfaces.required' => 'Say what it is made for: ' . $of(Zone::class) . '.',
-            'surfaces.*.in' => 'It is made for some of: ' . $of(Zone::class) . '.',
-            'surfaces.array' => 'Name the surfaces as a list.',
-            'leaves.in' => 'It leaves one of: ' . $of(Leaves::class) . '.',
-            'strips.in' => 'On wax and sealant it is one of: ' . $of(Strips::class) . '.',
-            'family.in' => 'Its layer is one of: ' . implode(', ', self::families()) . '.',
-            'applied.in' => 'It goes on by one of: ' . implode(', ', self::APPLIED) . '.',
-            'dilutions.array' => 'Ways of use are: ' . implode(', ', self::WAYS) . '.',
-            'boolean' => 'Say yes or no.',
-            'numeric' => 'This has to be a number.',
-            'integer' => 'This has to be a whole number.',
-            'between' => 'This has to lie between :min and :max.',
-            'max' => 'That is too long: at most :max.',
-            'required_with' => 'Give the shortest and the longest, or neither.',
+            'name.required' => $teller->say('product.name'),
+            'role.required' => $of('product.role-required', $cases(Role::class)),
+            'role.in' => $of('product.role-in', $cases(Role::class)),
+            'surfaces.required' => $of('product.surfaces-required', $cases(Zone::class)),
+            'surfaces.*.in' => $of('product.surfaces-in', $cases(Zone::class)),
+            'surfaces.array' => $teller->say('product.surfaces-list'),
+            'leaves.in' => $of('product.leaves', $cases(Leaves::class)),
+            'strips.in' => $of('product.strips', $cases(Strips::class)),
+            'family.in' => $of('product.family', self::families()),
+            'applied.in' => $of('product.applied', self::APPLIED),
+            'dilutions.array' => $of('product.ways', self::WAYS),
+            'boolean' => $teller->say('fault.yes-or-no'),
+            'numeric' => $teller->say('fault.has-to-be-a-number'),
+            'integer' => $teller->say('fault.has-to-be-whole'),
+            'between' => $teller->say('fault.between', low: ':min', high: ':max'),
+            'max' => $teller->say('fault.too-long'),
+            'required_with' => $teller->say('product.both-or-neither'),
         ];
     }
 
@@ -104,16 +107,16 @@ final class ProductRules
      *
      * @param array<array-key, mixed> $facts
      * @param Product $has  what is saved, for fields that are left out
-     * @return array<string, string> sentences by field
+     * @return array<string, Said> what to say, by field
      */
     public static function against(array $facts, Product $has): array
     {
         $errors = [];
         foreach (
             [
-                ['label_low_weeks', 'label_high_weeks', 'The longest label life is shorter than the shortest.'],
-                ['min_c', 'max_c', 'The coldest panel allowed is warmer than the hottest.'],
-                ['dwell_min_s', 'dwell_max_s', 'The longest dwell is shorter than the shortest.'],
+                ['label_low_weeks', 'label_high_weeks', Said::of('product.life')],
+                ['min_c', 'max_c', Said::of('product.cold-above-hot')],
+                ['dwell_min_s', 'dwell_max_s', Said::of('product.dwell')],
             ]
             as [$low, $high, $says]
         ) {
@@ -126,8 +129,8 @@ final class ProductRules
         foreach (is_array($labels) ? $labels : [] as $way => $text) {
             try {
                 self::reader()->read(is_scalar($text) ? (string) $text : '');
-            } catch (AmbiguousDilution | DomainException $e) {
-                $errors["dilutions.{$way}"] = $e->getMessage();
+            } catch (Refusal $e) {
+                $errors["dilutions.{$way}"] = $e->says;
             }
         }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Says\Teller;
+
 /**
  * Plain, unbranded bottles of each common kind, so that the first turn can be recorded before a label has been typed
  * in.
@@ -20,9 +22,11 @@ final class StockStarterShelf
     /** @return list<array<string, mixed>> */
     private static function bottles(): array
     {
+        $say = Teller::here()->say(...);
+
         return [
             [
-                'name' => 'Neutral soap (unnamed)',
+                'name' => $say('starter.neutral-soap'),
                 'role' => 'soap',
                 'surfaces' => ['paint', 'wheels', 'glass', 'trim'],
                 'ph' => 7,
@@ -33,7 +37,7 @@ final class StockStarterShelf
                 'dilutions' => ['bucket' => '1:500'],
             ],
             [
-                'name' => 'Snow foam, neutral (unnamed)',
+                'name' => $say('starter.snow-foam-neutral'),
                 'role' => 'foam',
                 'surfaces' => ['paint', 'wheels', 'glass', 'trim'],
                 'ph' => 7,
@@ -44,10 +48,10 @@ final class StockStarterShelf
                 'min_c' => 2,
                 'max_c' => 35,
                 'dilutions' => ['lance' => '1 %'],
-                'cautions' => ['Foam is slippery underfoot.'],
+                'cautions' => [$say('hazards.foam-is-slippery-underfoot')],
             ],
             [
-                'name' => 'Pre-wash, alkaline (unnamed)',
+                'name' => $say('starter.pre-wash-alkaline'),
                 'role' => 'prewash',
                 'surfaces' => ['paint', 'wheels', 'trim'],
                 'ph' => 11.5,
@@ -59,10 +63,10 @@ final class StockStarterShelf
                 'min_c' => 5,
                 'max_c' => 30,
                 'dilutions' => ['sprayer' => '1:20'],
-                'cautions' => ['Gloves and eye protection; read its safety sheet.'],
+                'cautions' => [$say('hazards.gloves-and-eye-protection-read-its-safet')],
             ],
             [
-                'name' => 'Rinseless wash (unnamed)',
+                'name' => $say('starter.rinseless-wash'),
                 'role' => 'rinseless',
                 'surfaces' => ['paint', 'glass', 'trim'],
                 'ph' => 7,
@@ -74,7 +78,7 @@ final class StockStarterShelf
                 'dilutions' => ['bucket' => '1:256'],
             ],
             [
-                'name' => 'Iron remover (unnamed)',
+                'name' => $say('starter.iron-remover'),
                 'role' => 'iron',
                 'surfaces' => ['paint', 'wheels'],
                 'ph' => 6.5,
@@ -86,10 +90,10 @@ final class StockStarterShelf
                 'min_c' => 5,
                 'max_c' => 30,
                 'dilutions' => ['bottle' => 'neat'],
-                'cautions' => ['Gloves, eye protection and moving air; a respirator if its safety sheet says so.'],
+                'cautions' => [$say('hazards.gloves-eye-protection-and-moving-air-a-r')],
             ],
             [
-                'name' => 'Silica drying aid (unnamed)',
+                'name' => $say('starter.silica-drying-aid'),
                 'role' => 'drying-aid',
                 'surfaces' => ['paint', 'glass'],
                 'ph' => 7,
@@ -101,7 +105,7 @@ final class StockStarterShelf
                 'dilutions' => ['bottle' => 'neat'],
             ],
             [
-                'name' => 'Silica spray sealant (unnamed)',
+                'name' => $say('starter.silica-spray-sealant'),
                 'role' => 'topper',
                 'surfaces' => ['paint', 'wheels', 'glass'],
                 'ph' => 7,
@@ -119,7 +123,7 @@ final class StockStarterShelf
                 'dilutions' => ['bottle' => 'neat'],
             ],
             [
-                'name' => 'Spray wax (unnamed)',
+                'name' => $say('starter.spray-wax'),
                 'role' => 'topper',
                 'surfaces' => ['paint'],
                 'ph' => 7,
@@ -135,7 +139,7 @@ final class StockStarterShelf
                 'dilutions' => ['bottle' => 'neat'],
             ],
             [
-                'name' => 'Wheel cleaner, mild (unnamed)',
+                'name' => $say('starter.wheel-cleaner-mild'),
                 'role' => 'wheel',
                 'surfaces' => ['wheels'],
                 'ph' => 8,
@@ -146,12 +150,10 @@ final class StockStarterShelf
                 'min_c' => 5,
                 'max_c' => 35,
                 'dilutions' => ['wheel' => '1:4'],
-                'cautions' => [
-                    'Never on hot wheels or friction surfaces. Try the brakes at walking pace before leaving.',
-                ],
+                'cautions' => [$say('hazards.never-on-hot-wheels-or-friction-surfaces')],
             ],
             [
-                'name' => 'Glass cleaner (unnamed)',
+                'name' => $say('starter.glass-cleaner'),
                 'role' => 'glass',
                 'surfaces' => ['glass'],
                 'ph' => 8,
@@ -162,7 +164,7 @@ final class StockStarterShelf
                 'dilutions' => ['bottle' => 'neat'],
             ],
             [
-                'name' => 'Tyre dressing, satin (unnamed)',
+                'name' => $say('starter.tyre-dressing-satin'),
                 'role' => 'tyre',
                 'surfaces' => ['tyres', 'trim'],
                 'ph' => 7,
@@ -172,7 +174,7 @@ final class StockStarterShelf
                 'min_c' => 5,
                 'max_c' => 30,
                 'dilutions' => ['tyre' => 'neat'],
-                'cautions' => ['Keep off treads and brake discs.'],
+                'cautions' => [$say('hazards.keep-off-treads-and-brake-discs')],
             ],
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tables;
 
 use Symfony\Component\Serializer\Encoder\CsvEncoder;
+use Vicissa\Core\Says\Said;
 
 /**
  * Tables as spreadsheets write and read them (RFC 4180): a head, rows, UTF-8 with its mark on the way out, with or
@@ -51,11 +52,9 @@ final class Tables
      */
     public static function read(string $text, int $most): array
     {
-        $text =
-            preg_replace('/^\x{FEFF}/u', '', $text) ??
-            throw new UnreadableFile('The file is not UTF-8 text. Save it as UTF-8 and try again.');
+        $text = preg_replace('/^\x{FEFF}/u', '', $text) ?? throw new UnreadableFile(Said::of('file.utf-8'));
         if (trim($text) === '') {
-            throw new UnreadableFile('The file is empty.');
+            throw new UnreadableFile(Said::of('file.empty'));
         }
         $first = strtok($text, "\r\n") ?: '';
         $found = [
@@ -75,7 +74,7 @@ final class Tables
             array_values(array_shift($lines) ?? []),
         );
         if (count(array_unique($head)) !== count($head)) {
-            throw new UnreadableFile('Two columns have the same name.');
+            throw new UnreadableFile(Said::of('file.column-twice'));
         }
         $rows = [];
         foreach ($lines as $i => $line) {
@@ -90,7 +89,7 @@ final class Tables
                 $rows[] = ['row' => $i + 2, 'cells' => $cells];
             }
             if (count($rows) > $most) {
-                throw new UnreadableFile(sprintf('At most %d rows at a time.', $most));
+                throw new UnreadableFile(Said::of('file.most', most: $most));
             }
         }
 

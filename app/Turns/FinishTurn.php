@@ -21,6 +21,7 @@ use App\Weeks\OpenAgain;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Saves a turn: the record, what the water said, the layers it left, the dates that moved, the next visit. */
 final readonly class FinishTurn
@@ -138,8 +139,12 @@ final readonly class FinishTurn
         $day = $this->tenancy->workspace()->dateOf($turn->worked_at);
         // A layer that was found wanting, or whose doubt was settled, changes what its next visit holds.
         $why = match (true) {
-            $left !== [] => "{$vehicle->name}: left out of the visit of {$day}",
-            $doubts !== self::doubts($vehicle) => "{$vehicle->name}: what the water said on {$day}",
+            $left !== [] => Said::of('plan.left-out', vehicle: $vehicle->name, on: Said::day($day)),
+            $doubts !== self::doubts($vehicle) => Said::of(
+                'plan.water-said',
+                vehicle: $vehicle->name,
+                on: Said::day($day),
+            ),
             default => null,
         };
         if ($why !== null) {

@@ -13,6 +13,7 @@ use GdImage;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * Keeps a photo as a fresh picture: it is decoded and drawn anew, so that nothing of the file comes along but what one
@@ -68,14 +69,14 @@ final readonly class KeepPhoto
     {
         $size = @getimagesizefromstring($file);
         if ($size === false || !in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
-            throw InvalidInput::at('file', 'That is no picture Vicissa can read: JPEG, PNG or WebP.');
+            throw InvalidInput::at('file', Said::of('photo.kind'));
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
-            throw InvalidInput::at('file', 'That picture is larger than any photo; take it again.');
+            throw InvalidInput::at('file', Said::of('photo.large'));
         }
         $picture = @imagecreatefromstring($file);
         if ($picture === false) {
-            throw InvalidInput::at('file', 'The picture is damaged; take it again.');
+            throw InvalidInput::at('file', Said::of('photo.damaged'));
         }
         $edge = max(imagesx($picture), imagesy($picture));
         $scaled =

@@ -11,6 +11,7 @@ use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /**
  * A visit that will not be: out of the plan, the round and the sheets that were laid for it, with why and by whom;
@@ -64,7 +65,7 @@ final readonly class CancelVisit
                 ->update(['status' => 'dropped']);
             OpenAgain::dispatch(
                 $this->tenancy->workspace()->id,
-                sprintf('%s: the visit of %s cancelled', $visit->vehicle->name ?? '', $on->toDateString()),
+                Said::of('plan.cancelled', vehicle: $visit->vehicle->name ?? '', on: Said::day($on->toDateString())),
             )->afterCommit();
         });
     }

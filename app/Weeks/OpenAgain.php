@@ -9,6 +9,7 @@ use App\Record\Overtaken;
 use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Vicissa\Core\Says\Said;
 
 /**
  * A visit was cancelled, or something planned was left out of one: the plan takes it up again, and moves as little as
@@ -26,7 +27,7 @@ final class OpenAgain implements ShouldQueue
 
     public int $timeout = 100;
 
-    public function __construct(private readonly string $workspaceId, private readonly string $why) {}
+    public function __construct(private readonly string $workspaceId, private readonly Said $why) {}
 
     public function handle(Tenancy $tenancy, ReplanWeeks $replanWeeks): void
     {

@@ -42,6 +42,7 @@ class Plan extends Model
             'made_at' => 'immutable_datetime',
             'undone_at' => 'immutable_datetime',
             'start_on' => 'date:Y-m-d',
+            'why' => 'json',
             'before' => 'array',
             'after' => 'array',
             'instance' => 'array',

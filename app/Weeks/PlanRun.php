@@ -31,6 +31,6 @@ class PlanRun extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['progress' => 'float', 'asked_at' => 'immutable_datetime'];
+        return ['progress' => 'float', 'says' => 'json', 'asked_at' => 'immutable_datetime'];
     }
 }

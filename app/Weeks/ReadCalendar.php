@@ -16,6 +16,7 @@ use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
 use Sabre\VObject\ParseException;
 use Sabre\VObject\Reader;
+use Vicissa\Core\Says\Said;
 
 /** A client's calendar as days on which a vehicle is away, or as deadlines; repeated events are laid out for a year. */
 final readonly class ReadCalendar
@@ -62,11 +63,11 @@ final readonly class ReadCalendar
         try {
             $calendar = Reader::read($ics, Reader::OPTION_FORGIVING);
             if (!($calendar instanceof VCalendar)) {
-                throw new UnreadableFile('That is not a calendar file; it should begin with BEGIN:VCALENDAR.');
+                throw new UnreadableFile(Said::of('file.no-calendar'));
             }
             $laid = $calendar->expand($from, $from->add(new DateInterval('P' . self::AHEAD_DAYS . 'D')), $zone);
         } catch (ParseException $e) {
-            throw new UnreadableFile('That calendar can’t be read: ' . $e->getMessage());
+            throw new UnreadableFile(Said::of('file.calendar-unread', why: $e->getMessage()));
         }
         $found = [];
         foreach ($laid->select('VEVENT') as $event) {
@@ -91,13 +92,7 @@ final readonly class ReadCalendar
             ];
         }
         if (count($found) > self::MOST) {
-            throw new UnreadableFile(
-                sprintf(
-                    'There are %d events in it; %d is the most. Take a shorter piece of it.',
-                    count($found),
-                    self::MOST,
-                ),
-            );
+            throw new UnreadableFile(Said::of('file.events', count: count($found), most: self::MOST));
         }
         ksort($found);
 

@@ -9,6 +9,7 @@ use App\Book\PlannedVisit;
 use App\Book\ScopeVisits;
 use App\Reckon\PlanModel;
 use App\Record\Overtaken;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use Closure;
@@ -20,6 +21,7 @@ use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlacedVisit as Visit;
 use Vicissa\Core\Planning\Planner;
+use Vicissa\Core\Says\Said;
 
 /**
  * Plans the weeks and puts the visits into the book. What was planned before is the beginning, so that as little moves
@@ -48,7 +50,7 @@ final readonly class ReplanWeeks
      * @throws Overtaken when the plan was changed meanwhile
      */
     public function __invoke(
-        string $why,
+        Said $why,
         ?User $by,
         ?Closure $change = null,
         bool $afresh = false,
@@ -56,7 +58,7 @@ final readonly class ReplanWeeks
         ?Closure $told = null,
     ): Plan {
         if (Crew::query()->whereNull('archived_at')->doesntExist()) {
-            Crew::query()->create(['name' => 'The van', 'minutes' => self::USUAL_WEEK]);
+            Crew::query()->create(['name' => Teller::here()->say('plan.the-van'), 'minutes' => self::USUAL_WEEK]);
         }
         $before = $this->standing();
         $wanted = $change === null ? $before : $change($before);
@@ -179,7 +181,7 @@ final readonly class ReplanWeeks
      * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $before
      * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}> $after
      */
-    private function note(string $why, ?User $by, Instance $instance, Found $found, array $before, array $after): Plan
+    private function note(Said $why, ?User $by, Instance $instance, Found $found, array $before, array $after): Plan
     {
         $answer = PlanModel::answer($found);
 

@@ -10,6 +10,7 @@ use App\Tenancy\User;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Throwable;
+use Vicissa\Core\Says\Said;
 
 /**
  * A search for a plan that somebody waits for: it says how far it is, can be stopped, and never overwrites a change
@@ -39,11 +40,13 @@ final class SearchPlan implements ShouldQueue
                 if ($run === null || $run->status !== 'waiting') {
                     return;
                 }
-                $set = static fn(array $facts): int => PlanRun::query()->whereKey($run->id)->update($facts);
+                $set = static fn(array $facts, ?Said $says = null): int => PlanRun::query()
+                    ->whereKey($run->id)
+                    ->update([...$facts, 'says' => $says === null ? null : json_encode($says, JSON_THROW_ON_ERROR)]);
                 $set(['status' => 'running']);
                 try {
                     $plan = $replanWeeks(
-                        'Planned again',
+                        Said::of('plan.again'),
                         $run->asked_by === null ? null : User::query()->find($run->asked_by),
                         afresh: $this->afresh,
                         told: function (float $share) use ($set, $run): bool {
@@ -53,22 +56,18 @@ final class SearchPlan implements ShouldQueue
                         },
                     );
                     $stopped = PlanRun::query()->whereKey($run->id)->value('status') === 'stopped';
-                    $set([
-                        'status' => $stopped ? 'stopped' : 'done',
-                        'progress' => 1,
-                        'plan_id' => $plan->id,
-                        'says' => $stopped ? 'Stopped; the best found until then stands.' : null,
-                    ]);
+                    $set(
+                        [
+                            'status' => $stopped ? 'stopped' : 'done',
+                            'progress' => 1,
+                            'plan_id' => $plan->id,
+                        ],
+                        $stopped ? Said::of('search.stopped') : null,
+                    );
                 } catch (Overtaken) {
-                    $set([
-                        'status' => 'overtaken',
-                        'says' => 'The plan was changed meanwhile, so what was found is not put over it. Plan again.',
-                    ]);
+                    $set(['status' => 'overtaken'], Said::of('search.overtaken'));
                 } catch (Throwable $e) {
-                    $set([
-                        'status' => 'failed',
-                        'says' => 'The search ended by itself. What was planned before stands.',
-                    ]);
+                    $set(['status' => 'failed'], Said::of('search.failed'));
                     throw $e;
                 }
             },

@@ -15,6 +15,7 @@ use App\Weeks\ReplanWeeks;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\Clock\MockClock;
+use Vicissa\Core\Says\Said;
 
 /** What Rhona and Tam have changed by hand in the last weeks: the trail tells who, what and when. */
 final readonly class ByHand
@@ -92,7 +93,7 @@ final readonly class ByHand
         }
         ($this->cancelVisit)($visit, 'client', 'Away on the mainland that day', true);
         ($this->replanWeeks)(
-            sprintf('%s: the visit of %s cancelled', $vehicle->name, $visit->on->toDateString()),
+            Said::of('plan.cancelled', vehicle: $vehicle->name, on: Said::day($visit->on->toDateString())),
             $this->owner,
             shakes: 20,
         );

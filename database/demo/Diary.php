@@ -19,6 +19,7 @@ use App\Weeks\Deadline;
 use App\Weeks\ReplanWeeks;
 use Carbon\CarbonImmutable;
 use Vicissa\Core\Matching\Body;
+use Vicissa\Core\Says\Said;
 
 /** Who works when, what is promised to whom, and the first plan of the weeks. */
 final class Diary
@@ -200,7 +201,7 @@ final class Diary
         ]);
         $this->prices();
         Closure::query()->create(['from_on' => $on(30), 'to_on' => $on(32), 'note' => 'Nobody works']);
-        ($this->replanWeeks)('First plan', $this->owner);
+        ($this->replanWeeks)(Said::of('plan.first'), $this->owner);
         $shuttles = [$vehicles['Shuttle Arctica'], $vehicles['Shuttle Borealis'], $vehicles['Shuttle Corrie']];
         ($this->quoteYear)($this->owner, [
             'title' => 'The shuttles, a year',

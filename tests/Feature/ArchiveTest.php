@@ -11,6 +11,7 @@ use App\Archive\WriteArchive;
 use App\Book\Client;
 use App\Book\Vehicle;
 use App\Record\Photo;
+use App\Says\Teller;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use Carbon\CarbonImmutable;
@@ -463,7 +464,7 @@ final class ArchiveTest extends TestCase
             app(ReadArchive::class)->data($data, $by);
             self::fail('It was taken.');
         } catch (BadArchive $e) {
-            self::assertStringContainsString($says, $e->getMessage());
+            self::assertStringContainsString($says, Teller::here()->tell($e->says));
         }
     }
 

@@ -50,10 +50,10 @@ final class TablesTest extends TestCase
         self::assertStringContainsString("\n-5\n", Tables::write(['n'], [['-5']]), 'a number below nought is none');
     }
 
-    #[TestWith(['', 'empty'])]
-    #[TestWith(["a,a\n1,2\n", 'same name'])]
-    #[TestWith(["\xff\xfe", 'UTF-8'])]
-    #[TestWith(["a\n1\n2\n3\n", 'At most 2'])]
+    #[TestWith(['', 'file.empty'])]
+    #[TestWith(["a,a\n1,2\n", 'file.column-twice'])]
+    #[TestWith(["\xff\xfe", 'file.utf-8'])]
+    #[TestWith(["a\n1\n2\n3\n", 'file.most'])]
     public function testWhatCantBeReadIsSaid(string $text, string $says): void
     {
         $this->expectException(UnreadableFile::class);

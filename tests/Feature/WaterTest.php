@@ -110,7 +110,7 @@ final class WaterTest extends TestCase
         $this->assertProblem(
             $this->getJson("/api/v1/vehicles/{$vehicle->id}/film/point?on=tomorrow"),
             422,
-            'must match the format',
+            'a date that exists',
         );
     }
 

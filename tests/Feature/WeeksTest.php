@@ -8,6 +8,7 @@ use App\Book\PlannedVisit;
 use App\Book\Site;
 use App\Book\Vehicle;
 use App\Record\Overtaken;
+use App\Says\Teller;
 use App\Tenancy\Workspace;
 use App\Weeks\PlanRun;
 use App\Weeks\ReplanWeeks;
@@ -15,6 +16,7 @@ use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
+use Vicissa\Core\Says\Said;
 
 /** The weeks over HTTP: planned, moved, locked, taken back. The clock stands at noon, Wednesday 25 November 2026. */
 final class WeeksTest extends TestCase
@@ -262,7 +264,8 @@ final class WeeksTest extends TestCase
             ),
         );
         self::assertTrue($moved[0]['locked']);
-        self::assertStringContainsString("moved from {$visit['on']} to {$to}", $after['plan']['why']);
+        $day = (new Teller())->day(...);
+        self::assertStringContainsString("moved from {$day($visit['on'])} to {$day($to)}", $after['plan']['why']);
         self::assertNotEmpty($after['plan']['moves']);
         // It stays there when all is planned again.
         $this->postJson('/api/v1/weeks/plan', ['afresh' => true]);
@@ -315,7 +318,7 @@ final class WeeksTest extends TestCase
             $first = PlannedVisit::query()->where('vehicle_id', $hearse->id)->orderBy('on')->firstOrFail();
             try {
                 app(ReplanWeeks::class)(
-                    'Again',
+                    Said::of('plan.again'),
                     null,
                     told: static function () use ($first): bool {
                         $first->update(['locked' => true]);

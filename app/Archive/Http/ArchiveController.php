@@ -87,7 +87,7 @@ final readonly class ArchiveController
         try {
             return new JsonResponse($readArchive->fromFile($file->getPathname(), $user), 201);
         } catch (BadArchive $e) {
-            throw Problem::field('file', $e->getMessage());
+            throw Problem::field('file', $e->says);
         }
     }
 

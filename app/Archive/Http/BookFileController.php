@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** The book as tables, out and in. */
 final readonly class BookFileController
@@ -91,11 +92,11 @@ final readonly class BookFileController
         try {
             $result = $importBook($kind, $facts['text'], (bool) ($facts['commit'] ?? false), $user);
         } catch (UnreadableFile $e) {
-            throw Problem::field('text', $e->getMessage());
+            throw Problem::field('text', $e->says);
         }
         foreach ($result['rows'] as &$row) {
             $row['errors'] = array_map(
-                static fn(string $field, string $says): array => ['field' => $field, 'says' => $says],
+                static fn(string $field, string|Said $says): array => ['field' => $field, 'says' => $says],
                 array_keys($row['errors']),
                 array_values($row['errors']),
             );

@@ -37,6 +37,7 @@ use Vicissa\Core\Matching\Body;
 use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Visit;
@@ -117,7 +118,7 @@ final class BenchController
         $asked = $request->validate(['vehicle' => ['sometimes', 'uuid'], 'at' => ['sometimes', 'date']]);
         $at = isset($asked['at']) ? CarbonImmutable::parse($asked['at']) : CarbonImmutable::instance($clock->now());
         if (abs($at->diffInDays($clock->now())) > 400) {
-            throw Problem::field('at', 'The weather is known for a year or so around today.');
+            throw Problem::field('at', Said::of('bench.weather-reach'));
         }
         $vehicle = isset($asked['vehicle']) ? $this->vehicle($asked['vehicle']) : null;
         $vehicle?->loadMissing(['site', 'standing.forecast']);
@@ -222,7 +223,7 @@ final class BenchController
             ? CarbonImmutable::parse($asked['from'])
             : CarbonImmutable::instance($clock->now());
         if (abs($from->diffInDays($clock->now())) > 400) {
-            throw Problem::field('from', 'The weather is known for a year or so around today.');
+            throw Problem::field('from', Said::of('bench.weather-reach'));
         }
 
         return new JsonResponse([
@@ -303,10 +304,7 @@ final class BenchController
     private function vehicle(string $id): Vehicle
     {
         $vehicle = Str::isUuid($id) ? Vehicle::query()->find($id) : null;
-        Gate::authorize(
-            'view',
-            $vehicle ??= throw Problem::field('vehicle_id', 'There is no such vehicle in this workspace.'),
-        );
+        Gate::authorize('view', $vehicle ??= throw Problem::field('vehicle_id', Said::of('problem.no-vehicle')));
 
         return $vehicle;
     }

@@ -12,6 +12,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Problems\Problem;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use Illuminate\Http\JsonResponse;
@@ -126,15 +127,15 @@ use Vicissa\Core\Says\Said;
 final readonly class DrillController
 {
     private const WAYS = [
-        'air-then-towel' => 'Forced air, then a towel',
-        'sheet-then-towel' => 'Let it sheet off, then towels',
-        'warm-air' => 'Warm air',
-        'towel' => 'Towels alone',
-        'air-and-blot' => 'Air and blot, no pulling',
-        'blot' => 'Blot, no pulling, no air',
-        'air-only' => 'Air only, no towel',
-        'at-once' => 'Panel by panel with the next clean side',
-        'none' => 'Nothing is washed',
+        'air-then-towel',
+        'sheet-then-towel',
+        'warm-air',
+        'towel',
+        'air-and-blot',
+        'blot',
+        'air-only',
+        'at-once',
+        'none',
     ];
 
     /** So many of the newest answers say how somebody stands. */
@@ -164,7 +165,7 @@ final readonly class DrillController
         $random = new Randomizer();
         $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
         if ($ids === []) {
-            throw Problem::conflict('There is no vehicle in the book to practise on. Put one in first.');
+            throw Problem::conflict(Said::of('drill.no-vehicle'));
         }
         $vehicle = Vehicle::query()->whereKey($ids[$random->getInt(0, count($ids) - 1)])->firstOrFail();
         $seed = $random->getInt(1, 2_000_000_000);
@@ -192,10 +193,10 @@ final readonly class DrillController
                         static fn(Method $method): array => $choice($method->value, $method->says()),
                         Method::cases(),
                     ),
-                    $choice('none', 'Not here, not today'),
+                    $choice('none', Said::of('drill.none')),
                 ],
                 'soaps' => array_map(static fn(Bottle $bottle): array => $choice($bottle->id, $bottle->name), $soaps),
-                'ways' => array_map($choice, array_keys(self::WAYS), array_values(self::WAYS)),
+                'ways' => array_map(static fn(string $way): array => $choice($way, Said::of("way.{$way}")), self::WAYS),
                 'decisions' => array_map(
                     static fn(Decision $decision): array => $choice($decision->value, $decision->says()),
                     Decision::cases(),
@@ -227,7 +228,7 @@ final readonly class DrillController
                 'given.method' => ['required', 'string', 'max:40'],
                 'given.*' => ['string', 'max:40'],
             ],
-            ['given.method.required' => 'Choose a method, or that nothing is done here today.'],
+            ['given.method.required' => Teller::here()->say('drill.method')],
         );
         $vehicle = Vehicle::query()->whereKey($facts['vehicle_id'])->firstOrFail();
         $user = $this->who($request);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Book\Http;
 
+use App\Says\Teller;
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
 use Vicissa\Core\InvalidInput;
@@ -17,7 +18,7 @@ final class KnownScope implements ValidationRule
         try {
             Scope::of(is_string($value) ? $value : '');
         } catch (InvalidInput $e) {
-            $fail($e->getMessage());
+            $fail(Teller::here()->tell($e->says));
         }
     }
 }

@@ -6,6 +6,7 @@ namespace App\Book\Http;
 
 use App\Book\Programme;
 use App\Http\FactsRequest;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -55,12 +56,7 @@ final class ProgrammeRequest extends FactsRequest
                     ['cadence_min', 'cadence_target', 'cadence_max'],
                 );
                 if ($min > $target || $target > $max) {
-                    $validator
-                        ->errors()
-                        ->add(
-                            'cadence_target',
-                            'The usual gap between visits must lie between the shortest and the longest.',
-                        );
+                    $validator->errors()->add('cadence_target', Teller::here()->say('vehicle.cadence'));
                 }
                 $salt = !$this->has('salt_target')
                     ? $has->salt_target
@@ -68,9 +64,7 @@ final class ProgrammeRequest extends FactsRequest
                         ? $this->integer('salt_target')
                         : null);
                 if ($salt !== null && ($salt < $min || $salt > $max)) {
-                    $validator
-                        ->errors()
-                        ->add('salt_target', 'The gap in salt months must lie between the shortest and the longest.');
+                    $validator->errors()->add('salt_target', Teller::here()->say('vehicle.salt-cadence'));
                 }
             },
         ];

@@ -8,6 +8,7 @@ use App\Book\Vehicle;
 use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Teller;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use Vicissa\Core\Drying\Material;
@@ -112,7 +113,7 @@ final class VehicleRequest extends FactsRequest
                 try {
                     Schools::of($this->array('schools'));
                 } catch (InvalidInput $e) {
-                    $validator->errors()->add($e->field, $e->getMessage());
+                    $validator->errors()->add($e->field, Teller::here()->tell($e->says));
                 }
                 $vehicle = $this->route('vehicle');
                 $has = $vehicle instanceof Vehicle ? $vehicle : new Vehicle();
@@ -122,12 +123,7 @@ final class VehicleRequest extends FactsRequest
                     'cadence_max',
                 ]);
                 if ($min > $target || $target > $max) {
-                    $validator
-                        ->errors()
-                        ->add(
-                            'cadence_target',
-                            'The usual gap between visits must lie between the shortest and the longest.',
-                        );
+                    $validator->errors()->add('cadence_target', Teller::here()->say('vehicle.cadence'));
                 }
                 $since = $this->string('in_service_on')->value();
                 if ($vehicle instanceof Vehicle && $since !== '') {
@@ -137,10 +133,7 @@ final class VehicleRequest extends FactsRequest
                             ->errors()
                             ->add(
                                 'in_service_on',
-                                sprintf(
-                                    'A layer went on this vehicle on %s, before that date. Correct the layer first if the vehicle is really newer.',
-                                    substr((string) $first, 0, 10),
-                                ),
+                                Teller::here()->say('vehicle.layer-before', on: substr((string) $first, 0, 10)),
                             );
                     }
                 }

@@ -25,6 +25,7 @@ use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rules\Password as PasswordRule;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** Coming in and going out. */
 #[
@@ -90,7 +91,7 @@ final class AuthController
         ]);
         $credentials = ['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']];
         if (!Auth::guard('web')->attempt($credentials, $given['remember'] ?? false)) {
-            throw Problem::field('password', 'That address and password don’t belong together.');
+            throw Problem::field('password', Said::of('door.no-match'));
         }
         $this->admit($request, $this->signedIn());
 
@@ -146,7 +147,7 @@ final class AuthController
             event(new PasswordReset($user));
         });
         if ($status !== Password::PASSWORD_RESET) {
-            throw Problem::field('token', 'This link has been used or has run out. Ask for a new one.');
+            throw Problem::field('token', Said::of('door.link'));
         }
 
         return response()->noContent();
@@ -191,7 +192,7 @@ final class AuthController
             $invitation = $invitePerson->open($given['token']);
             $known = User::query()->where('email', $invitation->email)->first();
             if ($known !== null && !Hash::check($given['password'], $known->password)) {
-                throw Problem::field('password', 'You already sign in here with that address; give the same password.');
+                throw Problem::field('password', Said::of('door.known'));
             }
             if ($known === null) {
                 $request->validate(['name' => ['required'], 'password' => [PasswordRule::defaults()]]);

@@ -22,6 +22,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** Who works here, who is invited, what was sent, and the tokens of scripts: the owner's business. */
 #[
@@ -119,7 +120,7 @@ final class PeopleController
                 ->lockForUpdate()
                 ->pluck('id');
             if ($member->isOwner() && $owners->count() < 2) {
-                throw Problem::conflict('A workspace needs an owner. Make someone else one first.');
+                throw Problem::conflict(Said::of('door.last-owner'));
             }
             PersonalAccessToken::query()
                 ->where('workspace_id', $member->workspace_id)

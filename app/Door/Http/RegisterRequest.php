@@ -6,6 +6,7 @@ namespace App\Door\Http;
 
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Teller;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rules\Password;
 
@@ -44,6 +45,6 @@ final class RegisterRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['email.unique' => 'There is already someone with that address. Sign in, or ask for a new password.'];
+        return ['email.unique' => Teller::here()->say('door.taken')];
     }
 }

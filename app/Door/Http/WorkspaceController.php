@@ -22,6 +22,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Vicissa\Core\Matching\Turn\Schools;
+use Vicissa\Core\Says\Said;
 
 #[
     Shape(
@@ -131,7 +132,7 @@ final class WorkspaceController
         Membership::query()
             ->where('user_id', $request->user()?->getAuthIdentifier())
             ->where('workspace_id', $id)
-            ->first() ?? throw Problem::refused('You don’t belong to that workspace.');
+            ->first() ?? throw Problem::refused(Said::of('door.not-there'));
         $request->session()->put('workspace_id', $id);
 
         return response()->noContent();

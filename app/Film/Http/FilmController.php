@@ -11,6 +11,7 @@ use App\Film\ExplainPoint;
 use App\Film\TryAhead;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -146,11 +147,11 @@ final readonly class FilmController
             ],
             array_fill_keys(
                 ['washes.*.before_or_equal', 'toppers.*.on.before_or_equal'],
-                sprintf('So far ahead nothing is reckoned; %d days is the reach.', TryAhead::AHEAD_DAYS),
+                Teller::here()->say('film.too-far', days: TryAhead::AHEAD_DAYS),
             ) +
                 array_fill_keys(
                     ['washes.*.after_or_equal', 'toppers.*.on.after_or_equal'],
-                    'That day is over; only days to come can be tried.',
+                    Teller::here()->say('film.day-over'),
                 ),
         );
 

@@ -16,6 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** Layers put on outside a recorded turn. Those from turns are corrected through the turn. */
 final class LayerController
@@ -112,9 +113,7 @@ final class LayerController
         $vehicle = $layer->vehicle()->firstOrFail();
         Gate::authorize('update', $vehicle);
         if ($layer->turn_id !== null) {
-            throw Problem::conflict(
-                'This layer was put on in a recorded turn. Correct that turn, and the layer follows.',
-            );
+            throw Problem::conflict(Said::of('layer.of-a-turn'));
         }
 
         return $vehicle;

@@ -9,6 +9,7 @@ use App\Book\Vehicle;
 use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -78,9 +79,7 @@ final class LayerRequest extends FactsRequest
                 $layer = $this->route('layer');
                 $vehicle = $layer instanceof Layer ? $layer->vehicle()->first() : $this->route('vehicle');
                 if ($on > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())) {
-                    $validator
-                        ->errors()
-                        ->add('on', 'That day is still to come. A layer counts from the day it went on.');
+                    $validator->errors()->add('on', Teller::here()->say('layer.to-come'));
                 } elseif (
                     $vehicle instanceof Vehicle &&
                     $vehicle->in_service_on !== null &&
@@ -90,10 +89,7 @@ final class LayerRequest extends FactsRequest
                         ->errors()
                         ->add(
                             'on',
-                            sprintf(
-                                'This vehicle has been on the road since %s; nothing can have been on it before.',
-                                $vehicle->in_service_on->toDateString(),
-                            ),
+                            Teller::here()->say('layer.before-service', since: $vehicle->in_service_on->toDateString()),
                         );
                 }
             },

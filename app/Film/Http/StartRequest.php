@@ -7,6 +7,7 @@ namespace App\Film\Http;
 use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -71,7 +72,7 @@ final class StartRequest extends FactsRequest
                     $since !== '' &&
                     $since > app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now())
                 ) {
-                    $validator->errors()->add('since', 'That day is still to come. When did it go on?');
+                    $validator->errors()->add('since', Teller::here()->say('layer.when'));
                 }
             },
         ];

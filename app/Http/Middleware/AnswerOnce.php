@@ -15,6 +15,7 @@ use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
 use Throwable;
+use Vicissa\Core\Says\Said;
 
 /**
  * A write that carries an Idempotency-Key happens once: a repeat gets the first answer again. The key is claimed in
@@ -31,7 +32,7 @@ final readonly class AnswerOnce
             return $next($request);
         }
         if (strlen($key) > 100) {
-            throw Problem::field('Idempotency-Key', 'An Idempotency-Key has at most 100 characters.');
+            throw Problem::field('Idempotency-Key', Said::of('problem.key-long'));
         }
         /** @var User $user */
         $user = $request->user();
@@ -75,7 +76,7 @@ final readonly class AnswerOnce
     {
         $first =
             DB::table('idempotency_keys')->where($mine)->first() ??
-            throw Problem::conflict('The same request is being worked on. Try again in a moment.');
+            throw Problem::conflict(Said::of('problem.same-request'));
         if ($first->request_hash !== $hash) {
             throw Problem::repeatedDifferently();
         }

@@ -12,6 +12,7 @@ use App\Tenancy\User;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Vicissa\Core\Says\Said;
 
 /** Opens the signed-in person's workspace for the length of the request. */
 final readonly class EnterWorkspace
@@ -37,8 +38,7 @@ final readonly class EnterWorkspace
                     ->when($wanted !== null, static fn($query) => $query->where('workspace_id', $wanted))
                     ->orderBy('created_at')
                     ->orderBy('id')
-                    ->first() ??
-                throw Problem::refused('You no longer belong to that workspace. Ask its owner for a new invitation.');
+                    ->first() ?? throw Problem::refused(Said::of('door.removed'));
             $this->tenancy->enter($membership->workspace_id, $membership);
 
             return $next($request);

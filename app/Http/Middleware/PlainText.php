@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Says\Teller;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -37,8 +38,7 @@ final class PlainText
                 self::look($value, "{$path}.", $bad);
             }
             if (!self::plain((string) $key) || (is_string($value) && !self::plain($value))) {
-                $bad[self::plain($path) ? $path : 'name'] =
-                    'There are characters in it that can’t be kept as text. Type it anew.';
+                $bad[self::plain($path) ? $path : 'name'] = Teller::here()->say('problem.characters');
             }
         }
     }

@@ -18,6 +18,7 @@ use App\Money\Quote;
 use App\Money\QuoteSheet;
 use App\Money\QuoteYear;
 use App\Record\Turn;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
@@ -459,7 +460,10 @@ final readonly class MoneyController
                 'vehicles.*.programme_id' => ['sometimes', 'nullable', 'uuid', $mine('programmes')],
                 'vehicles.*.topper' => ['sometimes', 'boolean'],
             ],
-            ['vehicles.required' => 'Choose a vehicle at least.', 'vehicles.min' => 'Choose a vehicle at least.'],
+            [
+                'vehicles.required' => Teller::here()->say('money.choose'),
+                'vehicles.min' => Teller::here()->say('money.choose'),
+            ],
         );
         $user = $request->user();
         abort_unless($user instanceof User, 401);
@@ -518,10 +522,14 @@ final readonly class MoneyController
     {
         Gate::authorize('manage', $this->tenancy->workspace());
 
-        return new Response($quoteSheet->pdf($quote->load('client')), 200, [
-            'Content-Type' => 'application/pdf',
-            'Content-Disposition' => 'attachment; filename="vicissa-quote.pdf"',
-        ]);
+        return new Response(
+            $quoteSheet->pdf($quote->load('client'), Teller::here()->in($quote->client?->language)),
+            200,
+            [
+                'Content-Type' => 'application/pdf',
+                'Content-Disposition' => 'attachment; filename="vicissa-quote.pdf"',
+            ],
+        );
     }
 
     /**

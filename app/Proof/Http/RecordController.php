@@ -28,6 +28,7 @@ use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Records as clients read them: as PDF, and behind an address that can be revoked and shows nothing else. */
 #[
@@ -395,7 +396,7 @@ final readonly class RecordController
             $bytes = $file === null ? null : Storage::disk('photos')->get($file->path());
 
             return $bytes === null
-                ? throw Problem::missing('There is no such picture in this record.')
+                ? throw Problem::missing(Said::of('record.no-picture'))
                 : new Response($bytes, 200, [
                     'Content-Type' => 'image/jpeg',
                     'Cache-Control' => 'private, max-age=3600',
@@ -415,9 +416,7 @@ final readonly class RecordController
         $hash = hash('sha256', $secret);
         $row = DB::selectOne('select workspace_of_record_link(?) as id', [$hash]);
         if ($row?->id === null) {
-            throw Problem::missing(
-                'This record is not shown any more, or never was. Ask whoever sent you the address.',
-            );
+            throw Problem::missing(Said::of('record.not-shown'));
         }
         $this->tenancy->enter($row->id);
         try {
@@ -435,7 +434,7 @@ final readonly class RecordController
     /** @return array<string, mixed> */
     private function record(RecordLink $link): array
     {
-        $vehicle = $link->vehicle ?? throw Problem::missing('This vehicle is not in the book any more.');
+        $vehicle = $link->vehicle ?? throw Problem::missing(Said::of('record.no-vehicle'));
 
         return ($this->drawRecord)(
             $vehicle,
@@ -453,10 +452,7 @@ final readonly class RecordController
      */
     private static function teller(array $record): Teller
     {
-        $teller = app(Teller::class);
-        $language = is_string($record['language']) ? Language::tryFrom($record['language']) : null;
-
-        return $language === null ? $teller : new Teller($language, $teller->measures);
+        return Teller::here()->in(is_string($record['language']) ? $record['language'] : null);
     }
 
     /** @param array<string, mixed> $record */

@@ -9,6 +9,7 @@ use App\Reckon\Reckoning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** The models of the core, one JSON object or an array of them. */
 final class ReckonController
@@ -80,11 +81,11 @@ final class ReckonController
         abort_unless($reckoning->knows($model), 404);
         $body = json_decode($request->getContent(), true, 64);
         if (!is_array($body)) {
-            throw Problem::field('', 'Send a JSON object, or an array of objects.');
+            throw Problem::field('', Said::of('input.json'));
         }
         if ($body !== [] && array_is_list($body)) {
             if (count($body) > self::MOST) {
-                throw Problem::field('', sprintf('At most %d items at a time.', self::MOST));
+                throw Problem::field('', Said::of('input.most', most: self::MOST));
             }
 
             return $this->answer($reckoning->all($model, $body)['results']);

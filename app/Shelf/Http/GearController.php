@@ -7,6 +7,7 @@ namespace App\Shelf\Http;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Versioned;
+use App\Says\Teller;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
 use App\Shelf\GearRules;
@@ -21,6 +22,7 @@ use Psr\Clock\ClockInterface;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Kit\Retirement;
 use Vicissa\Core\Mix\Lance;
+use Vicissa\Core\Says\Said;
 
 /** Washers, lances, vessels and the chain of treated water, with what happened to them. */
 final class GearController
@@ -163,10 +165,10 @@ final class GearController
         ]);
         $number = static fn(string $field): float => is_numeric($given['facts'][$field] ?? null)
             ? (float) $given['facts'][$field]
-            : throw InvalidInput::at("facts.{$field}", 'A number is needed here.');
+            : throw InvalidInput::at("facts.{$field}", Said::of('fault.number'));
         $wrongKind = static fn(string $needs): InvalidInput => InvalidInput::at(
             'kind',
-            "That is only done to a {$needs}.",
+            Said::of('gear.done-to', kind: $needs),
         );
         $facts = match ($given['kind']) {
             'calibration' => $gear->kind === 'lance' ? $this->calibration($number) : throw $wrongKind('lance'),
@@ -175,14 +177,14 @@ final class GearController
                 : throw $wrongKind('tank'),
             'washed' => $gear->kind === 'towel'
                 ? ['count' => $this->between('facts.count', $number('count'), 1.0, max(1.0, (float) $gear->dirty()))]
-                : throw $wrongKind('pool of towels'),
+                : throw $wrongKind('towel'),
             'bought' => $gear->kind === 'towel'
                 ? ['count' => $this->between('facts.count', $number('count'), 1.0, 10000.0)]
-                : throw $wrongKind('pool of towels'),
+                : throw $wrongKind('towel'),
             'thrown', 'moved' => $gear->kind === 'towel'
                 ? $this->retired($gear, $given, $number)
-                : throw $wrongKind('pool of towels'),
-            default => $gear->kind === 'resin' ? [] : throw $wrongKind('vessel of resin'),
+                : throw $wrongKind('towel'),
+            default => $gear->kind === 'resin' ? [] : throw $wrongKind('resin'),
         };
         DB::transaction(function () use ($gear, $given, $facts, $request): void {
             $this->count($gear, $given['kind'], $facts);
@@ -233,7 +235,7 @@ final class GearController
                     ->first() ??
                 Gear::query()->create([
                     'kind' => 'towel',
-                    'name' => 'Old towels for the ' . (is_string($facts['to']) ? $facts['to'] : ''),
+                    'name' => Teller::here()->say('gear.old-towels', to: is_string($facts['to']) ? $facts['to'] : ''),
                     'facts' => ['count' => 0, 'use' => $facts['to']],
                 ]);
             $to->update([
@@ -258,10 +260,7 @@ final class GearController
         $to = is_string($facts['to'] ?? null) ? $facts['to'] : '';
         $use = is_string($gear->facts['use'] ?? null) ? $gear->facts['use'] : '';
         if (!in_array($to, GearRules::USES, true) || !Retirement::allows($use, $to)) {
-            throw InvalidInput::at(
-                'facts.to',
-                'Towels only go down: from the paint to sills, to jambs and wheels, then away. Grit from a wheel does not wash out.',
-            );
+            throw InvalidInput::at('facts.to', Said::of('gear.towels-down'));
         }
 
         return ['count' => $count, 'to' => $to];
@@ -281,7 +280,7 @@ final class GearController
         try {
             Lance::calibrated(...array_values($facts));
         } catch (InvalidInput $e) {
-            throw InvalidInput::at('facts.' . $e->field, $e->getMessage());
+            throw InvalidInput::at('facts.' . $e->field, $e->says);
         }
 
         return $facts;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shelf\Http;
 
 use App\Http\FactsRequest;
+use App\Says\Teller;
 use App\Shelf\Gear;
 use App\Shelf\GearRules;
 use Illuminate\Validation\Rule;
@@ -37,7 +38,7 @@ final class GearRequest extends FactsRequest
                 $kind = $gear instanceof Gear ? $gear->kind : $this->string('kind')->value();
                 if ($this->has('facts')) {
                     foreach (GearRules::errors($kind, $this->array('facts')) as $field => $says) {
-                        $validator->errors()->add($field, $says);
+                        $validator->errors()->add($field, Teller::here()->tell($says));
                     }
                 }
             },

@@ -7,6 +7,7 @@ namespace App\Shelf\Http;
 use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Says\Teller;
 use App\Shelf\Product;
 use App\Shelf\ProductRules;
 use Illuminate\Validation\Validator;
@@ -65,7 +66,7 @@ final class ProductRequest extends FactsRequest
                 $product = $this->route('product');
                 $has = $product instanceof Product ? $product : new Product();
                 foreach (ProductRules::against($this->all(), $has) as $field => $says) {
-                    $validator->errors()->add($field, $says);
+                    $validator->errors()->add($field, Teller::here()->tell($says));
                 }
             },
         ];

@@ -21,6 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** The shelf as a whole: what fits what, files in and out, lines and makers. */
 #[
@@ -200,11 +201,11 @@ final class ShelfController
         try {
             $result = $importProducts($facts['text'], (bool) ($facts['commit'] ?? false));
         } catch (UnreadableFile $e) {
-            throw Problem::field('text', $e->getMessage());
+            throw Problem::field('text', $e->says);
         }
         foreach ($result['rows'] as &$row) {
             $row['errors'] = array_map(
-                static fn(string $field, string $says): array => ['field' => $field, 'says' => $says],
+                static fn(string $field, string|Said $says): array => ['field' => $field, 'says' => $says],
                 array_keys($row['errors']),
                 array_values($row['errors']),
             );

@@ -8,6 +8,7 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Says\Teller;
 use App\Shelf\Product;
 use App\Shelf\StockBook;
 use App\Shelf\StockMove;
@@ -140,7 +141,7 @@ final readonly class StockController
         $by = is_string($by) ? $by : null;
         $now = CarbonImmutable::instance($this->clock->now());
         if ($ml < 0.1 && $facts['kind'] !== 'count') {
-            throw ValidationException::withMessages(['ml' => 'That is nothing.']);
+            throw ValidationException::withMessages(['ml' => Teller::here()->say('stock.nothing')]);
         }
         if (
             $facts['kind'] === 'count' &&
@@ -148,10 +149,7 @@ final readonly class StockController
             abs($ml - $product->stock_ml) > max(20.0, 0.1 * $product->stock_ml)
         ) {
             throw ValidationException::withMessages([
-                'note' => sprintf(
-                    'The book says %d ml. Say in a word where the difference comes from: spilled, not written down, lent.',
-                    round($product->stock_ml),
-                ),
+                'note' => Teller::here()->say('stock.difference', ml: round($product->stock_ml)),
             ]);
         }
         match ($facts['kind']) {

@@ -22,6 +22,7 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Says\Said;
 
 /** Photos of a vehicle, before, during and after. */
 final class PhotoController
@@ -93,7 +94,7 @@ final class PhotoController
         ]);
         $sheet = isset($given['sheet_id'])
             ? Sheet::query()->where('vehicle_id', $vehicle->id)->whereKey($given['sheet_id'])->first() ??
-                throw Problem::field('sheet_id', 'There is no such sheet of this vehicle.')
+                throw Problem::field('sheet_id', Said::of('photo.sheet'))
             : null;
         $file = $request->file('file');
         /** @var User $writer */

@@ -11,6 +11,7 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Record\Sheet;
 use App\Record\Turn;
+use App\Says\Teller;
 use Carbon\CarbonImmutable;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -164,12 +165,7 @@ final class TurnRequest extends FactsRequest
                 $at = CarbonImmutable::parse($this->string('worked_at')->value());
                 // A phone's clock may be a little ahead of ours.
                 if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {
-                    $validator
-                        ->errors()
-                        ->add(
-                            'worked_at',
-                            'That is still to come. A turn is recorded once it has been worked; nothing you typed is lost.',
-                        );
+                    $validator->errors()->add('worked_at', Teller::here()->say('turn.to-come'));
                 } elseif (
                     $vehicle instanceof Vehicle &&
                     $vehicle->in_service_on !== null &&
@@ -179,10 +175,7 @@ final class TurnRequest extends FactsRequest
                         ->errors()
                         ->add(
                             'worked_at',
-                            sprintf(
-                                'This vehicle has been on the road since %s; it can’t have been washed before.',
-                                $vehicle->in_service_on->toDateString(),
-                            ),
+                            Teller::here()->say('turn.before-service', since: $vehicle->in_service_on->toDateString()),
                         );
                 }
                 $seen = [];
@@ -190,15 +183,10 @@ final class TurnRequest extends FactsRequest
                     $part = $reading['part'] ?? Part::Whole->value;
                     $key = $reading['stage'] . ' ' . $reading['zone'] . ' ' . $part;
                     if ($part !== Part::Whole->value && $reading['zone'] !== Zone::Paint->value) {
-                        $validator->errors()->add("readings.{$i}.part", 'Only the paint is read part by part.');
+                        $validator->errors()->add("readings.{$i}.part", Teller::here()->say('turn.parts'));
                     }
                     if (isset($seen[$key])) {
-                        $validator
-                            ->errors()
-                            ->add(
-                                "readings.{$i}.stage",
-                                'There are two readings of the same stage and place; keep the one that counts.',
-                            );
+                        $validator->errors()->add("readings.{$i}.stage", Teller::here()->say('turn.reading-twice'));
                     }
                     $seen[$key] = true;
                 }
@@ -211,12 +199,11 @@ final class TurnRequest extends FactsRequest
     {
         return [
             ...parent::messages(),
-            'reason.required' =>
-                'Say in a few words why the record is corrected; the old values stay visible beside it.',
-            'soil.required' => 'How dirty was it on arrival?',
-            'soil.between' => 'How dirty was it on arrival, from 0 (clean) to 5 (caked)?',
-            'method.required' => 'How was it washed?',
-            'id.unique' => 'This turn has been saved already.',
+            'reason.required' => Teller::here()->say('turn.reason'),
+            'soil.required' => Teller::here()->say('turn.soil'),
+            'soil.between' => Teller::here()->say('turn.soil-range'),
+            'method.required' => Teller::here()->say('turn.method'),
+            'id.unique' => Teller::here()->say('turn.saved'),
         ];
     }
 }

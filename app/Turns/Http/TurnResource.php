@@ -60,7 +60,7 @@ final class TurnResource extends RowResource
                         fn(SheetEvent $event): array => [
                             'kind' => $event->kind,
                             'step' => $event->step,
-                            'says' => (string) $event->conflict,
+                            'says' => $event->conflict,
                             'by' => $event->writer->name ?? '',
                             'at' => $this->iso($event->at),
                             'facts' => (object) $event->facts,

@@ -9,6 +9,8 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
+use App\Says\Teller;
 use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use App\Weeks\Closure;
@@ -20,7 +22,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Rules\Exists;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 
@@ -190,7 +191,7 @@ final readonly class DaysController
                 'to_on' => ['required', 'date_format:Y-m-d', 'after_or_equal:from_on'],
                 'note' => ['sometimes', 'nullable', 'string', 'max:240'],
             ],
-            ['to_on.after_or_equal' => 'The last day must not lie before the first.'],
+            ['to_on.after_or_equal' => Teller::here()->say('weeks.last-before-first')],
         );
 
         return new JsonResponse($this->closureAs(Closure::query()->create($facts)->refresh()), 201);
@@ -250,7 +251,7 @@ final readonly class DaysController
                 ),
             ]);
         } catch (UnreadableFile $e) {
-            throw ValidationException::withMessages(['ics' => $e->getMessage()]);
+            throw Problem::field('ics', $e->says);
         }
     }
 

@@ -21,6 +21,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Addresses at which calendars read the plan; each can be revoked. */
 #[
@@ -110,7 +111,7 @@ final readonly class FeedController
         $hash = hash('sha256', $secret);
         $row = DB::selectOne('select workspace_of_feed(?) as id', [$hash]);
         if ($row?->id === null) {
-            return new Response('There is no such calendar, or it has been revoked.', 404, [
+            return new Response(Said::of('weeks.no-calendar'), 404, [
                 'Content-Type' => 'text/plain; charset=utf-8',
             ]);
         }

@@ -11,6 +11,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Problems\Problem;
+use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Weeks\Proposal;
 use App\Weeks\ProposeVisits;
@@ -22,6 +23,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Asking clients about days, and their answers by a signed link that shows nothing else. */
 #[Shape('ProposeInput', new Field('visits?', 'uuid[]', 'These; or all until a day'), new Field('until?', 'date'))]
@@ -127,11 +129,11 @@ final readonly class ProposalController
                     'wish_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:' . $today],
                     'wish' => ['sometimes', 'nullable', 'string', 'max:400'],
                 ],
-                ['wish_on.after' => 'That day has begun or is over; choose one to come.'],
+                ['wish_on.after' => Teller::here()->say('weeks.day-begun')],
             );
             $visit = $this->standing($row);
             if ($visit === null) {
-                throw Problem::conflict('That day has changed meanwhile. You will hear from us again.');
+                throw Problem::conflict(Said::of('weeks.day-changed'));
             }
             DB::transaction(function () use ($row, $facts, $visit): void {
                 $row->update(
@@ -164,13 +166,13 @@ final readonly class ProposalController
     {
         $workspace = Str::isUuid($id) ? DB::selectOne('select workspace_of_proposal(?) as id', [$id])?->id : null;
         if ($workspace === null) {
-            throw Problem::missing('This link leads nowhere.');
+            throw Problem::missing(Said::of('weeks.no-link'));
         }
         $this->tenancy->enter($workspace);
         try {
             $row = Proposal::query()->with('vehicle')->findOrFail($id);
             if (!hash_equals($row->signature(), $signature) || $row->status === 'waiting') {
-                throw Problem::missing('This link leads nowhere.');
+                throw Problem::missing(Said::of('weeks.no-link'));
             }
 
             return $work($row);

@@ -295,7 +295,10 @@ final readonly class WeeksController
         PlanRun::query()
             ->whereKey($run->id)
             ->whereIn('status', ['waiting', 'running'])
-            ->update(['status' => 'stopped', 'says' => 'Stopped before it began.']);
+            ->update([
+                'status' => 'stopped',
+                'says' => json_encode(Said::of('search.stopped-before'), JSON_THROW_ON_ERROR),
+            ]);
 
         return response()->noContent();
     }
@@ -366,8 +369,8 @@ final readonly class WeeksController
                 ],
             ],
             [
-                'on.after' => 'That day has begun or is over; a visit moves to a day to come.',
-                'on.before' => 'So far ahead nothing is planned yet.',
+                'on.after' => Teller::here()->say('weeks.moves-ahead'),
+                'on.before' => Teller::here()->say('weeks.too-far'),
             ],
         )['on'];
         $name = $visit->vehicle->name ?? '';
@@ -375,25 +378,27 @@ final readonly class WeeksController
             $this->alternatives($visit, $gatherWeeks, GatherWeeks::DAYS)->days[Day::number('on', $on)]['why'] ?? null;
         if ($why !== null) {
             throw ValidationException::withMessages([
-                'on' => app(Teller::class)->tell(Said::of('weeks.not-there', why: $why)),
+                'on' => Teller::here()->say('weeks.not-there', why: $why),
             ]);
         }
 
-        return $this->changed($request, "{$name} moved from {$visit->on->toDateString()} to {$on}", static function (
-            array $visits,
-        ) use ($visit, $on): array {
-            $from = $visit->on->toDateString();
-            $moved = [];
-            foreach ($visits as $one) {
-                if ($one['vehicle'] !== $visit->vehicle_id || ($one['date'] !== $from && $one['date'] !== $on)) {
-                    $moved[] = $one;
-                } elseif ($one['date'] === $from) {
-                    $moved[] = [...$one, 'date' => $on, 'locked' => true];
+        return $this->changed(
+            $request,
+            Said::of('plan.moved', vehicle: $name, from: Said::day($visit->on->toDateString()), to: Said::day($on)),
+            static function (array $visits) use ($visit, $on): array {
+                $from = $visit->on->toDateString();
+                $moved = [];
+                foreach ($visits as $one) {
+                    if ($one['vehicle'] !== $visit->vehicle_id || ($one['date'] !== $from && $one['date'] !== $on)) {
+                        $moved[] = $one;
+                    } elseif ($one['date'] === $from) {
+                        $moved[] = [...$one, 'date' => $on, 'locked' => true];
+                    }
                 }
-            }
 
-            return $moved;
-        });
+                return $moved;
+            },
+        );
     }
 
     #[
@@ -466,7 +471,7 @@ final readonly class WeeksController
     public function undo(): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $this->replanWeeks->undo() ?? throw Problem::conflict('There is no plan to take back.');
+        $this->replanWeeks->undo() ?? throw Problem::conflict(Said::of('weeks.none-to-undo'));
 
         return new JsonResponse(($this->drawWeeks)());
     }
@@ -491,7 +496,7 @@ final readonly class WeeksController
         Gate::authorize('viewAny', Vehicle::class);
         $plan =
             Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->first() ??
-            throw Problem::conflict('Nothing has been planned yet.');
+            throw Problem::conflict(Said::of('weeks.none'));
 
         return new JsonResponse(
             [
@@ -582,15 +587,13 @@ final readonly class WeeksController
      *     locked: bool}>): list<array{vehicle: string, date: string, crew: string, kinds: list<string>,
      *     locked: bool}> $change
      */
-    private function changed(Request $request, string $why, Closure $change): JsonResponse
+    private function changed(Request $request, Said $why, Closure $change): JsonResponse
     {
         $user = $request->user();
         try {
             ($this->replanWeeks)($why, $user instanceof User ? $user : null, $change, shakes: 60);
         } catch (Overtaken) {
-            throw Problem::conflict(
-                'Somebody else has changed the plan just now. Nothing was moved; look at it again.',
-            );
+            throw Problem::conflict(Said::of('weeks.overtaken'));
         }
 
         return new JsonResponse(($this->drawWeeks)());

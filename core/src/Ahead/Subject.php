@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Ahead;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** The vehicle whose year is tried: what its topper may live, what its days do to it, how it takes dirt. */
 final readonly class Subject
@@ -40,7 +41,7 @@ final readonly class Subject
         InvalidInput::unlessBetween('between', $between, 0, 2);
         InvalidInput::unlessBetween('each', $each, 0, 2);
         if (count($idle) !== YearAhead::DAYS || count($salted) !== YearAhead::DAYS) {
-            throw InvalidInput::at('idle', 'A year has 365 days here.');
+            throw InvalidInput::at('idle', Said::of('fault.year'));
         }
     }
 }

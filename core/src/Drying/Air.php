@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Drying;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** The weather at the panel. */
 final readonly class Air
@@ -23,12 +24,7 @@ final readonly class Air
     {
         InvalidInput::unlessBetween('air_c', $airC, -40, 60, '°C');
         if (!is_finite($rh) || $rh < 0.0 || $rh > 1.0) {
-            throw InvalidInput::at(
-                'rh',
-                $rh > 1.5
-                    ? 'Humidity is a share here: write 0.65 for 65 %.'
-                    : 'Humidity lies between 0 and 1, which is 100 %.',
-            );
+            throw InvalidInput::at('rh', $rh > 1.5 ? Said::of('fault.humidity-share') : Said::of('fault.humidity'));
         }
         InvalidInput::unlessBetween('wind_m_s', $windMS, 0, 60, 'm/s');
         InvalidInput::unlessBetween('sun_w_m2', $sunWM2, 0, 1400, 'W/m²');

@@ -123,9 +123,9 @@ final readonly class Numbers
         $kept = [];
         $usual = new House();
         foreach ($own as $id => $value) {
-            $number = self::catalogue()[$id] ?? throw InvalidInput::at((string) $id, 'There is no such number.');
+            $number = self::catalogue()[$id] ?? throw InvalidInput::at((string) $id, Said::of('fault.no-such-number'));
             if (!is_int($value) && !is_float($value)) {
-                throw InvalidInput::at((string) $id, 'A number is needed here.');
+                throw InvalidInput::at((string) $id, Said::of('fault.number'));
             }
             if (!is_finite((float) $value) || $value < $number->low || $value > $number->high) {
                 throw InvalidInput::at(

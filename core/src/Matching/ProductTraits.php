@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** What the rules have to know of a product. */
 final readonly class ProductTraits
@@ -34,7 +35,7 @@ final readonly class ProductTraits
         InvalidInput::unlessBetween('product.ph', $ph, 0, 14);
         InvalidInput::unlessBetween('product.dwell_min_s', $dwellMinS, 0, 86400, 's');
         if ($minC !== null && $maxC !== null && $minC > $maxC) {
-            throw InvalidInput::at('product.min_c', 'The coldest panel allowed is warmer than the hottest.');
+            throw InvalidInput::at('product.min_c', Said::of('product.cold-above-hot'));
         }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Mix;
 
-use DomainException;
+use Vicissa\Core\Says\Refusal;
 
-/** A dilution that reads two ways. The message asks the question; nothing is assumed. */
-final class AmbiguousDilution extends DomainException {}
+/** A dilution that reads two ways. It asks the question; nothing is assumed. */
+final class AmbiguousDilution extends Refusal {}

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Mix;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** How strong a mix is, and how the label was understood. */
 final readonly class Dilution
@@ -12,20 +13,20 @@ final readonly class Dilution
     private function __construct(
         /** Product in the finished mix by volume, 0 < share ≤ 1. */
         public float $share,
-        /** The reading said back in words. */
-        public string $readAs,
+        /** The reading said back. */
+        public Said $readAs,
     ) {}
 
     /**
      * @throws InvalidDilution when there is no product in it, or more product than mix
      */
-    public static function of(float $share, string $readAs): self
+    public static function of(float $share, Said $readAs): self
     {
         if (!is_finite($share) || $share <= 0.0) {
-            throw new InvalidDilution('There is no product in that mix.');
+            throw new InvalidDilution(Said::of('dilution.no-product'));
         }
         if ($share > 1.0) {
-            throw new InvalidDilution('That would be more product than mix.');
+            throw new InvalidDilution(Said::of('dilution.more-than-mix'));
         }
 
         return new self($share, $readAs);
@@ -35,13 +36,13 @@ final readonly class Dilution
      * @param float $product  product, any unit of volume
      * @param float $water    water, in the same unit
      */
-    public static function ofParts(float $product, float $water, string $readAs): self
+    public static function ofParts(float $product, float $water, Said $readAs): self
     {
         if ($product <= 0.0) {
-            throw new InvalidDilution('There is no product in that mix.');
+            throw new InvalidDilution(Said::of('dilution.no-product'));
         }
         if ($water < 0.0) {
-            throw new InvalidDilution('Water can’t be less than nothing.');
+            throw new InvalidDilution(Said::of('dilution.less-than-no-water'));
         }
 
         return self::of($product / ($product + $water), $readAs);

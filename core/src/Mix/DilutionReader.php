@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Mix;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 use Vicissa\Core\Units\VolumeUnit;
 
 /**
@@ -46,17 +47,13 @@ final readonly class DilutionReader
         $plain = $this->plain($text);
 
         if ($plain === '') {
-            throw new InvalidDilution(
-                'Write the dilution as it stands on the label, for example “1:15” or “30 ml per 5 l”.',
-            );
+            throw new InvalidDilution(Said::of('dilution.as-on-the-label'));
         }
         if (in_array($plain, self::NEAT, true)) {
-            return Dilution::of(1.0, 'Used as it comes, without water.');
+            return Dilution::of(1.0, Said::of('dilution.neat'));
         }
         if (str_contains($plain, '-')) {
-            throw new InvalidDilution(
-                'A dilution can’t be negative, and a range like “5-10” has to be settled on one value first.',
-            );
+            throw new InvalidDilution(Said::of('dilution.one-value'));
         }
 
         return $this->percent($plain) ??
@@ -64,10 +61,7 @@ final readonly class DilutionReader
                 ($this->partsIn($plain) ??
                     ($this->quantities($plain) ??
                         throw new InvalidDilution(
-                            sprintf(
-                                '“%s” doesn’t read as a dilution. Forms that do: 1:15, 4 %%, 30 ml per 5 l, neat.',
-                                mb_strimwidth(trim($text), 0, 40, '…'),
-                            ),
+                            Said::of('dilution.unread', text: mb_strimwidth(trim($text), 0, 40, '…')),
                         ))));
     }
 
@@ -78,10 +72,10 @@ final readonly class DilutionReader
         }
         $percent = $this->number($m[1]);
         if ($percent > 100.0) {
-            throw new InvalidDilution('More than 100 % product is not a mix.');
+            throw new InvalidDilution(Said::of('dilution.above-all'));
         }
 
-        return Dilution::of($percent / 100.0, sprintf('%s %% of the finished mix is product.', $this->say($percent)));
+        return Dilution::of($percent / 100.0, Said::of('dilution.percent', percent: $percent));
     }
 
     /** `a:b` and `a to b`: the 1 is the product, whichever side it stands on. */
@@ -92,24 +86,14 @@ final readonly class DilutionReader
         }
         [$a, $b] = [$this->number($m[1]), $this->number($m[2])];
         if ($a <= 0.0 || $b <= 0.0) {
-            throw new InvalidDilution('One side of that ratio is nothing.');
+            throw new InvalidDilution(Said::of('dilution.nothing-on-a-side'));
         }
         if ($a !== 1.0 && $b !== 1.0) {
-            throw new AmbiguousDilution(
-                sprintf('Neither side of “%s:%s” is 1. Which side is the product?', $this->say($a), $this->say($b)),
-            );
+            throw new AmbiguousDilution(Said::of('dilution.which-side', a: $a, b: $b));
         }
         $water = $a === 1.0 ? $b : $a;
 
-        return Dilution::ofParts(
-            1.0,
-            $water,
-            sprintf(
-                '1 part product and %s parts water, %s parts in all.',
-                $this->say($water),
-                $this->say($water + 1.0),
-            ),
-        );
+        return Dilution::ofParts(1.0, $water, Said::of('dilution.parts', water: $water, all: $water + 1.0));
     }
 
     /** `a in b` without units: of so much in all, or into so much water; people mean both. */
@@ -121,24 +105,11 @@ final readonly class DilutionReader
         [$a, $b] = [$this->number($m[1]), $this->number($m[2])];
 
         return match ($this->inMeans) {
-            InMeans::Water => Dilution::ofParts(
-                $a,
-                $b,
-                sprintf('%s parts product into %s parts water.', $this->say($a), $this->say($b)),
-            ),
+            InMeans::Water => Dilution::ofParts($a, $b, Said::of('dilution.into-water', product: $a, water: $b)),
             InMeans::Total => $b > 0.0
-                ? Dilution::of(
-                    $a / $b,
-                    sprintf('%s parts product in %s parts of finished mix.', $this->say($a), $this->say($b)),
-                )
-                : throw new InvalidDilution('There is no product in a mix of nothing.'),
-            null => throw new AmbiguousDilution(
-                sprintf(
-                    '“%1$s in %2$s” can mean %1$s part of %2$s in all, or %1$s part into %2$s of water. Which is it?',
-                    $this->say($a),
-                    $this->say($b),
-                ),
-            ),
+                ? Dilution::of($a / $b, Said::of('dilution.in-mix', product: $a, all: $b))
+                : throw new InvalidDilution(Said::of('dilution.mix-of-nothing')),
+            null => throw new AmbiguousDilution(Said::of('dilution.which-in', a: $a, b: $b)),
         };
     }
 
@@ -171,37 +142,27 @@ final readonly class DilutionReader
         return Dilution::ofParts(
             $quantity * $productMl,
             $water * $waterMl,
-            sprintf(
-                '%s %s of product into %s %s of water.',
-                $this->say($quantity),
-                $productWord,
-                $this->say($water),
-                $waterWord,
-            ),
+            Said::of('dilution.quantities', quantity: $quantity, of: $productWord, water: $water, into: $waterWord),
         );
     }
 
-    /** @return array{float, string} millilitres in one, and its name */
+    /** @return array{float, Said} millilitres in one, and its name */
     private function unit(string $word, float $quantity): array
     {
         $word = trim($word);
         if (in_array($word, ['cap', 'caps', 'capful', 'capfuls'], true)) {
             return [
-                $this->capMl ??
-                throw new InvalidDilution('How much does one cap hold? Measure it once, then caps can be counted.'),
-                $quantity === 1.0 ? 'cap' : 'caps',
+                $this->capMl ?? throw new InvalidDilution(Said::of('dilution.cap')),
+                Said::of('volume.cap', count: $quantity),
             ];
         }
         if (in_array($word, ['pump', 'pumps', 'stroke', 'strokes'], true)) {
             return [
-                $this->pumpMl ??
-                throw new InvalidDilution('How much does one pump give? Measure it once, then pumps can be counted.'),
-                $quantity === 1.0 ? 'pump' : 'pumps',
+                $this->pumpMl ?? throw new InvalidDilution(Said::of('dilution.pump')),
+                Said::of('volume.pump', count: $quantity),
             ];
         }
-        $unit =
-            VolumeUnit::read($word) ??
-            throw new InvalidDilution(sprintf('“%s” is not a unit of volume known here.', $word));
+        $unit = VolumeUnit::read($word) ?? throw new InvalidDilution(Said::of('dilution.unit', word: $word));
 
         return [$unit->millilitres(), $unit->spoken($quantity)];
     }
@@ -236,18 +197,12 @@ final readonly class DilutionReader
         $value = (float) $halves[0];
         if (isset($halves[1])) {
             $below = (float) $halves[1];
-            $value =
-                $below > 0.0 ? $value / $below : throw new InvalidDilution('A fraction over nothing has no value.');
+            $value = $below > 0.0 ? $value / $below : throw new InvalidDilution(Said::of('dilution.fraction'));
         }
         if (!is_finite($value) || $value > 1e9) {
-            throw new InvalidDilution('That number is too large for a dilution.');
+            throw new InvalidDilution(Said::of('dilution.large'));
         }
 
         return $value;
-    }
-
-    private function say(float $value): string
-    {
-        return rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.');
     }
 }

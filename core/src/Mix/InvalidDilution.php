@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Mix;
 
-use DomainException;
+use Vicissa\Core\Says\Refusal;
 
-/** A text that is no dilution, or one that can't be. The message says what is wrong with it. */
-final class InvalidDilution extends DomainException {}
+/** A text that is no dilution, or one that can't be; it says what is wrong with it. */
+final class InvalidDilution extends Refusal {}

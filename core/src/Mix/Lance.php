@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Mix;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** A foam lance, calibrated with plain water: how much of its bottle reaches the panel (domain, model "lance"). */
 final readonly class Lance
@@ -27,29 +28,12 @@ final readonly class Lance
      */
     public static function calibrated(float $washerLMin, float $bottleMl, float $emptiesS): self
     {
-        self::positive(
-            'washer_l_min',
-            $washerLMin,
-            60.0,
-            'No washer gives that: it must lie above 0 and at most 60 l/min. Fill a bucket and time it.',
-        );
-        self::positive('bottle_ml', $bottleMl, 10000.0, 'A bottle holds more than nothing and at most 10 litres.');
-        self::positive(
-            'empties_s',
-            $emptiesS,
-            3600.0,
-            'A bottle doesn’t empty in no time: start the watch when the trigger goes down, stop when it sputters.',
-        );
+        self::positive('washer_l_min', $washerLMin, 60.0, Said::of('lance.washer'));
+        self::positive('bottle_ml', $bottleMl, 10000.0, Said::of('lance.bottle'));
+        self::positive('empties_s', $emptiesS, 3600.0, Said::of('lance.time'));
         $draw = $bottleMl / 1000.0 / ($emptiesS / 60.0);
         if ($draw > 2.0 * $washerLMin) {
-            throw InvalidInput::at(
-                'empties_s',
-                sprintf(
-                    'That bottle would give %.1f l/min, more than twice the washer’s own %.1f: time it again.',
-                    $draw,
-                    $washerLMin,
-                ),
-            );
+            throw InvalidInput::at('empties_s', Said::of('lance.too-much', draw: $draw, washer: $washerLMin));
         }
 
         return new self($washerLMin, $bottleMl, $draw, $draw / ($washerLMin + $draw));
@@ -75,7 +59,7 @@ final readonly class Lance
         return new LanceMix($bottleShare, $bottleShare * $this->carry);
     }
 
-    private static function positive(string $field, float $value, float $most, string $says): void
+    private static function positive(string $field, float $value, float $most, Said $says): void
     {
         if (is_finite($value) && $value > 0.0 && $value <= $most) {
             return;

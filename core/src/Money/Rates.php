@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Money;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * What an hour, a minute on the road, a litre cost a workspace: working defaults it replaces. Hundredths of its
@@ -59,14 +60,14 @@ final readonly class Rates
                 continue;
             }
             if (!is_int($value) && !is_float($value)) {
-                throw InvalidInput::at($name, 'A number is needed here.');
+                throw InvalidInput::at($name, Said::of('fault.number'));
             }
             InvalidInput::unlessBetween($name, (float) $value, 0.0, $most);
             $named[$name] = (float) $value;
         }
         $currency = $facts['currency'] ?? '';
         if (!is_string($currency) || mb_strlen($currency) > 8) {
-            throw InvalidInput::at('currency', 'A currency has a short sign.');
+            throw InvalidInput::at('currency', Said::of('fault.currency'));
         }
 
         return new self(

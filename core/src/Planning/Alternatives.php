@@ -30,8 +30,7 @@ final readonly class Alternatives
     {
         $vehicles = $instance->byId();
         $vehicle =
-            $vehicles[$vehicleId] ??
-            throw InvalidInput::at('vehicle', sprintf('There is no vehicle “%s”.', $vehicleId));
+            $vehicles[$vehicleId] ?? throw InvalidInput::at('vehicle', Said::of('fault.vehicle', vehicle: $vehicleId));
         $crews = array_flip(array_map(static fn(PlanCrew $crew): string => $crew->id, $instance->crews));
         $ledger = new Ledger($instance);
         $own = $together = [];
@@ -45,7 +44,7 @@ final readonly class Alternatives
         }
         $here =
             $own[$day] ??
-            throw InvalidInput::at('date', sprintf('%s has no visit on %s.', $vehicleId, Day::date($day)));
+            throw InvalidInput::at('date', Said::of('fault.no-visit', vehicle: $vehicleId, on: Day::date($day)));
         ksort($own);
         $now = self::held($instance, $ledger, $vehicle, $own);
         $days = [];

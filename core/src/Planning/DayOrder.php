@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * The order of a day's stops: least of waiting, hours missed, bad hours and travel. Exact up to ten stops by dynamic
@@ -48,10 +49,7 @@ final readonly class DayOrder
     {
         $n = count($stops);
         if (count($travel) !== $n + 1) {
-            throw InvalidInput::at(
-                'travel',
-                'Travel times are needed between the unit and every stop, and between the stops.',
-            );
+            throw InvalidInput::at('travel', Said::of('fault.travel'));
         }
         if ($n === 0) {
             return new self([], [], 0, 0, 0, true);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** The weeks to be planned (domain, model "plan"). */
 final readonly class Instance
@@ -47,17 +48,14 @@ final readonly class Instance
         $seen = [];
         foreach ($vehicles as $i => $vehicle) {
             if (!isset($byId[$vehicle->site])) {
-                throw InvalidInput::at("vehicles.{$i}.site", sprintf('There is no site “%s”.', $vehicle->site));
+                throw InvalidInput::at("vehicles.{$i}.site", Said::of('fault.site', site: $vehicle->site));
             }
             if (isset($seen[$vehicle->id])) {
-                throw InvalidInput::at("vehicles.{$i}.id", sprintf('“%s” is there twice.', $vehicle->id));
+                throw InvalidInput::at("vehicles.{$i}.id", Said::of('fault.twice', id: $vehicle->id));
             }
             $seen[$vehicle->id] = true;
             if ($vehicle->min < 1 || $vehicle->min > $vehicle->target || $vehicle->target > $vehicle->max) {
-                throw InvalidInput::at(
-                    "vehicles.{$i}.cadence",
-                    'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.',
-                );
+                throw InvalidInput::at("vehicles.{$i}.cadence", Said::of('fault.cadence'));
             }
             foreach ($vehicle->minutes as $kind => $minutes) {
                 InvalidInput::unlessBetween(
@@ -82,10 +80,7 @@ final readonly class Instance
                 }
             }
             if ($vehicle->lastWash >= $start) {
-                throw InvalidInput::at(
-                    "vehicles.{$i}.last_wash",
-                    'The last wash must lie before the first day planned.',
-                );
+                throw InvalidInput::at("vehicles.{$i}.last_wash", Said::of('fault.last-wash'));
             }
         }
     }

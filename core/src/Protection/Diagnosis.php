@@ -55,10 +55,7 @@ final readonly class Diagnosis
                         ? Said::of('diagnosis.flat-water-on-a-dirty-car')
                         : Said::of('diagnosis.dirt-may-be-hiding-the'),
                 ),
-            default => throw InvalidInput::at(
-                'arrival',
-                'Give at least one reading: on arrival, after the wash, after decontamination or after the topper.',
-            ),
+            default => throw InvalidInput::at('arrival', Said::of('fault.no-reading')),
         };
     }
 

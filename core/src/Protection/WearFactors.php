@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * The factors of wear (domain, model "wear"), as a set a workspace may replace. One wear-week is the ageing of a
@@ -85,7 +86,6 @@ final readonly class WearFactors
     /** @param array<string, float> $factors */
     private function of(array $factors, string $name): float
     {
-        return $factors[$name] ??
-            throw InvalidInput::at('factors', sprintf('There is no wear factor for “%s”.', $name));
+        return $factors[$name] ?? throw InvalidInput::at('factors', Said::of('fault.wear-factor', name: $name));
     }
 }

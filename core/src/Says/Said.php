@@ -71,6 +71,14 @@ final readonly class Said implements JsonSerializable
         return new self('day', ['on' => $on]);
     }
 
+    /** A field of the JSON forms by its path, as a person would call it. */
+    public static function field(string $path): self
+    {
+        $last = strrchr($path, '.');
+
+        return new self('field', ['name' => $last === false ? $path : substr($last, 1)]);
+    }
+
     /** One sentence after the other; those that are null are not said. */
     public static function after(?self ...$sentences): self
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Textiles;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** How much one towel side may wipe and take up, as a set a workspace may replace. */
 final readonly class WipeFactors
@@ -25,8 +26,7 @@ final readonly class WipeFactors
     /** @throws InvalidInput */
     public function m2PerSide(int $soil, bool $prerinsed): float
     {
-        $area =
-            $this->m2PerSide[$soil] ?? throw InvalidInput::at('soil', 'Soil is a level from 0 (clean) to 5 (caked).');
+        $area = $this->m2PerSide[$soil] ?? throw InvalidInput::at('soil', Said::of('fault.soil'));
 
         return $area * ($prerinsed ? 1.0 : $this->notPrerinsed);
     }

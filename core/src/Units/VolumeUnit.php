@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Units;
 
+use Vicissa\Core\Says\Said;
+
 /** Units of volume found on labels. US customary and imperial measures differ; a plain "oz" or "gal" is US. */
 enum VolumeUnit: string
 {
@@ -30,19 +32,9 @@ enum VolumeUnit: string
     }
 
     /** The name for a quantity in a sentence. */
-    public function spoken(float $quantity): string
+    public function spoken(float $quantity): Said
     {
-        $one = $quantity === 1.0;
-
-        return match ($this) {
-            self::Millilitre => 'ml',
-            self::Centilitre => 'cl',
-            self::Litre => $one ? 'litre' : 'litres',
-            self::UsFluidOunce => $one ? 'US fluid ounce' : 'US fluid ounces',
-            self::UsGallon => $one ? 'US gallon' : 'US gallons',
-            self::ImperialFluidOunce => $one ? 'imperial fluid ounce' : 'imperial fluid ounces',
-            self::ImperialGallon => $one ? 'imperial gallon' : 'imperial gallons',
-        };
+        return Said::of('volume.' . str_replace(' ', '-', $this->value), count: $quantity);
     }
 
     /** Reads the unit as labels spell it (lower case, dots already removed); null when it is no unit of volume. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Water;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** A mixed bed: how many litres it still treats (domain §8, model "resin"). */
 final readonly class Resin
@@ -21,7 +22,7 @@ final readonly class Resin
     public function __construct(public float $litres, public float $capacityGPerL)
     {
         if (!is_finite($litres) || $litres <= 0.0 || $litres > 1000.0) {
-            throw InvalidInput::at('resin_l', 'A vessel holds more than nothing and at most 1000 litres of resin.');
+            throw InvalidInput::at('resin_l', Said::of('fault.resin'));
         }
         InvalidInput::unlessBetween('capacity_g_per_l', $capacityGPerL, 0.1, 200, 'g/l');
     }
@@ -36,10 +37,7 @@ final readonly class Resin
     public function litresLeft(float $tdsMgL, float $usedG = 0.0): float
     {
         if (!is_finite($tdsMgL) || $tdsMgL <= 0.0 || $tdsMgL > 50000.0) {
-            throw InvalidInput::at(
-                'tds_mg_l',
-                'Into the resin goes water with something in it: above 0 and at most 50 000 mg/l.',
-            );
+            throw InvalidInput::at('tds_mg_l', Said::of('fault.resin-feed'));
         }
 
         return (max(0.0, $this->litres * $this->capacityGPerL - $usedG) * 1000.0) / $tdsMgL;

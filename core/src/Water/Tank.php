@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Water;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** A tank of treated water with a float switch: filling starts at or below one level and stops when it is full. */
 final readonly class Tank
@@ -24,15 +25,12 @@ final readonly class Tank
         public float $recovery,
     ) {
         if (!is_finite($tankL) || $tankL <= 0.0 || $tankL > 20000.0) {
-            throw InvalidInput::at('tank_l', 'A tank holds more than nothing and at most 20 000 litres.');
+            throw InvalidInput::at('tank_l', Said::of('fault.tank'));
         }
         InvalidInput::unlessBetween('on_below_l', $onBelowL, 0, $tankL, 'l');
         InvalidInput::unlessBetween('make_l_min', $makeLMin, 0, 200, 'l/min');
         if (!is_finite($recovery) || $recovery <= 0.0 || $recovery > 1.0) {
-            throw InvalidInput::at(
-                'recovery',
-                'Recovery is the share of the feed that becomes treated water: above 0 and at most 1.',
-            );
+            throw InvalidInput::at('recovery', Said::of('fault.recovery'));
         }
     }
 

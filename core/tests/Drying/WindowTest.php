@@ -140,7 +140,7 @@ final class WindowTest extends TestCase
     public function testBadWeatherIsRefusedInWords(): void
     {
         $this->expectException(InvalidInput::class);
-        $this->expectExceptionMessage('0.65 for 65 %');
+        $this->expectExceptionMessage('fault.humidity-share');
         new Air(20.0, 65.0, 1.0, 0.0);
     }
 }

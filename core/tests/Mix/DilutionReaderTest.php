@@ -74,32 +74,25 @@ final class DilutionReaderTest extends TestCase
     }
 
     #[DataProvider('nonsense')]
-    public function testRefusesWithASentence(string $text): void
+    public function testRefusesAndSaysWhy(string $text, string $code): void
     {
         $this->expectException(InvalidDilution::class);
-        $this->expectExceptionMessageMatches('/^\S.{10,}[.?]$/us');
+        $this->expectExceptionMessageMatches('/^' . preg_quote($code) . '$/');
         (new DilutionReader())->read($text);
     }
 
-    /** @return iterable<array{string}> */
+    /** @return iterable<array{string, string}> */
     public static function nonsense(): iterable
     {
-        foreach (
-            [
-                '',
-                '5-10 %',
-                '1:0',
-                '999999999999:1',
-                '3 spoons per l',
-                '2 caps per l',
-                '1/0 oz per gal',
-                '150 %',
-                'un à dix',
-            ]
-            as $text
-        ) {
-            yield [$text];
-        }
+        yield ['', 'dilution.as-on-the-label'];
+        yield ['5-10 %', 'dilution.one-value'];
+        yield ['1:0', 'dilution.nothing-on-a-side'];
+        yield ['999999999999:1', 'dilution.large'];
+        yield ['3 spoons per l', 'dilution.unit'];
+        yield ['2 caps per l', 'dilution.cap'];
+        yield ['1/0 oz per gal', 'dilution.fraction'];
+        yield ['150 %', 'dilution.above-all'];
+        yield ['un à dix', 'dilution.unread'];
     }
 
     public function testACapOfNoSizeIsRefusedByName(): void

@@ -727,7 +727,7 @@ final class PlanTest extends TestCase
     public function testNonsenseIsRefusedByName(): void
     {
         $this->expectException(InvalidInput::class);
-        $this->expectExceptionMessage('There is no site “quay”.');
+        $this->expectExceptionMessage('fault.site');
         new Instance(
             Instances::START,
             7,

@@ -104,7 +104,7 @@ final class LifeTest extends TestCase
                 self::fail('Nonsense was accepted.');
             } catch (InvalidInput $e) {
                 self::assertNotSame('', $e->field);
-                self::assertStringEndsWith('.', $e->getMessage());
+                self::assertStringStartsWith('fault.', $e->says->code);
             }
         }
     }

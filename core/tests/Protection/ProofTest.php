@@ -150,7 +150,7 @@ final class ProofTest extends TestCase
     {
         self::assertTrue(SurvivalCurve::of([FailureInterval::of(3.0, 4.0), FailureInterval::of(5.0)])->isTooFew());
         self::assertNull(SurvivalCurve::of([FailureInterval::of(3.0), FailureInterval::of(5.0)])->median());
-        self::assertStringContainsString('Too few', Calibration::of([])->says);
+        self::assertSame('calibration.too-few', Calibration::of([])->says->code);
     }
 
     /**
@@ -210,7 +210,7 @@ final class ProofTest extends TestCase
         sort($ratios);
         self::assertEqualsWithDelta(1.0, exp(($ratios[249] + $ratios[250]) / 2), 0.05, 'and is unbiased');
         $calibration = Calibration::of($all);
-        self::assertStringContainsString('were right', $calibration->says);
+        self::assertSame('calibration.right', $calibration->says->code);
         self::assertLessThan(8.0, $calibration->offBy);
         // A forecaster who promises half as much again is found out.
         $boastful = array_map(
@@ -220,7 +220,7 @@ final class ProofTest extends TestCase
             ),
             $all,
         );
-        self::assertStringContainsString('sooner', Calibration::of($boastful)->says);
+        self::assertSame('calibration.sooner', Calibration::of($boastful)->says->code);
     }
 
     public function testTheGaugeReadsADropHoweverThePhotoLeans(): void
@@ -293,8 +293,8 @@ final class ProofTest extends TestCase
         );
         foreach (
             [
-                [[0.0, 0.0], [3.0, 0.0], [1.0, -2.0], 'one spot'],
-                [[0.0, 0.0], [200.0, 0.0], [260.0, -50.0], 'beside the drop'],
+                [[0.0, 0.0], [3.0, 0.0], [1.0, -2.0], 'fault.drop-feet'],
+                [[0.0, 0.0], [200.0, 0.0], [260.0, -50.0], 'fault.drop-top'],
             ]
             as [$left, $right, $top, $says]
         ) {
@@ -302,7 +302,7 @@ final class ProofTest extends TestCase
                 MarkedDrop::at($left, $right, $top);
                 self::fail();
             } catch (InvalidInput $e) {
-                self::assertStringContainsString($says, $e->getMessage());
+                self::assertSame($says, $e->says->code);
             }
         }
     }

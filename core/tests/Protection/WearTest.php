@@ -104,7 +104,7 @@ final class WearTest extends TestCase
     public function testAbsurdHabitsAreRefused(): void
     {
         $this->expectException(InvalidInput::class);
-        $this->expectExceptionMessage('Km per week must lie between 0 and 10000 km.');
+        $this->expectExceptionMessage('fault.lies-between');
         Habits::of(Storage::Garage, Road::Normal, -3.0);
     }
 

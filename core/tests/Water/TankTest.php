@@ -87,21 +87,29 @@ final class TankTest extends TestCase
     /** @return iterable<string, array{callable(): mixed, string, string}> */
     public static function nonsense(): iterable
     {
-        yield 'a tank of nothing' => [static fn() => new Tank(0.0, 0.0, 1.0, 0.5), 'tank_l', 'more than nothing'];
+        yield 'a tank of nothing' => [static fn() => new Tank(0.0, 0.0, 1.0, 0.5), 'tank_l', 'fault.tank'];
         yield 'a switch above the rim' => [
             static fn() => new Tank(100.0, 120.0, 1.0, 0.5),
             'on_below_l',
-            'between 0 and 100',
+            'fault.lies-between',
         ];
-        yield 'more made than fed' => [static fn() => new Tank(100.0, 50.0, 1.0, 1.4), 'recovery', 'at most 1'];
+        yield 'more made than fed' => [static fn() => new Tank(100.0, 50.0, 1.0, 1.4), 'recovery', 'fault.recovery'];
         yield 'a level below nought' => [
             static fn() => (new Tank(100.0, 50.0, 1.0, 0.5))->run(-3.0, [], 10.0),
             'start_l',
-            'between 0 and 100',
+            'fault.lies-between',
         ];
-        yield 'a draw backwards' => [static fn() => new Draw(5.0, -2.0, 4.0), 'minutes', 'must lie between'];
-        yield 'resin without water' => [static fn() => (new Resin(5.0, 12.0))->litresLeft(0.0), 'tds_mg_l', 'above 0'];
-        yield 'solids below nought' => [static fn() => Residue::of(-1.0, 0.05, false), 'tds_mg_l', 'must lie between'];
+        yield 'a draw backwards' => [static fn() => new Draw(5.0, -2.0, 4.0), 'minutes', 'fault.lies-between'];
+        yield 'resin without water' => [
+            static fn() => (new Resin(5.0, 12.0))->litresLeft(0.0),
+            'tds_mg_l',
+            'fault.resin-feed',
+        ];
+        yield 'solids below nought' => [
+            static fn() => Residue::of(-1.0, 0.05, false),
+            'tds_mg_l',
+            'fault.lies-between',
+        ];
     }
 
     /** @param callable(): mixed $work */
@@ -113,7 +121,7 @@ final class TankTest extends TestCase
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($field, $e->field);
-            self::assertStringContainsString($says, $e->getMessage());
+            self::assertSame($says, $e->says->code);
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** The sides taken; what is not named stands at its usual side. */
 final readonly class Schools
@@ -23,11 +24,11 @@ final readonly class Schools
         foreach ($sides as $name => $side) {
             $school =
                 School::tryFrom((string) $name) ??
-                throw InvalidInput::at('schools', sprintf('There is no school called “%s”.', $name));
+                throw InvalidInput::at('schools', Said::of('fault.school', name: $name));
             if (!(is_string($side) || is_int($side)) || !isset($school->sides()[$side])) {
                 throw InvalidInput::at(
                     'schools.' . $school->value,
-                    sprintf('Its sides are %s.', implode(', ', array_keys($school->sides()))),
+                    Said::of('fault.sides', sides: implode(', ', array_keys($school->sides()))),
                 );
             }
             $taken[$school->value] = (string) $side;

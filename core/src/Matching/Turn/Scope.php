@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** How much of the vehicle a visit takes in: quick, usual, full, or a set of one's own (domain §15.1). */
 final readonly class Scope
@@ -54,7 +55,7 @@ final readonly class Scope
     public static function own(array $items): self
     {
         if (!in_array(Item::Paint, $items, true)) {
-            throw InvalidInput::at('scope', 'A visit always washes the paint; name it among what it takes in.');
+            throw InvalidInput::at('scope', Said::of('fault.scope-paint'));
         }
 
         return new self(
@@ -79,10 +80,7 @@ final readonly class Scope
                 Item::tryFrom(trim($name)) ??
                 throw InvalidInput::at(
                     'scope',
-                    sprintf(
-                        'A visit is quick, usual, full, or some of: %s.',
-                        implode(', ', array_column(Item::cases(), 'value')),
-                    ),
+                    Said::of('fault.scope', items: implode(', ', array_column(Item::cases(), 'value'))),
                 );
         }
 

@@ -8,6 +8,7 @@ use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\BeadThresholds;
 use Vicissa\Core\Protection\Behaviour;
 use Vicissa\Core\Protection\Drop;
+use Vicissa\Core\Says\Said;
 
 /** Several marked drops as one reading: their mean, and how well it is known. */
 final readonly class GaugeReading
@@ -35,7 +36,7 @@ final readonly class GaugeReading
     {
         $n = count($drops);
         if ($n === 0) {
-            throw InvalidInput::at('drops', 'Mark at least one drop.');
+            throw InvalidInput::at('drops', Said::of('fault.drop-none'));
         }
         $angles = array_map(static fn(MarkedDrop $drop): float => $drop->angleDeg, $drops);
         $mean = array_sum($angles) / $n;

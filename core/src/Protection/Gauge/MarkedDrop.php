@@ -6,6 +6,7 @@ namespace Vicissa\Core\Protection\Gauge;
 
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Protection\Drop;
+use Vicissa\Core\Says\Said;
 
 /**
  * A drop on a side-on photo, marked at its two feet and its top. The foot line may lean: height is measured square to
@@ -36,18 +37,12 @@ final readonly class MarkedDrop
         [$dx, $dy] = [$right[0] - $left[0], $right[1] - $left[1]];
         $base = hypot($dx, $dy);
         if ($base < 8.0) {
-            throw InvalidInput::at(
-                'right',
-                'The two feet lie on one spot. Come closer to the drop, or enlarge the picture.',
-            );
+            throw InvalidInput::at('right', Said::of('fault.drop-feet'));
         }
         $height = abs($dx * ($top[1] - $left[1]) - $dy * ($top[0] - $left[0])) / $base;
         $along = ($dx * ($top[0] - $left[0]) + $dy * ($top[1] - $left[1])) / ($base * $base);
         if ($along < 0.15 || $along > 0.85) {
-            throw InvalidInput::at(
-                'top',
-                'The top stands beside the drop, not over it. Mark the highest point between the feet.',
-            );
+            throw InvalidInput::at('top', Said::of('fault.drop-top'));
         }
         $angle = Drop::measured($base, $height)->angleDeg;
         $slope = 1.0 + ((2.0 * $height) / $base) ** 2;

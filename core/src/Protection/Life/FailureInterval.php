@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection\Life;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * What one earlier layer tells: it failed between two amounts of wear, or had not failed by the first.
@@ -28,7 +29,7 @@ final readonly class FailureInterval
         if ($failed !== null) {
             InvalidInput::unlessBetween('failed', $failed, 0, 10000, 'wear-weeks');
             if ($failed <= $held) {
-                throw InvalidInput::at('failed', 'A layer can’t fail before its last reading that held.');
+                throw InvalidInput::at('failed', Said::of('fault.failed-before-held'));
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection\Life;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /**
  * How long a layer lasts (domain, model "due"): ln life = μ(product) + v(vehicle) + e, with a normal prior of μ
@@ -50,7 +51,7 @@ final readonly class LifeModel
         InvalidInput::unlessBetween('label_weeks', $labelLow, 0.1, 2000, 'weeks');
         InvalidInput::unlessBetween('label_weeks', $labelHigh, 0.1, 2000, 'weeks');
         if ($labelHigh < $labelLow) {
-            throw InvalidInput::at('label_weeks', 'The label’s longest life must not be shorter than its shortest.');
+            throw InvalidInput::at('label_weeks', Said::of('fault.label-weeks'));
         }
         $this->priorMean = log($optimism * sqrt($labelLow * $labelHigh));
         $this->priorSpread = max(0.25, log($labelHigh / $labelLow) / 2.0);
@@ -113,7 +114,7 @@ final readonly class LifeModel
     {
         InvalidInput::unlessBetween('worn', $worn, 0, 10000, 'wear-weeks');
         if ($failed !== null && $failed <= $worn) {
-            throw InvalidInput::at('failed', 'A layer fails after it has held, not before.');
+            throw InvalidInput::at('failed', Said::of('fault.failed-after-held'));
         }
         // μ may have to be resolved finely (many other vehicles), t = μ + v only as finely as this vehicle's own layers
         // ask.
@@ -142,10 +143,7 @@ final readonly class LifeModel
             $moment += $alive * ($firstMu + $mu * $fine);
         }
         if ($mass <= 0.0) {
-            throw InvalidInput::at(
-                'worn',
-                'That layer has outlived anything this label could mean. Check the label weeks and the date it went on.',
-            );
+            throw InvalidInput::at('worn', Said::of('fault.outlived'));
         }
         $floor = 1e-11 * ($mixture === [] ? 0.0 : max($mixture));
         $matters = array_keys(array_filter($mixture, static fn(float $weight): bool => $weight > $floor));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Protection\Proof;
 
 use Vicissa\Core\Protection\Life\FailureInterval;
+use Vicissa\Core\Says\Said;
 
 /**
  * Whether past forecasts were right: of the layers of which it was said that p in 100 would have failed by then, how
@@ -25,7 +26,7 @@ final readonly class Calibration
         public int $layers,
         /** Largest gap between said and was, in points of 100. */
         public float $offBy,
-        public string $says,
+        public Said $says,
     ) {}
 
     /** @param list<Foretold> $all */
@@ -69,15 +70,15 @@ final readonly class Calibration
             $curve->layers,
             100.0 * $off,
             match (true) {
-                $curve->layers < self::TOO_FEW || $curve->failed < 3 => sprintf(
-                    'Too few to say: %d layer%s with a forecast from its first day.',
-                    $curve->layers,
-                    $curve->layers === 1 ? '' : 's',
+                $curve->layers < self::TOO_FEW || $curve->failed < 3 => Said::of(
+                    'calibration.too-few',
+                    layers: $curve->layers,
                 ),
-                $within >= 7 => 'The forecasts were right, as far as so many layers can tell.',
-                array_sum(array_column($points, 'was')) > array_sum(array_column($points, 'said'))
-                    => 'Layers failed sooner than was said.',
-                default => 'Layers lasted longer than was said.',
+                $within >= 7 => Said::of('calibration.right'),
+                array_sum(array_column($points, 'was')) > array_sum(array_column($points, 'said')) => Said::of(
+                    'calibration.sooner',
+                ),
+                default => Said::of('calibration.longer'),
             },
         );
     }

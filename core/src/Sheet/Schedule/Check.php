@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Sheet\Schedule;
 
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** Whether the steps of a visit make sense before anything is reckoned with them. */
 final readonly class Check
@@ -26,14 +27,14 @@ final readonly class Check
     {
         InvalidInput::unlessBetween('crew', $crew, 1, self::PEOPLE, 'people');
         if ($tasks === [] || count($tasks) > self::MOST) {
-            throw InvalidInput::at('steps', sprintf('A visit has between 1 and %d steps.', self::MOST));
+            throw InvalidInput::at('steps', Said::of('fault.steps', most: self::MOST));
         }
         $ids = [];
         foreach ($tasks as $i => $task) {
             if ($task->id === '' || isset($ids[$task->id])) {
                 throw InvalidInput::at(
                     "steps.{$i}.id",
-                    $task->id === '' ? 'Each step needs a name.' : "There are two steps called “{$task->id}”.",
+                    $task->id === '' ? Said::of('fault.step-name') : Said::of('fault.step-twice', step: $task->id),
                 );
             }
             $ids[$task->id] = $i;
@@ -50,7 +51,7 @@ final readonly class Check
                 if ($task->dwell->max !== null && $task->dwell->max < $task->dwell->min) {
                     throw InvalidInput::at(
                         "steps.{$i}.dwell.max",
-                        "“{$task->id}” would have to begin before the product of “{$task->dwell->of}” has worked.",
+                        Said::of('fault.step-too-early', step: $task->id, of: $task->dwell->of),
                     );
                 }
             }
@@ -62,10 +63,10 @@ final readonly class Check
     private static function known(array $ids, string $field, string $id, Task $task): void
     {
         if (!isset($ids[$id])) {
-            throw InvalidInput::at($field, "“{$task->id}” waits for “{$id}”, which is not among the steps.");
+            throw InvalidInput::at($field, Said::of('fault.step-unknown', step: $task->id, other: $id));
         }
         if ($id === $task->id) {
-            throw InvalidInput::at($field, "“{$task->id}” waits for itself.");
+            throw InvalidInput::at($field, Said::of('fault.step-itself', step: $task->id));
         }
     }
 
@@ -95,9 +96,9 @@ final readonly class Check
             $i = array_key_first($left);
             throw InvalidInput::at(
                 "steps.{$i}.after",
-                sprintf(
-                    'These wait for each other in a ring: %s.',
-                    implode(', ', array_map(static fn(int $k): string => $tasks[$k]->id, array_keys($left))),
+                Said::of(
+                    'fault.step-ring',
+                    steps: implode(', ', array_map(static fn(int $k): string => $tasks[$k]->id, array_keys($left))),
                 ),
             );
         }

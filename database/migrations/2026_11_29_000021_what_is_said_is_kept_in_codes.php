@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * What the program says and keeps is kept as a code with what goes into it, so that it can be read in any language and
+ * its words can change. Sentences that stand are turned into their codes where they are known; what isn't known, such
+ * as another language's, stays as it was written. Forecasts are reckoned anew anyhow.
+ */
+return new class extends Migration {
+    private const COLUMNS = [
+        'forecasts' => 'why',
+        'plans' => 'why',
+        'plan_runs' => 'says',
+        'sheet_events' => 'conflict',
+    ];
+
+    /** Sentences as they were until now: pattern, code, and the names of what stands in it. */
+    private const KNOWN = [
+        'plans' => [
+            ['^Planned again$', 'plan.again', []],
+            ['^(.+): left out of the visit of (\d{4}-\d\d-\d\d)$', 'plan.left-out', ['vehicle', 'on']],
+            ['^(.+): what the water said on (\d{4}-\d\d-\d\d)$', 'plan.water-said', ['vehicle', 'on']],
+            ['^(.+): the visit of (\d{4}-\d\d-\d\d) cancelled$', 'plan.cancelled', ['vehicle', 'on']],
+            ['^(.+) moved from (\d{4}-\d\d-\d\d) to (\d{4}-\d\d-\d\d)$', 'plan.moved', ['vehicle', 'from', 'to']],
+        ],
+        'plan_runs' => [
+            ['^Stopped before it began\.$', 'search.stopped-before', []],
+            ['^Stopped; the best found until then stands\.$', 'search.stopped', []],
+            ['^The plan was changed meanwhile, so .*$', 'search.overtaken', []],
+            ['^The search ended by itself\. .*$', 'search.failed', []],
+        ],
+        'sheet_events' => [
+            ['^It came in after the turn had been closed\.$', 'sheet.after-closing', []],
+            ['^The turn had been closed already; .*$', 'sheet.closed-already', []],
+            ['^(.+) had ended this step already, at (\d\d:\d\d)\.$', 'sheet.step-twice', ['name', 'time'], 'end'],
+            ['^(.+) had left out this step already, at (\d\d:\d\d)\.$', 'sheet.step-twice', ['name', 'time'], 'skip'],
+        ],
+    ];
+
+    public function up(): void
+    {
+        $this->forget();
+        foreach (self::COLUMNS as $table => $column) {
+            DB::statement("alter table {$table} alter column {$column} type jsonb using to_jsonb({$column})");
+            foreach (self::KNOWN[$table] ?? [] as $known) {
+                $this->convert($table, $column, $known[0], $known[1], $known[2], $known[3] ?? null);
+            }
+        }
+    }
+
+    /** Why a plan was made names who was moved: forgetting looks into the codes now. */
+    private function forget(): void
+    {
+        $was =
+            "update plans set why = replace(why, named.name, 'a forgotten vehicle') where workspace_id = here and position(named.name in why) > 0;";
+        $is = <<<'SQL'
+        update plans set why = replace(why::text, btrim(to_jsonb(named.name::text)::text, '"'), 'a forgotten vehicle')::jsonb where workspace_id = here and position(btrim(to_jsonb(named.name::text)::text, '"') in why::text) > 0;
+        SQL;
+        /** @var object{source: string} $function */
+        $function = DB::selectOne("select pg_get_functiondef('forget_client(uuid)'::regprocedure) as source");
+        if (!str_contains($function->source, $was)) {
+            throw new LogicException('Forgetting a client is not as it was left.');
+        }
+        DB::unprepared(str_replace($was, $is, $function->source));
+    }
+
+    public function down(): void
+    {
+        foreach (self::COLUMNS as $table => $column) {
+            // Words can be made of codes again, but not here.
+            DB::statement("alter table {$table} alter column {$column} type text using ({$column} #>> '{}')");
+        }
+    }
+
+    /** @param list<string> $names */
+    private function convert(
+        string $table,
+        string $column,
+        string $pattern,
+        string $code,
+        array $names,
+        ?string $kind,
+    ): void {
+        $facts = ["'@said', " . $this->quoted($code)];
+        foreach ($names as $i => $name) {
+            $value = sprintf('(regexp_match(%s #>> \'{}\', %s))[%d]', $column, $this->quoted($pattern), $i + 1);
+            $facts[] =
+                $this->quoted($name) .
+                ', ' .
+                (in_array($name, ['on', 'from', 'to'], true)
+                    ? "jsonb_build_object('@said', 'day', 'on', {$value})"
+                    : $value);
+        }
+        if ($kind !== null) {
+            $facts[] = "'kind', " . $this->quoted($kind);
+        }
+        DB::statement(
+            "update {$table} set {$column} = jsonb_build_object(" .
+                implode(', ', $facts) .
+                ") where jsonb_typeof({$column}) = 'string' and {$column} #>> '{}' ~ " .
+                $this->quoted($pattern),
+        );
+    }
+
+    private function quoted(string $text): string
+    {
+        return "'" . str_replace("'", "''", $text) . "'";
+    }
+};
