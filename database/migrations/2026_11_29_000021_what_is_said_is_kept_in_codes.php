@@ -21,6 +21,7 @@ return new class extends Migration {
     /** Sentences as they were until now: pattern, code, and the names of what stands in it. */
     private const KNOWN = [
         'plans' => [
+            ['^First plan$', 'plan.first', []],
             ['^Planned again$', 'plan.again', []],
             ['^(.+): left out of the visit of (\d{4}-\d\d-\d\d)$', 'plan.left-out', ['vehicle', 'on']],
             ['^(.+): what the water said on (\d{4}-\d\d-\d\d)$', 'plan.water-said', ['vehicle', 'on']],
@@ -41,6 +42,17 @@ return new class extends Migration {
         ],
     ];
 
+    /** What quotes take for granted. */
+    private const ASSUMED = [
+        ['^Visits come as often as the rhythm wishes, ', 'quote.visits', []],
+        ['^Materials are the mean of what the vehicle’s turns ', 'quote.materials', []],
+        ['^Who shares a trip shares its cost, ', 'quote.trip', []],
+        ['^An hour of a person costs (.+), a minute of the van (.+); ', 'quote.rates', ['hour', 'minute']],
+        ['^nothing has been recorded of it in a year, ', 'quote.unrecorded', []],
+        ['^no price is known of (.+): not in the cost, and not free\.$', 'quote.unpriced', ['names']],
+        ['^Line (\d+): (.+)$', 'quote.line', ['line', 'says']],
+    ];
+
     public function up(): void
     {
         $this->forget();
@@ -49,6 +61,15 @@ return new class extends Migration {
             foreach (self::KNOWN[$table] ?? [] as $known) {
                 $this->convert($table, $column, $known[0], $known[1], $known[2], $known[3] ?? null);
             }
+        }
+        foreach (DB::table('quotes')->get(['id', 'answer']) as $quote) {
+            $answer = json_decode($quote->answer, true, 64, JSON_THROW_ON_ERROR);
+            foreach (array_intersect(['assumes', 'inside'], array_keys($answer)) as $list) {
+                $answer[$list] = array_map($this->assumed(...), $answer[$list]);
+            }
+            DB::table('quotes')
+                ->where('id', $quote->id)
+                ->update(['answer' => json_encode($answer, JSON_THROW_ON_ERROR)]);
         }
     }
 
@@ -74,6 +95,23 @@ return new class extends Migration {
             // Words can be made of codes again, but not here.
             DB::statement("alter table {$table} alter column {$column} type text using ({$column} #>> '{}')");
         }
+    }
+
+    private function assumed(mixed $said): mixed
+    {
+        foreach (is_string($said) ? self::ASSUMED : [] as [$pattern, $code, $names]) {
+            if (preg_match("/{$pattern}/u", $said, $m) === 1) {
+                $facts = array_combine($names, array_slice($m, 1));
+
+                return [
+                    '@said' => $code,
+                    ...$facts,
+                    ...isset($facts['line']) ? ['line' => (int) $facts['line'], 'says' => $this->assumed($m[2])] : [],
+                ];
+            }
+        }
+
+        return $said;
     }
 
     /** @param list<string> $names */

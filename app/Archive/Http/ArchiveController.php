@@ -110,8 +110,6 @@ final readonly class ArchiveController
                     description: 'Of one row only',
                     schema: new OA\Schema(type: 'string', format: 'uuid'),
                 ),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]
@@ -138,13 +136,6 @@ final readonly class ArchiveController
             operationId: 'forgetClient',
             summary: 'Everything that names them goes; says what stays and why',
             tags: ['Archive'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'client',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('Forgotten')]

@@ -73,7 +73,6 @@ final readonly class BookFileController
                     required: true,
                     schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']),
                 ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]

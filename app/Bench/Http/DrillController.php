@@ -205,14 +205,7 @@ final readonly class DrillController
         ]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/drill',
-            operationId: 'answerDrill',
-            tags: ['Drill'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/drill', operationId: 'answerDrill', tags: ['Drill'])]
     #[Takes('DrillInput')]
     #[Returns('DrillResult', 201)]
     public function answer(Request $request): JsonResponse

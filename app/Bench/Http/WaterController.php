@@ -78,8 +78,6 @@ final class WaterController
             parameters: [
                 new OA\QueryParameter(name: 'site', schema: new OA\Schema(type: 'string', format: 'uuid')),
                 new OA\QueryParameter(name: 'point', schema: new OA\Schema(type: 'string', enum: self::POINTS)),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]
@@ -111,7 +109,6 @@ final class WaterController
             operationId: 'noteWaterReading',
             summary: 'Written once; a tap reading becomes the site’s',
             tags: ['Water'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Takes('WaterReadingInput')]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book\Http;
 
 use App\Book\Client;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
@@ -28,11 +29,7 @@ final class ClientController
             operationId: 'listClients',
             summary: 'By name, paged by cursor',
             tags: ['Clients'],
-            parameters: [
-                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-            ],
+            parameters: [new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Returns('Client', page: true)]
@@ -55,14 +52,7 @@ final class ClientController
         );
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/clients',
-            operationId: 'createClient',
-            tags: ['Clients'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/clients', operationId: 'createClient', tags: ['Clients'])]
     #[Takes('ClientInput')]
     #[Returns('Client', 201)]
     public function store(ClientRequest $request): JsonResponse
@@ -73,20 +63,7 @@ final class ClientController
         return $this->sent(new ClientResource($client->loadCount('vehicles')->refresh()), $client, 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/clients/{client}',
-            operationId: 'showClient',
-            tags: ['Clients'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'client',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/clients/{client}', operationId: 'showClient', tags: ['Clients'])]
     #[Returns('Client')]
     public function show(Client $client): JsonResponse
     {
@@ -101,16 +78,9 @@ final class ClientController
             operationId: 'updateClient',
             summary: 'Change some fields; needs If-Match',
             tags: ['Clients'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'client',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('ClientInput')]
     #[Returns('Client')]
     public function update(ClientRequest $request, Client $client): JsonResponse
@@ -131,13 +101,6 @@ final class ClientController
             operationId: 'deleteClient',
             summary: 'Remove; vehicles stay and lose only the link',
             tags: ['Clients'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'client',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -8,6 +8,7 @@ use App\Book\Crew;
 use App\Book\CrewDay;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -52,14 +53,7 @@ final class CrewController
         ]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/crews',
-            operationId: 'createCrew',
-            tags: ['Weeks'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/crews', operationId: 'createCrew', tags: ['Weeks'])]
     #[Takes('CrewInput')]
     #[Returns('Crew', 201)]
     public function store(Request $request): JsonResponse
@@ -87,16 +81,9 @@ final class CrewController
             operationId: 'updateCrew',
             summary: 'Change some fields; needs If-Match',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'crew',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('CrewInput')]
     #[Returns('Crew')]
     public function update(Request $request, Crew $crew): JsonResponse
@@ -124,13 +111,6 @@ final class CrewController
             operationId: 'archiveCrew',
             summary: 'Put away; its visits are planned anew with the next plan',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'crew',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -7,6 +7,7 @@ namespace App\Book\Http;
 use App\Book\Programme;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -47,14 +48,7 @@ final class ProgrammeController
         return new JsonResponse(['data' => ProgrammeResource::collection(Programme::query()->orderBy('name')->get())]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/programmes',
-            operationId: 'createProgramme',
-            tags: ['Weeks'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/programmes', operationId: 'createProgramme', tags: ['Weeks'])]
     #[Takes('ProgrammeInput')]
     #[Returns('Programme', 201)]
     public function store(ProgrammeRequest $request): JsonResponse
@@ -71,16 +65,9 @@ final class ProgrammeController
             operationId: 'updateProgramme',
             summary: 'Vehicles that follow it change along, field by field, where they had not their own; needs If-Match',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'programme',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('ProgrammeInput')]
     #[Returns('Programme')]
     public function update(ProgrammeRequest $request, Programme $programme): JsonResponse
@@ -116,13 +103,6 @@ final class ProgrammeController
             operationId: 'deleteProgramme',
             summary: 'Its vehicles keep the rhythm they have',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'programme',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

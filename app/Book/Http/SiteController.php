@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book\Http;
 
 use App\Book\Site;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
@@ -28,11 +29,7 @@ final class SiteController
             operationId: 'listSites',
             summary: 'By name, paged by cursor',
             tags: ['Sites'],
-            parameters: [
-                new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-            ],
+            parameters: [new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Returns('Site', page: true)]
@@ -56,14 +53,7 @@ final class SiteController
         );
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/sites',
-            operationId: 'createSite',
-            tags: ['Sites'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/sites', operationId: 'createSite', tags: ['Sites'])]
     #[Takes('SiteInput')]
     #[Returns('Site', 201)]
     public function store(SiteRequest $request): JsonResponse
@@ -74,20 +64,7 @@ final class SiteController
         return $this->sent(new SiteResource($site->loadCount('vehicles')->refresh()), $site, 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/sites/{site}',
-            operationId: 'showSite',
-            tags: ['Sites'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'site',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/sites/{site}', operationId: 'showSite', tags: ['Sites'])]
     #[Returns('Site')]
     public function show(Site $site): JsonResponse
     {
@@ -102,16 +79,9 @@ final class SiteController
             operationId: 'updateSite',
             summary: 'Change some fields; needs If-Match',
             tags: ['Sites'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'site',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('SiteInput')]
     #[Returns('Site')]
     public function update(SiteRequest $request, Site $site): JsonResponse
@@ -133,13 +103,6 @@ final class SiteController
             operationId: 'deleteSite',
             summary: 'Remove; vehicles stay and lose only the link',
             tags: ['Sites'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'site',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -8,6 +8,7 @@ use App\Bench\EstimateTurn;
 use App\Book\Programme;
 use App\Book\Vehicle;
 use App\Film\ForecastLayers;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
@@ -50,8 +51,6 @@ final class VehicleController
                     description: 'Also what was put away',
                     schema: new OA\Schema(type: 'boolean'),
                 ),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]
@@ -76,14 +75,7 @@ final class VehicleController
         );
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/vehicles',
-            operationId: 'createVehicle',
-            tags: ['Vehicles'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/vehicles', operationId: 'createVehicle', tags: ['Vehicles'])]
     #[Takes('VehicleInput')]
     #[Returns('Vehicle', 201)]
     public function store(VehicleRequest $request): JsonResponse
@@ -107,20 +99,7 @@ final class VehicleController
         );
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/vehicles/{vehicle}',
-            operationId: 'showVehicle',
-            tags: ['Vehicles'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/vehicles/{vehicle}', operationId: 'showVehicle', tags: ['Vehicles'])]
     #[Returns('Vehicle')]
     public function show(Vehicle $vehicle): JsonResponse
     {
@@ -135,16 +114,9 @@ final class VehicleController
             operationId: 'updateVehicle',
             summary: 'Change some fields; needs If-Match',
             tags: ['Vehicles'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('VehicleInput')]
     #[Returns('Vehicle')]
     public function update(VehicleRequest $request, Vehicle $vehicle): JsonResponse
@@ -190,13 +162,6 @@ final class VehicleController
             operationId: 'archiveVehicle',
             summary: 'Put away; nothing recorded is lost',
             tags: ['Vehicles'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -214,13 +179,6 @@ final class VehicleController
             operationId: 'restoreVehicle',
             summary: 'Take out again',
             tags: ['Vehicles'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Route;
 use OpenApi\Attributes as OA;
 use OpenApi\Generator;
 
@@ -82,8 +83,12 @@ final class WriteOpenApi extends Command
          *     components: array{schemas: array<string, mixed>}} $api
          */
         $api = json_decode($document->toJson(), true, 512, JSON_THROW_ON_ERROR);
-        foreach ($api['paths'] as &$operations) {
-            foreach ($operations as &$operation) {
+        foreach ($api['paths'] as $path => &$operations) {
+            foreach ($operations as $method => &$operation) {
+                $parameters = [...$operation['parameters'] ?? [], ...self::understood($path, $method, $operation)];
+                if ($parameters !== []) {
+                    $operation['parameters'] = $parameters;
+                }
                 $operation['responses']['default'] = [
                     'description' => 'What went wrong',
                     'content' => [
@@ -107,9 +112,9 @@ final class WriteOpenApi extends Command
                 $api,
                 JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
             ) . "\n";
-        $path = base_path('docs/openapi.json');
+        $file = base_path('docs/openapi.json');
         if ($this->option('check')) {
-            if (@file_get_contents($path) !== $json) {
+            if (@file_get_contents($file) !== $json) {
                 $this->error(
                     'docs/openapi.json no longer matches the code. Run: php artisan vicissa:openapi && npm run api',
                 );
@@ -119,9 +124,43 @@ final class WriteOpenApi extends Command
 
             return self::SUCCESS;
         }
-        file_put_contents($path, $json);
+        file_put_contents($file, $json);
         $this->info(sprintf('docs/openapi.json: %d addresses.', count($api['paths'])));
 
         return self::SUCCESS;
+    }
+
+    /**
+     * What goes without saying: rows are named by their ids, pages are asked for by limit and cursor, and where the route
+     * answers a repeated request once, it takes a key.
+     *
+     * @param array<string, mixed> $operation
+     * @return list<array<string, mixed>>
+     */
+    private static function understood(string $path, string $method, array $operation): array
+    {
+        $said = array_column(is_array($operation['parameters'] ?? null) ? $operation['parameters'] : [], 'name');
+        $parameters = [];
+        preg_match_all('/\{(\w+)}/', $path, $named);
+        foreach (array_diff($named[1], $said) as $name) {
+            $parameters[] = [
+                'name' => $name,
+                'in' => 'path',
+                'required' => true,
+                'schema' => ['type' => 'string', 'format' => 'uuid'],
+            ];
+        }
+        $page = data_get($operation, ['responses', '200', 'content', 'application/json', 'schema', 'properties']);
+        if (is_array($page) && isset($page['next_cursor'])) {
+            $parameters[] = ['name' => 'limit', 'in' => 'query', 'schema' => ['type' => 'integer', 'maximum' => 200]];
+            $parameters[] = ['name' => 'cursor', 'in' => 'query', 'schema' => ['type' => 'string']];
+        }
+        foreach (Route::getRoutes()->get(strtoupper($method)) as $route) {
+            if ('/' . $route->uri() === $path && in_array('once', $route->gatherMiddleware(), true)) {
+                $parameters[] = ['name' => 'Idempotency-Key', 'in' => 'header', 'schema' => ['type' => 'string']];
+            }
+        }
+
+        return $parameters;
     }
 }

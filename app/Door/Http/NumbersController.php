@@ -7,6 +7,7 @@ namespace App\Door\Http;
 use App\Book\Vehicle;
 use App\Film\RebuildWorkspace;
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -59,11 +60,9 @@ final readonly class NumbersController
             operationId: 'setNumbers',
             summary: 'Needs If-Match of the workspace; layers are derived anew where they age otherwise',
             tags: ['Workspace'],
-            parameters: [
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('HouseNumbersInput')]
     #[Returns('HouseNumbers')]
     public function update(Request $request): JsonResponse

@@ -95,20 +95,7 @@ final class PeopleController
         ]);
     }
 
-    #[
-        OA\Delete(
-            path: '/api/v1/members/{member}',
-            operationId: 'removeMember',
-            tags: ['Workspace'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'member',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Delete(path: '/api/v1/members/{member}', operationId: 'removeMember', tags: ['Workspace'])]
     #[Returns(null, 204)]
     public function remove(Membership $member): Response
     {
@@ -164,20 +151,7 @@ final class PeopleController
         return new JsonResponse(self::invitation($invitePerson($user, $given['email'], $given['role'])), 201);
     }
 
-    #[
-        OA\Delete(
-            path: '/api/v1/invitations/{invitation}',
-            operationId: 'withdrawInvitation',
-            tags: ['Workspace'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'invitation',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Delete(path: '/api/v1/invitations/{invitation}', operationId: 'withdrawInvitation', tags: ['Workspace'])]
     #[Returns(null, 204)]
     public function withdraw(Invitation $invitation): Response
     {

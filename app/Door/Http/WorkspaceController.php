@@ -7,6 +7,7 @@ namespace App\Door\Http;
 use App\Book\Vehicle;
 use App\Film\ForecastLayers;
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -55,11 +56,9 @@ final class WorkspaceController
             operationId: 'updateWorkspace',
             summary: 'Change settings; needs If-Match',
             tags: ['Workspace'],
-            parameters: [
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('WorkspaceInput')]
     #[Returns('Workspace')]
     public function update(
@@ -121,9 +120,6 @@ final class WorkspaceController
             operationId: 'enterWorkspace',
             summary: 'Work in another of one’s workspaces',
             tags: ['Workspace'],
-            parameters: [
-                new OA\PathParameter(name: 'id', required: true, schema: new OA\Schema(type: 'string', format: 'uuid')),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -51,13 +51,6 @@ final readonly class FilmController
             operationId: 'vehicleFilm',
             summary: 'One vehicle’s ribbons, a zone each',
             tags: ['Film'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('Film')]
@@ -75,11 +68,6 @@ final readonly class FilmController
             summary: 'Why a ribbon is as thick as it is on a day',
             tags: ['Film'],
             parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
                 new OA\QueryParameter(
                     name: 'on',
                     required: true,
@@ -112,13 +100,6 @@ final readonly class FilmController
             operationId: 'tryAhead',
             summary: 'What washes and toppers on days to come would do; nothing is written',
             tags: ['Film'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Takes('TryInput')]
@@ -165,11 +146,6 @@ final readonly class FilmController
             summary: 'The shelf ranked for this vehicle now, with what is ruled out and why',
             tags: ['Film'],
             parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
                 new OA\QueryParameter(
                     name: 'water',
                     schema: new OA\Schema(type: 'string', enum: ['none', 'tap', 'treated']),

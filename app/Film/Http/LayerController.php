@@ -8,6 +8,7 @@ use App\Book\Http\LayerResource;
 use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Film\DeclareLayer;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Versioned;
@@ -23,21 +24,7 @@ final class LayerController
 {
     use Versioned;
 
-    #[
-        OA\Post(
-            path: '/api/v1/vehicles/{vehicle}/layers',
-            operationId: 'createLayer',
-            tags: ['Layers'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/vehicles/{vehicle}/layers', operationId: 'createLayer', tags: ['Layers'])]
     #[Takes('LayerInput')]
     #[Returns('Layer', 201)]
     public function store(LayerRequest $request, Vehicle $vehicle, DeclareLayer $declareLayer): JsonResponse
@@ -54,16 +41,9 @@ final class LayerController
             operationId: 'updateLayer',
             summary: 'Correct a declared layer; needs If-Match',
             tags: ['Layers'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'layer',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('LayerInput')]
     #[Returns('Layer')]
     public function update(LayerRequest $request, Layer $layer, DeclareLayer $declareLayer): JsonResponse
@@ -91,13 +71,6 @@ final class LayerController
             operationId: 'deleteLayer',
             summary: 'Take back a declared layer',
             tags: ['Layers'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'layer',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -24,7 +24,6 @@ final class StartController
             operationId: 'start',
             summary: 'Three answers, a first due date',
             tags: ['Vehicles'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Takes('StartInput')]

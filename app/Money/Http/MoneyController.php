@@ -7,6 +7,7 @@ namespace App\Money\Http;
 use App\Book\Vehicle;
 use App\Door\Http\WorkspaceResource;
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -259,11 +260,9 @@ final readonly class MoneyController
             operationId: 'setRates',
             summary: 'Needs If-Match of the workspace',
             tags: ['Money'],
-            parameters: [
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('Rates')]
     #[Returns('Rates')]
     public function setRates(Request $request): JsonResponse
@@ -290,20 +289,7 @@ final readonly class MoneyController
         return new JsonResponse($drawMoney());
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/turns/{turn}/cost',
-            operationId: 'turnCost',
-            tags: ['Money'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'turn',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/turns/{turn}/cost', operationId: 'turnCost', tags: ['Money'])]
     #[Returns('TurnMoney')]
     public function turn(Turn $turn): JsonResponse
     {
@@ -324,13 +310,6 @@ final readonly class MoneyController
             operationId: 'vehicleMoney',
             summary: 'Turn by turn, the last year',
             tags: ['Money'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('VehicleMoney')]
@@ -427,15 +406,7 @@ final readonly class MoneyController
         ]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/quotes',
-            operationId: 'makeQuote',
-            summary: 'A year for some vehicles',
-            tags: ['Money'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/quotes', operationId: 'makeQuote', summary: 'A year for some vehicles', tags: ['Money'])]
     #[Takes('QuoteInput')]
     #[Returns('Quote', 201)]
     public function quote(Request $request, QuoteYear $quoteYear): JsonResponse
@@ -471,20 +442,7 @@ final readonly class MoneyController
         return new JsonResponse(self::quoted($quoteYear($user, $facts)->load('client')), 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/quotes/{quote}',
-            operationId: 'showQuote',
-            tags: ['Money'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'quote',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/quotes/{quote}', operationId: 'showQuote', tags: ['Money'])]
     #[Returns('Quote')]
     public function showQuote(Quote $quote): JsonResponse
     {
@@ -499,13 +457,6 @@ final readonly class MoneyController
             operationId: 'printQuote',
             summary: 'Without what it costs the business',
             tags: ['Money'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'quote',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
             responses: [
                 new OA\Response(
                     response: 200,

@@ -188,11 +188,6 @@ final readonly class RecordController
             summary: 'A turn, a year or the whole history as PDF',
             tags: ['Records'],
             parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
                 new OA\QueryParameter(
                     name: 'kind',
                     required: true,
@@ -222,20 +217,7 @@ final readonly class RecordController
         return $this->sent(($this->drawRecord)($vehicle, $kind, $turn, $from, $to));
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/vehicles/{vehicle}/record-links',
-            operationId: 'listRecordLinks',
-            tags: ['Records'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/vehicles/{vehicle}/record-links', operationId: 'listRecordLinks', tags: ['Records'])]
     #[Returns('RecordLink', list: true)]
     public function links(Vehicle $vehicle): JsonResponse
     {
@@ -258,13 +240,6 @@ final readonly class RecordController
             operationId: 'makeRecordLink',
             summary: 'The address is shown once',
             tags: ['Records'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Takes('RecordLinkInput')]
@@ -294,13 +269,6 @@ final readonly class RecordController
             operationId: 'revokeRecordLink',
             summary: 'The address shows nothing from now on',
             tags: ['Records'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'link',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -366,14 +334,7 @@ final readonly class RecordController
             operationId: 'readRecordPhoto',
             tags: ['Records'],
             security: [],
-            parameters: [
-                new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string')),
-                new OA\PathParameter(
-                    name: 'photo',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
+            parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))],
             responses: [
                 new OA\Response(
                     response: 200,

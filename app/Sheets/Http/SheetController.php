@@ -105,7 +105,6 @@ final class SheetController
             operationId: 'laySheet',
             summary: 'Lay a visit out, from what was seen or what is to be expected',
             tags: ['Sheets'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Takes('SheetInput')]
@@ -138,20 +137,7 @@ final class SheetController
         return $this->whole($sheet, 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/sheets/{sheet}',
-            operationId: 'showSheet',
-            tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/sheets/{sheet}', operationId: 'showSheet', tags: ['Sheets'])]
     #[Returns('Sheet')]
     public function show(Sheet $sheet): JsonResponse
     {
@@ -166,13 +152,6 @@ final class SheetController
             operationId: 'packSheet',
             summary: 'The sheet with all a phone needs for a day without signal: what the plan would be if something else were found',
             tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('SheetOtherwise')]
@@ -193,13 +172,6 @@ final class SheetController
             operationId: 'noteSheetEvents',
             summary: 'What happened, as the device wrote it down; each event once, however often it is sent',
             tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Takes('SheetEventsInput')]
@@ -227,14 +199,6 @@ final class SheetController
             operationId: 'rematchSheet',
             summary: 'Something else was found: the rest of the visit, matched and laid out again',
             tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('RematchInput')]
@@ -265,14 +229,6 @@ final class SheetController
             operationId: 'finishSheet',
             summary: 'Close the visit as a turn',
             tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('TurnInput')]
@@ -294,13 +250,6 @@ final class SheetController
             operationId: 'dropSheet',
             summary: 'Not today: the sheet is put aside, what was noted on it is kept',
             tags: ['Sheets'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'sheet',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf\Http;
 
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Versioned;
@@ -64,14 +65,7 @@ final class GearController
         ]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/gear',
-            operationId: 'createGear',
-            tags: ['Gear'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/gear', operationId: 'createGear', tags: ['Gear'])]
     #[Takes('GearInput')]
     #[Returns('Gear', 201)]
     public function store(GearRequest $request): JsonResponse
@@ -88,16 +82,9 @@ final class GearController
             operationId: 'updateGear',
             summary: 'Change some fields; needs If-Match',
             tags: ['Gear'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'gear',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('GearInput')]
     #[Returns('Gear')]
     public function update(GearRequest $request, Gear $gear): JsonResponse
@@ -119,13 +106,6 @@ final class GearController
             operationId: 'archiveGear',
             summary: 'Put away; its history stays',
             tags: ['Gear'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'gear',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -143,14 +123,6 @@ final class GearController
             operationId: 'noteGearEvent',
             summary: 'A lance calibrated, resin refilled, a level read, towels washed; written once',
             tags: ['Gear'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'gear',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('GearEventInput')]

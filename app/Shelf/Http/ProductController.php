@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shelf\Http;
 
 use App\Http\OpenApi\Field;
+use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
@@ -44,8 +45,6 @@ final class ProductController
                     description: 'Also what was put away',
                     schema: new OA\Schema(type: 'boolean'),
                 ),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]
@@ -69,14 +68,7 @@ final class ProductController
         );
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/products',
-            operationId: 'createProduct',
-            tags: ['Products'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/products', operationId: 'createProduct', tags: ['Products'])]
     #[Takes('ProductInput')]
     #[Returns('Product', 201)]
     public function store(ProductRequest $request): JsonResponse
@@ -87,20 +79,7 @@ final class ProductController
         return $this->sent(new ProductResource($product->refresh()), $product, 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/products/{product}',
-            operationId: 'showProduct',
-            tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/products/{product}', operationId: 'showProduct', tags: ['Products'])]
     #[Returns('Product')]
     public function show(Product $product): JsonResponse
     {
@@ -115,16 +94,9 @@ final class ProductController
             operationId: 'updateProduct',
             summary: 'Change some fields; needs If-Match',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'If-Match', required: true, schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
+    #[IfMatch]
     #[Takes('ProductInput')]
     #[Returns('Product')]
     public function update(ProductRequest $request, Product $product): JsonResponse
@@ -147,13 +119,6 @@ final class ProductController
             operationId: 'archiveProduct',
             summary: 'Put away; nothing recorded is lost',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -171,13 +136,6 @@ final class ProductController
             operationId: 'restoreProduct',
             summary: 'Take out again',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -195,14 +153,6 @@ final class ProductController
             operationId: 'restockProduct',
             summary: 'So much more has come in',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('RestockInput')]

@@ -186,7 +186,6 @@ final class ShelfController
             operationId: 'importProducts',
             summary: 'Look at a file, or put it on the shelf; with one wrong row nothing is done',
             tags: ['Products'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Takes('ProductImportInput')]
@@ -220,7 +219,6 @@ final class ShelfController
             operationId: 'renameOnShelf',
             summary: 'Give a line or a maker another name, everywhere at once',
             tags: ['Products'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
         ),
     ]
     #[Takes('RenameInput')]

@@ -90,13 +90,6 @@ final readonly class StockController
             operationId: 'showStock',
             summary: 'Movements, batches, and what counts found',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('Stock')]
@@ -113,14 +106,6 @@ final readonly class StockController
             operationId: 'moveStock',
             summary: 'Bought, mixed ahead, gone bad, counted',
             tags: ['Products'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'product',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('StockMoveInput')]

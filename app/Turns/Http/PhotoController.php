@@ -37,14 +37,7 @@ final class PhotoController
             operationId: 'listPhotos',
             summary: 'Newest first',
             tags: ['Photos'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-            ],
+            parameters: [new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200))],
         ),
     ]
     #[Returns('Photo', list: true)]
@@ -70,13 +63,6 @@ final class PhotoController
             operationId: 'keepPhoto',
             summary: 'A photo (multipart: file, id, zone, stage, taken_at, sheet_id, note); drawn anew, so that where it was taken stays behind',
             tags: ['Photos'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('Photo', 201)]
@@ -110,21 +96,7 @@ final class PhotoController
         return new JsonResponse(PhotoResource::facts($photo), 201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/photos/{photo}',
-            operationId: 'showPhoto',
-            summary: 'The picture itself',
-            tags: ['Photos'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'photo',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/photos/{photo}', operationId: 'showPhoto', summary: 'The picture itself', tags: ['Photos'])]
     #[Returns(null, says: 'JPEG')]
     public function show(Photo $photo): StreamedResponse
     {
@@ -142,13 +114,6 @@ final class PhotoController
             operationId: 'removePhoto',
             summary: 'Remove a photo that has not become part of a turn; the owner may remove any',
             tags: ['Photos'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'photo',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

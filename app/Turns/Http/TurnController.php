@@ -40,15 +40,6 @@ final class TurnController
             operationId: 'listTurns',
             summary: 'Newest first, paged by cursor',
             tags: ['Turns'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200)),
-                new OA\QueryParameter(name: 'cursor', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Returns('Turn', page: true)]
@@ -73,14 +64,6 @@ final class TurnController
             operationId: 'finishTurn',
             summary: 'Record a turn',
             tags: ['Turns'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'vehicle',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('TurnInput')]
@@ -93,20 +76,7 @@ final class TurnController
         return (new TurnResource($turn->load(self::WHOLE)))->response()->setStatusCode(201);
     }
 
-    #[
-        OA\Get(
-            path: '/api/v1/turns/{turn}',
-            operationId: 'showTurn',
-            tags: ['Turns'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'turn',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Get(path: '/api/v1/turns/{turn}', operationId: 'showTurn', tags: ['Turns'])]
     #[Returns('Turn')]
     public function show(Turn $turn): JsonResponse
     {
@@ -122,18 +92,12 @@ final class TurnController
             summary: 'Correct a turn; what was saved before stays beside it',
             tags: ['Turns'],
             parameters: [
-                new OA\PathParameter(
-                    name: 'turn',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
                 new OA\HeaderParameter(
                     name: 'If-Match',
                     required: true,
                     description: 'The revision that was read, as its ETag',
                     schema: new OA\Schema(type: 'string'),
                 ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
             ],
         ),
     ]

@@ -116,14 +116,7 @@ final readonly class DaysController
         ]);
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/deadlines',
-            operationId: 'setDeadline',
-            tags: ['Weeks'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/deadlines', operationId: 'setDeadline', tags: ['Weeks'])]
     #[Takes('DeadlineInput')]
     #[Returns('Deadline', 201)]
     public function deadline(Request $request): JsonResponse
@@ -147,20 +140,7 @@ final readonly class DaysController
         return new JsonResponse($this->deadlineAs($deadline->refresh()), 201);
     }
 
-    #[
-        OA\Delete(
-            path: '/api/v1/deadlines/{deadline}',
-            operationId: 'dropDeadline',
-            tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'deadline',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Delete(path: '/api/v1/deadlines/{deadline}', operationId: 'dropDeadline', tags: ['Weeks'])]
     #[Returns(null, 204)]
     public function dropDeadline(Deadline $deadline): Response
     {
@@ -170,14 +150,7 @@ final readonly class DaysController
         return response()->noContent();
     }
 
-    #[
-        OA\Post(
-            path: '/api/v1/closures',
-            operationId: 'closeDays',
-            tags: ['Weeks'],
-            parameters: [new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string'))],
-        ),
-    ]
+    #[OA\Post(path: '/api/v1/closures', operationId: 'closeDays', tags: ['Weeks'])]
     #[Takes('ClosureInput')]
     #[Returns('Closure', 201)]
     public function closure(Request $request): JsonResponse
@@ -197,20 +170,7 @@ final readonly class DaysController
         return new JsonResponse($this->closureAs(Closure::query()->create($facts)->refresh()), 201);
     }
 
-    #[
-        OA\Delete(
-            path: '/api/v1/closures/{closure}',
-            operationId: 'openDays',
-            tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'closure',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
-        ),
-    ]
+    #[OA\Delete(path: '/api/v1/closures/{closure}', operationId: 'openDays', tags: ['Weeks'])]
     #[Returns(null, 204)]
     public function dropClosure(Closure $closure): Response
     {

@@ -87,13 +87,6 @@ final readonly class FeedController
             operationId: 'revokeFeed',
             summary: 'The address leads nowhere from now on',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'feed',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]

@@ -256,13 +256,6 @@ final readonly class WeeksController
             operationId: 'showPlanRun',
             summary: 'How far a search is',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'run',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('PlanRun')]
@@ -279,13 +272,6 @@ final readonly class WeeksController
             operationId: 'stopPlanRun',
             summary: 'Stop a search; the best found until then stands',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'run',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns(null, 204)]
@@ -309,13 +295,6 @@ final readonly class WeeksController
             operationId: 'visitElse',
             summary: 'Why here, and what any other day would cost',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'visit',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Returns('VisitElse')]
@@ -340,14 +319,6 @@ final readonly class WeeksController
             operationId: 'moveVisit',
             summary: 'Put a visit on another day and lock it there; the rest adapts',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'visit',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('VisitMove')]
@@ -407,13 +378,6 @@ final readonly class WeeksController
             operationId: 'lockVisit',
             summary: 'Lock a visit to its day, or let it go',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'visit',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-            ],
         ),
     ]
     #[Takes('VisitLock')]
@@ -433,14 +397,6 @@ final readonly class WeeksController
             operationId: 'cancelVisit',
             summary: 'It will not be: why, by whom, and whether another day is looked for',
             tags: ['Weeks'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'visit',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', format: 'uuid'),
-                ),
-                new OA\HeaderParameter(name: 'Idempotency-Key', schema: new OA\Schema(type: 'string')),
-            ],
         ),
     ]
     #[Takes('VisitCancel')]

@@ -5434,7 +5434,9 @@ export interface operations {
   takeArchive: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -5985,7 +5987,9 @@ export interface operations {
   deleteClient: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         client: string
       }
@@ -6016,6 +6020,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         client: string
@@ -6051,7 +6056,9 @@ export interface operations {
   forgetClient: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         client: string
       }
@@ -6117,7 +6124,9 @@ export interface operations {
   openDays: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         closure: string
       }
@@ -6212,7 +6221,9 @@ export interface operations {
   archiveCrew: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         crew: string
       }
@@ -6243,6 +6254,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         crew: string
@@ -6309,7 +6321,9 @@ export interface operations {
   importDays: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -6379,7 +6393,9 @@ export interface operations {
   dropDeadline: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         deadline: string
       }
@@ -6600,7 +6616,9 @@ export interface operations {
   makeFeed: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -6633,7 +6651,9 @@ export interface operations {
   revokeFeed: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         feed: string
       }
@@ -6760,7 +6780,9 @@ export interface operations {
   archiveGear: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         gear: string
       }
@@ -6791,6 +6813,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         gear: string
@@ -6894,7 +6917,9 @@ export interface operations {
   invite: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -6927,7 +6952,9 @@ export interface operations {
   withdrawInvitation: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         invitation: string
       }
@@ -6989,7 +7016,9 @@ export interface operations {
   deleteLayer: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         layer: string
       }
@@ -7020,6 +7049,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         layer: string
@@ -7121,7 +7151,9 @@ export interface operations {
   tickLoad: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -7181,7 +7213,9 @@ export interface operations {
   updateMe: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -7245,7 +7279,9 @@ export interface operations {
   removeMember: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         member: string
       }
@@ -7365,6 +7401,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path?: never
       cookie?: never
@@ -7427,7 +7464,9 @@ export interface operations {
   removePhoto: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         photo: string
       }
@@ -7485,7 +7524,9 @@ export interface operations {
   setPrices: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -7786,7 +7827,9 @@ export interface operations {
   archiveProduct: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         product: string
       }
@@ -7817,6 +7860,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         product: string
@@ -7889,7 +7933,9 @@ export interface operations {
   restoreProduct: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         product: string
       }
@@ -8052,7 +8098,9 @@ export interface operations {
   deleteProgramme: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         programme: string
       }
@@ -8083,6 +8131,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         programme: string
@@ -8335,6 +8384,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path?: never
       cookie?: never
@@ -8432,7 +8482,9 @@ export interface operations {
   revokeRecordLink: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         link: string
       }
@@ -8587,7 +8639,9 @@ export interface operations {
   layRound: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -8620,7 +8674,9 @@ export interface operations {
   orderRound: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -8784,7 +8840,9 @@ export interface operations {
   dropSheet: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         sheet: string
       }
@@ -8813,7 +8871,9 @@ export interface operations {
   noteSheetEvents: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         sheet: string
       }
@@ -9055,7 +9115,9 @@ export interface operations {
   deleteSite: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         site: string
       }
@@ -9086,6 +9148,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         site: string
@@ -9187,7 +9250,9 @@ export interface operations {
   createToken: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -9220,7 +9285,9 @@ export interface operations {
   revokeToken: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         id: number
       }
@@ -9454,7 +9521,9 @@ export interface operations {
   archiveVehicle: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         vehicle: string
       }
@@ -9485,6 +9554,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path: {
         vehicle: string
@@ -9723,7 +9793,9 @@ export interface operations {
   keepPhoto: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         vehicle: string
       }
@@ -9823,7 +9895,9 @@ export interface operations {
   makeRecordLink: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         vehicle: string
       }
@@ -9858,7 +9932,9 @@ export interface operations {
   restoreVehicle: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         vehicle: string
       }
@@ -10224,7 +10300,9 @@ export interface operations {
   planWeeks: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -10257,7 +10335,9 @@ export interface operations {
   proposeVisits: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -10321,7 +10401,9 @@ export interface operations {
   stopPlanRun: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         run: string
       }
@@ -10350,7 +10432,9 @@ export interface operations {
   undoPlan: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path?: never
       cookie?: never
     }
@@ -10379,7 +10463,9 @@ export interface operations {
   lockVisit: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         visit: string
       }
@@ -10550,6 +10636,7 @@ export interface operations {
       query?: never
       header: {
         'If-Match': string
+        'Idempotency-Key'?: string
       }
       path?: never
       cookie?: never
@@ -10583,7 +10670,9 @@ export interface operations {
   enterWorkspace: {
     parameters: {
       query?: never
-      header?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
       path: {
         id: string
       }
