@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, type Ref } from 'vue'
 import { Problem } from '@/api/client'
+import { useDeed } from './deed'
 
 /**
  * Editing one row that others may edit too: what was typed stays whatever happens, and a newer version is shown rather
@@ -14,8 +15,7 @@ export function useEdit<Row extends object>(options: {
   const queries = useQueryClient()
   const form: Ref<Row | null> = ref(null)
   const tag = ref('')
-  const problem = ref<unknown>(null)
-  const busy = ref(false)
+  const { busy, problem, attempt, fields } = useDeed()
   const saved = ref(false)
 
   async function load() {
@@ -30,31 +30,14 @@ export function useEdit<Row extends object>(options: {
   }
 
   async function save(): Promise<boolean> {
-    if (!form.value) return false
-    busy.value = true
+    const typed = form.value
+    if (!typed) return false
     saved.value = false
-    problem.value = null
-    try {
-      await options.save(form.value, tag.value)
+    saved.value = await attempt(async () => {
+      await options.save(typed, tag.value)
       await Promise.all(options.touches.map((queryKey) => queries.invalidateQueries({ queryKey })))
-      saved.value = true
-      return true
-    } catch (caught) {
-      problem.value = caught
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
-
-  /** Does something else with the row; what stands in its way is said where saving would say it. */
-  async function attempt(work: () => Promise<unknown>, after?: () => unknown) {
-    try {
-      await work()
-      await after?.()
-    } catch (caught) {
-      problem.value = caught
-    }
+    })
+    return saved.value
   }
 
   return reactive({
@@ -65,8 +48,9 @@ export function useEdit<Row extends object>(options: {
     saved,
     load,
     save,
+    /** Does something else with the row; what stands in its way is said where saving would say it. */
     attempt,
-    fields: computed(() => (problem.value instanceof Problem ? problem.value.fields : {})),
+    fields,
     /** What someone else has saved meanwhile. */
     newer: computed(() => (problem.value instanceof Problem ? (problem.value.current as Row | null) : null)),
     async overrule(): Promise<boolean> {

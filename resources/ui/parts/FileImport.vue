@@ -84,7 +84,7 @@ async function choose(file: File) {
         <Glyph name="care" :size="15" /> Columns that mean nothing here and are left out: {{ unknown.join(', ') }}.
       </p>
       <div class="scroll" tabindex="0" role="group" aria-label="Rows of the file">
-        <table>
+        <table class="listed">
           <thead>
             <tr>
               <th scope="col">Row</th>
@@ -130,21 +130,12 @@ p {
 }
 
 .scroll {
-  overflow: auto;
   max-height: 420px;
-}
-
-table {
-  border-collapse: collapse;
-  width: 100%;
 }
 
 th,
 td {
-  text-align: left;
   vertical-align: top;
-  padding: 6px var(--s2);
-  border-bottom: 1px solid var(--line);
 }
 
 .error {

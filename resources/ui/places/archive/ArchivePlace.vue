@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import FilePick from '@/parts/FilePick.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
@@ -9,26 +10,21 @@ import ChangeList from './ChangeList.vue'
 // Nothing locked in: all of it as one documented file, and such a file into an empty workspace.
 const queries = useQueryClient()
 const name = ref('')
-const busy = ref(false)
-const problem = ref<unknown>(null)
+const { busy, problem, attempt } = useDeed()
 const taken = ref<Schemas['ArchiveTaken'] | null>(null)
 async function choose(file: File) {
   name.value = file.name
   busy.value = true
   problem.value = null
   taken.value = null
-  try {
+  await attempt(async () => {
     const form = new FormData()
     form.set('file', file)
     taken.value = await told(
       api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }),
     )
     await queries.invalidateQueries()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

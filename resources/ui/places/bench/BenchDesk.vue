@@ -57,7 +57,7 @@ async function take() {
 <template>
   <div>
     <ProblemNote :problem="weatherError" />
-    <div class="columns">
+    <div class="ask-and-tell">
       <div class="grid">
         <section v-if="vehicleId === null" class="sheet grid">
           <h2>Describe it</h2>
@@ -145,11 +145,8 @@ async function take() {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 500px) minmax(0, 1fr);
-  gap: var(--s6);
-  align-items: start;
+.ask-and-tell {
+  --asked: 500px;
 }
 
 .which,
@@ -162,11 +159,6 @@ async function take() {
 }
 
 @media (max-width: 980px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--s5);
-  }
-
   .take {
     width: 100%;
     min-height: 54px;

@@ -101,16 +101,16 @@ async function take() {
         <Choices v-model="look.lower" label="And down here?" :options="soils" :columns="2">
           <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
         </Choices>
-        <ElCheckbox v-model="look.grit" class="big">Grit: a fingertip feels sand in it</ElCheckbox>
+        <ElCheckbox v-model="look.grit" class="big-tick">Grit: a fingertip feels sand in it</ElCheckbox>
       </template>
       <ContaminantPick v-else-if="keys[index] === 'sits'" v-model="look.on" :columns="2" hide-label />
       <template v-else-if="keys[index] === 'wheels'">
         <Choices v-model="wheels" label="How dirty are they?" :options="wheelSoils" :columns="2" />
-        <ElCheckbox v-model="look.wheelIron" class="big">Brake dust has burnt in</ElCheckbox>
+        <ElCheckbox v-model="look.wheelIron" class="big-tick">Brake dust has burnt in</ElCheckbox>
       </template>
       <template v-else-if="keys[index] === 'edges'">
-        <ElCheckbox v-model="look.looseEdges" class="big">Edges of decals, film or trim lift</ElCheckbox>
-        <ElCheckbox v-model="look.reset" class="big">A reset: old wax or sealant comes off on purpose</ElCheckbox>
+        <ElCheckbox v-model="look.looseEdges" class="big-tick">Edges of decals, film or trim lift</ElCheckbox>
+        <ElCheckbox v-model="look.reset" class="big-tick">A reset: old wax or sealant comes off on purpose</ElCheckbox>
         <p class="small quiet">
           Chips and scratches: show them to the owner before you begin, and note them in the turn.
         </p>
@@ -123,7 +123,7 @@ async function take() {
       />
       <template v-else-if="keys[index] === 'place'">
         <Choices v-model="water" label="Water" :options="waterOptions" :columns="1" compact />
-        <ElCheckbox v-model="shade" class="big">It stands in shade</ElCheckbox>
+        <ElCheckbox v-model="shade" class="big-tick">It stands in shade</ElCheckbox>
         <Field label="Panel temperature" hint="Hold the thermometer at the bonnet; leave it empty when you have none."
           ><template #default="f"
             ><NumberInput
@@ -185,20 +185,6 @@ header p {
 
 .body :deep(.one) {
   padding: var(--s2);
-}
-
-.big {
-  min-height: 54px;
-  padding: 0 var(--s3);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-  background: var(--sheet);
-  font-weight: 600;
-  flex-wrap: nowrap;
-}
-
-.big input {
-  flex: none;
 }
 
 .thumb {

@@ -10,7 +10,7 @@ const emit = defineEmits<{ dry: [way: string] }>()
 <template>
   <details v-if="drying.options.length" class="ways">
     <summary class="small">Other ways to dry it</summary>
-    <ul>
+    <ul class="plain">
       <li v-for="one in drying.options" :key="one.way">
         <span v-if="one.way === drying.way">{{ one.name }}, as it stands</span>
         <button v-else-if="one.refused === null" type="button" class="words small" @click="emit('dry', one.way)">
@@ -28,12 +28,6 @@ const emit = defineEmits<{ dry: [way: string] }>()
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
 li {
   display: flex;
   flex-wrap: wrap;

@@ -1,4 +1,5 @@
-import { ref, type Ref } from 'vue'
+import { useDeed } from '@/lib/deed'
+import { type Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
@@ -7,8 +8,7 @@ import type { Look } from './look'
 /** Lays out a visit from what stands on the bench, and goes to its sheet. */
 export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['BenchInput'] | undefined>, look: Ref<Look>) {
   const router = useRouter()
-  const problem = ref<unknown>(null)
-  const busy = ref(false)
+  const { busy, problem, attempt } = useDeed()
   async function work() {
     if (!asked.value || !vehicleId.value) return
     problem.value = null
@@ -21,14 +21,10 @@ export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['Bench
       ...(crew ? { crew } : {}),
       facts: { seen, place, weather, panel_c, schools, scope, ...(taken ? { taken } : {}) },
     }
-    try {
+    await attempt(async () => {
       const sheet = await told(api.POST('/api/v1/sheets', { body }))
       await router.push(`/sheets/${sheet.id}`)
-    } catch (caught) {
-      problem.value = caught
-    } finally {
-      busy.value = false
-    }
+    })
   }
   return { work, problem, busy }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -10,20 +11,13 @@ const props = defineProps<{ id: string; name: string }>()
 const emit = defineEmits<{ leave: []; done: [] }>()
 const queries = useQueryClient()
 const typed = ref('')
-const busy = ref(false)
-const problem = ref<unknown>(null)
+const { busy, problem, attempt } = useDeed()
 const told_ = ref<Schemas['Forgotten'] | null>(null)
 async function forget() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     told_.value = await told(api.POST('/api/v1/clients/{client}/forget', { params: { path: { client: props.id } } }))
     await queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'clients' })
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 async function close() {
   await queries.invalidateQueries({ queryKey: ['clients'] })

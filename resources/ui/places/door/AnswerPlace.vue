@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref, watchEffect } from 'vue'
 import { api, told } from '@/api/client'
@@ -21,7 +22,7 @@ const { data, error } = useQuery({
 })
 // In the language they are written to in; else that of their browser.
 watchEffect(() => data.value && void speak(data.value.language ?? ofTheBrowser()))
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const other = ref(false)
 const wishOn = ref('')
 const wish = ref('')
@@ -33,14 +34,11 @@ const day = (on: string) =>
     timeZone: 'UTC',
   })
 async function answer(accept: boolean) {
-  problem.value = null
-  try {
+  await attempt(async () => {
     const body = accept ? { accept } : { accept, wish_on: wishOn.value || null, wish: wish.value || null }
     queries.setQueryData(key, await told(api.POST('/api/v1/answers/{proposal}/{signature}', { params, body })))
     other.value = false
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
@@ -8,16 +9,13 @@ import DoorFrame from './DoorFrame.vue'
 
 const email = ref('')
 const sent = ref(false)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 
 async function send() {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(api.POST('/api/v1/auth/forgot', { body: { email: email.value } }))
     sent.value = true
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -19,12 +20,10 @@ const { data: invitation, error } = useQuery({
 })
 const name = ref('')
 const password = ref('')
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { problem, attempt, fields } = useDeed()
 
 async function join() {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/auth/join', {
         body: { token, password: password.value, ...(invitation.value?.known ? {} : { name: name.value }) },
@@ -32,9 +31,7 @@ async function join() {
     )
     queries.clear()
     await router.push('/')
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

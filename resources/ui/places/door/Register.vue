@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
@@ -10,9 +11,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
 
 const form = ref({ name: '', email: '', password: '', workspace: '', units: 'metric' as 'metric' | 'us' | 'imperial' })
-const problem = ref<unknown>(null)
-const busy = ref(false)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields } = useDeed()
 const router = useRouter()
 const queries = useQueryClient()
 const units = [
@@ -22,9 +21,7 @@ const units = [
 ]
 
 async function begin() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     const me = await told(
       api.POST('/api/v1/auth/register', {
         body: { ...form.value, time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone },
@@ -33,11 +30,7 @@ async function begin() {
     queries.clear()
     queries.setQueryData(['me'], me)
     await router.push('/start')
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useDeed } from '@/lib/deed'
+import { ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -10,12 +11,10 @@ import DoorFrame from './DoorFrame.vue'
 const route = useRoute()
 const password = ref('')
 const done = ref(false)
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { problem, attempt, fields } = useDeed()
 
 async function save() {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/auth/reset', {
         body: {
@@ -26,9 +25,7 @@ async function save() {
       }),
     )
     done.value = true
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

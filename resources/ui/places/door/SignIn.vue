@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -11,16 +12,13 @@ import DoorFrame from './DoorFrame.vue'
 const email = ref('')
 const password = ref('')
 const remember = ref(true)
-const problem = ref<unknown>(null)
-const busy = ref(false)
+const { busy, problem, attempt } = useDeed()
 const router = useRouter()
 const route = useRoute()
 const queries = useQueryClient()
 
 async function enter() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/auth/sign-in', {
         body: { email: email.value, password: password.value, remember: remember.value },
@@ -30,11 +28,7 @@ async function enter() {
     // Only a place of our own: never an address someone slipped into the link.
     const next = typeof route.query.next === 'string' && /^\/(?![/\\])/.test(route.query.next) ? route.query.next : '/'
     await router.push(next)
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

@@ -14,7 +14,7 @@ const read = (ribbon: Schemas['Ribbon']) =>
 
 <template>
   <div class="scroll" tabindex="0" role="region" aria-label="All vehicles as a table">
-    <table>
+    <table class="listed">
       <caption class="hidden-text">
         What is on each vehicle and when it is due, most urgent first
       </caption>
@@ -56,30 +56,9 @@ const read = (ribbon: Schemas['Ribbon']) =>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-
 th,
 td {
-  text-align: left;
-  padding: 9px var(--s3) 9px 0;
-  border-bottom: 1px solid var(--line);
+  padding-block: 9px;
   white-space: nowrap;
-}
-
-thead th {
-  font-size: 13px;
-  color: var(--ink-3);
-  border-bottom-color: var(--line-strong);
-}
-
-.number {
-  text-align: right;
 }
 </style>

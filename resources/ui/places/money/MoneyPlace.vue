@@ -51,15 +51,15 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
         </p>
         <UnpricedNote :names="data.total.unpriced" />
         <div class="scroll" tabindex="0" role="group" aria-label="Cost by vehicle">
-          <table>
+          <table class="listed">
             <thead>
               <tr>
                 <th scope="col">Vehicle</th>
                 <th scope="col" class="wide"><span class="hidden-text">Shares</span></th>
-                <th v-for="[key, name] in costParts" :key="key" scope="col" class="num" :class="key">{{ name }}</th>
-                <th scope="col" class="num">Turns</th>
-                <th scope="col" class="num">Each</th>
-                <th scope="col" class="num">Together</th>
+                <th v-for="[key, name] in costParts" :key="key" scope="col" class="number" :class="key">{{ name }}</th>
+                <th scope="col" class="number">Turns</th>
+                <th scope="col" class="number">Each</th>
+                <th scope="col" class="number">Together</th>
               </tr>
             </thead>
             <tbody>
@@ -69,10 +69,10 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
                   <span class="small quiet block">{{ one.programme ?? one.client }}</span>
                 </th>
                 <td class="wide"><CostBar :cost="one.cost" :most="most" /></td>
-                <td v-for="[key] in costParts" :key="key" class="num">{{ money(one.cost[key]) }}</td>
-                <td class="num">{{ one.turns }}</td>
-                <td class="num">{{ money(one.each_minor) }}</td>
-                <td class="num">
+                <td v-for="[key] in costParts" :key="key" class="number">{{ money(one.cost[key]) }}</td>
+                <td class="number">{{ one.turns }}</td>
+                <td class="number">{{ money(one.each_minor) }}</td>
+                <td class="number">
                   <strong>{{ money(one.cost.total) }}</strong>
                 </td>
               </tr>
@@ -88,7 +88,7 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
                   >{{ one.programme ?? 'Own rhythm'
                   }}<span class="small quiet"> {{ one.turns }} turns, {{ one.hours }} h</span></span
                 >
-                <span class="num"
+                <span class="number"
                   ><strong>{{ money(one.cost.total) }}</strong> · {{ money(one.each_minor) }} each</span
                 >
               </li>
@@ -110,7 +110,7 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
                     }}<template v-if="one.label_weeks">; its label says {{ one.label_weeks }}</template></span
                   ></span
                 >
-                <span class="num"
+                <span class="number"
                   ><strong>{{ money(one.found_minor) }}</strong
                   ><span v-if="one.label_minor !== null" class="small quiet block"
                     >{{ money(one.label_minor) }} by the label</span
@@ -131,33 +131,10 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
   font-size: 18px;
 }
 
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-variant-numeric: tabular-nums;
-}
-
 th,
 td {
   padding: 5px var(--s2);
-  border-bottom: 1px solid var(--line);
-  text-align: left;
   vertical-align: middle;
-}
-
-thead th {
-  font-size: 13px;
-  color: var(--ink-2);
-  border-bottom: 1px solid var(--line-strong);
-}
-
-.num {
-  text-align: right;
-  white-space: nowrap;
 }
 
 .wide {

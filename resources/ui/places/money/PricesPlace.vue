@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
@@ -38,7 +39,7 @@ const listed = computed<Record<string, number | null>>(() =>
 // What was typed stays typed, whatever the list becomes meanwhile, until it is saved.
 const typed = ref<Record<string, number | null>>({})
 const priceOf = (key: string) => (key in typed.value ? typed.value[key] : listed.value[key]) ?? null
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const saved = ref('')
 async function savePrices() {
   problem.value = null
@@ -49,13 +50,11 @@ async function savePrices() {
       ? []
       : [{ programme_id: of || null, body, kind: kind as Schemas['Price']['kind'], minor: Math.round(value * 100) }]
   })
-  try {
+  await attempt(async () => {
     queries.setQueryData(['prices'], await told(api.PUT('/api/v1/prices', { body: { prices } })))
     typed.value = {}
     saved.value = 'Prices saved.'
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 
 const rows = [

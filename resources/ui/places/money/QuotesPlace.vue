@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told, type Schemas } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
 import { useMe } from '@/lib/session'
@@ -53,14 +54,10 @@ function takeClient(chosen: string | null | undefined) {
   const name = id ? clients.value[id] : undefined
   if (name && !title.value) title.value = `A year for ${name}`
 }
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
-const busy = ref(false)
+const { busy, problem, attempt, fields } = useDeed()
 const key = ref(newId())
 async function make() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     const quote = await told(
       api.POST('/api/v1/quotes', {
         params: { header: { 'Idempotency-Key': key.value } },
@@ -80,11 +77,7 @@ async function make() {
     client.value = null
     lines.value = []
     key.value = newId()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.value) ?? null)
 </script>

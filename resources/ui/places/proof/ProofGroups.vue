@@ -89,7 +89,7 @@ const { width } = useElementSize(plot)
     <Choices v-model="kind" label="By" hide-label compact :options="asked" />
     <p class="small quiet">{{ question?.says }} Press two to lay them over each other.</p>
     <div class="columns">
-      <ul>
+      <ul class="plain">
         <li v-for="group in answers" :key="group.answer" :class="{ on: shown.includes(group) }">
           <svg width="34" height="10" aria-hidden="true">
             <path v-if="shown.includes(group)" d="M0 5h34" :class="shown.indexOf(group) === 0 ? 'first' : 'second'" />
@@ -123,12 +123,6 @@ const { width } = useElementSize(plot)
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--s5);
-}
-
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 
 li {

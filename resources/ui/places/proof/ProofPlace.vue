@@ -68,14 +68,14 @@ const { width } = useElementSize(plot)
     <template v-else-if="data">
       <div class="columns">
         <section aria-label="Products">
-          <table class="found">
+          <table class="listed">
             <thead>
               <tr>
                 <th scope="col">Product</th>
-                <th scope="col" class="n">Label</th>
-                <th scope="col" class="n">Found</th>
-                <th scope="col" class="n">Layers</th>
-                <th scope="col" class="n">A week costs</th>
+                <th scope="col" class="number">Label</th>
+                <th scope="col" class="number">Found</th>
+                <th scope="col" class="number">Layers</th>
+                <th scope="col" class="number">A week costs</th>
               </tr>
             </thead>
             <tbody>
@@ -86,12 +86,12 @@ const { width } = useElementSize(plot)
                   </button>
                   <span v-if="one.zone !== 'paint'" class="small quiet">{{ zones[one.zone]?.toLowerCase() }}</span>
                 </th>
-                <td class="n">{{ weeks(one.label_low_weeks) }}–{{ weeks(one.label_high_weeks) }}</td>
-                <td class="n">
+                <td class="number">{{ weeks(one.label_low_weeks) }}–{{ weeks(one.label_high_weeks) }}</td>
+                <td class="number">
                   <strong>{{ weeks(one.life) }}</strong>
                 </td>
-                <td class="n">{{ one.failed }} of {{ one.layers }} failed</td>
-                <td class="n">{{ money(one.cost_minor_week) }}</td>
+                <td class="number">{{ one.failed }} of {{ one.layers }} failed</td>
+                <td class="number">{{ money(one.cost_minor_week) }}</td>
               </tr>
             </tbody>
           </table>
@@ -151,7 +151,7 @@ const { width } = useElementSize(plot)
         </section>
         <section class="sheet" aria-label="Vehicles that differ">
           <h2>Not explained by habits</h2>
-          <ul v-if="data.vehicles.length">
+          <ul v-if="data.vehicles.length" class="plain">
             <li v-for="one in data.vehicles" :key="one.vehicle_id">
               <RouterLink :to="`/vehicles/${one.vehicle_id}`">{{ one.name }}</RouterLink>
               <span
@@ -187,31 +187,6 @@ const { width } = useElementSize(plot)
   margin-bottom: var(--s5);
 }
 
-.found {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 6px var(--s3) 6px 0;
-  border-top: 1px solid var(--line);
-}
-
-thead th {
-  border: 0;
-  font-size: 13px;
-  color: var(--ink-3);
-}
-
-.n {
-  text-align: right;
-  white-space: nowrap;
-  font-variant-numeric: tabular-nums;
-}
-
 .on {
   background: var(--film-mist);
 }
@@ -232,12 +207,6 @@ thead th {
 .said svg .second {
   stroke: var(--ink-2);
   stroke-dasharray: 6 4;
-}
-
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 
 li {

@@ -48,7 +48,7 @@ function take() {
     <Choices v-model="soil" :label="$t('found-sheet.how-dirty-is-it-really')" :options="soils" :columns="2">
       <template #drawing="{ option }"><SoilDrawing :level="option.value" /></template>
     </Choices>
-    <ElCheckbox v-model="grit" class="big">{{ $t('found-sheet.grit-a-fingertip-feels-sand') }}</ElCheckbox>
+    <ElCheckbox v-model="grit" class="big-tick">{{ $t('found-sheet.grit-a-fingertip-feels-sand') }}</ElCheckbox>
     <ContaminantPick v-model="on" :columns="2" />
     <Field :label="$t('found-sheet.panel-temperature-now')" :hint="$t('found-sheet.the-timers-follow-it')"
       ><template #default="f"
@@ -66,15 +66,6 @@ function take() {
 .found :deep(.soil),
 .found :deep(.contaminant) {
   height: 42px;
-}
-
-.big {
-  min-height: 54px;
-  padding: 0 var(--s3);
-  border: 1px solid var(--line-strong);
-  border-radius: var(--edge);
-  background: var(--sheet);
-  font-weight: 600;
 }
 
 .thumb {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Cautions from './Cautions.vue'
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
 import { t, within } from '@/lib/i18n'
@@ -7,7 +8,6 @@ import { useUnits } from '@/lib/units'
 import { kindsSaid, numbers, ordinal, soils, waters } from '@/lib/words'
 import WhyOther from '@/parts/WhyOther.vue'
 import Choices from '@/parts/Choices.vue'
-import Glyph from '@/parts/Glyph.vue'
 import type { Kept } from '@/offline/store'
 import { withoutStep } from './closing'
 import { fillLine } from './doses'
@@ -64,20 +64,13 @@ function take(kind: string, without: string | null) {
     <p v-if="sheet.facts.expected" class="note">
       {{ $t('sheet-begin.nobody-has-looked-yet-laid', { soil }) }}
     </p>
-    <ul v-if="sheet.gate.length" class="gate" :aria-label="$t('sheet-begin.what-the-place-asks')">
-      <li v-for="one in sheet.gate" :key="one.says" :class="{ grave: one.grave }">
-        <Glyph name="care" /> <span>{{ one.says }}</span>
-        <button
-          v-if="one.grave && !read.has(one.says)"
-          type="button"
-          class="beside"
-          :aria-label="$t('sheet-begin.understood-it', { says: one.says })"
-          @click="confirm(one.says)"
-        >
-          {{ $t('sheet-begin.understood') }}
-        </button>
-      </li>
-    </ul>
+    <Cautions
+      v-if="sheet.gate.length"
+      :aria-label="$t('sheet-begin.what-the-place-asks')"
+      :cautions="sheet.gate"
+      :is-read="(says) => read.has(says)"
+      @read="confirm"
+    />
 
     <div v-if="plan.finish === null" class="stuck" role="alert">
       <h2>{{ $t('sheet-begin.not-as-it-stands') }}</h2>
@@ -207,7 +200,6 @@ ol {
   gap: var(--s2);
 }
 
-.gate li,
 .stuck li {
   display: flex;
   flex-wrap: wrap;
@@ -216,11 +208,6 @@ ol {
   padding: var(--s2) var(--s3);
   border-left: 4px solid var(--line-strong);
   background: var(--sheet);
-}
-
-.gate .grave {
-  border-color: var(--refused);
-  background: var(--refused-wash);
 }
 
 li > span {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import Cautions from './Cautions.vue'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import UnfoldedBody from '@/film/UnfoldedBody.vue'
 import { useUnits } from '@/lib/units'
-import Glyph from '@/parts/Glyph.vue'
 import { stepOf, waitsFor, type State, type Step } from './fold'
 import SecondLook from './SecondLook.vue'
 import StepReadings from './StepReadings.vue'
@@ -36,6 +36,12 @@ const mine = computed(() => stepOf(props.state, props.step.id))
 const begun = computed(() => mine.value.startedAt !== null)
 const isRead = (one: Schemas['SheetCaution']) =>
   props.state.acked.has(one.hazard ?? '') || props.state.acked.has(one.says)
+const named = (says: string) => props.step.cautions.find((one) => one.says === says)
+const hasRead = (says: string) => {
+  const one = named(says)
+  return one !== undefined && isRead(one)
+}
+const confirm = (says: string) => emit('ack', { hazard: named(says)?.hazard ?? '', says })
 const unread = computed(() => props.step.cautions.filter((one) => one.grave && !isRead(one)))
 const waits = computed(() =>
   waitsFor(props.step, props.state, props.steps).map((id) => props.steps.find((step) => step.id === id)?.name ?? id),
@@ -76,21 +82,7 @@ function toggle(panel: string) {
         <strong>{{ $t('step-card.only-if-the-water-asks-for') }}</strong> {{ step.only_if }}
       </p>
 
-      <ul v-if="step.cautions.length" class="cautions">
-        <li v-for="one in step.cautions" :key="one.says" :class="{ grave: one.grave }">
-          <Glyph name="care" />
-          <span>{{ one.says }}</span>
-          <button
-            v-if="one.grave && !isRead(one)"
-            type="button"
-            class="beside"
-            :aria-label="$t('sheet-begin.understood-it', { says: one.says })"
-            @click="emit('ack', { hazard: one.hazard ?? '', says: one.says })"
-          >
-            {{ $t('step-card.understood') }}
-          </button>
-        </li>
-      </ul>
+      <Cautions v-if="step.cautions.length" :cautions="step.cautions" :is-read="hasRead" @read="confirm" />
 
       <ul v-if="doses.length" class="doses">
         <li v-for="dose in doses" :key="dose.name + dose.zone">
@@ -196,30 +188,6 @@ ul {
   list-style: none;
   display: grid;
   gap: var(--s2);
-}
-
-.cautions li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s2);
-  align-items: center;
-  padding: var(--s2) var(--s3);
-  border-left: 4px solid var(--line-strong);
-  background: var(--paper);
-}
-
-.cautions li > span {
-  flex: 1 1 200px;
-}
-
-.cautions .grave {
-  border-color: var(--refused);
-  background: var(--refused-wash);
-}
-
-.cautions .beside {
-  min-height: 52px;
-  flex: 1 1 130px;
 }
 
 .doses li {

@@ -70,7 +70,7 @@ function walk(event: KeyboardEvent) {
     <ProblemNote :problem="error" />
     <p v-if="isPending" class="quiet" role="status">Laying everything against everything…</p>
     <div v-else class="scroll" tabindex="0" role="group" aria-label="Fit table">
-      <table @keydown="walk">
+      <table class="listed" @keydown="walk">
         <thead>
           <tr>
             <th scope="col">Product</th>
@@ -135,26 +135,13 @@ function walk(event: KeyboardEvent) {
   gap: 5px;
 }
 
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-
 th,
 td {
-  text-align: left;
   padding: 2px var(--s2);
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
 }
 
 thead th {
   vertical-align: bottom;
-  font-size: 13px;
   font-weight: 600;
   position: sticky;
   top: 0;

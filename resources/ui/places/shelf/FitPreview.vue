@@ -41,7 +41,7 @@ const waiting = computed(() => error.value instanceof Problem)
           >With care on: {{ data.warned.map((row) => row.name).join(', ') }}.</template
         >
       </p>
-      <ul>
+      <ul class="plain">
         <li v-for="cell in data.cells" :key="cell.family">
           <FitMark :allowed="cell.allowed" :warnings="warnings(cell)" />
           <span
@@ -60,9 +60,6 @@ p {
 }
 
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   display: grid;
   grid-template-columns: 1fr;
   gap: 4px var(--s4);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
@@ -11,10 +12,10 @@ const props = defineProps<{ what: 'line' | 'maker'; from: string }>()
 const queries = useQueryClient()
 const open = ref(false)
 const to = ref(props.from)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 
 async function rename() {
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/products/rename', {
         params: { header: { 'Idempotency-Key': newId() } },
@@ -23,9 +24,7 @@ async function rename() {
     )
     open.value = false
     await queries.invalidateQueries({ queryKey: ['products'] })
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

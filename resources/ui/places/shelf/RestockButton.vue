@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -14,9 +15,8 @@ const emit = defineEmits<{ done: [] }>()
 const units = useUnits()
 const queries = useQueryClient()
 const open = ref(false)
-const busy = ref(false)
 const key = ref(newId())
-const problem = ref<unknown>(null)
+const { busy, problem, attempt } = useDeed()
 const amount = ref<number | null>(null)
 const pack = computed(() => props.product.pack_ml ?? 1000)
 
@@ -27,9 +27,7 @@ function begin() {
 }
 
 async function add() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/products/{product}/restock', {
         params: { path: { product: props.product.id }, header: { 'Idempotency-Key': key.value } },
@@ -39,11 +37,7 @@ async function add() {
     open.value = false
     await queries.invalidateQueries({ queryKey: ['products'] })
     emit('done')
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

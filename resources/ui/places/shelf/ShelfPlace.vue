@@ -92,7 +92,7 @@ const mixes = (product: Schemas['Product']) =>
         <h2>{{ group.name }}</h2>
         <RenameGroup v-if="by !== 'role' && group.key" :what="by" :from="group.key" />
       </div>
-      <ul>
+      <ul class="plain">
         <li v-for="product in group.products" :key="product.id">
           <RouterLink :to="`/shelf/${product.id}`" class="bottle">
             <Bottle :left="product.pack_ml ? product.stock_ml / product.pack_ml : product.stock_ml > 0 ? 0.6 : 0" />
@@ -146,9 +146,6 @@ const mixes = (product: Schemas['Product']) =>
 }
 
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
   gap: 0 var(--s4);

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
 import { rounded } from '@/lib/numbers'
 import { dayAndTime, shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
@@ -45,13 +46,9 @@ const batch = ref('')
 const expires = ref<string | null>(null)
 const note = ref('')
 const key = ref(newId())
-const busy = ref(false)
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields } = useDeed()
 async function save() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     const next = await told(
       api.POST('/api/v1/products/{product}/stock', {
         params: { ...path.value, header: { 'Idempotency-Key': key.value } },
@@ -70,11 +67,7 @@ async function save() {
     key.value = newId()
     emit('moved')
     await queries.invalidateQueries({ queryKey: ['products'] })
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const signed = (ml: number) => (ml < 0 ? `− ${units.volume(-ml)}` : `+ ${units.volume(ml)}`)
 </script>

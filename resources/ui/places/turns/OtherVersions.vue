@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import { dayAndTime } from '@/lib/dates'
@@ -11,7 +11,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 const props = defineProps<{ turn: Schemas['Turn'] }>()
 const { zone } = useMe()
 const queries = useQueryClient()
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 
 async function take(conflict: Schemas['TurnConflict']) {
   problem.value = null
@@ -19,7 +19,7 @@ async function take(conflict: Schemas['TurnConflict']) {
   const facts = Object.fromEntries(
     Object.entries(conflict.facts as Record<string, unknown>).filter(([name]) => name !== 'id'),
   )
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/turns/{turn}/corrections', {
         params: {
@@ -30,9 +30,7 @@ async function take(conflict: Schemas['TurnConflict']) {
       }),
     )
     await queries.invalidateQueries()
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 
@@ -40,7 +38,7 @@ async function take(conflict: Schemas['TurnConflict']) {
   <section v-if="turn.conflicts.length" class="sheet other" aria-label="Kept beside">
     <h2>Kept beside</h2>
     <ProblemNote :problem="problem" />
-    <ul>
+    <ul class="plain">
       <li v-for="one in turn.conflicts" :key="one.at + one.kind + one.step">
         <span
           ><strong>{{ one.by }}</strong
@@ -57,12 +55,6 @@ async function take(conflict: Schemas['TurnConflict']) {
 <style scoped>
 .other {
   border-color: var(--due);
-}
-
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 
 li {

@@ -15,9 +15,9 @@ const minutes = (value: number) => (value < 10 ? value.toFixed(1) : Math.round(v
 </script>
 
 <template>
-  <details v-if="rows.length" class="times">
+  <details v-if="rows.length" class="section">
     <summary>How long each step took</summary>
-    <table>
+    <table class="listed">
       <thead>
         <tr>
           <th scope="col">Step</th>
@@ -29,8 +29,8 @@ const minutes = (value: number) => (value < 10 ? value.toFixed(1) : Math.round(v
       <tbody>
         <tr v-for="row in rows" :key="row.id">
           <th scope="row">{{ row.name }}</th>
-          <td class="n">{{ minutes(row.took) }} min</td>
-          <td class="n quiet">{{ minutes(row.planned) }}</td>
+          <td class="number">{{ minutes(row.took) }} min</td>
+          <td class="number quiet">{{ minutes(row.planned) }}</td>
           <td class="draw">
             <svg viewBox="0 0 200 12" preserveAspectRatio="none" aria-hidden="true">
               <rect y="2" height="8" :width="(200 * row.took) / most" />
@@ -45,40 +45,9 @@ const minutes = (value: number) => (value < 10 ? value.toFixed(1) : Math.round(v
 </template>
 
 <style scoped>
-summary {
-  min-height: 40px;
-  display: flex;
-  align-items: center;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
 th,
 td {
-  text-align: left;
-  font-weight: 400;
-  padding: 3px var(--s3) 3px 0;
-  border-top: 1px solid var(--line);
-}
-
-thead th {
-  border: 0;
-  font-size: 13px;
-  color: var(--ink-3);
-}
-
-thead td {
-  border: 0;
-}
-
-.n {
-  white-space: nowrap;
-  font-variant-numeric: tabular-nums;
+  padding-block: 3px;
 }
 
 .draw {

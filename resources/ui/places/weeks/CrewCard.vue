@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told, type Schemas } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import TickMany from '@/parts/TickMany.vue'
 import { dayIn } from '@/lib/dates'
 import { useMe } from '@/lib/session'
@@ -34,9 +35,7 @@ const hours = ref<Record<string, number | null>>(
 const days = ref<{ on: string; hours: number | null; note: string }[]>(
   (props.crew?.days ?? []).map((day) => ({ on: day.on, hours: day.minutes / 60, note: day.note ?? '' })),
 )
-const problem = ref<unknown>(null)
-const busy = ref(false)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields } = useDeed()
 const minutes = (typed: number | null) => Math.round(60 * (typed ?? 0))
 
 async function save() {
@@ -53,7 +52,7 @@ async function save() {
       .filter((day) => day.on)
       .map((day) => ({ on: day.on, minutes: minutes(day.hours), note: day.note || null })),
   }
-  try {
+  await attempt(async () => {
     if (props.crew)
       await told(
         api.PATCH('/api/v1/crews/{crew}', {
@@ -65,21 +64,16 @@ async function save() {
     await queries.invalidateQueries({ queryKey: ['crews'] })
     await queries.invalidateQueries({ queryKey: ['weeks'] })
     emit('done')
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 async function putAway() {
-  if (!props.crew) return
-  try {
-    await told(api.DELETE('/api/v1/crews/{crew}', { params: { path: { crew: props.crew.id } } }))
+  const crew = props.crew?.id
+  if (!crew) return
+  await attempt(async () => {
+    await told(api.DELETE('/api/v1/crews/{crew}', { params: { path: { crew } } }))
     await queries.invalidateQueries({ queryKey: ['crews'] })
     await queries.invalidateQueries({ queryKey: ['weeks'] })
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

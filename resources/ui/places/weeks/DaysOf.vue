@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useDeed } from '@/lib/deed'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
 import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
@@ -14,7 +15,6 @@ import ReadCalendar from './ReadCalendar.vue'
 // Days that bind the plan: of one vehicle its deadlines and the days it is away; of all, when nobody works.
 const props = defineProps<{ vehicleId?: string }>()
 const { zone } = useMe()
-const queries = useQueryClient()
 const { data } = useQuery({
   queryKey: ['days', () => props.vehicleId ?? 'all'],
   queryFn: () =>
@@ -23,24 +23,12 @@ const { data } = useQuery({
 const closures = computed(() =>
   (data.value?.closures ?? []).filter((one) => props.vehicleId || (!one.vehicle_id && !one.site_id)),
 )
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { problem, attempt, fields } = useDeed('days', 'weeks')
 const noDeadline = () => ({ on: '', within: 2 as number | null, note: '' })
 const deadline = ref(noDeadline())
 const away = ref({ from: '', to: '', note: '' })
 const day = (on: string) => shortDay(on, zone.value)
 
-async function attempt(work: () => Promise<unknown>, after?: () => void) {
-  problem.value = null
-  try {
-    await work()
-    after?.()
-    await queries.invalidateQueries({ queryKey: ['days'] })
-    await queries.invalidateQueries({ queryKey: ['weeks'] })
-  } catch (caught) {
-    problem.value = caught
-  }
-}
 const setDeadline = () =>
   attempt(
     () =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useDeed } from '@/lib/deed'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told } from '@/api/client'
 import { dayAndTime } from '@/lib/dates'
@@ -12,7 +13,6 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 // Addresses at which calendars read the plan: of one crew, or of all; of one vehicle on its page.
 const props = defineProps<{ vehicleId?: string; crews?: { id: string; name: string }[] }>()
 const { zone } = useMe()
-const queries = useQueryClient()
 const { data } = useQuery({ queryKey: ['feeds'], queryFn: () => told(api.GET('/api/v1/feeds')) })
 const feeds = computed(() =>
   (data.value?.data ?? []).filter((one) => (props.vehicleId ? one.vehicle_id === props.vehicleId : !one.vehicle_id)),
@@ -20,20 +20,11 @@ const feeds = computed(() =>
 const name = ref('')
 const crew = ref('')
 const made = ref<string | null>(null)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed('feeds')
 const choices = computed(() => ({
   '': 'Everybody’s visits',
   ...Object.fromEntries((props.crews ?? []).map((one) => [one.id, one.name])),
 }))
-async function attempt(work: () => Promise<void>) {
-  problem.value = null
-  try {
-    await work()
-    await queries.invalidateQueries({ queryKey: ['feeds'] })
-  } catch (caught) {
-    problem.value = caught
-  }
-}
 const make = () =>
   attempt(async () => {
     const feed = await told(
@@ -67,7 +58,7 @@ const revoke = (id: string) =>
         </button>
       </li>
     </ul>
-    <p v-if="made" class="made" role="status">
+    <p v-if="made" class="once" role="status">
       Subscribe to this address in a calendar; it is shown only now, and whoever has it can read it:
       <code>{{ made }}</code>
     </p>
@@ -87,16 +78,3 @@ const revoke = (id: string) =>
     </details>
   </section>
 </template>
-
-<style scoped>
-.made {
-  padding: var(--s2) var(--s3);
-  background: var(--film-mist);
-}
-
-code {
-  display: block;
-  overflow-wrap: anywhere;
-  user-select: all;
-}
-</style>

@@ -46,7 +46,7 @@ const days = computed(() =>
 </script>
 
 <template>
-  <svg :width="lane.width" :height="H + 8" :viewBox="`0 -6 ${lane.width} ${H + 8}`" aria-hidden="true">
+  <svg class="drawing" :width="lane.width" :height="H + 8" :viewBox="`0 -6 ${lane.width} ${H + 8}`" aria-hidden="true">
     <g v-for="day in days" :key="day.on">
       <rect
         v-for="(one, i) in day.fill"
@@ -66,11 +66,6 @@ const days = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  overflow: visible;
-}
-
 .work {
   fill: var(--film);
 }

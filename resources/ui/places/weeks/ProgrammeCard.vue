@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { api, Problem, told, type Schemas } from '@/api/client'
+import { ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import NumberInput from '@/parts/NumberInput.vue'
 import TextInput from '@/parts/TextInput.vue'
@@ -24,8 +25,7 @@ const form = ref({
   full_every: props.programme?.full_every ?? null,
   scope: props.programme?.scope ?? 'usual',
 })
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { problem, attempt, fields } = useDeed()
 
 async function save() {
   problem.value = null
@@ -41,7 +41,7 @@ async function save() {
     full_every: form.value.full_every,
     scope: form.value.scope,
   }
-  try {
+  await attempt(async () => {
     if (props.programme)
       await told(
         api.PATCH('/api/v1/programmes/{programme}', {
@@ -55,9 +55,7 @@ async function save() {
     else await told(api.POST('/api/v1/programmes', { body }))
     await queries.invalidateQueries()
     emit('done')
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 const rows = [
   ['cadence_min', 'At the soonest after', 'days'],

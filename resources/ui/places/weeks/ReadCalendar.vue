@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -16,7 +17,7 @@ const ics = ref('')
 const as = ref<'closed' | 'deadline' | null>('closed')
 const found = ref<Schemas['DaysFound'][] | null>(null)
 const done = ref(false)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 async function take(file: File) {
   done.value = false
   found.value = null
@@ -30,8 +31,7 @@ async function take(file: File) {
   await ask(true)
 }
 async function ask(dry: boolean) {
-  problem.value = null
-  try {
+  await attempt(async () => {
     const answer = await told(
       api.POST('/api/v1/days/import', {
         body: { vehicle_id: props.vehicleId, ics: ics.value, as: as.value ?? 'closed', dry },
@@ -42,9 +42,7 @@ async function ask(dry: boolean) {
     done.value = true
     await queries.invalidateQueries({ queryKey: ['days'] })
     await queries.invalidateQueries({ queryKey: ['weeks'] })
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 const options = [
   { value: 'closed' as const, name: 'Days it is away' },

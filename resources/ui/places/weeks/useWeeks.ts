@@ -1,5 +1,6 @@
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import type { Weeks } from './weeks'
@@ -11,8 +12,7 @@ export function useWeeks() {
     queryKey: ['weeks'],
     queryFn: () => told(api.GET('/api/v1/weeks')),
   })
-  const problem = ref<unknown>(null)
-  const busy = ref(false)
+  const { busy, problem, attempt: deed } = useDeed()
   const run = computed(() => data.value?.run ?? null)
   const going = computed(() => run.value !== null && ['waiting', 'running'].includes(run.value.status))
   // While a search goes on, one asks how far it is.
@@ -30,24 +30,15 @@ export function useWeeks() {
     },
   )
 
-  async function attempt(work: () => Promise<Weeks | null>): Promise<boolean> {
-    problem.value = null
-    busy.value = true
-    try {
+  const attempt = (work: () => Promise<Weeks | null>) =>
+    deed(async () => {
       const weeks = await work()
       // What was asked before this was done knows nothing of it, and may not come in after it.
       await queries.cancelQueries({ queryKey: ['weeks'] })
       if (weeks) queries.setQueryData(['weeks'], weeks)
       else await queries.invalidateQueries({ queryKey: ['weeks'] })
       await queries.invalidateQueries({ queryKey: ['visit-else'] })
-      return true
-    } catch (caught) {
-      problem.value = caught
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
+    })
   const visitPath = (visit: string) => ({ path: { visit } })
 
   return {

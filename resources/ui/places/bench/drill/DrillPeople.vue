@@ -26,9 +26,3 @@ const names: Record<string, string> = { method: 'the method', soap: 'the soap', 
     </ul>
   </section>
 </template>
-
-<style scoped>
-.block {
-  display: block;
-}
-</style>

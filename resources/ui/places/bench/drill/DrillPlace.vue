@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -31,8 +32,7 @@ const given = ref<{ method: string; soap: string; drying: string; topper: string
   topper: '',
 })
 const result = ref<Schemas['DrillResult'] | null>(null)
-const problem = ref<unknown>(null)
-const busy = ref(false)
+const { busy, problem, attempt } = useDeed()
 const key = ref(newId())
 const which = computed(() => data.value?.case)
 const none = computed(() => given.value.method === 'none')
@@ -57,9 +57,7 @@ const answers = useTemplateRef<HTMLElement>('answers')
 async function answer() {
   const of = which.value
   if (!of) return
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     result.value = await told(
       api.POST('/api/v1/drill', {
         params: { header: { 'Idempotency-Key': key.value } },
@@ -75,11 +73,7 @@ async function answer() {
     await queries.invalidateQueries({ queryKey: ['drill-people'] })
     await nextTick()
     answers.value?.focus()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 async function next() {
   result.value = null

@@ -28,10 +28,6 @@ const names: Record<string, string> = { method: 'Method', soap: 'Soap', drying: 
 </template>
 
 <style scoped>
-.block {
-  display: block;
-}
-
 .film {
   fill: var(--film);
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { ref } from 'vue'
+import { api, told } from '@/api/client'
 import { newId } from '@/lib/ids'
 import Choices from '@/parts/Choices.vue'
 import Field from '@/parts/Field.vue'
@@ -18,22 +19,14 @@ const point = ref<'tap' | 'ro' | 'treated' | 'tank'>('tap')
 const tds = ref<number | null>(null)
 const litres = ref<number | null>(null)
 const key = ref(newId())
-const problem = ref<unknown>(null)
+const { busy, problem, attempt, fields: errors } = useDeed()
 const said = ref('')
-const busy = ref(false)
-const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
 const options = Object.entries(points).map(([value, name]) => ({ value: value as 'tap', name }))
 
 async function act(work: () => Promise<void>) {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await work()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const dip = () =>
   act(async () => {

@@ -47,7 +47,7 @@ const advice = computed(() => {
     <p v-if="tds === null" class="quiet">With a first reading of the tap, it stands here.</p>
     <template v-else>
       <p class="small quiet">{{ tds.toLocaleString(locale()) }} mg/l, {{ where }}</p>
-      <table>
+      <table class="listed">
         <thead>
           <tr>
             <th scope="col">Paint</th>
@@ -79,24 +79,6 @@ const advice = computed(() => {
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-
-th,
-td {
-  text-align: left;
-  padding: 7px var(--s2) 7px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-}
-
-thead th {
-  font-size: 13px;
-  color: var(--ink-3);
-}
-
 tbody th {
   font-weight: 600;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced, useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -70,11 +71,10 @@ const { data: run, error } = useQuery({
   placeholderData: keepPreviousData,
   retry: false,
 })
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const said = ref('')
 async function noteLevel() {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/gear/{gear}/events', {
         params: { path: { gear: tank.value?.id ?? '' }, header: { 'Idempotency-Key': newId() } },
@@ -84,9 +84,7 @@ async function noteLevel() {
     said.value = `Noted: ${start.value} l.`
     form.value.start = null
     await queries.invalidateQueries({ queryKey: ['gear'] })
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)

@@ -50,7 +50,7 @@ const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?
   <div class="page water">
     <BenchNav />
     <ProblemNote :problem="error" />
-    <div class="columns">
+    <div class="ask-and-tell">
       <div class="grid">
         <section class="sheet grid">
           <h2>How the chain stands</h2>
@@ -125,11 +125,8 @@ const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 460px) minmax(0, 1fr);
-  gap: var(--s5);
-  align-items: start;
+.ask-and-tell {
+  --asked: 460px;
 }
 
 .chain {
@@ -159,11 +156,5 @@ const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?
 
 p {
   margin: 0;
-}
-
-@media (max-width: 980px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told, toldWithTag, type Schemas } from '@/api/client'
+import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
@@ -10,33 +11,29 @@ const queries = useQueryClient()
 const all = ref<Schemas['HouseNumber'][]>([])
 const typed = ref<Record<string, number | null>>({})
 const tag = ref('')
-const problem = ref<unknown>(null)
-const busy = ref(false)
+const { busy, problem, attempt, fields: errors } = useDeed()
 const saved = ref(false)
 const groups = computed(() => {
   const by = new Map<string, Schemas['HouseNumber'][]>()
   for (const one of all.value) by.set(one.group, [...(by.get(one.group) ?? []), one])
   return [...by]
 })
-const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
 const differs = (one: Schemas['HouseNumber']) => typed.value[one.id] !== one.default
 const own = computed(() => all.value.filter(differs).length)
 async function load() {
-  try {
+  await attempt(async () => {
     const { data, tag: seen } = await toldWithTag(api.GET('/api/v1/numbers'))
     tag.value = seen
     all.value = data.numbers
     typed.value = Object.fromEntries(data.numbers.map((one) => [one.id, one.value]))
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 void load()
 async function save() {
   busy.value = true
   problem.value = null
   saved.value = false
-  try {
+  await attempt(async () => {
     await told(
       api.PUT('/api/v1/numbers', {
         params: { header: { 'If-Match': tag.value } },
@@ -50,11 +47,7 @@ async function save() {
     await load()
     saved.value = true
     await queries.invalidateQueries()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

@@ -54,7 +54,7 @@ const remove = (id: string) =>
 <template>
   <section class="sheet grid">
     <h2>People</h2>
-    <ul>
+    <ul class="plain">
       <li v-for="member in members?.data" :key="member.id" class="row spread">
         <span
           ><strong>{{ member.name }}</strong> <span class="quiet">{{ member.email }}, {{ member.role }}</span></span
@@ -87,12 +87,6 @@ const remove = (id: string) =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
 li {
   border-top: 1px solid var(--line);
   min-height: var(--touch);

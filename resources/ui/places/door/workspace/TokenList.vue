@@ -1,28 +1,19 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import TickMany from '@/parts/TickMany.vue'
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, told } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
-const queries = useQueryClient()
 const { data: tokens } = useQuery({ queryKey: ['tokens'], queryFn: () => told(api.GET('/api/v1/tokens')) })
 const name = ref('')
 const abilities = ref(['read', 'reckon'])
 const secret = ref('')
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed('tokens')
 
-async function attempt(work: () => Promise<void>) {
-  problem.value = null
-  try {
-    await work()
-    await queries.invalidateQueries({ queryKey: ['tokens'] })
-  } catch (caught) {
-    problem.value = caught
-  }
-}
 const make = () =>
   attempt(async () => {
     const token = await told(api.POST('/api/v1/tokens', { body: { name: name.value, abilities: abilities.value } }))
@@ -42,7 +33,7 @@ const revoke = (id: number) =>
       A script sends one as “Authorization: Bearer …”. What it may do is chosen here; the addresses are in
       docs/openapi.json.
     </p>
-    <ul v-if="tokens?.data.length">
+    <ul v-if="tokens?.data.length" class="plain">
       <li v-for="token in tokens.data" :key="token.id" class="row spread">
         <span
           ><strong>{{ token.name }}</strong> <span class="quiet">{{ token.abilities.join(', ') }}</span></span
@@ -70,12 +61,6 @@ const revoke = (id: number) =>
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-
 li {
   border-top: 1px solid var(--line);
 }

@@ -21,7 +21,7 @@ const months = computed(() => monthStarts(props.today, `${props.last}T12:00:00Z`
 </script>
 
 <template>
-  <svg :width="width" :height="H" aria-hidden="true">
+  <svg class="drawing" :width="width" :height="H" aria-hidden="true">
     <g v-for="month in months" :key="month.at">
       <path :d="`M${x(month.at)} 0V${floor}`" class="month" />
       <text :x="x(month.at) + 4" y="12">{{ month.name }}</text>
@@ -41,17 +41,11 @@ const months = computed(() => monthStarts(props.today, `${props.last}T12:00:00Z`
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  overflow: visible;
-}
-
 .month {
   stroke: var(--line-strong);
 }
 
 text {
-  fill: var(--ink-3);
   font-size: 13px;
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -10,7 +11,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 const props = defineProps<{ layers: Schemas['Layer'][]; vehicleId: string }>()
 const { zone } = useMe()
 const queries = useQueryClient()
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const taken = ref<Schemas['Layer'] | null>(null)
 
 const on = computed(() => props.layers.filter((layer) => !layer.ended_on).reverse())
@@ -29,20 +30,17 @@ async function refresh() {
 }
 
 async function takeBack(layer: Schemas['Layer']) {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(api.DELETE('/api/v1/layers/{layer}', { params: { path: { layer: layer.id } } }))
     taken.value = layer
     await refresh()
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 
 async function undo() {
   if (!taken.value) return
   const { zone, kind, family, product_id, name, designed, on } = taken.value
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/vehicles/{vehicle}/layers', {
         params: { path: { vehicle: props.vehicleId } },
@@ -51,9 +49,7 @@ async function undo() {
     )
     taken.value = null
     await refresh()
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { useDeed } from '@/lib/deed'
+import { reactive } from 'vue'
+import { api, told } from '@/api/client'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
 import NumberInput from '@/parts/NumberInput.vue'
@@ -11,8 +12,7 @@ const emit = defineEmits<{ area: [m2: number] }>()
 const FOOT = 0.3048
 const units = useUnits()
 const typed = reactive<Record<string, number | null>>({ length_m: null, width_m: null, height_m: null })
-const problem = ref<unknown>(null)
-const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { problem, attempt, fields: errors } = useDeed()
 const fields = [
   { name: 'length_m', label: 'Length' },
   { name: 'width_m', label: 'Width' },
@@ -23,14 +23,12 @@ async function reckon() {
   problem.value = null
   const metres = (typed: number | null) => (typed ?? 0) * (units.metric.value ? 1 : FOOT)
   const body = Object.fromEntries(Object.entries(typed).map(([name, typed]) => [name, metres(typed)]))
-  try {
+  await attempt(async () => {
     const answer = await told(
       api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'area' } }, body: body as never }),
     )
     emit('area', Number((answer as unknown as { area_m2: number }).area_m2.toFixed(1)))
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 </script>
 

@@ -46,7 +46,7 @@ const months = computed(() =>
 </script>
 
 <template>
-  <svg :width="width" :height="H" aria-hidden="true">
+  <svg class="drawing" :width="width" :height="H" aria-hidden="true">
     <g v-for="month in months" :key="month.x">
       <path :d="`M${month.x} 0V${floor}`" class="month" />
       <text :x="month.x + 3" y="11">{{ month.name }}</text>
@@ -61,18 +61,8 @@ const months = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  display: block;
-  overflow: visible;
-}
-
 .month {
   stroke: var(--line);
-}
-
-text {
-  fill: var(--ink-3);
-  font-size: 12px;
 }
 
 .band {

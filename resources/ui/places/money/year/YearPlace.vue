@@ -114,11 +114,11 @@ const least = computed(() =>
             (triangles) and toppers (caps).
           </p>
           <div class="scroll" tabindex="0" role="group" aria-label="Figures side by side">
-            <table>
+            <table class="listed">
               <thead>
                 <tr>
                   <th scope="col">In a year</th>
-                  <th v-for="outcome in data.regimes" :key="outcome.name" scope="col" class="num">
+                  <th v-for="outcome in data.regimes" :key="outcome.name" scope="col" class="number">
                     {{ outcome.name }}
                   </th>
                 </tr>
@@ -126,7 +126,7 @@ const least = computed(() =>
               <tbody>
                 <tr v-for="row in rows" :key="row.key">
                   <th scope="row">{{ row.name }}</th>
-                  <td v-for="outcome in data.regimes" :key="outcome.name" class="num">
+                  <td v-for="outcome in data.regimes" :key="outcome.name" class="number">
                     <strong>{{ row.say(outcome.figures[row.key].mean) }}</strong><span
                       v-if="data.regimes.length > 1 && outcome.figures[row.key].mean === least[row.key]"
                       class="small"
@@ -167,30 +167,5 @@ const least = computed(() =>
 
 .one h2 {
   margin: var(--s3) 0 2px;
-}
-
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-variant-numeric: tabular-nums;
-}
-
-th,
-td {
-  padding: 5px var(--s3) 5px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-}
-
-.num {
-  text-align: right;
-}
-
-.block {
-  display: block;
 }
 </style>

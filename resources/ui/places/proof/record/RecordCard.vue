@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useDeed } from '@/lib/deed'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { dayAndTime, shortDay } from '@/lib/dates'
@@ -9,7 +10,6 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 // What the client gets to read: on paper, or behind an address that shows this and nothing else, until it is revoked.
 const props = defineProps<{ vehicleId: string; turnId?: string }>()
 const { zone } = useMe()
-const queries = useQueryClient()
 const path = computed(() => ({ path: { vehicle: props.vehicleId } }))
 const { data, error } = useQuery({
   queryKey: ['record-links', () => props.vehicleId],
@@ -22,18 +22,9 @@ const links = computed(() =>
   (data.value?.data ?? []).filter((one) => (props.turnId ? one.turn_id === props.turnId : one.kind !== 'turn')),
 )
 const made = ref<string | null>(null)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed('record-links')
 const pdf = (kind: Kind) =>
   `/api/v1/vehicles/${props.vehicleId}/record?kind=${kind}${props.turnId ? `&turn_id=${props.turnId}` : ''}`
-async function attempt(work: () => Promise<unknown>) {
-  problem.value = null
-  try {
-    await work()
-    await queries.invalidateQueries({ queryKey: ['record-links', props.vehicleId] })
-  } catch (caught) {
-    problem.value = caught
-  }
-}
 const make = (kind: Kind) =>
   attempt(async () => {
     const link = await told(
@@ -67,7 +58,7 @@ const revoke = (link: string) =>
         </span>
       </li>
     </ul>
-    <p v-if="made" class="made" role="status">
+    <p v-if="made" class="once" role="status">
       {{ $t('record-card.whoever-has-this-address') }} <code>{{ made }}</code>
     </p>
     <ProblemNote :problem="error ?? problem" />
@@ -97,16 +88,5 @@ h3 {
 
 h3 {
   margin-top: var(--s3);
-}
-
-.made {
-  padding: var(--s2) var(--s3);
-  background: var(--film-mist);
-}
-
-code {
-  display: block;
-  overflow-wrap: anywhere;
-  user-select: all;
 }
 </style>

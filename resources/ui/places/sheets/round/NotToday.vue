@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -8,30 +9,23 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 // What the day itself forbids: visits that can't be worked are moved, of the others one is asked what to do.
 const props = defineProps<{ stops: Schemas['RoundStop'][] }>()
 const queries = useQueryClient()
-const busy = ref(false)
-const problem = ref<unknown>(null)
+const { busy, problem, attempt } = useDeed()
 const said = ref<string | null>(null)
 const cannot = computed(() => props.stops.filter((stop) => stop.problem && stop.visit_id))
 const partly = computed(() => props.stops.filter((stop) => !stop.problem && stop.visit_id && stop.loses.length))
 
 async function move(stops: Schemas['RoundStop'][]) {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     for (const stop of stops) {
       if (!stop.visit_id) continue
       const body = { by: 'weather' as const, why: stop.problem ?? 'Not in this weather', again: true }
       await told(api.POST('/api/v1/weeks/visits/{visit}/cancel', { params: { path: { visit: stop.visit_id } }, body }))
     }
     said.value = `${stops.map((stop) => stop.name).join(', ')}: another day is looked for, and stands in Weeks.`
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    // Also where one of several could not be moved: those before it were.
-    await queries.invalidateQueries({ queryKey: ['round'] })
-    await queries.invalidateQueries({ queryKey: ['weeks'] })
-    busy.value = false
-  }
+  })
+  // Also where one of several could not be moved: those before it were.
+  await queries.invalidateQueries({ queryKey: ['round'] })
+  await queries.invalidateQueries({ queryKey: ['weeks'] })
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -29,7 +30,7 @@ const { data, error, isPending } = useQuery({
   queryFn: () => told(api.GET('/api/v1/round', { params: { query: { on: on.value } } })),
   placeholderData: keepPreviousData,
 })
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const stops = computed(() => data.value?.stops ?? [])
 const { data: vehicles } = useVehicleList()
 const others = computed(() =>
@@ -45,21 +46,15 @@ const over = (days: number | null) =>
 const ids = () => stops.value.map((stop) => stop.vehicle_id)
 
 async function order() {
-  problem.value = null
-  try {
+  await attempt(async () => {
     queries.setQueryData(key.value, await told(api.POST('/api/v1/round/order', { body: { on: on.value } })))
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 
 async function lay(vehicle_ids: string[]) {
-  problem.value = null
-  try {
+  await attempt(async () => {
     queries.setQueryData(key.value, await told(api.PUT('/api/v1/round', { body: { on: on.value, vehicle_ids } })))
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 function move(index: number, by: number) {
   const list = ids()

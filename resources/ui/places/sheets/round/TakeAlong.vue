@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -21,7 +22,7 @@ const kept = ref<Kept[]>([])
 const crew = ref<string | null>(null)
 const crews = Object.fromEntries(Array.from({ length: 8 }, (_, i) => [String(i + 1), numbers[i + 1] ?? '']))
 const at = ref<{ n: number; of: number } | null>(null)
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 const { data: sheets, isFetchedAfterMount: fresh } = useQuery({
   queryKey: computed(() => ['sheets', props.on]),
   queryFn: async () => (await told(api.GET('/api/v1/sheets', { params: { query: { on: props.on } } }))).data,
@@ -66,8 +67,8 @@ async function take() {
     (stop) => !laid.some((line) => line.on === props.on && line.vehicle_id === stop.vehicle_id),
   )
   const open = laid.filter((line) => line.status !== 'finished')
-  at.value = { n: 0, of: missing.length + missing.length + open.length }
-  try {
+  const going = (at.value = { n: 0, of: missing.length + missing.length + open.length })
+  await attempt(async () => {
     const ids = open.map((line) => line.id)
     for (const stop of missing) {
       const body = {
@@ -77,21 +78,18 @@ async function take() {
         ...(crew.value ? { crew: Number(crew.value) } : {}),
       }
       ids.push((await told(api.POST('/api/v1/sheets', { body }))).id)
-      at.value.n++
+      at.value = { ...going, n: ++going.n }
     }
     for (const id of ids) {
       await takeAlong(id)
-      at.value.n++
+      at.value = { ...going, n: ++going.n }
     }
     // A browser keeps what it was asked to keep.
     await navigator.storage?.persist?.()
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    at.value = null
-    kept.value = await keptOn(props.on, dayIn(zone.value))
-    await queries.invalidateQueries({ queryKey: ['sheets', props.on] })
-  }
+  })
+  at.value = null
+  kept.value = await keptOn(props.on, dayIn(zone.value))
+  await queries.invalidateQueries({ queryKey: ['sheets', props.on] })
 }
 </script>
 

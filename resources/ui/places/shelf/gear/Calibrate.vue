@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { useIntervalFn } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { api, Problem, told, type Schemas } from '@/api/client'
+import { ref } from 'vue'
+import { api, told, type Schemas } from '@/api/client'
 import { rounded } from '@/lib/numbers'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
@@ -20,9 +21,7 @@ const bottle = ref<number | null>(units.volumeOut(props.gear.facts.ml ?? 1000))
 const seconds = ref<number | null>(null)
 const startedAt = ref<number | null>(null)
 const key = newId()
-const problem = ref<unknown>(null)
-const busy = ref(false)
-const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields: errors } = useDeed()
 const { pause, resume } = useIntervalFn(
   () => {
     if (startedAt.value !== null) seconds.value = Math.round((Date.now() - startedAt.value) / 100) / 10
@@ -44,9 +43,7 @@ function watch() {
 }
 
 async function save() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/gear/{gear}/events', {
         params: { path: { gear: props.gear.id }, header: { 'Idempotency-Key': key } },
@@ -62,11 +59,7 @@ async function save() {
     )
     await queries.invalidateQueries({ queryKey: ['gear'] })
     emit('done')
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
-import { api, Problem, told, type Schemas } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
@@ -35,9 +36,7 @@ const form = reactive<{ name: string; note: string; facts: Record<string, number
 const use = ref((props.gear?.facts as { use?: string } | undefined)?.use ?? '')
 const colour = ref((props.gear?.facts as { colour?: string } | undefined)?.colour ?? '')
 const key = newId()
-const problem = ref<unknown>(null)
-const busy = ref(false)
-const errors = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields: errors } = useDeed()
 
 function body() {
   const typed = fieldsOf.value.flatMap((field) => {
@@ -64,17 +63,11 @@ function body() {
 }
 
 async function act(work: () => Promise<unknown>) {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await work()
     await queries.invalidateQueries({ queryKey: ['gear'] })
     emit('done')
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const save = () =>
   act(() =>

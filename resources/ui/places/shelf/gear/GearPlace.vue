@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { locale } from '@/lib/i18n'
 import { computed, ref } from 'vue'
 import { shortDay } from '@/lib/dates'
@@ -34,10 +35,9 @@ const groups = computed(() =>
 const washer = computed(() => gear.value.find((one) => one.kind === 'washer')?.facts.l_min ?? null)
 
 const queries = useQueryClient()
-const problem = ref<unknown>(null)
+const { problem, attempt } = useDeed()
 async function washed(one: Gear) {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/gear/{gear}/events', {
         params: { path: { gear: one.id }, header: { 'Idempotency-Key': newId() } },
@@ -45,9 +45,7 @@ async function washed(one: Gear) {
       }),
     )
     await queries.invalidateQueries({ queryKey: ['gear'] })
-  } catch (caught) {
-    problem.value = caught
-  }
+  })
 }
 
 function says(one: Gear): string {
@@ -82,7 +80,7 @@ function says(one: Gear): string {
         <p class="small quiet">{{ group.says }}</p>
       </div>
       <div>
-        <ul>
+        <ul class="plain">
           <li v-for="one in group.all" :key="one.id">
             <div class="row spread">
               <span
@@ -166,12 +164,6 @@ function says(one: Gear): string {
 
 p {
   margin: 0;
-}
-
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
 }
 
 li {

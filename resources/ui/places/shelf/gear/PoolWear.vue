@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -12,13 +13,10 @@ const props = defineProps<{ gear: Schemas['Gear'] }>()
 const queries = useQueryClient()
 const open = ref(false)
 const count = ref<number | null>(null)
-const busy = ref(false)
-const problem = ref<unknown>(null)
+const { busy, problem, attempt } = useDeed()
 const wear = computed(() => props.gear.wear)
 async function note(kind: 'bought' | 'thrown' | 'moved') {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     await told(
       api.POST('/api/v1/gear/{gear}/events', {
         params: { path: { gear: props.gear.id }, header: { 'Idempotency-Key': newId() } },
@@ -31,11 +29,7 @@ async function note(kind: 'bought' | 'thrown' | 'moved') {
     open.value = false
     count.value = null
     await queries.invalidateQueries({ queryKey: ['gear'] })
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 

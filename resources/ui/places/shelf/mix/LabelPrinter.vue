@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { useDeed } from '@/lib/deed'
+import { ref } from 'vue'
+import { api, told } from '@/api/client'
 import { dayIn } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
@@ -17,15 +18,11 @@ const caution = ref('')
 const copies = ref<number | null>(1)
 const size = ref('small')
 const sizes = { small: '50 × 25 mm', medium: '70 × 37 mm', large: '100 × 60 mm' }
-const busy = ref(false)
-const problem = ref<unknown>(null)
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields } = useDeed()
 const link = ref<string | null>(null)
 
 async function print() {
-  busy.value = true
-  problem.value = null
-  try {
+  await attempt(async () => {
     const pdf = await told(
       api.POST('/api/v1/labels', {
         body: {
@@ -45,17 +42,13 @@ async function print() {
     )
     if (link.value) URL.revokeObjectURL(link.value)
     link.value = URL.createObjectURL(pdf as unknown as Blob)
-  } catch (caught) {
-    problem.value = caught
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
 <template>
   <!-- Hidden, not gone, while a dilution is being typed: what stands on the label stays. -->
-  <details v-show="dilution" class="labels">
+  <details v-show="dilution" class="section">
     <summary>A label for the bottle</summary>
     <form class="grid" novalidate @submit.prevent="print">
       <div class="cols two">
@@ -82,18 +75,3 @@ async function print() {
     </form>
   </details>
 </template>
-
-<style scoped>
-.labels {
-  margin-top: var(--s4);
-  border-top: 1px solid var(--line);
-}
-
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  display: flex;
-  align-items: center;
-  font-weight: 600;
-}
-</style>

@@ -96,7 +96,7 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
   <div class="page mix">
     <BenchNav />
     <ProblemNote :problem="error ?? readError ?? lanceError" />
-    <div class="columns">
+    <div class="ask-and-tell">
       <section class="sheet grid">
         <h2>As the label says</h2>
         <div ref="first">
@@ -217,13 +217,6 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 480px) minmax(0, 1fr);
-  gap: var(--s6);
-  align-items: start;
-}
-
 .read {
   margin: 0;
   min-height: 24px;
@@ -236,12 +229,5 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
 
 p {
   margin: var(--s1) 0;
-}
-
-@media (max-width: 980px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-    gap: var(--s5);
-  }
 }
 </style>

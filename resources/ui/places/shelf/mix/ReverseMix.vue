@@ -40,7 +40,7 @@ const wrong = (text: string) =>
 </script>
 
 <template>
-  <details class="reverse">
+  <details class="section">
     <summary>What did I make?</summary>
     <div class="cols two">
       <Field label="Product I put in" :error="wrong(product)"
@@ -60,19 +60,6 @@ const wrong = (text: string) =>
 </template>
 
 <style scoped>
-.reverse {
-  margin-top: var(--s4);
-  border-top: 1px solid var(--line);
-}
-
-summary {
-  cursor: pointer;
-  min-height: var(--touch);
-  display: flex;
-  align-items: center;
-  font-weight: 600;
-}
-
 p {
   margin: var(--s3) 0 0;
 }

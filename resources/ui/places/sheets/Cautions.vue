@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import Glyph from '@/parts/Glyph.vue'
+
+// What can hurt somebody, where it can; what is grave has to be confirmed.
+defineProps<{
+  cautions: { says: string; grave: boolean }[]
+  isRead: (says: string) => boolean
+}>()
+const emit = defineEmits<{ read: [says: string] }>()
+</script>
+
+<template>
+  <ul>
+    <li v-for="one in cautions" :key="one.says" :class="{ grave: one.grave }">
+      <Glyph name="care" /> <span>{{ one.says }}</span>
+      <button
+        v-if="one.grave && !isRead(one.says)"
+        type="button"
+        class="beside"
+        :aria-label="$t('sheet-begin.understood-it', { says: one.says })"
+        @click="emit('read', one.says)"
+      >
+        {{ $t('sheet-begin.understood') }}
+      </button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: var(--s2);
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2);
+  align-items: center;
+  padding: var(--s2) var(--s3);
+  border-left: 4px solid var(--line-strong);
+  background: var(--paper);
+}
+
+li > span {
+  flex: 1 1 200px;
+}
+
+.grave {
+  border-color: var(--refused);
+  background: var(--refused-wash);
+}
+
+.beside {
+  min-height: 52px;
+  flex: 1 1 130px;
+}
+</style>
