@@ -12,6 +12,7 @@ use App\Record\Reading;
 use App\Record\RebuildProtection;
 use App\Record\Turn;
 use App\Shelf\Product;
+use App\Tables\Counted;
 use App\Tables\Tables;
 use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
@@ -98,22 +99,12 @@ final class ImportBook
                     'unknown' => $unknown,
                 ];
             }
-            $count = static fn(string $does): int => count(
-                array_filter($rows, static fn(array $one): bool => $one['does'] === $does),
-            );
-            $done = $commit && $count('wrong') === 0;
+            $done = Counted::mayBeDone($rows, $commit);
             foreach ($done ? $work : [] as $do) {
                 $do();
             }
 
-            return [
-                'rows' => $rows,
-                'done' => $done,
-                'new' => $count('new'),
-                'changed' => $count('change'),
-                'same' => $count('same'),
-                'wrong' => $count('wrong'),
-            ];
+            return Counted::of($rows, $done);
         });
     }
 

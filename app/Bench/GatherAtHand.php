@@ -27,15 +27,7 @@ final readonly class GatherAtHand
     private function with(PaceBook $pace): AtHand
     {
         return new AtHand(
-            array_values(
-                Product::query()
-                    ->whereNull('archived_at')
-                    ->orderBy('name')
-                    ->orderBy('id')
-                    ->get()
-                    ->map(static fn(Product $product) => $product->bottle())
-                    ->all(),
-            ),
+            Product::onTheShelf(),
             Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
             $pace,
         );

@@ -52,15 +52,7 @@ final readonly class MatchTurn
                 )
                 : $vehicle;
         $rules = $workspace->house()->match;
-        $shelf ??= array_values(
-            Product::query()
-                ->whereNull('archived_at')
-                ->orderBy('name')
-                ->orderBy('id')
-                ->get()
-                ->map(static fn(Product $product) => $product->bottle())
-                ->all(),
-        );
+        $shelf ??= Product::onTheShelf();
 
         return [
             new Situation(

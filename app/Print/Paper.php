@@ -23,6 +23,25 @@ final readonly class Paper
         string $page = '{PAGE_NUM} of {PAGE_COUNT}',
         string $language = 'en',
     ): string {
+        $pdf = self::set(
+            $this->views->make('print.page', ['title' => $title, 'body' => $body, 'language' => $language])->render(),
+            'A4',
+        );
+        $canvas = $pdf->getCanvas();
+        $font = (string) $pdf->getFontMetrics()->getFont('DejaVu Sans');
+        $canvas->page_text(48, 806, $foot, $font, 7, [0.33, 0.38, 0.37]);
+        $canvas->page_text(500, 806, $page, $font, 7, [0.33, 0.38, 0.37]);
+
+        return (string) $pdf->output();
+    }
+
+    /**
+     * A page as it is set; nothing is fetched from anywhere.
+     *
+     * @param string|array{float, float, float, float} $size  a name, or a box in points
+     */
+    public static function set(string $html, string|array $size): Dompdf
+    {
         $pdf = new Dompdf(
             new Options([
                 'isRemoteEnabled' => false,
@@ -33,17 +52,11 @@ final readonly class Paper
                 'fontCache' => sys_get_temp_dir(),
             ]),
         );
-        $pdf->loadHtml(
-            $this->views->make('print.page', ['title' => $title, 'body' => $body, 'language' => $language])->render(),
-        );
-        $pdf->setPaper('A4');
+        $pdf->loadHtml($html);
+        $pdf->setPaper($size);
         $pdf->render();
-        $canvas = $pdf->getCanvas();
-        $font = (string) $pdf->getFontMetrics()->getFont('DejaVu Sans');
-        $canvas->page_text(48, 806, $foot, $font, 7, [0.33, 0.38, 0.37]);
-        $canvas->page_text(500, 806, $page, $font, 7, [0.33, 0.38, 0.37]);
 
-        return (string) $pdf->output();
+        return $pdf;
     }
 
     /** A drawing that stands in a page. */

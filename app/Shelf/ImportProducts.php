@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Tables\Counted;
 use App\Tables\UnreadableFile;
 use Illuminate\Contracts\Validation\Factory;
 use Illuminate\Support\Facades\DB;
@@ -61,10 +62,7 @@ final readonly class ImportProducts
                     'unknown' => $unknown,
                 ];
             }
-            $count = static fn(string $does): int => count(
-                array_filter($rows, static fn(array $row): bool => $row['does'] === $does),
-            );
-            $done = $commit && $count('wrong') === 0;
+            $done = Counted::mayBeDone($rows, $commit);
             if ($done) {
                 foreach ($writes as $product) {
                     if ($product->exists && $product->isDirty()) {
@@ -75,14 +73,7 @@ final readonly class ImportProducts
                 }
             }
 
-            return [
-                'rows' => $rows,
-                'done' => $done,
-                'new' => $count('new'),
-                'changed' => $count('change'),
-                'same' => $count('same'),
-                'wrong' => $count('wrong'),
-            ];
+            return Counted::of($rows, $done);
         });
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Print\Paper;
 use App\Says\Teller;
 use Dompdf\Dompdf;
-use Dompdf\Options;
 use Illuminate\Contracts\View\Factory;
 
 /** Bottle labels as PDF: name, dilution, date mixed, caution; a page for each, in its own small size. */
@@ -71,22 +71,9 @@ final readonly class LabelSheet
     private function rendered(string $size, array $pages): Dompdf
     {
         [$width, $height] = self::SIZES[$size];
-        $pdf = new Dompdf(
-            new Options([
-                'isRemoteEnabled' => false,
-                'isPhpEnabled' => false,
-                'isJavascriptEnabled' => false,
-                'defaultFont' => 'DejaVu Sans',
-                'tempDir' => sys_get_temp_dir(),
-                'fontCache' => sys_get_temp_dir(),
-            ]),
-        );
-        $pdf->loadHtml(
+        return Paper::set(
             $this->views->make('print.labels', ['pages' => $pages, 'say' => Teller::here()->say(...)])->render(),
+            [0.0, 0.0, $width * self::POINTS_PER_MM, $height * self::POINTS_PER_MM],
         );
-        $pdf->setPaper([0, 0, $width * self::POINTS_PER_MM, $height * self::POINTS_PER_MM]);
-        $pdf->render();
-
-        return $pdf;
     }
 }

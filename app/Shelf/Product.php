@@ -130,6 +130,20 @@ class Product extends Model
         return $this->label()->traits();
     }
 
+    /** @return list<Bottle> what may be matched, by name */
+    public static function onTheShelf(): array
+    {
+        return array_values(
+            self::query()
+                ->whereNull('archived_at')
+                ->orderBy('name')
+                ->orderBy('id')
+                ->get()
+                ->map(static fn(self $product): Bottle => $product->bottle())
+                ->all(),
+        );
+    }
+
     /** As the match sees it. Caps and pumps are taken as they usually are, "in" as parts of the whole. */
     public function bottle(): Bottle
     {

@@ -106,7 +106,9 @@ return new class extends Migration {
                 return [
                     '@said' => $code,
                     ...$facts,
-                    ...isset($facts['line']) ? ['line' => (int) $facts['line'], 'says' => $this->assumed($m[2] ?? null)] : [],
+                    ...isset($facts['line'])
+                        ? ['line' => (int) $facts['line'], 'says' => $this->assumed($m[2] ?? null)]
+                        : [],
                 ];
             }
         }

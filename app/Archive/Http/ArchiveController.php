@@ -11,6 +11,7 @@ use App\Archive\WriteArchive;
 use App\Book\Client;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\ReturnsFile;
 use App\Http\OpenApi\Shape;
 use App\Http\Paged;
 use App\Problems\Problem;
@@ -42,18 +43,9 @@ final readonly class ArchiveController
             operationId: 'archive',
             summary: 'The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP',
             tags: ['Archive'],
-            responses: [
-                new OA\Response(
-                    response: 200,
-                    description: 'ZIP',
-                    content: new OA\MediaType(
-                        mediaType: 'application/zip',
-                        schema: new OA\Schema(type: 'string', format: 'binary'),
-                    ),
-                ),
-            ],
         ),
     ]
+    #[ReturnsFile('application/zip', 'ZIP')]
     public function out(WriteArchive $writeArchive): BinaryFileResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());

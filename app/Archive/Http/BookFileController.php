@@ -11,6 +11,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\TableFile;
 use App\Problems\Problem;
+use App\Tables\Counted;
 use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
@@ -19,7 +20,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Vicissa\Core\Says\Said;
 
 /** The book as tables, out and in. */
 final readonly class BookFileController
@@ -93,14 +93,7 @@ final readonly class BookFileController
         } catch (UnreadableFile $e) {
             throw Problem::field('text', $e->says);
         }
-        foreach ($result['rows'] as &$row) {
-            $row['errors'] = array_map(
-                static fn(string $field, string|Said $says): array => ['field' => $field, 'says' => $says],
-                array_keys($row['errors']),
-                array_values($row['errors']),
-            );
-        }
 
-        return new JsonResponse($result);
+        return new JsonResponse([...$result, 'rows' => Counted::told($result['rows'])]);
     }
 }

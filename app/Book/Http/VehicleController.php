@@ -12,6 +12,7 @@ use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
+use App\Http\PutsAway;
 use App\Http\Versioned;
 use App\Record\RebuildProtection;
 use App\Tenancy\Tenancy;
@@ -28,10 +29,10 @@ use Vicissa\Core\Matching\Body;
 final class VehicleController
 {
     use Paged;
+    use PutsAway;
     use Versioned;
 
     public function __construct(
-        private readonly ClockInterface $clock,
         private readonly Tenancy $tenancy,
         private readonly RebuildProtection $rebuildProtection,
         private readonly ForecastLayers $forecastLayers,
@@ -167,10 +168,7 @@ final class VehicleController
     #[Returns(null, 204)]
     public function destroy(Vehicle $vehicle): Response
     {
-        Gate::authorize('archive', $vehicle);
-        $vehicle->update(['archived_at' => $vehicle->archived_at ?? $this->clock->now()]);
-
-        return response()->noContent();
+        return $this->putAway($vehicle);
     }
 
     #[
@@ -184,9 +182,6 @@ final class VehicleController
     #[Returns(null, 204)]
     public function restore(Vehicle $vehicle): Response
     {
-        Gate::authorize('archive', $vehicle);
-        $vehicle->update(['archived_at' => null]);
-
-        return response()->noContent();
+        return $this->takeOut($vehicle);
     }
 }

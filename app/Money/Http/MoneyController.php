@@ -9,6 +9,7 @@ use App\Door\Http\WorkspaceResource;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\ReturnsFile;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Versioned;
@@ -457,18 +458,9 @@ final readonly class MoneyController
             operationId: 'printQuote',
             summary: 'Without what it costs the business',
             tags: ['Money'],
-            responses: [
-                new OA\Response(
-                    response: 200,
-                    description: 'PDF',
-                    content: new OA\MediaType(
-                        mediaType: 'application/pdf',
-                        schema: new OA\Schema(type: 'string', format: 'binary'),
-                    ),
-                ),
-            ],
         ),
     ]
+    #[ReturnsFile('application/pdf', 'PDF')]
     public function printQuote(Quote $quote, QuoteSheet $quoteSheet): Response
     {
         Gate::authorize('manage', $this->tenancy->workspace());

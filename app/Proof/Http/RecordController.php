@@ -7,6 +7,7 @@ namespace App\Proof\Http;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
+use App\Http\OpenApi\ReturnsFile;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Problems\Problem;
@@ -197,18 +198,9 @@ final readonly class RecordController
                 new OA\QueryParameter(name: 'from', schema: new OA\Schema(type: 'string', format: 'date')),
                 new OA\QueryParameter(name: 'to', schema: new OA\Schema(type: 'string', format: 'date')),
             ],
-            responses: [
-                new OA\Response(
-                    response: 200,
-                    description: 'PDF',
-                    content: new OA\MediaType(
-                        mediaType: 'application/pdf',
-                        schema: new OA\Schema(type: 'string', format: 'binary'),
-                    ),
-                ),
-            ],
         ),
     ]
+    #[ReturnsFile('application/pdf', 'PDF')]
     public function pdf(Request $request, Vehicle $vehicle): Response
     {
         Gate::authorize('view', $vehicle);
@@ -311,18 +303,9 @@ final readonly class RecordController
             tags: ['Records'],
             security: [],
             parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))],
-            responses: [
-                new OA\Response(
-                    response: 200,
-                    description: 'PDF',
-                    content: new OA\MediaType(
-                        mediaType: 'application/pdf',
-                        schema: new OA\Schema(type: 'string', format: 'binary'),
-                    ),
-                ),
-            ],
         ),
     ]
+    #[ReturnsFile('application/pdf', 'PDF')]
     public function readPdf(string $secret): Response
     {
         return $this->through($secret, fn(RecordLink $link): Response => $this->sent($this->record($link)));
@@ -335,18 +318,9 @@ final readonly class RecordController
             tags: ['Records'],
             security: [],
             parameters: [new OA\PathParameter(name: 'secret', required: true, schema: new OA\Schema(type: 'string'))],
-            responses: [
-                new OA\Response(
-                    response: 200,
-                    description: 'JPEG',
-                    content: new OA\MediaType(
-                        mediaType: 'image/jpeg',
-                        schema: new OA\Schema(type: 'string', format: 'binary'),
-                    ),
-                ),
-            ],
         ),
     ]
+    #[ReturnsFile('image/jpeg', 'JPEG')]
     public function readPhoto(string $secret, string $photo): Response
     {
         return $this->through($secret, function (RecordLink $link) use ($photo): Response {

@@ -10,6 +10,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
+use App\Http\PutsAway;
 use App\Http\Versioned;
 use App\Shelf\Product;
 use App\Shelf\ProductChanged;
@@ -28,6 +29,7 @@ use Psr\Clock\ClockInterface;
 final class ProductController
 {
     use Paged;
+    use PutsAway;
     use Versioned;
 
     public function __construct(private readonly ClockInterface $clock, private readonly MoveStock $moveStock) {}
@@ -124,10 +126,7 @@ final class ProductController
     #[Returns(null, 204)]
     public function destroy(Product $product): Response
     {
-        Gate::authorize('archive', $product);
-        $product->update(['archived_at' => $product->archived_at ?? $this->clock->now()]);
-
-        return response()->noContent();
+        return $this->putAway($product);
     }
 
     #[
@@ -141,10 +140,7 @@ final class ProductController
     #[Returns(null, 204)]
     public function restore(Product $product): Response
     {
-        Gate::authorize('archive', $product);
-        $product->update(['archived_at' => null]);
-
-        return response()->noContent();
+        return $this->takeOut($product);
     }
 
     #[

@@ -14,6 +14,7 @@ use App\Problems\Problem;
 use App\Shelf\ImportProducts;
 use App\Shelf\Product;
 use App\Shelf\ProductFile;
+use App\Tables\Counted;
 use App\Tables\UnreadableFile;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +22,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Vicissa\Core\Says\Said;
 
 /** The shelf as a whole: what fits what, files in and out, lines and makers. */
 #[
@@ -202,15 +202,8 @@ final class ShelfController
         } catch (UnreadableFile $e) {
             throw Problem::field('text', $e->says);
         }
-        foreach ($result['rows'] as &$row) {
-            $row['errors'] = array_map(
-                static fn(string $field, string|Said $says): array => ['field' => $field, 'says' => $says],
-                array_keys($row['errors']),
-                array_values($row['errors']),
-            );
-        }
 
-        return new JsonResponse($result);
+        return new JsonResponse([...$result, 'rows' => Counted::told($result['rows'])]);
     }
 
     #[
