@@ -110,7 +110,7 @@ final readonly class ExpectVisit
         return $wishes;
     }
 
-    /** @return array<string, mixed> what one expects to see, until somebody has looked */
+    /** @return Told<'BenchSeen'> what one expects to see, until somebody has looked */
     private static function seen(?TurnEntry $last): array
     {
         return ['soil' => $last->soil ?? OrdinaryDay::SOIL, 'grit' => $last->grit ?? false, 'on' => []];
@@ -140,8 +140,9 @@ final readonly class ExpectVisit
     }
 
     /**
-     * @return array<string, mixed> where it stands, with what comes along: treated water for the last rinse, packs for
-     *     the dryer
+     * @return array{water: string, tap_tds_mg_l: float|null, treated_tds_mg_l: float|null, pressure: bool, power: bool,
+     *     shade: bool, bay: bool, run_off: string|null, battery: bool} where it stands, with what comes along: treated
+     *     water for the last rinse, packs for the dryer
      */
     public static function place(?Vehicle $vehicle, AtHand $atHand): array
     {

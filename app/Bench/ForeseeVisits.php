@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Book\Vehicle;
 use App\Reckon\VisitAnswer;
+use LogicException;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Says\Said;
 
@@ -23,7 +24,7 @@ final readonly class ForeseeVisits
 
     /**
      * @param list<array{Vehicle, string}> $visits  vehicle and day
-     * @return list<array{plan: array<string, mixed>, minutes: int, nine_in_ten: int|null, problem: Said|null,
+     * @return list<array{plan: Told<'SheetPlan'>, minutes: int, nine_in_ten: int|null, problem: Said|null,
      *     laid: bool, hour: int, kinds: list<string>|null, scope: string, visit: string|null, loses: list<string>}>
      *     minutes: what the plan reckons with, also where it can't be laid out as things stand; problem says why it
      *     can't; loses: planned kinds for which there is no step in this weather
@@ -43,14 +44,12 @@ final readonly class ForeseeVisits
         return array_map(
             static function (array $one, array $plan, int $i) use ($standIns): array {
                 $facts = $one['wish']->facts;
-                /** @var array{minutes: int|null, nine_in_ten: int|null} $totals */
-                $totals = $plan['totals'];
-                /** @var list<Said> $problems */
+                $totals = $plan['totals'] ?? throw new LogicException('A visit laid out has totals.');
+                /** @var list<Said> $problems  just laid, not kept */
                 $problems = $plan['problems'];
                 $kinds = is_array($facts['kinds'] ?? null)
                     ? array_values(array_filter($facts['kinds'], is_string(...)))
                     : null;
-                /** @var list<array{fulfils: string|null}> $steps */
                 $steps = $plan['steps'];
 
                 return [
@@ -83,7 +82,7 @@ final readonly class ForeseeVisits
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'SheetPlan'> */
     private function lay(VisitWish $wish, AtHand $atHand): array
     {
         $laid = ($this->layVisit)($wish, $atHand);

@@ -27,7 +27,7 @@ final readonly class RankShelf
 
     /**
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
-     * @return list<array{role: string, zone: string, layer: string, products: list<array<string, mixed>>}>
+     * @return list<array{role: string, zone: string, layer: string, products: list<Told<'ShelfProduct'>>}>
      */
     public function __invoke(Vehicle $vehicle, array $now, ?Zone $zone = null): array
     {
@@ -72,7 +72,7 @@ final readonly class RankShelf
     /**
      * @param Collection<int, Layer> $stack
      * @param array{panel_c?: float|null, water?: Water, purpose?: Purpose} $now
-     * @return array<string, mixed>
+     * @return Told<'ShelfProduct'>
      */
     private function judged(
         Product $product,

@@ -18,7 +18,7 @@ final readonly class SumUpWater
 
     public function __construct(private ClockInterface $clock) {}
 
-    /** @return array{points: list<array<string, mixed>>, resin: array<string, mixed>|null} */
+    /** @return array{points: list<Told<'WaterPoint'>>, resin: Told<'ResinState'>|null} */
     public function __invoke(): array
     {
         $points = [];
@@ -43,7 +43,7 @@ final readonly class SumUpWater
         return ['points' => $points, 'resin' => $gear === null ? null : $this->resin($gear)];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'ResinState'> */
     private function resin(Gear $gear): array
     {
         $since = GearEvent::query()->where('gear_id', $gear->id)->where('kind', 'refill')->max('at');

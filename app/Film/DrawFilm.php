@@ -41,7 +41,7 @@ final class DrawFilm
 
     /**
      * @param string|null $vehicleId  only this one, with every zone
-     * @return array{today: string, from: string, to: string, ribbons: list<array<string, mixed>>}
+     * @return array{today: string, from: string, to: string, ribbons: list<Told<'Ribbon'>>}
      */
     public function __invoke(?string $vehicleId = null): array
     {
@@ -99,7 +99,7 @@ final class DrawFilm
 
     /**
      * @param list<FilmLayer> $stack  oldest first
-     * @return array<string, mixed>
+     * @return Told<'Ribbon'>
      */
     private function ribbon(Vehicle $vehicle, Habits $habits, Zone $zone, array $stack, TurnLog $log): array
     {

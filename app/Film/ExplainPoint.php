@@ -24,7 +24,7 @@ final readonly class ExplainPoint
 {
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
-    /** @return array<string, mixed>|null null where no layer was on that day */
+    /** @return Told<'RibbonPointExplained'>|null null where no layer was on that day */
     public function __invoke(Vehicle $vehicle, Zone $zone, DateTimeInterface $at): ?array
     {
         $now = $this->clock->now()->getTimestamp();
@@ -69,7 +69,7 @@ final readonly class ExplainPoint
         ];
     }
 
-    /** @param array<string, mixed> $account */
+    /** @param Told<'WearAccount'> $account */
     private function says(array $account, float $worn, float $life, bool $failed, bool $ahead, float $risk): Said
     {
         $took = [];

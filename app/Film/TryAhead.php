@@ -42,7 +42,7 @@ final class TryAhead
     /**
      * @param list<string>|null $washes                        dates; the vehicle's rhythm when left out
      * @param list<array{on: string, product_id: string}> $toppers  each put on at a wash of its day
-     * @return array<string, mixed>
+     * @return Told<'TriedAhead'>
      */
     public function __invoke(Vehicle $vehicle, ?array $washes, array $toppers): array
     {
@@ -100,7 +100,7 @@ final class TryAhead
     /**
      * @param list<int> $washes
      * @param array<int, Product> $toppers  by moment
-     * @return array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null}
+     * @return Told<'AheadCourse'>
      */
     private function course(?Layer $on, array $washes, array $toppers, EvidenceBook $evidence): array
     {
@@ -274,8 +274,8 @@ final class TryAhead
     }
 
     /**
-     * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $stands
-     * @param array{layers: list<array<string, mixed>>, below_days: int, spent_before: float|null} $tried
+     * @param Told<'AheadCourse'> $stands
+     * @param Told<'AheadCourse'> $tried
      * @param list<int> $washes
      * @param list<int> $toppers
      * @return list<Said>

@@ -35,7 +35,7 @@ final readonly class DrawMoney
         private BriefVisits $briefVisits,
     ) {}
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Money'> */
     public function __invoke(): array
     {
         $workspace = $this->tenancy->workspace();
@@ -81,7 +81,7 @@ final readonly class DrawMoney
         ];
     }
 
-    /** @return list<array<string, mixed>> cheapest week first */
+    /** @return list<Told<'MoneyTopper'>> cheapest week first */
     private function toppers(CostBook $book): array
     {
         $rates = $this->tenancy->workspace()->rates();
@@ -217,8 +217,7 @@ final readonly class DrawMoney
 
     /**
      * @param list<array{minutes: int|null, cost: TurnCost, unpriced: array<string, string>, ...}> $some
-     * @return array{turns: int, untimed: int, unpriced: list<string>, hours: float, cost: array<string, int>,
-     *     each_minor: int}
+     * @return Told<'MoneyRow'>
      */
     private static function sum(array $some): array
     {

@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $client_id
  * @property string $title
  * @property array<string, mixed> $facts
- * @property array<string, mixed> $answer
+ * @property array<string, mixed> $answer  as QuoteAnswer; in older archives without what is ours alone
  * @property CarbonImmutable $made_at
  */
 class Quote extends Model
@@ -38,10 +38,11 @@ class Quote extends Model
      * What it says. In one from an older archive nobody has told apart what is ours alone: none of it is the client's
      * to read.
      *
-     * @return array<string, mixed>
+     * @return Told<'QuoteAnswer'>
      */
     public function told(): array
     {
+        /** @var Told<'QuoteAnswer'> */
         return isset($this->answer['inside'])
             ? $this->answer
             : [...$this->answer, 'assumes' => [], 'inside' => $this->answer['assumes'] ?? []];

@@ -91,7 +91,7 @@ final class TryYear
      * @param list<string>|null $vehicleIds  null: all that are in the book
      * @param list<array{name: string, programme_id?: string|null, every_days?: int|null, salt_every_days?: int|null,
      *     topper: string, topper_weeks?: int|null, method: string}> $regimes
-     * @return array<string, mixed>
+     * @return Told<'YearAhead'>
      */
     public function __invoke(?array $vehicleIds, array $regimes, int $seed, int $trials): array
     {
@@ -164,7 +164,7 @@ final class TryYear
             'regimes' => array_map(
                 fn(int $i, array $asked): array => [
                     'name' => $asked['name'],
-                    'figures' => (object) array_map(self::together(...), $sums[$i] ?? []),
+                    'figures' => self::figures($sums[$i] ?? []),
                     'band' => $single === null ? [] : $done[$i][$single]->band,
                     'typical' => $single === null ? [] : $done[$i][$single]->typical,
                 ],
@@ -195,6 +195,26 @@ final class TryYear
         $up = sqrt(array_sum(array_map(static fn(Spread $one): float => ($one->high - $one->mean) ** 2, $some)));
 
         return ['mean' => round($mean, 2), 'low' => round(max(0.0, $mean - $down), 2), 'high' => round($mean + $up, 2)];
+    }
+
+    /**
+     * @param array<string, list<Spread>> $of  by figure
+     * @return Told<'YearFigures'>
+     */
+    private static function figures(array $of): array
+    {
+        $sum = static fn(string $name): array => self::together($of[$name] ?? []);
+
+        return [
+            'weeks_below' => $sum('weeks_below'),
+            'hours' => $sum('hours'),
+            'litres' => $sum('litres'),
+            'minor' => $sum('minor'),
+            'risk' => $sum('risk'),
+            'washes' => $sum('washes'),
+            'toppers' => $sum('toppers'),
+            'refused' => $sum('refused'),
+        ];
     }
 
     private function fitting(Vehicle $vehicle): ?string

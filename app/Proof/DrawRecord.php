@@ -40,7 +40,7 @@ final readonly class DrawRecord
 
     /**
      * @param 'turn'|'year'|'history' $kind
-     * @return array<string, mixed>
+     * @return Told<'Record'>
      */
     public function __invoke(
         Vehicle $vehicle,
@@ -115,20 +115,22 @@ final readonly class DrawRecord
                 'colour' => $vehicle->colour,
                 'client' => $vehicle->client?->name,
             ],
-            'turns' => $turns->map($this->turn(...))->values()->all(),
-            'layers' => $layers
-                ->map(
-                    static fn(Layer $layer): array => [
-                        'zone' => $layer->zone,
-                        'kind' => $layer->kind,
-                        'name' => $layer->name ?? $layer->family,
-                        'family' => $layer->family,
-                        'on' => $workspace->dateOf($layer->on_at),
-                        'until' => $layer->ended_at === null ? null : $workspace->dateOf($layer->ended_at),
-                    ],
-                )
-                ->values()
-                ->all(),
+            'turns' => array_values($turns->map($this->turn(...))->values()->all()),
+            'layers' => array_values(
+                $layers
+                    ->map(
+                        static fn(Layer $layer): array => [
+                            'zone' => $layer->zone,
+                            'kind' => $layer->kind,
+                            'name' => $layer->name ?? $layer->family,
+                            'family' => $layer->family,
+                            'on' => $workspace->dateOf($layer->on_at),
+                            'until' => $layer->ended_at === null ? null : $workspace->dateOf($layer->ended_at),
+                        ],
+                    )
+                    ->values()
+                    ->all(),
+            ),
             'film' => [
                 'from' => $film['from'],
                 'to' => $film['to'],
@@ -147,7 +149,7 @@ final readonly class DrawRecord
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'RecordTurn'> */
     private function turn(Turn $turn): array
     {
         /** @var TurnEntry $entry */
@@ -168,53 +170,59 @@ final readonly class DrawRecord
             'note' => $entry->note,
             'corrected' => (int) $turn->getAttribute('entries_count') > 1,
             'reason' => $entry->reason,
-            'products' => $entry->products
-                ->map(
-                    static fn(TurnProduct $use): array => [
-                        'name' => $use->product->name ?? '',
-                        'role' => $use->role,
-                        'zone' => $use->zone,
-                        'ml' => $use->quantity_ml,
-                        'batch' => $use->batch,
-                    ],
-                )
-                ->all(),
-            'readings' => $entry->readings
-                ->sortBy(
-                    static fn(Reading $reading): array => [
-                        array_search($reading->stage, self::STAGES, true),
-                        $reading->zone !== 'paint',
-                        $reading->zone,
-                        $reading->part,
-                    ],
-                )
-                ->values()
-                ->map(
-                    static fn(Reading $reading): array => [
-                        'stage' => $reading->stage,
-                        'zone' => $reading->zone,
-                        'part' => $reading->part,
-                        'behaviour' => $reading->behaviour,
-                        'angle_deg' => $reading->angle_deg,
-                    ],
-                )
-                ->all(),
+            'products' => array_values(
+                $entry->products
+                    ->map(
+                        static fn(TurnProduct $use): array => [
+                            'name' => $use->product->name ?? '',
+                            'role' => $use->role,
+                            'zone' => $use->zone,
+                            'ml' => $use->quantity_ml,
+                            'batch' => $use->batch,
+                        ],
+                    )
+                    ->all(),
+            ),
+            'readings' => array_values(
+                $entry->readings
+                    ->sortBy(
+                        static fn(Reading $reading): array => [
+                            array_search($reading->stage, self::STAGES, true),
+                            $reading->zone !== 'paint',
+                            $reading->zone,
+                            $reading->part,
+                        ],
+                    )
+                    ->values()
+                    ->map(
+                        static fn(Reading $reading): array => [
+                            'stage' => $reading->stage,
+                            'zone' => $reading->zone,
+                            'part' => $reading->part,
+                            'behaviour' => $reading->behaviour,
+                            'angle_deg' => $reading->angle_deg,
+                        ],
+                    )
+                    ->all(),
+            ),
             'says' => array_values(array_map(static fn(array $one): mixed => $one['says'], $entry->diagnoses)),
             'refused' => $entry->refused,
             'seen' => $entry->inspection['seen'] ?? [],
             'left' => array_column($entry->left_out, 'kind'),
-            'photos' => $turn->photos
-                ->map(
-                    static fn(Photo $photo): array => [
-                        'id' => $photo->id,
-                        'zone' => $photo->zone,
-                        'stage' => $photo->stage,
-                        'note' => $photo->note,
-                        'width' => $photo->width,
-                        'height' => $photo->height,
-                    ],
-                )
-                ->all(),
+            'photos' => array_values(
+                $turn->photos
+                    ->map(
+                        static fn(Photo $photo): array => [
+                            'id' => $photo->id,
+                            'zone' => $photo->zone,
+                            'stage' => $photo->stage,
+                            'note' => $photo->note,
+                            'width' => $photo->width,
+                            'height' => $photo->height,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

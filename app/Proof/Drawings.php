@@ -29,7 +29,7 @@ final readonly class Drawings
     /**
      * What is left of the layers along time, with washes as nicks, readings as dots, and the window in which to renew.
      *
-     * @param array<string, mixed> $ribbon  as the film draws it
+     * @param Told<'Ribbon'> $ribbon  as the film draws it
      */
     public static function ribbon(array $ribbon, string $from, string $to, string $today): string
     {
@@ -39,8 +39,8 @@ final readonly class Drawings
         $y = static fn(float $left): float => $floor - $tall * max(0.0, min(1.0, $left));
         $now = $x($today);
         $parts = [];
-        foreach (is_array($ribbon['segments'] ?? null) ? $ribbon['segments'] : [] as $segment) {
-            $points = is_array($segment['points'] ?? null) ? $segment['points'] : [];
+        foreach ($ribbon['segments'] as $segment) {
+            $points = $segment['points'];
             $line = $last = '';
             foreach ($points as $point) {
                 $px = max(0.0, min($now, $x($point['at'])));
@@ -59,10 +59,11 @@ final readonly class Drawings
                 );
             }
         }
-        $spread = $ribbon['spread'] ?? null;
-        if (is_array($spread) && is_numeric($ribbon['left'] ?? null)) {
+        $spread = $ribbon['spread'];
+        if ($spread !== null && $ribbon['left'] !== null) {
             foreach (['p90' => 0.16, 'p50' => 0.3, 'p10' => 0.5] as $name => $opacity) {
-                $until = is_string($spread[$name] ?? null) ? min($w, $x($spread[$name])) : $w;
+                $spent = $spread[$name];
+                $until = $spent === null ? $w : min($w, $x($spent));
                 $parts[] = sprintf(
                     '<path d="M%1$.1F %2$.1FL%1$.1F %3$.1FL%4$.1F %2$.1Fz" fill="#176e6a" fill-opacity="%5$.2F"/>',
                     $now,
@@ -73,7 +74,7 @@ final readonly class Drawings
                 );
             }
         }
-        foreach (is_array($ribbon['washes'] ?? null) ? $ribbon['washes'] : [] as $wash) {
+        foreach ($ribbon['washes'] as $wash) {
             $px = $x((string) $wash);
             if ($px >= 0.0 && $px <= $w) {
                 $parts[] = sprintf(
@@ -83,23 +84,23 @@ final readonly class Drawings
                 );
             }
         }
-        foreach (is_array($ribbon['readings'] ?? null) ? $ribbon['readings'] : [] as $reading) {
+        foreach ($ribbon['readings'] as $reading) {
             $px = $x((string) $reading['at']);
             if ($px >= 0.0 && $px <= $w) {
                 $parts[] = sprintf(
                     '<circle cx="%.1F" cy="10" r="3.4" fill="%s" stroke="#15201f" stroke-width="1"/>',
                     $px,
-                    in_array($reading['behaviour'] ?? '', ['tight', 'good'], true) ? '#dbe9e7' : '#ffffff',
+                    in_array($reading['behaviour'], ['tight', 'good'], true) ? '#dbe9e7' : '#ffffff',
                 );
             }
         }
-        $due = $ribbon['due_at'] ?? null;
+        $due = $ribbon['due_at'];
         if (is_string($due)) {
             $at = static fn(mixed $moment) => max(1.0, min($w - 1.0, $x(is_string($moment) ? $moment : $due)));
             $parts[] = sprintf(
                 '<path d="M%.1F 70V75H%.1FV70" fill="none" stroke="#8f4a12" stroke-width="1.6"/><path d="M%.1F 75l-4.5 8h9z" fill="#8f4a12"/>',
-                $at($ribbon['from_at'] ?? null),
-                $at($ribbon['late_at'] ?? null),
+                $at($ribbon['from_at']),
+                $at($ribbon['late_at']),
                 $at($due),
             );
         }

@@ -21,12 +21,12 @@ final readonly class RecordSheet
 
     public function __construct(private Paper $paper, private Factory $views) {}
 
-    /** @param array<string, mixed> $record  as DrawRecord gives it */
+    /** @param Told<'Record'> $record  as DrawRecord gives it */
     public function pdf(array $record, Teller $teller): string
     {
-        /** @var array<string, mixed> $record */
+        /** @var Told<'Record'> $record */
         $record = $teller->everywhere($record);
-        $ribbon = $record['film']['ribbon'] ?? null;
+        $ribbon = $record['film']['ribbon'];
 
         return $this->paper->pdf(
             $record['vehicle']['name'],
@@ -62,7 +62,7 @@ final readonly class RecordSheet
     }
 
     /**
-     * @param list<array<string, mixed>> $turns
+     * @param list<Told<'RecordTurn'>> $turns
      * @return array<string, string> as data, by photo
      */
     private function pictures(array $turns): array

@@ -41,7 +41,7 @@ final readonly class WeighProof
      * Weighed once for each state of the evidence: what it rests on names the answer that is kept, so that none is
      * stale.
      *
-     * @return array<string, mixed>
+     * @return Told<'Proof'>
      */
     public function __invoke(): array
     {
@@ -50,11 +50,11 @@ final readonly class WeighProof
         );
         $key = 'proof/2/' . $this->tenancy->workspace()->id . '/' . hash('sha256', (string) json_encode($rests));
 
-        /** @var array<string, mixed> */
+        /** @var Told<'Proof'> */
         return $this->cache->remember($key, 86_400, $this->weigh(...));
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Proof'> */
     private function weigh(): array
     {
         $rows = DB::table('layers as l')
@@ -160,7 +160,7 @@ final readonly class WeighProof
      *
      * @param array<array-key, stdClass> $rows
      * @param Collection<array-key, Product> $products
-     * @return list<array<string, mixed>>
+     * @return list<Told<'ProofGroup'>>
      */
     private function groups(array $rows, Collection $products): array
     {
@@ -176,7 +176,7 @@ final readonly class WeighProof
         return self::told($lives, 'wear-weeks');
     }
 
-    /** @return list<array<string, mixed>> layers by how they were washed */
+    /** @return list<Told<'ProofGroup'>> layers by how they were washed */
     private function washed(): array
     {
         $layers = Layer::query()
@@ -194,7 +194,7 @@ final readonly class WeighProof
 
     /**
      * @param array<string, array<string, list<FailureInterval>>> $lives  by question and answer
-     * @return list<array<string, mixed>>
+     * @return list<Told<'ProofGroup'>>
      */
     private static function told(array $lives, string $unit): array
     {
@@ -219,7 +219,7 @@ final readonly class WeighProof
         return FailureInterval::of((float) ($row->held ?? 0.0), $row->failed === null ? null : (float) $row->failed);
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'ProofUnder', 'family'> */
     private static function curve(SurvivalCurve $curve): array
     {
         return [
@@ -228,7 +228,12 @@ final readonly class WeighProof
             'too_few' => $curve->isTooFew(),
             'median' => $curve->median() === null ? null : round($curve->median(), 3),
             'points' => array_map(
-                static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point),
+                static fn(array $point): array => [
+                    'wear' => round($point['wear'], 4),
+                    'holds' => round($point['holds'], 4),
+                    'low' => round($point['low'], 4),
+                    'high' => round($point['high'], 4),
+                ],
                 $curve->points,
             ),
         ];
@@ -288,7 +293,7 @@ final readonly class WeighProof
 
     /**
      * @param array<array-key, stdClass> $rows
-     * @return array<string, mixed>
+     * @return Told<'ProofCalibration'>
      */
     private function calibration(array $rows): array
     {

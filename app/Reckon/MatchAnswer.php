@@ -21,7 +21,7 @@ use Vicissa\Core\Visit\WhatIf;
 /** A match in its JSON form, the same for the model and for a vehicle of the book. */
 final readonly class MatchAnswer
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Match', 'totals'|'problem'|'expected'> */
     public static function of(Laying $laying, Schools $schools): array
     {
         [$match, $situation] = [$laying->match, $laying->situation];
@@ -160,13 +160,13 @@ final readonly class MatchAnswer
                 'panel_c' => round($situation->later->panelC, 2),
                 'panel_measured' => $situation->later->panelMeasured,
             ],
-            'schools' => $schools->all(),
+            'schools' => (object) $schools->all(),
         ];
     }
 
     /**
      * @param list<WhatIf> $all
-     * @return list<array<string, mixed>>
+     * @return list<Told<'MatchOtherwise'>>
      */
     public static function otherwise(array $all): array
     {
@@ -189,7 +189,7 @@ final readonly class MatchAnswer
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'MatchProduct'> */
     private static function choice(Choice $choice): array
     {
         $bottle = $choice->chosen?->bottle;
@@ -219,7 +219,7 @@ final readonly class MatchAnswer
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'MatchTopper'> */
     private static function topper(TopperChoice $topper): array
     {
         return [
@@ -230,7 +230,7 @@ final readonly class MatchAnswer
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'MatchPassed'> */
     private static function judged(Judged $judged): array
     {
         return [

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Reckon;
 
-use Vicissa\Core\Protection\Cause;
-use Vicissa\Core\Protection\Part;
 use Vicissa\Core\Protection\WaterTalk;
 use Vicissa\Core\Says\Said;
 
@@ -14,10 +12,7 @@ use Vicissa\Core\Says\Said;
  */
 final class TalkAnswer
 {
-    /**
-     * @return array{verdict: string, next: string, says: Said, now: Said, next_time: Said,
-     *     parts: list<array<string, string|Said>>}
-     */
+    /** @return Told<'WaterTalk'> */
     public static function of(WaterTalk $talk): array
     {
         return [
@@ -27,10 +22,13 @@ final class TalkAnswer
             'now' => $talk->now,
             'next_time' => $talk->nextTime,
             'parts' => array_map(
-                static fn(array $odd): array => array_map(
-                    static fn(Part|Cause|Said $value): string|Said => $value instanceof Said ? $value : $value->value,
-                    $odd,
-                ),
+                static fn(array $odd): array => [
+                    'part' => $odd['part']->value,
+                    'cause' => $odd['cause']->value,
+                    'says' => $odd['says'],
+                    'now' => $odd['now'],
+                    'next_time' => $odd['next_time'],
+                ],
                 $talk->parts,
             ),
         ];

@@ -15,7 +15,7 @@ use Vicissa\Core\Protection\WaterTalk;
 final class TalkTable
 {
     /**
-     * @return array{designed: string, topper: bool, of: array<string, string>, answers: list<array<string, mixed>>,
+     * @return array{designed: string, topper: bool, of: array<string, string>, answers: list<Told<'WaterTalk'>>,
      *     by: array<string, int>}
      *     a letter for each behaviour; answers; and which of them stands for the letters of the four stages, "-" where
      *     nothing was read

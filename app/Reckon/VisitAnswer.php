@@ -32,7 +32,7 @@ final readonly class VisitAnswer
     /**
      * @param list<Remedy> $remedies
      * @param list<string> $done   steps that are done already and stay where they were
-     * @return array<string, mixed>
+     * @return Told<'SheetPlan'>
      */
     public static function of(
         Visit $visit,
@@ -102,7 +102,7 @@ final readonly class VisitAnswer
         ];
     }
 
-    /** @return array<string, mixed> what every place says of this visit */
+    /** @return Told<'SheetTotals'> what every place says of this visit */
     public static function totals(Totals $totals): array
     {
         return [
@@ -145,7 +145,7 @@ final readonly class VisitAnswer
         return ['panels_c' => WindowTable::PANELS_C, 'suns_w_m2' => WindowTable::SUNS_W_M2, 'films' => $films];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Told<'DoseFill'>> */
     public static function fills(DosePlan $plan): array
     {
         return array_map(
@@ -168,7 +168,7 @@ final readonly class VisitAnswer
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'SheetStep'> */
     private static function step(VisitStep $step, Visit $visit, Pace $pace): array
     {
         $schedule = $visit->schedule;

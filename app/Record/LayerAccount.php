@@ -19,7 +19,7 @@ final class LayerAccount
 
     private const NAMED = 4;
 
-    /** @return array<string, mixed> wear-weeks */
+    /** @return Told<'WearAccount'> wear-weeks */
     public static function of(
         Habits $habits,
         LayerSpan $span,

@@ -22,8 +22,8 @@ use Illuminate\Support\Carbon;
  * @property Carbon $on
  * @property int $crew  how many work at it
  * @property string $status  laid, begun, finished, dropped
- * @property array<string, mixed> $facts  as BenchInput, with what was planned
- * @property array<string, mixed> $plan   as Reckon\VisitAnswer makes it
+ * @property Told<'SheetFacts'> $facts  what was seen or expected, with what was planned
+ * @property Told<'SheetPlan'> $plan   as Reckon\VisitAnswer makes it
  * @property string|null $holder_id  who has it in hand
  * @property CarbonImmutable|null $begun_at
  * @property CarbonImmutable|null $finished_at

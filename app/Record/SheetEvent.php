@@ -9,6 +9,7 @@ use App\Tenancy\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Vicissa\Core\Says\Said;
 
 /**
  * What happened on the driveway, as a device wrote it down. Never changed.
@@ -22,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $facts
  * @property CarbonImmutable $at
  * @property string $written_by
- * @property string|null $conflict  what it contradicts; both are kept
+ * @property string|Said|null $conflict  what it contradicts, as it is kept; both are
  */
 class SheetEvent extends Model
 {

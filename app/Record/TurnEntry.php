@@ -40,8 +40,8 @@ use Illuminate\Support\Carbon;
  * @property string|null $recommended
  * @property Carbon|null $next_on
  * @property list<string> $next_kinds
- * @property list<array<string, string|null>>|null $due_before
- * @property list<array<string, string|null>>|null $due_after
+ * @property list<Told<'DueDate'>>|null $due_before
+ * @property list<Told<'DueDate'>>|null $due_after
  * @property string $scope  what the visit took in
  * @property list<string>|null $kinds  what was planned for it
  * @property list<array{kind: string, why: string}> $left_out  what was planned and not done

@@ -36,7 +36,7 @@ final readonly class DrawLoad
         private Tenancy $tenancy,
     ) {}
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Load'> */
     public function __invoke(string $from, string $to): array
     {
         $atHand = ($this->gatherAtHand)();
@@ -48,7 +48,7 @@ final readonly class DrawLoad
         $treated = $power = 0.0;
         foreach ($visits as $visit) {
             /**
-             * @var array{fills: list<array<string, mixed>>, totals: array{treated_l: float, blows_min: float,
+             * @var array{fills: list<Told<'DoseFill'>>, totals: array{treated_l: float, blows_min: float,
              *     product_ml: array<string, float>, maybe_ml: array<string, float>, pools: array<string, int>}} $plan
              */
             $plan = json_decode((string) json_encode($visit['plan']), true);
@@ -67,7 +67,10 @@ final readonly class DrawLoad
             foreach ($plan['fills'] as $fill) {
                 $key = implode('|', [$fill['kind'], $fill['vessel'], $fill['product_id']]);
                 $fills[$key] ??= [
-                    ...array_intersect_key($fill, ['kind' => 1, 'vessel' => 1, 'product' => 1, 'product_id' => 1]),
+                    'kind' => $fill['kind'],
+                    'vessel' => $fill['vessel'],
+                    'product' => $fill['product'],
+                    'product_id' => $fill['product_id'],
                     'mix_ml' => 0.0,
                     'product_ml' => 0.0,
                     'times' => 0,
@@ -87,7 +90,13 @@ final readonly class DrawLoad
             'to' => $to,
             'margin' => $this->margin(),
             'visits' => array_map(
-                static fn(array $visit): array => array_diff_key($visit, ['plan' => 1, 'power' => 1]),
+                static fn(array $visit): array => [
+                    'on' => $visit['on'],
+                    'vehicle_id' => $visit['vehicle_id'],
+                    'name' => $visit['name'],
+                    'minutes' => $visit['minutes'],
+                    'sheet' => $visit['sheet'],
+                ],
                 $visits,
             ),
             'products' => $products,
@@ -116,7 +125,7 @@ final readonly class DrawLoad
 
     /**
      * @return list<array{on: string, vehicle_id: string, name: string, sheet: bool, power: bool, minutes: int,
-     *     plan: array<string, mixed>}>
+     *     plan: Told<'SheetPlan'>}>
      */
     private function visits(string $from, string $to, AtHand $atHand): array
     {
@@ -181,7 +190,7 @@ final readonly class DrawLoad
      * @param array<string, float> $need   ml by product
      * @param array<string, float> $maybe  ml that only a reading will ask for
      * @param callable(string): bool $ticked
-     * @return list<array<string, mixed>>
+     * @return list<Told<'LoadProduct'>>
      */
     private function products(array $need, array $maybe, callable $ticked, string $to): array
     {
@@ -221,7 +230,7 @@ final readonly class DrawLoad
      * @param array<string, array<string, int>> $towels  pieces by pool and day
      * @param Collection<int, Gear> $gear
      * @param callable(string): bool $ticked
-     * @return list<array<string, mixed>>
+     * @return list<Told<'LoadTowels'>>
      */
     private function towels(array $towels, Collection $gear, callable $ticked): array
     {
@@ -261,7 +270,7 @@ final readonly class DrawLoad
     /**
      * @param Collection<int, Gear> $gear
      * @param callable(string): bool $ticked
-     * @return array<string, mixed>
+     * @return Told<'LoadWater'>
      */
     private function water(float $litres, Collection $gear, callable $ticked): array
     {
@@ -284,7 +293,7 @@ final readonly class DrawLoad
     /**
      * @param Collection<int, Gear> $gear
      * @param callable(string): bool $ticked
-     * @return array<string, mixed>
+     * @return Told<'LoadPower'>
      */
     private function power(float $minutes, Collection $gear, callable $ticked): array
     {
@@ -310,8 +319,8 @@ final readonly class DrawLoad
     }
 
     /**
-     * @param list<array<string, mixed>> $products
-     * @return list<array{supplier: string|null, lines: list<array<string, mixed>>, total_minor: int}>
+     * @param list<Told<'LoadProduct'>> $products
+     * @return list<Told<'Shopping'>>
      */
     private function shopping(array $products): array
     {
@@ -325,28 +334,39 @@ final readonly class DrawLoad
             ->whereColumn('stock_ml', '<=', 'reorder_ml')
             ->orderBy('name')
             ->get();
+        $rows = array_map(
+            static fn(array $one): array => [
+                'name' => $one['name'],
+                'supplier' => $one['supplier'],
+                'packs' => $one['packs'],
+                'pack_ml' => $one['pack_ml'],
+                'buy_ml' => $one['buy_ml'],
+                'price_minor' => $one['price_minor'],
+                'urgent' => $one['missing_ml'] > 0.0,
+            ],
+            $products,
+        );
         foreach ($low as $product) {
             $of = Shortage::of(0.0, $product->stock_ml, $product->reorder_ml, $product->pack_ml);
-            $products[] = [
+            $rows[] = [
                 'name' => $product->name,
                 'supplier' => $product->supplier ?? $product->maker,
                 'packs' => max($product->pack_ml === null ? 0 : 1, $of->packs),
                 'pack_ml' => $product->pack_ml,
                 'buy_ml' => $of->buyMl > 0.0 ? $of->buyMl : (float) $product->reorder_ml,
                 'price_minor' => $product->price_minor,
-                'missing_ml' => 0.0,
+                'urgent' => false,
             ];
         }
-        foreach ($products as $row) {
+        foreach ($rows as $row) {
             if ($row['packs'] > 0 || $row['buy_ml'] > 0.0) {
-                $supplier = is_string($row['supplier']) ? $row['supplier'] : '';
-                $by[$supplier][] = [
+                $by[$row['supplier'] ?? ''][] = [
                     'name' => $row['name'],
-                    'packs' => (int) $row['packs'],
+                    'packs' => $row['packs'],
                     'pack_ml' => $row['pack_ml'],
                     'buy_ml' => $row['buy_ml'],
                     'price_minor' => $row['price_minor'],
-                    'urgent' => $row['missing_ml'] > 0.0,
+                    'urgent' => $row['urgent'],
                 ];
             }
         }
@@ -358,7 +378,7 @@ final readonly class DrawLoad
                 'lines' => $lines,
                 'total_minor' => array_sum(
                     array_map(
-                        static fn(array $line): int => max(1, $line['packs']) * (int) $line['price_minor'],
+                        static fn(array $line): int => max(1, $line['packs']) * ($line['price_minor'] ?? 0),
                         $lines,
                     ),
                 ),

@@ -52,7 +52,7 @@ final readonly class DrawRound
         private ClockInterface $clock,
     ) {}
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Round'> */
     public function __invoke(string $on): array
     {
         $stops = RoundStop::query()
@@ -91,7 +91,7 @@ final readonly class DrawRound
         foreach ($there as $i => $stop) {
             $vehicle = $stop->vehicle ?? throw new LogicException('A stop has a vehicle.');
             $plan = $foreseen[$i]['plan'];
-            $totals = $plan['totals'];
+            $totals = $plan['totals'] ?? throw new LogicException('A visit laid out has totals.');
             $site = $vehicle->site;
             $weather = $hours[$site->id ?? ''] ??= $this->weather->hours(
                 $site->latitude ?? Weather::SOMEWHERE[0],
@@ -168,7 +168,7 @@ final readonly class DrawRound
 
     /**
      * @param list<WeatherHour> $weather
-     * @return list<array<string, mixed>>
+     * @return list<Told<'RoundHour'>>
      */
     private function curve(Vehicle $vehicle, ?Site $site, array $weather, float $rained): array
     {
@@ -208,7 +208,7 @@ final readonly class DrawRound
     /**
      * The rinses from the tank, by the visit's own steps.
      *
-     * @param list<array<string, mixed>> $steps
+     * @param list<Told<'SheetStep'>> $steps
      * @return list<array{float, float, float}> minutes into the visit, minutes, litres
      */
     private static function rinses(array $steps, float $minutes): array
@@ -232,7 +232,7 @@ final readonly class DrawRound
 
     /**
      * @param list<array{vehicle_id: string, draw: Draw}> $draws
-     * @return array<string, mixed>|null null when there is no tank among the gear
+     * @return Told<'RoundTank'>|null null when there is no tank among the gear
      */
     private function tank(array $draws, float $minutes): ?array
     {

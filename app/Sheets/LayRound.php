@@ -17,7 +17,7 @@ final readonly class LayRound
 
     /**
      * @param list<string> $vehicleIds  in order
-     * @return array<string, mixed> the day as it then stands
+     * @return Told<'Round'> the day as it then stands
      */
     public function __invoke(string $on, array $vehicleIds): array
     {

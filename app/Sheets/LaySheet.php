@@ -99,7 +99,7 @@ final readonly class LaySheet
      * The plan of a visit from its facts. Raises InvalidInput where they make no sense.
      *
      * @param list<string> $done  steps that are done
-     * @return array<string, mixed>
+     * @return Told<'SheetPlan'>
      */
     public function plan(VisitWish $wish, ?AtHand $atHand = null, array $done = []): array
     {
@@ -136,7 +136,7 @@ final readonly class LaySheet
      * What the plan would be if something else were found: for a phone that can ask nobody. One for each level of soil,
      * for grit, for each thing that may sit on the paint, for each way the clean water may stand, and for each scope.
      *
-     * @return array<string, array<string, mixed>> by "soil:4", "grit", "on:tar", "read:weak", "scope:quick"
+     * @return array<string, Told<'SheetPlan'>> by "soil:4", "grit", "on:tar", "read:weak", "scope:quick"
      */
     public function otherwise(Sheet $sheet): array
     {
@@ -159,7 +159,7 @@ final readonly class LaySheet
 
     /**
      * @param list<string> $done
-     * @return array<string, mixed>
+     * @return Told<'SheetPlan'>
      */
     private function told(LaidVisit $laid, array $done): array
     {

@@ -24,7 +24,7 @@ final readonly class OrderRound
 
     public function __construct(private LayRound $layRound, private TravelTimes $travel) {}
 
-    /** @return array<string, mixed> the day as it then stands */
+    /** @return Told<'Round'> the day as it then stands */
     public function __invoke(string $on): array
     {
         return DB::transaction(function () use ($on): array {

@@ -23,7 +23,7 @@ final class ProductRules
 
     public const APPLIED = ['wet-rinse', 'foam-rinse', 'drying-aid', 'wipe'];
 
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public static function fields(bool $new): array
     {
         $needed = $new ? 'required' : 'sometimes';

@@ -40,10 +40,10 @@ final class Counted
     /**
      * Errors as a list, as the API gives them.
      *
-     * @template Row of array{errors: array<string, string|Said>, ...}
+     * @template Row of array{row: int, name: string, does: string, changes: list<string>, unknown: list<string>, errors: array<string, string|Said>}
      *
      * @param list<Row> $rows
-     * @return list<array<string, mixed>>
+     * @return list<Told<'ImportRow'>>
      */
     public static function told(array $rows): array
     {

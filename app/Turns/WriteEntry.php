@@ -45,7 +45,7 @@ final readonly class WriteEntry
 
     /**
      * @param array<string, mixed> $facts
-     * @param list<array<string, mixed>> $dueBefore
+     * @param list<Told<'DueDate'>> $dueBefore
      */
     public function __invoke(
         Turn $turn,

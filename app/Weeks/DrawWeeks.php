@@ -43,7 +43,7 @@ final readonly class DrawWeeks
         private BriefVisits $briefVisits,
     ) {}
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Weeks'> */
     public function __invoke(): array
     {
         $weeks = ($this->gatherWeeks)();
@@ -134,18 +134,18 @@ final readonly class DrawWeeks
         );
     }
 
-    /** @return array<string, mixed> as it is planned */
+    /** @return Told<'WeeksVehicle', 'name'|'client'|'site_id'|'site'|'says'> as it is planned */
     private static function vehicle(Instance $instance, PlanVehicle $vehicle): array
     {
         return [
             'id' => $vehicle->id,
-            'minutes' => array_intersect_key($vehicle->minutes, [
-                'wash' => 1,
-                'topper' => 1,
-                'decon' => 1,
-                'inspection' => 1,
-                'base' => 1,
-            ]),
+            'minutes' => [
+                'wash' => $vehicle->minutes['wash'],
+                'topper' => $vehicle->minutes['topper'],
+                'decon' => $vehicle->minutes['decon'],
+                'inspection' => $vehicle->minutes['inspection'] ?? 0,
+                'base' => $vehicle->minutes['base'] ?? 0,
+            ],
             'min' => $vehicle->min,
             'target' => $vehicle->target,
             'max' => $vehicle->max,
@@ -179,7 +179,7 @@ final readonly class DrawWeeks
      * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> $near by
      *     vehicle and date
      * @param Collection<int, Proposal> $proposals
-     * @return list<array<string, mixed>>
+     * @return list<Told<'WeeksVisit'>>
      */
     private static function visits(
         Collection $rows,
@@ -222,7 +222,7 @@ final readonly class DrawWeeks
     /**
      * @param Collection<int, Proposal> $proposals
      * @param Collection<int, PlannedVisit> $rows
-     * @return list<array<string, mixed>> other days that clients have asked for, of visits as they stand
+     * @return list<Told<'WeeksWish'>> other days that clients have asked for, of visits as they stand
      */
     private static function wishes(Collection $proposals, Collection $rows): array
     {
@@ -250,7 +250,7 @@ final readonly class DrawWeeks
 
     /**
      * @param array<string, string> $names
-     * @return array<string, mixed>
+     * @return Told<'WeeksPlan'>
      */
     private function plan(Plan $plan, array $names): array
     {

@@ -10,7 +10,7 @@ use App\Http\RowResource;
 use App\Tenancy\Change;
 use Illuminate\Http\Request;
 
-/** @mixin Change */
+/** @extends RowResource<Change> */
 #[
     Shape(
         'Change',
@@ -27,7 +27,7 @@ use Illuminate\Http\Request;
 ]
 final class ChangeResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Change'> */
     public function toArray(Request $request): array
     {
         return [

@@ -120,7 +120,7 @@ use App\Http\OpenApi\Shape;
         new Field('compare?', 'boolean', 'Also what every other side, shade and a tank would change'),
     ),
 ]
-#[Shape('MatchStage', new Field('stage', 'string'), new Field('says', 'string'), new Field('soil_left', 'number'))]
+#[Shape('MatchStage', new Field('stage', 'string'), new Field('says', 'said'), new Field('soil_left', 'number'))]
 #[
     Shape(
         'MatchOption',
@@ -129,16 +129,16 @@ use App\Http\OpenApi\Shape;
         new Field('risk', 'number', 'Contact risk index: relative only'),
         new Field('soil_left', 'number'),
         new Field('ceiling', 'integer'),
-        new Field('refused', 'string[]'),
-        new Field('leaves', 'string?'),
+        new Field('refused', 'said[]'),
+        new Field('leaves', 'said?'),
     ),
 ]
 #[
     Shape(
         'MatchMethod',
         new Field('chosen', 'string?'),
-        new Field('why', 'string'),
-        new Field('instead', 'string[]'),
+        new Field('why', 'said'),
+        new Field('instead', 'said[]'),
         new Field('soil_left', 'number?'),
         new Field('stages', 'MatchStage[]'),
         new Field('options', 'MatchOption[]'),
@@ -165,12 +165,12 @@ use App\Http\OpenApi\Shape;
         new Field('step', 'string'),
         new Field('optional', 'boolean'),
         new Field('product', 'MatchBottle?'),
-        new Field('why', 'string'),
-        new Field('dwell', 'string?'),
+        new Field('why', 'said'),
+        new Field('dwell', 'said?'),
         new Field('at_most_s', 'number?'),
         new Field(
             'cautions',
-            'string[]',
+            'said[]',
             'What judging it warns of; what its label warns of stands at the step where that begins',
         ),
     ),
@@ -179,8 +179,8 @@ use App\Http\OpenApi\Shape;
     Shape(
         'MatchTopper',
         new Field('decision', 'string', null, ['apply', 'read-first', 'decon-first', 'optional', 'none', 'not-today']),
-        new Field('says', 'string'),
-        new Field('why', 'string'),
+        new Field('says', 'said'),
+        new Field('why', 'said'),
         new Field('product', 'string?'),
     ),
 ]
@@ -191,7 +191,7 @@ use App\Http\OpenApi\Shape;
         new Field('residue_mg_m2', 'number?'),
         new Field('spots', 'string?'),
         new Field('working_s', 'number?'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
     ),
 ]
 #[
@@ -208,16 +208,16 @@ use App\Http\OpenApi\Shape;
     Shape(
         'MatchDrying',
         new Field('way', 'string'),
-        new Field('name', 'string'),
-        new Field('why', 'string'),
-        new Field('how', 'string[]'),
+        new Field('name', 'said'),
+        new Field('why', 'said'),
+        new Field('how', 'said[]'),
         new Field('litres', 'number'),
         new Field('towels', 'MatchTowels'),
         new Field('may_air_dry', 'boolean'),
         new Field('options', 'MatchWay[]', 'What one may wish for, each with why not'),
     ),
 ]
-#[Shape('MatchWay', new Field('way', 'string'), new Field('name', 'string'), new Field('refused', 'string?'))]
+#[Shape('MatchWay', new Field('way', 'string'), new Field('name', 'said'), new Field('refused', 'said?'))]
 #[Shape('MatchCooling', new Field('from_c', 'number'), new Field('to_c', 'number'))]
 #[
     Shape(
@@ -237,16 +237,16 @@ use App\Http\OpenApi\Shape;
         new Field('panels', 'integer'),
         new Field('sections', 'integer'),
         new Field('mode', 'string', null, ['whole', 'goes', 'each', 'none']),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
     ),
 ]
-#[Shape('MatchCaution', new Field('step?', 'string'), new Field('says', 'string'), new Field('grave', 'boolean'))]
+#[Shape('MatchCaution', new Field('step?', 'string'), new Field('says', 'said'), new Field('grave', 'boolean'))]
 #[
     Shape(
         'MatchStep',
         new Field('step', 'string'),
-        new Field('name', 'string'),
-        new Field('how', 'string[]'),
+        new Field('name', 'said'),
+        new Field('how', 'said[]'),
         new Field('products', 'string[]', 'Keys of products'),
         new Field('cautions', 'MatchCaution[]'),
     ),
@@ -255,8 +255,8 @@ use App\Http\OpenApi\Shape;
     Shape(
         'MatchMissing',
         new Field('kind', 'string', null, ['product', 'fact']),
-        new Field('says', 'string'),
-        new Field('remedy', 'string'),
+        new Field('says', 'said'),
+        new Field('remedy', 'said'),
     ),
 ]
 #[
@@ -268,7 +268,7 @@ use App\Http\OpenApi\Shape;
         new Field('zone', 'string'),
         new Field('allowed', 'boolean'),
         new Field('reason', 'string?'),
-        new Field('says', 'string?'),
+        new Field('says', 'said?'),
         new Field('codes', 'ShelfRemark[]'),
     ),
 ]
@@ -289,9 +289,9 @@ use App\Http\OpenApi\Shape;
     Shape(
         'MatchChange',
         new Field('part', 'string'),
-        new Field('name', 'string'),
-        new Field('was', 'string[]'),
-        new Field('becomes', 'string[]'),
+        new Field('name', 'said'),
+        new Field('was', 'said[]'),
+        new Field('becomes', 'said[]'),
     ),
 ]
 #[
@@ -299,7 +299,7 @@ use App\Http\OpenApi\Shape;
         'MatchOtherwise',
         new Field('school', 'string?', 'Null when it is about the place'),
         new Field('side', 'string'),
-        new Field('name', 'string'),
+        new Field('name', 'said'),
         new Field('changes', 'MatchChange[]'),
     ),
 ]
@@ -319,13 +319,13 @@ use App\Http\OpenApi\Shape;
         new Field('offered', 'MatchOffered[]', 'Acids, for a person to take'),
         new Field('steps', 'MatchStep[]'),
         new Field('cautions', 'MatchCaution[]'),
-        new Field('assumed', 'string[]'),
-        new Field('contradictions', 'string[]'),
+        new Field('assumed', 'said[]'),
+        new Field('contradictions', 'said[]'),
         new Field('missing', 'MatchMissing[]'),
         new Field('passed', 'MatchPassed[]'),
         new Field('now', 'MatchNow'),
         new Field('totals', 'SheetTotals', 'What the visit comes to, as its sheet will say'),
-        new Field('problem', 'string?', 'Why it can’t be worked as it stands'),
+        new Field('problem', 'said?', 'Why it can’t be worked as it stands'),
         new Field('expected', 'VisitExpected?', 'Of a vehicle of the book and its day'),
         new Field('schools', 'Sides'),
         new Field('otherwise?', 'MatchOtherwise[]'),
@@ -352,15 +352,15 @@ use App\Http\OpenApi\Shape;
         new Field('vessel', 'string?'),
         new Field('vessel_ml', 'number?'),
         new Field('product_id', 'string?'),
-        new Field('product', 'string'),
-        new Field('for', 'string'),
+        new Field('product', 'said'),
+        new Field('for', 'said'),
         new Field('mix_ml', 'number'),
         new Field('product_ml', 'number?'),
         new Field('water_ml', 'number?'),
         new Field('product_low_ml', 'number?'),
         new Field('product_high_ml', 'number?'),
         new Field('times', 'integer'),
-        new Field('says', 'string?'),
+        new Field('says', 'said?'),
     ),
 ]
 #[Shape('Doses', new Field('fills', 'DoseFill[]', 'In the order of filling'))]

@@ -41,7 +41,7 @@ use Vicissa\Core\Says\Said;
         new Field('level', 'integer'),
     ),
 ]
-#[Shape('DrillChoice', new Field('value', 'string'), new Field('says', 'string'))]
+#[Shape('DrillChoice', new Field('value', 'string'), new Field('says', 'said'))]
 #[
     Shape(
         'DrillPlace',
@@ -67,7 +67,7 @@ use Vicissa\Core\Says\Said;
         'DrillCase',
         new Field('vehicle_id', 'uuid'),
         new Field('vehicle', 'string'),
-        new Field('says', 'string[]'),
+        new Field('says', 'said[]'),
         new Field('seed', 'integer'),
         new Field('focus', 'string'),
         new Field('level', 'integer'),
@@ -109,8 +109,8 @@ use Vicissa\Core\Says\Said;
         new Field('judgement', 'string'),
         new Field('right', 'boolean'),
         new Field('ours', 'string'),
-        new Field('says', 'string', 'Of what was answered'),
-        new Field('why', 'string', 'Of what the rules choose'),
+        new Field('says', 'said', 'Of what was answered'),
+        new Field('why', 'said', 'Of what the rules choose'),
     ),
 ]
 #[Shape('DrillResult', new Field('judged', 'DrillJudged[]'), new Field('standing', 'DrillStanding[]'))]
@@ -314,7 +314,7 @@ final readonly class DrillController
         );
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Told<'DrillStanding'>> */
     private static function told(Standing $standing): array
     {
         return array_map(

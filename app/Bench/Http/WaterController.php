@@ -205,7 +205,7 @@ final class WaterController
         return $id === null ? null : Site::query()->whereKey($id)->first();
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'WaterReading'> */
     private function told(WaterReading $reading): array
     {
         return [

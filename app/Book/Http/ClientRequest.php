@@ -23,7 +23,7 @@ use Illuminate\Validation\Rule;
 ]
 final class ClientRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [

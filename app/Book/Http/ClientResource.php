@@ -10,7 +10,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use Illuminate\Http\Request;
 
-/** @mixin Client */
+/** @extends RowResource<Client> */
 #[
     Shape(
         'Client',
@@ -27,7 +27,7 @@ use Illuminate\Http\Request;
 ]
 final class ClientResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Client'> */
     public function toArray(Request $request): array
     {
         return [

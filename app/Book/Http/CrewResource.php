@@ -11,7 +11,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use Illuminate\Http\Request;
 
-/** @mixin Crew */
+/** @extends RowResource<Crew> */
 #[
     Shape(
         'CrewWeek',
@@ -46,21 +46,23 @@ use Illuminate\Http\Request;
 ]
 final class CrewResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Crew'> */
     public function toArray(Request $request): array
     {
         return [
             ...$this->resource->only(['id', 'name', 'people', 'members', 'version']),
             'minutes' => (object) $this->minutes,
-            'days' => $this->days
-                ->map(
-                    static fn(CrewDay $day): array => [
-                        'on' => $day->on->toDateString(),
-                        'minutes' => $day->minutes,
-                        'note' => $day->note,
-                    ],
-                )
-                ->all(),
+            'days' => array_values(
+                $this->days
+                    ->map(
+                        static fn(CrewDay $day): array => [
+                            'on' => $day->on->toDateString(),
+                            'minutes' => $day->minutes,
+                            'note' => $day->note,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

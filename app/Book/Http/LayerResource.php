@@ -12,7 +12,7 @@ use App\Tenancy\Tenancy;
 use DateTimeInterface;
 use Illuminate\Http\Request;
 
-/** @mixin Layer */
+/** @extends RowResource<Layer> */
 #[
     Shape(
         'LayerForecast',
@@ -26,7 +26,7 @@ use Illuminate\Http\Request;
         new Field('p50_weeks', 'number'),
         new Field('p90_weeks', 'number'),
         new Field('per_week', 'number', 'Wear-weeks a week from here on'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
     ),
 ]
 #[
@@ -54,7 +54,7 @@ use Illuminate\Http\Request;
 ]
 final class LayerResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Layer'> */
     public function toArray(Request $request): array
     {
         $workspace = app(Tenancy::class)->workspace();
@@ -78,7 +78,7 @@ final class LayerResource extends RowResource
                 'ended_by',
                 'version',
             ]),
-            'on' => $date($this->on_at),
+            'on' => $workspace->dateOf($this->on_at),
             'ended_on' => $date($this->ended_at),
             'failed_on' => $date($this->failed_at),
             'forecast' =>

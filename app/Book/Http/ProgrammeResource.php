@@ -10,7 +10,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use Illuminate\Http\Request;
 
-/** @mixin Programme */
+/** @extends RowResource<Programme> */
 #[
     Shape(
         'Programme',
@@ -30,7 +30,7 @@ use Illuminate\Http\Request;
 ]
 final class ProgrammeResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Programme'> */
     public function toArray(Request $request): array
     {
         return $this->resource->only([

@@ -45,7 +45,7 @@ use Vicissa\Core\Matching\Water;
 ]
 final class SiteRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [

@@ -11,7 +11,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use Illuminate\Http\Request;
 
-/** @mixin Site */
+/** @extends RowResource<Site> */
 #[
     Shape(
         'Site',
@@ -42,7 +42,7 @@ use Illuminate\Http\Request;
 ]
 final class SiteResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Site'> */
     public function toArray(Request $request): array
     {
         return [
@@ -69,15 +69,17 @@ final class SiteResource extends RowResource
                 'version',
             ]),
             'certificate_expires_on' => $this->certificate_expires_on?->toDateString(),
-            'admissions' => $this->admissions
-                ->map(
-                    static fn(Admission $one): array => [
-                        'crew_id' => $one->crew_id,
-                        'person' => $one->person,
-                        'valid_until' => $one->valid_until?->toDateString(),
-                    ],
-                )
-                ->all(),
+            'admissions' => array_values(
+                $this->admissions
+                    ->map(
+                        static fn(Admission $one): array => [
+                            'crew_id' => $one->crew_id,
+                            'person' => $one->person,
+                            'valid_until' => $one->valid_until?->toDateString(),
+                        ],
+                    )
+                    ->all(),
+            ),
             'vehicles' => (int) ($this->resource->getAttributes()['vehicles_count'] ?? 0),
         ];
     }

@@ -22,7 +22,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Body;
 
 /** The vehicles that are looked after. */

@@ -59,7 +59,7 @@ use Vicissa\Core\Protection\Storage;
 ]
 final class VehicleRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         $new = $this->isMethod('POST') ? 'required' : 'sometimes';

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Book\Http;
 
+use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use Illuminate\Http\Request;
 
-/** @mixin Vehicle */
+/** @extends RowResource<Vehicle> */
 #[Shape('VehicleClient', new Field('id', 'uuid'), new Field('name', 'string'))]
 #[Shape('VehicleSite', new Field('id', 'uuid'), new Field('name', 'string'), new Field('water', 'string'))]
 #[
@@ -58,7 +59,7 @@ use Illuminate\Http\Request;
 ]
 final class VehicleResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Vehicle'> */
     public function toArray(Request $request): array
     {
         return [
@@ -101,7 +102,15 @@ final class VehicleResource extends RowResource
             'site' => $this->site?->only(['id', 'name', 'water']),
             'in_service_on' => $this->in_service_on?->toDateString(),
             'archived' => $this->archived_at !== null,
-            'layers' => LayerResource::collection($this->whenLoaded('layers')),
+            ...$this->resource->relationLoaded('layers')
+                ? [
+                    'layers' => array_values(
+                        $this->layers
+                            ->map(static fn(Layer $layer): array => (new LayerResource($layer))->toArray($request))
+                            ->all(),
+                    ),
+                ]
+                : [],
         ];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Proof\WeighProof;
+use App\Says\Teller;
 use App\Tenancy\EachWorkspace;
 use Database\Demo\Cast;
 use Illuminate\Console\Command;
@@ -42,7 +43,7 @@ final class TellFound extends Command
                 ['Product', 'Failed of layers', 'Label weeks', 'Found', '80 of 100 layers', 'True', 'Off by'],
                 $rows,
             );
-            $this->line($proof['calibration']['says']);
+            $this->line(Teller::here()->tell($proof['calibration']['says']));
         });
 
         return self::SUCCESS;

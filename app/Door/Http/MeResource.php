@@ -12,7 +12,7 @@ use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use Illuminate\Http\Request;
 
-/** @mixin User */
+/** @extends RowResource<User> */
 #[
     Shape(
         'WorkspaceChoice',
@@ -36,7 +36,7 @@ use Illuminate\Http\Request;
 ]
 final class MeResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Me'> */
     public function toArray(Request $request): array
     {
         $tenancy = app(Tenancy::class);
@@ -44,19 +44,21 @@ final class MeResource extends RowResource
         return [
             ...$this->resource->only(['id', 'name', 'email', 'theme', 'language']),
             'role' => $tenancy->isOwner() ? 'owner' : 'technician',
-            'workspace' => new WorkspaceResource($tenancy->workspace()),
-            'workspaces' => Membership::query()
-                ->with('workspace')
-                ->where('user_id', $this->id)
-                ->get()
-                ->map(
-                    static fn(Membership $membership): array => [
-                        'id' => $membership->workspace_id,
-                        'name' => $membership->workspace->name ?? '',
-                        'role' => $membership->role,
-                    ],
-                )
-                ->all(),
+            'workspace' => (new WorkspaceResource($tenancy->workspace()))->toArray($request),
+            'workspaces' => array_values(
+                Membership::query()
+                    ->with('workspace')
+                    ->where('user_id', $this->id)
+                    ->get()
+                    ->map(
+                        static fn(Membership $membership): array => [
+                            'id' => $membership->workspace_id,
+                            'name' => $membership->workspace->name ?? '',
+                            'role' => $membership->role,
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

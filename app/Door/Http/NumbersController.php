@@ -27,9 +27,9 @@ use Vicissa\Core\House\Numbers;
     Shape(
         'HouseNumber',
         new Field('id', 'string'),
-        new Field('group', 'string'),
-        new Field('says', 'string'),
-        new Field('unit', 'string'),
+        new Field('group', 'said'),
+        new Field('says', 'said'),
+        new Field('unit', 'said'),
         new Field('value', 'number'),
         new Field('default', 'number'),
         new Field('low', 'number'),
@@ -85,7 +85,7 @@ final readonly class NumbersController
         return (new JsonResponse($this->told($numbers)))->header('ETag', $this->tag($workspace));
     }
 
-    /** @return array{numbers: list<array<string, mixed>>} */
+    /** @return Told<'HouseNumbers'> */
     private function told(Numbers $numbers): array
     {
         $usual = new House();

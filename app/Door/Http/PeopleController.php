@@ -262,7 +262,7 @@ final class PeopleController
         Gate::authorize('manage', $this->tenancy->workspace());
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Invitation'> */
     private static function invitation(Invitation $invitation): array
     {
         return [

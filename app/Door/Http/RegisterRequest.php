@@ -29,7 +29,7 @@ final class RegisterRequest extends FormRequest
         $this->merge(['email' => is_string($email) ? mb_strtolower(trim($email)) : $email]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [

@@ -11,7 +11,7 @@ use App\Tenancy\Workspace;
 use Illuminate\Http\Request;
 use Vicissa\Core\Matching\Turn\School;
 
-/** @mixin Workspace */
+/** @extends RowResource<Workspace> */
 #[
     Shape(
         'Workspace',
@@ -32,13 +32,13 @@ use Vicissa\Core\Matching\Turn\School;
 ]
 final class WorkspaceResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Workspace'> */
     public function toArray(Request $request): array
     {
         return [
             ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'salt_months', 'version']),
             'caution' => (int) $this->sides()->side(School::Caution),
-            'schools' => $this->sides()->all(),
+            'schools' => (object) $this->sides()->all(),
             'currency' => $this->resource->rates()->currency,
         ];
     }

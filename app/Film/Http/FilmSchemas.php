@@ -72,7 +72,7 @@ use App\Http\OpenApi\Shape;
         new Field('from_at', 'date-time?'),
         new Field('due_at', 'date-time?'),
         new Field('late_at', 'date-time?'),
-        new Field('why', 'string?'),
+        new Field('why', 'said?'),
         new Field('left', 'number?'),
         new Field('spread', 'RibbonSpread?'),
         new Field('segments', 'RibbonSegment[]'),
@@ -97,7 +97,7 @@ use App\Http\OpenApi\Shape;
         new Field('seen_failed', 'boolean'),
         new Field('account', 'WearAccount', 'Until that day, or until today'),
         new Field('expected', 'number?', 'Wear-weeks from today to that day'),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
     ),
 ]
 #[Shape('RibbonExplained', new Field('point', 'RibbonPointExplained?', 'Null where no layer was on'))]
@@ -145,7 +145,7 @@ use App\Http\OpenApi\Shape;
         new Field('rhythm', 'date[]'),
         new Field('stands', 'AheadCourse'),
         new Field('tried', 'AheadCourse'),
-        new Field('says', 'string[]'),
+        new Field('says', 'said[]'),
     ),
 ]
 #[

@@ -35,7 +35,7 @@ use Vicissa\Core\Protection\Family;
 ]
 final class LayerRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         $new = $this->isMethod('POST') ? 'required' : 'sometimes';

@@ -32,7 +32,7 @@ use Vicissa\Core\Protection\Family;
 ]
 final class StartRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [

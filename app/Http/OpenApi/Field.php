@@ -10,7 +10,8 @@ use OpenApi\Attributes as OA;
 /**
  * A property in short: Field('name', 'string'), Field('note', 'string?'), Field('tags', 'string[]'), Field('layer',
  * 'Layer'), Field('layers', 'Layer[]'), Field('since?', 'date') for one that may be absent. Capitalised kinds refer to
- * schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats.
+ * schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats; "said" is a string that may be
+ * something said in a code until it leaves the house.
  */
 #[Attribute(Attribute::TARGET_ALL | Attribute::IS_REPEATABLE)]
 final class Field extends OA\Property
@@ -32,8 +33,10 @@ final class Field extends OA\Property
         [$type, $format, $ref] = match (true) {
             $kind === 'date', $kind === 'date-time', $kind === 'uuid', $kind === 'email' => ['string', $kind, null],
             ctype_upper($kind[0]) => [null, null, '#/components/schemas/' . $kind],
+            $kind === 'said' => ['string', null, null],
             default => [$kind, null, null],
         };
+        $marks = $kind === 'said' ? ['said' => true] : null;
         /**
          * @var list<string|int>|null $oneOf null is one of them where it is allowed, whatever the library's own types
          *     say
@@ -47,7 +50,7 @@ final class Field extends OA\Property
                 description: $says,
                 items: $ref !== null
                     ? new OA\Items(ref: $ref)
-                    : new OA\Items(type: $type, format: $format, enum: $oneOf),
+                    : new OA\Items(type: $type, format: $format, enum: $oneOf, x: $marks),
             ),
             // OpenAPI 3.1: beside a $ref, null is another alternative.
             $ref !== null && $nullable => parent::__construct(
@@ -63,6 +66,7 @@ final class Field extends OA\Property
                 enum: $oneOf,
                 nullable: $nullable ?: null,
                 description: $says,
+                x: $marks,
             ),
         };
     }

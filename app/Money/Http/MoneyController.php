@@ -224,8 +224,8 @@ use Vicissa\Core\Money\TurnCost;
         new Field('price_minor', 'integer'),
         new Field('margin_minor', 'integer'),
         new Field('currency', 'string'),
-        new Field('assumes', 'string[]', 'What it takes for granted, also for the client to read'),
-        new Field('inside', 'string[]', 'What it takes for granted of our costs; on no paper of the client’s'),
+        new Field('assumes', 'said[]', 'What it takes for granted, also for the client to read'),
+        new Field('inside', 'said[]', 'What it takes for granted of our costs; on no paper of the client’s'),
     ),
 ]
 #[
@@ -477,7 +477,7 @@ final readonly class MoneyController
 
     /**
      * @param array{at: CarbonImmutable, minutes: int|null, cost: TurnCost, unpriced: array<string, string>, ...} $turn
-     * @return array<string, mixed>
+     * @return Told<'TurnMoney'>
      */
     private function line(string $id, array $turn): array
     {
@@ -490,7 +490,7 @@ final readonly class MoneyController
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Quote'> */
     private static function quoted(Quote $quote): array
     {
         return [

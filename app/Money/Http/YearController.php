@@ -95,7 +95,7 @@ use Vicissa\Core\Matching\Method;
         new Field('currency', 'string'),
         new Field('today', 'date-time'),
         new Field('regimes', 'YearOutcome[]'),
-        new Field('assumes', 'string[]'),
+        new Field('assumes', 'said[]'),
     ),
 ]
 final readonly class YearController

@@ -104,7 +104,7 @@ use OpenApi\Attributes as OA;
         'ProofCalibration',
         new Field('layers', 'integer'),
         new Field('off_by', 'number', 'Points of 100'),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('points', 'CalibrationPoint[]'),
     ),
 ]

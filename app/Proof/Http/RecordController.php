@@ -82,7 +82,7 @@ use Vicissa\Core\Says\Said;
         new Field('minutes', 'integer?'),
         new Field('soil', 'integer'),
         new Field('grit', 'boolean'),
-        new Field('method', 'string'),
+        new Field('method', 'said'),
         new Field('water', 'string'),
         new Field('water_l', 'number?'),
         new Field('clay', 'boolean'),
@@ -92,7 +92,7 @@ use Vicissa\Core\Says\Said;
         new Field('reason', 'string?'),
         new Field('products', 'RecordProduct[]'),
         new Field('readings', 'RecordReading[]'),
-        new Field('says', 'string[]'),
+        new Field('says', 'said[]'),
         new Field('refused', 'Refusal[]'),
         new Field('seen', 'string[]', 'Of the base, where it was looked over'),
         new Field('left', 'string[]', 'Kinds that were planned and left for another visit'),
@@ -366,7 +366,7 @@ final readonly class RecordController
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Record'> */
     private function record(RecordLink $link): array
     {
         $vehicle = $link->vehicle ?? throw Problem::missing(Said::of('record.no-vehicle'));
@@ -383,14 +383,14 @@ final readonly class RecordController
     /**
      * In the client's language where it is known, else in that of whoever reads; in the house's units.
      *
-     * @param array<string, mixed> $record
+     * @param Told<'Record'> $record
      */
     private static function teller(array $record): Teller
     {
         return Teller::here()->in(is_string($record['language']) ? $record['language'] : null);
     }
 
-    /** @param array<string, mixed> $record */
+    /** @param Told<'Record'> $record */
     private function sent(array $record): Response
     {
         return new Response($this->recordSheet->pdf($record, self::teller($record)), 200, [
@@ -423,7 +423,7 @@ final readonly class RecordController
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'RecordLink'> */
     private static function as(RecordLink $link): array
     {
         return [

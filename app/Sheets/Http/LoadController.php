@@ -58,7 +58,7 @@ use Psr\Clock\ClockInterface;
         'LoadFill',
         new Field('kind', 'string'),
         new Field('vessel', 'string?'),
-        new Field('product', 'string'),
+        new Field('product', 'said'),
         new Field('product_id', 'uuid?'),
         new Field('mix_ml', 'number'),
         new Field('product_ml', 'number'),

@@ -71,7 +71,7 @@ use Psr\Clock\ClockInterface;
         new Field('loses', 'string[]', 'Planned kinds that this weather, or what is at hand, leaves out'),
         new Field('method', 'string?'),
         new Field('water', 'string'),
-        new Field('problem', 'string?', 'Why it can’t be laid out; its minutes are then those of a better day'),
+        new Field('problem', 'said?', 'Why it can’t be laid out; its minutes are then those of a better day'),
         new Field('hours', 'RoundHour[]'),
     ),
 ]

@@ -13,8 +13,9 @@ use App\Record\SheetEvent;
 use App\Turns\Http\PhotoResource;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
+use LogicException;
 
-/** @mixin Sheet */
+/** @extends RowResource<Sheet> */
 #[
     Shape(
         'SheetWait',
@@ -34,14 +35,14 @@ use Illuminate\Http\Request;
         new Field('role', 'string'),
         new Field('zone', 'string'),
         new Field('ml', 'number?', 'Grams of a paste'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
         new Field('paste?', 'boolean'),
     ),
 ]
 #[
     Shape(
         'SheetCaution',
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('grave', 'boolean'),
         new Field('hazard?', 'string', 'What the danger is'),
     ),
@@ -89,7 +90,7 @@ use Illuminate\Http\Request;
     Shape(
         'SheetUrge',
         new Field('kind', 'string', null, ['shade', 'hour']),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('hour', 'integer?'),
     ),
 ]
@@ -99,7 +100,7 @@ use Illuminate\Http\Request;
         new Field('id', 'string'),
         new Field('kind', 'string', 'What is timed together'),
         new Field('group', 'string', 'The step of the match it belongs to'),
-        new Field('name', 'string'),
+        new Field('name', 'said'),
         new Field('minutes', 'integer'),
         new Field('estimate_min', 'number', 'By the rules, before anybody’s pace'),
         new Field('pace_from', 'integer', 'Measured visits behind the minutes'),
@@ -108,12 +109,12 @@ use Illuminate\Http\Request;
         new Field('wait', 'SheetWait?'),
         new Field('portions', 'SheetPortion[]'),
         new Field('panels', 'string[]'),
-        new Field('how', 'string[]'),
+        new Field('how', 'said[]'),
         new Field('cautions', 'SheetCaution[]'),
         new Field('textiles', 'Textiles'),
-        new Field('only_if', 'string?'),
+        new Field('only_if', 'said?'),
         new Field('water_l', 'number'),
-        new Field('looks', 'string[]', 'What is looked at, one after the other'),
+        new Field('looks', 'said[]', 'What is looked at, one after the other'),
         new Field('fulfils?', 'string?', 'A planned kind that is done by ticking it'),
         new Field('reads?', 'string?', 'Which reading is taken here'),
         new Field('start', 'integer?'),
@@ -126,22 +127,22 @@ use Illuminate\Http\Request;
     Shape(
         'SheetRemedy',
         new Field('kind', 'string', null, ['helper', 'shade', 'product']),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('finish', 'integer'),
         new Field('without', 'string?'),
     ),
 ]
-#[Shape('SheetPanel', new Field('id', 'string'), new Field('name', 'string'), new Field('share', 'number'))]
-#[Shape('SheetTopper', new Field('decision', 'string'), new Field('says', 'string'), new Field('why', 'string'))]
+#[Shape('SheetPanel', new Field('id', 'string'), new Field('name', 'said'), new Field('share', 'number'))]
+#[Shape('SheetTopper', new Field('decision', 'string'), new Field('says', 'said'), new Field('why', 'said'))]
 #[Shape('SheetNow', new Field('panel_c', 'number'), new Field('sun_w_m2', 'number'))]
 #[
     Shape(
         'WaterTalk',
         new Field('verdict', 'string'),
         new Field('next', 'string'),
-        new Field('says', 'string'),
-        new Field('now', 'string'),
-        new Field('next_time', 'string'),
+        new Field('says', 'said'),
+        new Field('now', 'said'),
+        new Field('next_time', 'said'),
         new Field('parts', 'OddPart[]'),
     ),
 ]
@@ -169,14 +170,14 @@ use Illuminate\Http\Request;
         new Field('possible', 'boolean'),
         new Field('finish', 'integer?', 'Minutes; null when it can’t be worked as it stands'),
         new Field('proven', 'boolean'),
-        new Field('problems', 'string[]'),
+        new Field('problems', 'said[]'),
         new Field('clash', 'string[]'),
         new Field('remedies', 'SheetRemedy[]'),
         new Field('method', 'string?'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
         new Field('topper', 'SheetTopper'),
         new Field('water', 'string'),
-        new Field('water_why', 'string'),
+        new Field('water_why', 'said'),
         new Field('drying?', 'string', 'How the water comes off'),
         new Field('scope?', 'string'),
         new Field('kinds?', 'string[]?', 'What is planned; null when nothing is'),
@@ -184,8 +185,8 @@ use Illuminate\Http\Request;
         new Field('offered?', 'SheetOffered[]', 'Acids, for a person to take'),
         new Field('urges?', 'SheetUrge[]'),
         new Field('expected?', 'VisitExpected?', 'What the plan reckoned with'),
-        new Field('assumed', 'string[]'),
-        new Field('missing', 'string[]'),
+        new Field('assumed', 'said[]'),
+        new Field('missing', 'said[]'),
         new Field('refused', 'Refusal[]'),
         new Field('fills', 'DoseFill[]'),
         new Field('steps', 'SheetStep[]'),
@@ -231,7 +232,7 @@ use Illuminate\Http\Request;
         new Field('facts', 'object'),
         new Field('at', 'date-time'),
         new Field('by', 'string'),
-        new Field('conflict', 'string?'),
+        new Field('conflict', 'said?'),
     ),
 ]
 #[
@@ -339,11 +340,11 @@ use Illuminate\Http\Request;
 ]
 final class SheetResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Sheet'> */
     public function toArray(Request $request): array
     {
-        $vehicle = $this->vehicle;
-        $site = $vehicle?->site;
+        $vehicle = $this->vehicle ?? throw new LogicException('A sheet has a vehicle.');
+        $site = $vehicle->site;
         $finish = $this->plan['finish'] ?? null;
 
         return [
@@ -351,9 +352,8 @@ final class SheetResource extends RowResource
             'plan' => self::plan($this->plan),
             'on' => $this->on->toDateString(),
             'vehicle' => [
-                ...$vehicle?->only(['id', 'name', 'model', 'plate', 'body', 'tone', 'paint_m2', 'finish', 'note']) ??
-                [],
-                'client' => $vehicle?->client?->name,
+                ...$vehicle->only(['id', 'name', 'model', 'plate', 'body', 'tone', 'paint_m2', 'finish', 'note']),
+                'client' => $vehicle->client?->name,
             ],
             'site' => $site?->only(['id', 'name', 'address', 'run_off']),
             'holder' => $this->holder?->name,
@@ -363,17 +363,19 @@ final class SheetResource extends RowResource
                 $this->startMinute(),
                 is_int($finish) ? $finish : null,
             ),
-            'events' => $this->events
-                ->map(
-                    fn(SheetEvent $event): array => [
-                        ...$event->only(['id', 'device', 'seq', 'kind', 'step', 'conflict']),
-                        'facts' => (object) $event->facts,
-                        'at' => $event->at->format('Y-m-d\TH:i:s.v\Z'),
-                        'by' => $event->writer->name ?? '',
-                    ],
-                )
-                ->all(),
-            'photos' => $this->photos->map(PhotoResource::facts(...))->all(),
+            'events' => array_values(
+                $this->events
+                    ->map(
+                        fn(SheetEvent $event): array => [
+                            ...$event->only(['id', 'device', 'seq', 'kind', 'step', 'conflict']),
+                            'facts' => (object) $event->facts,
+                            'at' => $event->at->format('Y-m-d\TH:i:s.v\Z'),
+                            'by' => $event->writer->name ?? '',
+                        ],
+                    )
+                    ->all(),
+            ),
+            'photos' => array_values($this->photos->map(PhotoResource::facts(...))->all()),
             'begun_at' => $this->iso($this->begun_at),
             'finished_at' => $this->iso($this->finished_at),
         ];
@@ -382,18 +384,23 @@ final class SheetResource extends RowResource
     /**
      * Empty objects come back from the database as empty lists.
      *
-     * @param array<string, mixed> $plan
-     * @return array<string, mixed>
+     * @param Told<'SheetPlan'> $plan
+     * @return Told<'SheetPlan'>
      */
     public static function plan(array $plan): array
     {
-        $steps = is_array($plan['steps'] ?? null) ? $plan['steps'] : [];
         $plan['steps'] = array_map(
             static fn(array $step): array => [...$step, 'textiles' => (object) $step['textiles']],
-            $steps,
+            $plan['steps'],
         );
-        foreach (is_array($plan['totals'] ?? null) ? ['textiles', 'pools', 'product_ml', 'maybe_ml'] : [] as $field) {
-            $plan['totals'][$field] = (object) $plan['totals'][$field];
+        if (isset($plan['totals'])) {
+            $plan['totals'] = [
+                ...$plan['totals'],
+                'textiles' => (object) $plan['totals']['textiles'],
+                'pools' => (object) $plan['totals']['pools'],
+                'product_ml' => (object) $plan['totals']['product_ml'],
+                'maybe_ml' => (object) $plan['totals']['maybe_ml'],
+            ];
         }
 
         return $plan;

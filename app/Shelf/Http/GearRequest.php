@@ -13,7 +13,7 @@ use Illuminate\Validation\Validator;
 
 final class GearRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         $new = $this->route('gear') === null;

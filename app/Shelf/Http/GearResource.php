@@ -12,7 +12,7 @@ use App\Shelf\GearEvent;
 use Illuminate\Http\Request;
 use Vicissa\Core\Kit\Retirement;
 
-/** @mixin Gear */
+/** @extends RowResource<Gear> */
 #[
     Shape(
         'GearFacts',
@@ -191,32 +191,33 @@ final class GearResource extends RowResource
 {
     private const EVENTS = 12;
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Gear'> */
     public function toArray(Request $request): array
     {
         return [
             ...$this->resource->only(['id', 'kind', 'name', 'note', 'version']),
             'facts' => (object) $this->facts,
             'archived' => $this->archived_at !== null,
-            'events' => $this->events
-                ->take(self::EVENTS)
-                ->map(
-                    static fn(GearEvent $event): array => [
-                        'id' => $event->id,
-                        'kind' => $event->kind,
-                        'facts' => (object) $event->facts,
-                        'at' => $event->at->format('Y-m-d\TH:i:s\Z'),
-                    ],
-                )
-                ->values()
-                ->all(),
+            'events' => array_values(
+                $this->events
+                    ->take(self::EVENTS)
+                    ->map(
+                        static fn(GearEvent $event): array => [
+                            'id' => $event->id,
+                            'kind' => $event->kind,
+                            'facts' => (object) $event->facts,
+                            'at' => $event->at->format('Y-m-d\TH:i:s\Z'),
+                        ],
+                    )
+                    ->all(),
+            ),
             'calibration' => $this->calibration(),
             'dirty' => $this->kind === 'towel' ? $this->dirty() : null,
             'wear' => $this->kind === 'towel' ? $this->wear() : null,
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'PoolWear'> */
     private function wear(): array
     {
         $use = is_string($this->facts['use'] ?? null) ? $this->facts['use'] : '';
@@ -233,19 +234,21 @@ final class GearResource extends RowResource
         ];
     }
 
-    /** @return array<string, mixed>|null */
+    /** @return Told<'LanceCalibration'>|null */
     private function calibration(): ?array
     {
         $event = $this->events->firstWhere('kind', 'calibration');
-        if (!($event instanceof GearEvent)) {
+        $lance = $this->lance();
+        if (!($event instanceof GearEvent) || $lance === null) {
             return null;
         }
-        $lance = $this->lance();
 
         return [
-            ...array_map(floatval(...), $event->facts),
-            'draw_l_min' => $lance?->drawLMin,
-            'carry' => $lance?->carry,
+            'washer_l_min' => (float) $event->facts['washer_l_min'],
+            'bottle_ml' => (float) $event->facts['bottle_ml'],
+            'empties_s' => (float) $event->facts['empties_s'],
+            'draw_l_min' => $lance->drawLMin,
+            'carry' => $lance->carry,
             'at' => $event->at->format('Y-m-d\TH:i:s\Z'),
         ];
     }

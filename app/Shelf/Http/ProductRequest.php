@@ -21,7 +21,7 @@ use Illuminate\Validation\Validator;
         new Field('role?', 'string'),
         new Field('surfaces?', 'string[]'),
         new Field('ph?', 'number?', 'Null: the label does not say'),
-        new Field('leaves?', 'string'),
+        new Field('leaves?', 'said'),
         new Field('strips?', 'string'),
         new Field('solvent?', 'boolean'),
         new Field('dilutions?', 'object', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
@@ -46,7 +46,7 @@ use Illuminate\Validation\Validator;
 ]
 final class ProductRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return ProductRules::fields($this->route('product') === null);

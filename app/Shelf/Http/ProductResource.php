@@ -10,7 +10,7 @@ use App\Http\RowResource;
 use App\Shelf\Product;
 use Illuminate\Http\Request;
 
-/** @mixin Product */
+/** @extends RowResource<Product> */
 #[
     Shape(
         'Dilutions',
@@ -33,7 +33,7 @@ use Illuminate\Http\Request;
         new Field('role', 'string'),
         new Field('surfaces', 'string[]'),
         new Field('ph', 'number?', 'Null: the label does not say'),
-        new Field('leaves', 'string'),
+        new Field('leaves', 'said'),
         new Field('strips', 'string'),
         new Field('solvent', 'boolean'),
         new Field('dilutions', 'Dilutions'),
@@ -60,7 +60,7 @@ use Illuminate\Http\Request;
 ]
 final class ProductResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Product'> */
     public function toArray(Request $request): array
     {
         return [

@@ -77,7 +77,7 @@ use OpenApi\Attributes as OA;
         new Field('commit?', 'boolean', 'False only looks'),
     ),
 ]
-#[Shape('ImportError', new Field('field', 'string'), new Field('says', 'string'))]
+#[Shape('ImportError', new Field('field', 'string'), new Field('says', 'said'))]
 #[
     Shape(
         'ImportRow',

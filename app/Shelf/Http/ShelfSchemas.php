@@ -13,7 +13,7 @@ use App\Http\OpenApi\Shape;
         'ShelfRemark',
         new Field('code', 'string'),
         new Field('severity', 'string', null, ['block', 'warn']),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
     ),
 ]
 #[
@@ -24,7 +24,7 @@ use App\Http\OpenApi\Shape;
         new Field('line', 'string?'),
         new Field('allowed', 'boolean'),
         new Field('points', 'integer'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
         new Field('cost', 'number', 'Minor units for one use on this vehicle'),
         new Field('remarks', 'ShelfRemark[]'),
         new Field('cautions', 'string[]'),

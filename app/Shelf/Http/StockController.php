@@ -157,11 +157,11 @@ final readonly class StockController
         return new JsonResponse($this->stock($product->refresh()), 201);
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Stock'> */
     private function stock(Product $product): array
     {
         $book = StockBook::of([$product->id]);
-        $time = static fn(?CarbonImmutable $at): ?string => $at?->toIso8601ZuluString();
+        $time = static fn(CarbonImmutable $at): string => $at->toIso8601ZuluString();
 
         return [
             'product_id' => $product->id,
@@ -171,23 +171,29 @@ final readonly class StockController
                 $book->batches($product)->left,
             ),
             'counts' => array_map(
-                static fn(array $one): array => [...$one, 'at' => $time($one['at']), 'since' => $time($one['since'])],
+                static fn(array $one): array => [
+                    ...$one,
+                    'at' => $time($one['at']),
+                    'since' => $one['since'] === null ? null : $time($one['since']),
+                ],
                 $book->counts($product),
             ),
-            'moves' => StockMove::query()
-                ->where('product_id', $product->id)
-                ->orderByDesc('at')
-                ->orderByDesc('id')
-                ->limit(self::SHOWN)
-                ->get()
-                ->map(
-                    static fn(StockMove $move): array => [
-                        ...$move->only(['id', 'kind', 'ml', 'turn_id', 'batch', 'counted_ml', 'note']),
-                        'at' => $time($move->at),
-                        'expires_on' => $move->expires_on?->toDateString(),
-                    ],
-                )
-                ->all(),
+            'moves' => array_values(
+                StockMove::query()
+                    ->where('product_id', $product->id)
+                    ->orderByDesc('at')
+                    ->orderByDesc('id')
+                    ->limit(self::SHOWN)
+                    ->get()
+                    ->map(
+                        static fn(StockMove $move): array => [
+                            ...$move->only(['id', 'kind', 'ml', 'turn_id', 'batch', 'counted_ml', 'note']),
+                            'at' => $time($move->at),
+                            'expires_on' => $move->expires_on?->toDateString(),
+                        ],
+                    )
+                    ->all(),
+            ),
         ];
     }
 }

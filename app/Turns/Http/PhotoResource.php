@@ -25,7 +25,7 @@ use App\Record\Photo;
 ]
 final class PhotoResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Photo'> */
     public static function facts(Photo $photo): array
     {
         return [

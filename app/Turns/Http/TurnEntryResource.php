@@ -12,7 +12,7 @@ use App\Record\TurnEntry;
 use App\Record\TurnProduct;
 use Illuminate\Http\Request;
 
-/** @mixin TurnEntry */
+/** @extends RowResource<TurnEntry> */
 #[
     Shape(
         'Reading',
@@ -64,15 +64,15 @@ use Illuminate\Http\Request;
         new Field('skipped', 'boolean'),
     ),
 ]
-#[Shape('Refusal', new Field('what', 'string'), new Field('why', 'string'))]
+#[Shape('Refusal', new Field('what', 'said'), new Field('why', 'said'))]
 #[
     Shape(
         'OddPart',
         new Field('part', 'string', null, ['top', 'sides', 'low']),
         new Field('cause', 'string', null, ['sun-or-spots', 'salt', 'rubbed', 'uneven-dirt']),
-        new Field('says', 'string'),
-        new Field('now', 'string'),
-        new Field('next_time', 'string'),
+        new Field('says', 'said'),
+        new Field('now', 'said'),
+        new Field('next_time', 'said'),
     ),
 ]
 #[
@@ -81,7 +81,7 @@ use Illuminate\Http\Request;
         new Field('zone', 'string'),
         new Field('verdict', 'string'),
         new Field('next', 'string'),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('now?', 'string', 'Absent in entries from before it was kept'),
         new Field('next_time?', 'string'),
         new Field('parts?', 'OddPart[]'),
@@ -140,7 +140,7 @@ use Illuminate\Http\Request;
 ]
 final class TurnEntryResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'TurnEntry'> */
     public function toArray(Request $request): array
     {
         return [
@@ -171,26 +171,30 @@ final class TurnEntryResource extends RowResource
                 'reason',
             ]),
             'worked_at' => $this->iso($this->worked_at),
-            'readings' => $this->readings
-                ->map(
-                    static fn(Reading $reading): array => $reading->only([
-                        'stage',
-                        'zone',
-                        'part',
-                        'behaviour',
-                        'angle_deg',
-                        'sheets_s',
-                    ]),
-                )
-                ->all(),
-            'products' => $this->products
-                ->map(
-                    static fn(TurnProduct $use): array => [
-                        ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'batch', 'as_base', 'remarks']),
-                        'name' => $use->product->name ?? '',
-                    ],
-                )
-                ->all(),
+            'readings' => array_values(
+                $this->readings
+                    ->map(
+                        static fn(Reading $reading): array => $reading->only([
+                            'stage',
+                            'zone',
+                            'part',
+                            'behaviour',
+                            'angle_deg',
+                            'sheets_s',
+                        ]),
+                    )
+                    ->all(),
+            ),
+            'products' => array_values(
+                $this->products
+                    ->map(
+                        static fn(TurnProduct $use): array => [
+                            ...$use->only(['product_id', 'role', 'zone', 'quantity_ml', 'batch', 'as_base', 'remarks']),
+                            'name' => $use->product->name ?? '',
+                        ],
+                    )
+                    ->all(),
+            ),
             'due_before' => $this->due_before ?? [],
             'due_after' => $this->due_after ?? [],
             'textiles' => (object) $this->textiles,

@@ -36,7 +36,7 @@ use Vicissa\Core\Protection\Stage;
         new Field('sheets_s?', 'number?', 'Seconds until a sheet of water had left the panel'),
     ),
 ]
-#[Shape('LeftOut', new Field('kind', 'string'), new Field('why', 'string'))]
+#[Shape('LeftOut', new Field('kind', 'string'), new Field('why', 'said'))]
 #[
     Shape(
         'InspectionSeen',
@@ -86,7 +86,7 @@ use Vicissa\Core\Protection\Stage;
 ]
 final class TurnRequest extends FactsRequest
 {
-    /** @return array<string, mixed> */
+    /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [

@@ -12,13 +12,13 @@ use App\Record\Turn;
 use App\Record\TurnEntry;
 use Illuminate\Http\Request;
 
-/** @mixin Turn */
+/** @extends RowResource<Turn> */
 #[
     Shape(
         'TurnConflict',
         new Field('kind', 'string'),
         new Field('step', 'string?'),
-        new Field('says', 'string'),
+        new Field('says', 'said'),
         new Field('by', 'string'),
         new Field('at', 'date-time'),
         new Field('facts', 'object'),
@@ -40,7 +40,7 @@ use Illuminate\Http\Request;
 ]
 final class TurnResource extends RowResource
 {
-    /** @return array<string, mixed> */
+    /** @return Told<'Turn'> */
     public function toArray(Request $request): array
     {
         $entries = $this->entries->sortByDesc(static fn(TurnEntry $entry): int => $entry->revision)->values();
@@ -51,16 +51,16 @@ final class TurnResource extends RowResource
             'vehicle' => $this->vehicle?->name,
             'worked_at' => $this->iso($this->worked_at),
             'revisions' => $entries->count(),
-            'photos' => $this->photos->map(PhotoResource::facts(...))->all(),
+            'photos' => array_values($this->photos->map(PhotoResource::facts(...))->all()),
             'sheet_id' => $this->sheet?->id,
-            'conflicts' =>
+            'conflicts' => array_values(
                 $this->sheet?->events
                     ->whereNotNull('conflict')
                     ->map(
                         fn(SheetEvent $event): array => [
                             'kind' => $event->kind,
                             'step' => $event->step,
-                            'says' => $event->conflict,
+                            'says' => $event->conflict ?? '',
                             'by' => $event->writer->name ?? '',
                             'at' => $this->iso($event->at),
                             'facts' => (object) $event->facts,
@@ -68,7 +68,12 @@ final class TurnResource extends RowResource
                     )
                     ->values()
                     ->all() ?? [],
-            'entries' => TurnEntryResource::collection($entries),
+            ),
+            'entries' => array_values(
+                $entries
+                    ->map(static fn(TurnEntry $entry): array => (new TurnEntryResource($entry))->toArray($request))
+                    ->all(),
+            ),
         ];
     }
 }

@@ -220,13 +220,13 @@ final readonly class DaysController
         return Rule::exists($table, 'id')->where('workspace_id', $this->tenancy->workspace()->id);
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Deadline'> */
     private function deadlineAs(Deadline $deadline): array
     {
         return [...$deadline->only(['id', 'vehicle_id', 'within_days', 'note']), 'on' => $deadline->on->toDateString()];
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Closure'> */
     private function closureAs(Closure $closure): array
     {
         return [

@@ -123,7 +123,7 @@ final readonly class FeedController
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Feed'> */
     private static function as(Feed $feed): array
     {
         return [

@@ -190,7 +190,7 @@ final readonly class ProposalController
             ->first();
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'Asked'> */
     private function told(Proposal $row): array
     {
         return [

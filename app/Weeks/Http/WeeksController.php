@@ -104,7 +104,7 @@ use Vicissa\Core\Says\Said;
         new Field('decon', 'WeeksCycle?'),
         new Field('inspection', 'WeeksCycle?'),
         new Field('base', 'WeeksCycle?'),
-        new Field('says', 'string?', 'Why it can’t be laid out as things stand'),
+        new Field('says', 'said?', 'Why it can’t be laid out as things stand'),
         new Field('deadlines', 'WeeksDeadline[]'),
         new Field('closed', 'date[]'),
     ),
@@ -121,7 +121,7 @@ use Vicissa\Core\Says\Said;
         new Field('locked', 'boolean'),
         new Field('minutes', 'integer'),
         new Field('nine_in_ten', 'integer?', 'Of visits of the next two weeks'),
-        new Field('problem', 'string?', 'Why it can’t be worked as things stand'),
+        new Field('problem', 'said?', 'Why it can’t be worked as things stand'),
         new Field('proposed', 'string?', 'How it stands with the client', ['waiting', 'sent', 'accepted', 'asked']),
     ),
 ]
@@ -141,7 +141,7 @@ use Vicissa\Core\Says\Said;
         new Field('vehicle_id', 'uuid'),
         new Field('vehicle', 'string'),
         new Field('what', 'string'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
     ),
 ]
 #[Shape('WeeksMoves', new Field('vehicle', 'string'), new Field('gone', 'string[]'), new Field('new', 'string[]'))]
@@ -149,7 +149,7 @@ use Vicissa\Core\Says\Said;
     Shape(
         'WeeksPlan',
         new Field('made_at', 'date-time'),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
         new Field('cost', 'number'),
         new Field('bound', 'number', 'No plan of these weeks costs less'),
         new Field('moves', 'WeeksMoves[]', 'Against what stood before'),
@@ -161,7 +161,7 @@ use Vicissa\Core\Says\Said;
         new Field('id', 'uuid'),
         new Field('status', 'string', null, ['waiting', 'running', 'done', 'stopped', 'overtaken', 'failed']),
         new Field('progress', 'number'),
-        new Field('says', 'string?'),
+        new Field('says', 'said?'),
     ),
 ]
 #[
@@ -186,7 +186,7 @@ use Vicissa\Core\Says\Said;
     Shape(
         'VisitCancel',
         new Field('by', 'string', null, ['us', 'client', 'weather']),
-        new Field('why', 'string'),
+        new Field('why', 'said'),
         new Field('again', 'boolean', 'Look for another day; otherwise it is left out until the visit after it'),
     ),
 ]
@@ -196,10 +196,10 @@ use Vicissa\Core\Says\Said;
         'ElseDay',
         new Field('on', 'date'),
         new Field('cost', 'number?', 'Points more than now'),
-        new Field('why', 'string?', 'Why it can’t be'),
+        new Field('why', 'said?', 'Why it can’t be'),
     ),
 ]
-#[Shape('VisitElse', new Field('why', 'string[]'), new Field('days', 'ElseDay[]'))]
+#[Shape('VisitElse', new Field('why', 'said[]'), new Field('days', 'ElseDay[]'))]
 final readonly class WeeksController
 {
     public function __construct(
