@@ -53,11 +53,6 @@ final readonly class SectionPlan
     /**
      * @param float|null $limitS   seconds, by label or film
      * @param float $dwellMinS     seconds it has to work
-     * @param list<int> $tries     numbers of goes to try, ascending
-     * @param callable(int): array{float, float} $takes seconds that putting on and taking off take in the largest of so
-     *     many goes
-     * @param array{float, float} $panelTakes            the same for one panel
-     * @param string $unit         what one panel is called
      */
     public static function fit(
         Step $step,
@@ -65,11 +60,7 @@ final readonly class SectionPlan
         Said $name,
         ?float $limitS,
         float $dwellMinS,
-        int $panels,
-        array $tries,
-        callable $takes,
-        array $panelTakes,
-        string $unit = 'panel',
+        TriedGoes $tried,
     ): self {
         $made = static fn(string $mode, int $at, int $goes, Said $says): self => new self(
             $step,
@@ -80,17 +71,18 @@ final readonly class SectionPlan
             $goes,
             Said::of('section-plan.of', name: $name, says: $says),
         );
+        $panels = $tried->panels;
         if ($limitS === null) {
             return $made(
                 self::WHOLE,
                 $panels,
-                max(1, $tries[0] ?? 1),
+                max(1, $tried->numbers[0] ?? 1),
                 Said::of('section-plan.nothing-dries-on-it-and-no'),
             );
         }
         $window = Amount::time($limitS);
-        foreach ($tries as $goes) {
-            [$on, $off] = $takes($goes);
+        foreach ($tried->numbers as $goes) {
+            [$on, $off] = ($tried->takes)($goes);
             // In whole minutes, as a schedule counts them.
             if (ceil($dwellMinS / 60.0 - 1e-9) <= floor(($limitS - max($on, $off)) / 60.0 + 1e-9)) {
                 $at = (int) ceil($panels / $goes);
@@ -110,25 +102,25 @@ final readonly class SectionPlan
                             'section-plan.within-at-a-time-goes',
                             window: $window,
                             at: $at,
-                            unit: $unit,
+                            unit: 'panel',
                             goes: $goes,
                         ),
                     );
             }
         }
 
-        return $dwellMinS + $panelTakes[1] <= $limitS + 1e-9
+        return $dwellMinS + $tried->panelTakes[1] <= $limitS + 1e-9
             ? $made(
                 self::EACH,
                 1,
                 $panels,
-                Said::of('section-plan.within-one-after-the-other', window: $window, unit: $unit),
+                Said::of('section-plan.within-one-after-the-other', window: $window, unit: 'panel'),
             )
             : $made(
                 self::NONE,
                 0,
                 $panels,
-                Said::of('section-plan.within-too-short-for-even', window: $window, unit: $unit),
+                Said::of('section-plan.within-too-short-for-even', window: $window, unit: 'panel'),
             );
     }
 }

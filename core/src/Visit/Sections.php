@@ -33,13 +33,15 @@ final readonly class Sections
             $step->says(),
             $choice->atMostS,
             $choice->chosen->bottle->traits->dwellMinS ?? 0.0,
-            $this->make->panelCount(),
-            $this->tries(),
-            fn(int $goes): array => [
-                $this->make->seconds($kind, $this->largest($goes)),
-                $this->make->seconds("{$kind}-rinse", $this->largest($goes)),
-            ],
-            [$this->make->panelSeconds($kind), $this->make->panelSeconds("{$kind}-rinse")],
+            new TriedGoes(
+                $this->make->panelCount(),
+                $this->tries(),
+                fn(int $goes): array => [
+                    $this->make->seconds($kind, $this->largest($goes)),
+                    $this->make->seconds("{$kind}-rinse", $this->largest($goes)),
+                ],
+                [$this->make->panelSeconds($kind), $this->make->panelSeconds("{$kind}-rinse")],
+            ),
         );
     }
 
@@ -74,10 +76,7 @@ final readonly class Sections
             Step::Wash->says(),
             $limits === [] ? null : min($limits),
             0.0,
-            $this->make->panelCount(),
-            range($least, max($least, $this->most())),
-            $takes,
-            [0.0, $panel],
+            new TriedGoes($this->make->panelCount(), range($least, max($least, $this->most())), $takes, [0.0, $panel]),
         );
 
         return $fit->mode === SectionPlan::WHOLE && $least > 1
@@ -115,13 +114,15 @@ final readonly class Sections
             Step::Wash->says(),
             $choice?->atMostS,
             0.0,
-            $this->make->panelCount(),
-            $this->tries(),
-            fn(int $goes): array => [
-                $this->make->seconds('prespray', $this->largest($goes)),
-                60.0 * $this->make->paced('wash', $share * $this->make->estimate('wash', $this->largest($goes))),
-            ],
-            [$this->make->panelSeconds('prespray'), $this->make->panelSeconds('wash')],
+            new TriedGoes(
+                $this->make->panelCount(),
+                $this->tries(),
+                fn(int $goes): array => [
+                    $this->make->seconds('prespray', $this->largest($goes)),
+                    60.0 * $this->make->paced('wash', $share * $this->make->estimate('wash', $this->largest($goes))),
+                ],
+                [$this->make->panelSeconds('prespray'), $this->make->panelSeconds('wash')],
+            ),
         );
     }
 
@@ -144,13 +145,15 @@ final readonly class Sections
             Step::Dry->says(),
             $rinse->workingS,
             0.0,
-            $this->make->panelCount(),
-            $this->tries(),
-            fn(int $goes): array => [
-                $this->make->seconds('rinse', $this->largest($goes)),
-                60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $this->largest($goes))),
-            ],
-            [$this->make->panelSeconds('rinse'), $this->make->panelSeconds('dry')],
+            new TriedGoes(
+                $this->make->panelCount(),
+                $this->tries(),
+                fn(int $goes): array => [
+                    $this->make->seconds('rinse', $this->largest($goes)),
+                    60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $this->largest($goes))),
+                ],
+                [$this->make->panelSeconds('rinse'), $this->make->panelSeconds('dry')],
+            ),
         );
     }
 

@@ -52,7 +52,12 @@ final readonly class Sequence extends Stretch
         $cool =
             $this->situation->cooling === null
                 ? []
-                : [$this->make->step('cool', Step::Rinse, Said::of('sequence.cool-the-panels'), after: $ready)];
+                : [
+                    $this->make->step(
+                        new Work('cool', Step::Rinse, Said::of('sequence.cool-the-panels')),
+                        after: $ready,
+                    ),
+                ];
         $ready = $cool === [] ? $ready : [...$ready, 'cool'];
         $wheelsFirst = $hose && $this->schools->is(School::Wheels, 'wheels-first');
         $wheels = $wheelsFirst ? $this->wheels->steps($ready) : [];
@@ -111,25 +116,22 @@ final readonly class Sequence extends Stretch
         return array_values(
             array_filter([
                 $this->make->step(
-                    'look',
-                    Step::Look,
-                    Said::of('sequence.arrive-and-look'),
+                    new Work('look', Step::Look, Said::of('sequence.arrive-and-look')),
                     more: ['reads' => $hose ? Stage::Arrival : null],
                 ),
                 $hose
-                    ? $this->make->step('water', Step::Water, Said::of('sequence.settle-the-water'), after: ['look'])
+                    ? $this->make->step(
+                        new Work('water', Step::Water, Said::of('sequence.settle-the-water')),
+                        after: ['look'],
+                    )
                     : null,
                 $this->make->step(
-                    'mix',
-                    Step::Mix,
-                    Said::of('sequence.mix'),
+                    new Work('mix', Step::Mix, Said::of('sequence.mix')),
                     after: $hose ? ['look', 'water'] : ['look'],
                 ),
                 $this->make->isTall()
                     ? $this->make->step(
-                        'platform',
-                        Step::Wash,
-                        Said::of('sequence.set-up-the-platform'),
+                        new Work('platform', Step::Wash, Said::of('sequence.set-up-the-platform')),
                         after: ['look'],
                     )
                     : null,

@@ -24,7 +24,6 @@ final readonly class StepMaker
     ) {}
 
     /**
-     * @param string|null $id          the kind, when left out
      * @param list<string> $after
      * @param list<Choice|null> $of     what it uses
      * @param array{panels: list<string>, share: float} $go
@@ -32,10 +31,7 @@ final readonly class StepMaker
      * @param array<string, mixed> $more  further properties of the step
      */
     public function step(
-        string $kind,
-        Step $step,
-        Said $name,
-        ?string $id = null,
+        Work $work,
         array $after = [],
         ?Wait $wait = null,
         array $of = [],
@@ -43,13 +39,14 @@ final readonly class StepMaker
         ?float $estimate = null,
         array $more = [],
     ): VisitStep {
+        $kind = $work->kind;
         $estimate ??= $this->estimate($kind, $go['share']);
 
         return (new VisitStep(
-            $id ?? $kind,
+            $work->id,
             $kind,
-            $step,
-            $name,
+            $work->step,
+            $work->name,
             $estimate,
             $this->paced($kind, $estimate),
             after: array_values(array_unique($after)),

@@ -18,6 +18,7 @@ use Vicissa\Core\Visit\Refills;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /** The contact wash with its rinse, by hose or without one, go by go; then clay, and the water that is read. */
 final readonly class Contact extends Stretch
@@ -33,7 +34,9 @@ final readonly class Contact extends Stretch
         $method = $this->match->method->chosen?->method;
         if ($method === null || $method === Method::Touchless) {
             // Touchless: the last foam's rinse is followed by the final one.
-            return [$this->make->step('rinse', Step::FinalRinse, Said::of('contact.final-rinse'), after: $after)];
+            return [
+                $this->make->step(new Work('rinse', Step::FinalRinse, Said::of('contact.final-rinse')), after: $after),
+            ];
         }
         if (!$method->needsHose()) {
             return $this->wiped($method, $after);
@@ -52,22 +55,21 @@ final readonly class Contact extends Stretch
             $refill = $water->before($goes, $i);
             if ($refill !== null) {
                 $steps[] = $this->make->step(
-                    'refill',
-                    Step::FinalRinse,
-                    Said::of('contact.fill-the-tank-again'),
-                    "refill{$part}",
-                    $i === 0 ? $after : ['rinse.' . $i],
+                    new Work('refill', Step::FinalRinse, Said::of('contact.fill-the-tank-again'), "refill{$part}"),
+                    after: $i === 0 ? $after : ['rinse.' . $i],
                     more: ['how' => [$refill['says']]],
                 );
             }
             $wait = null;
             if ($foam !== null) {
                 $steps[] = $this->make->step(
-                    'foam',
-                    Step::Foam,
-                    Said::of('contact.foam-again-as-lubricant', mark: $mark),
-                    "foam-again{$part}",
-                    $after,
+                    new Work(
+                        'foam',
+                        Step::Foam,
+                        Said::of('contact.foam-again-as-lubricant', mark: $mark),
+                        "foam-again{$part}",
+                    ),
+                    after: $after,
                     of: [$foam],
                     go: $go,
                 );
@@ -100,10 +102,7 @@ final readonly class Contact extends Stretch
             }
             $steps[] = $wash;
             $steps[] = $this->make->step(
-                'rinse',
-                Step::FinalRinse,
-                Said::of('contact.final-rinse-go', mark: $mark),
-                "rinse{$part}",
+                new Work('rinse', Step::FinalRinse, Said::of('contact.final-rinse-go', mark: $mark), "rinse{$part}"),
                 wait: new Wait("wash{$part}", 0.0, 60.0 * $this->outfit->rules->rinseWithin, Film::SheetedRinse),
                 go: $go,
             );
@@ -149,11 +148,8 @@ final readonly class Contact extends Stretch
 
         return [
             $this->make->step(
-                'wash-each',
-                Step::Wash,
-                Said::of('contact.wash-panel-by-panel'),
-                'wash',
-                $after,
+                new Work('wash-each', Step::Wash, Said::of('contact.wash-panel-by-panel'), 'wash'),
+                after: $after,
                 of: [...$this->washes(), ...$foam === null ? [] : [$foam]],
                 go: ['panels' => $this->panels->ids(), 'share' => 1.0],
                 estimate: $estimate,
@@ -164,7 +160,7 @@ final readonly class Contact extends Stretch
                     'lies' => $lies,
                 ],
             ),
-            $this->make->step('rinse', Step::FinalRinse, Said::of('contact.final-rinse'), after: ['wash']),
+            $this->make->step(new Work('rinse', Step::FinalRinse, Said::of('contact.final-rinse')), after: ['wash']),
         ];
     }
 
@@ -193,11 +189,8 @@ final readonly class Contact extends Stretch
             $textiles = self::shared([...$this->washTextiles(), ...$dry], $done, $done += $go['share']);
 
             return $this->make->step(
-                $kind,
-                Step::Wash,
-                $name,
-                $id,
-                $after,
+                new Work($kind, Step::Wash, $name, $id),
+                after: $after,
                 of: [$choice],
                 go: $go,
                 estimate: $this->outfit->rules->share($people) * $estimate,
@@ -236,11 +229,8 @@ final readonly class Contact extends Stretch
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as [$go, $part, $mark]) {
             $onS = $this->make->seconds('prespray', $go['share']);
             $steps[] = $this->make->step(
-                'prespray',
-                Step::Wash,
-                Said::of('contact.pre-spray', mark: $mark),
-                "prespray{$part}",
-                $after,
+                new Work('prespray', Step::Wash, Said::of('contact.pre-spray', mark: $mark), "prespray{$part}"),
+                after: $after,
                 of: [$choice],
                 go: $go,
             );
@@ -315,16 +305,20 @@ final readonly class Contact extends Stretch
         $people = $this->make->together();
 
         return $this->make->step(
-            'wash',
-            Step::Wash,
-            Said::of(
-                'contact.wash-of',
-                wash: $roof && $this->make->isTall() ? Said::of('contact.wash-roof-first') : Said::of('contact.wash'),
-                mark: $mark,
+            new Work(
+                'wash',
+                Step::Wash,
+                Said::of(
+                    'contact.wash-of',
+                    wash: $roof && $this->make->isTall()
+                        ? Said::of('contact.wash-roof-first')
+                        : Said::of('contact.wash'),
+                    mark: $mark,
+                ),
+                $id,
             ),
-            $id,
-            $after,
-            $wait,
+            after: $after,
+            wait: $wait,
             of: $this->washes(),
             go: $go,
             estimate: $this->outfit->rules->share($people) * $this->make->estimate('wash', $go['share']),
@@ -348,11 +342,8 @@ final readonly class Contact extends Stretch
 
         return [
             $this->make->step(
-                'clay-each',
-                Step::Decon,
-                Said::of('contact.clay-panel-by-panel-and'),
-                'clay',
-                $after,
+                new Work('clay-each', Step::Decon, Said::of('contact.clay-panel-by-panel-and'), 'clay'),
+                after: $after,
                 of: [$choice],
                 go: ['panels' => $this->panels->ids(), 'share' => 1.0],
                 estimate: $on,
@@ -389,9 +380,11 @@ final readonly class Contact extends Stretch
         if ($this->hose() && !$quick) {
             $again = $decon !== [] || $clay !== [];
             $steps[] = $this->make->step(
-                'read',
-                Step::Read,
-                $again ? Said::of('contact.read-the-water') : Said::of('contact.read-the-water-again'),
+                new Work(
+                    'read',
+                    Step::Read,
+                    $again ? Said::of('contact.read-the-water') : Said::of('contact.read-the-water-again'),
+                ),
                 after: $after,
                 more: ['reads' => $again ? Stage::AfterDecon : Stage::AfterWash],
             );

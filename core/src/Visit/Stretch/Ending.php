@@ -21,6 +21,7 @@ use Vicissa\Core\Visit\Sections;
 use Vicissa\Core\Visit\StepMaker;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /** From the last water to the hand-over: drying, looking over, glass, jambs, trim, tyres, the second look. */
 final readonly class Ending extends Stretch
@@ -51,9 +52,7 @@ final readonly class Ending extends Stretch
             $scope->has(Item::Wheels) && $this->hose()
                 ? [
                     $this->make->step(
-                        'wheels-dry',
-                        Step::Dry,
-                        Said::of('ending.dry-the-wheels-with-their'),
+                        new Work('wheels-dry', Step::Dry, Said::of('ending.dry-the-wheels-with-their')),
                         after: [...$clean, ...$wheels],
                         more: ['textiles' => ['wheels' => $this->towels('wheels')]],
                     ),
@@ -63,9 +62,7 @@ final readonly class Ending extends Stretch
         $inspect = $this->situation->asked->wants(Kind::Inspection)
             ? [
                 $this->make->step(
-                    'inspect',
-                    Step::Read,
-                    Said::of('ending.look-the-base-over'),
+                    new Work('inspect', Step::Read, Said::of('ending.look-the-base-over')),
                     after: $dried,
                     more: ['fulfils' => Kind::Inspection],
                 ),
@@ -92,15 +89,15 @@ final readonly class Ending extends Stretch
         return [
             ...$steps,
             $this->make->step(
-                'check',
-                Step::HandOver,
-                $scope->isQuick() ? Said::of('ending.a-last-look') : Said::of('ending.second-look-twice-round'),
+                new Work(
+                    'check',
+                    Step::HandOver,
+                    $scope->isQuick() ? Said::of('ending.a-last-look') : Said::of('ending.second-look-twice-round'),
+                ),
                 after: $ends,
             ),
             $this->make->step(
-                'hand-over',
-                Step::HandOver,
-                Said::of('ending.hand-over-write-it-down'),
+                new Work('hand-over', Step::HandOver, Said::of('ending.hand-over-write-it-down')),
                 after: ['check'],
             ),
         ];
@@ -116,9 +113,7 @@ final readonly class Ending extends Stretch
         $seals = $this->match->drying->seals
             ? [
                 $this->make->step(
-                    'seals',
-                    Step::Dry,
-                    Said::of('ending.dry-seals-locks-and-jambs'),
+                    new Work('seals', Step::Dry, Said::of('ending.dry-seals-locks-and-jambs')),
                     after: $way === DryingWay::AtOnce ? $clean : ['dry'],
                     more: ['textiles' => ['jambs' => $this->towels('jambs')]],
                 ),
@@ -165,9 +160,7 @@ final readonly class Ending extends Stretch
 
             return [
                 $this->make->step(
-                    'dry',
-                    Step::Dry,
-                    Said::of('ending.dry'),
+                    new Work('dry', Step::Dry, Said::of('ending.dry')),
                     after: $clean,
                     wait: $wait,
                     of: $aid,
@@ -183,9 +176,7 @@ final readonly class Ending extends Stretch
 
             return [
                 $this->make->step(
-                    'dry',
-                    Step::Dry,
-                    Said::of('ending.rinse-again-and-dry-panel'),
+                    new Work('dry', Step::Dry, Said::of('ending.rinse-again-and-dry-panel')),
                     after: $clean,
                     of: $aid,
                     estimate: $estimate,
@@ -203,19 +194,18 @@ final readonly class Ending extends Stretch
         $done = 0.0;
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as [$go, $part, $mark]) {
             $steps[] = $this->make->step(
-                'rinse',
-                Step::FinalRinse,
-                Said::of('ending.wet-again-what-is-dried', mark: $mark),
-                "wet{$part}",
-                $after,
+                new Work(
+                    'rinse',
+                    Step::FinalRinse,
+                    Said::of('ending.wet-again-what-is-dried', mark: $mark),
+                    "wet{$part}",
+                ),
+                after: $after,
                 go: $go,
             );
             $dryS = 60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $go['share']));
             $steps[] = $this->make->step(
-                'dry',
-                Step::Dry,
-                Said::of('ending.dry-go', mark: $mark),
-                "dry{$part}",
+                new Work('dry', Step::Dry, Said::of('ending.dry-go', mark: $mark), "dry{$part}"),
                 wait: new Wait(
                     "wet{$part}",
                     0.0,
@@ -267,42 +257,42 @@ final readonly class Ending extends Stretch
             array_filter([
                 $scope->has(Item::Jambs)
                     ? $this->make->step(
-                        'jambs',
-                        Step::Finish,
-                        Said::of('ending.jambs'),
+                        new Work('jambs', Step::Finish, Said::of('ending.jambs')),
                         after: $dried,
                         more: ['textiles' => ['jambs' => $this->towels('jambs')]],
                     )
                     : null,
                 $scope->has(Item::Glass)
                     ? $this->make->step(
-                        'glass',
-                        Step::Finish,
-                        $scope->isQuick()
-                            ? Said::of('ending.glass-with-the-methods-own')
-                            : Said::of('ending.glass-with-its-own-towel'),
+                        new Work(
+                            'glass',
+                            Step::Finish,
+                            $scope->isQuick()
+                                ? Said::of('ending.glass-with-the-methods-own')
+                                : Said::of('ending.glass-with-its-own-towel'),
+                        ),
                         after: [...$dried, ...$covered],
                         of: [$glass],
                         more: ['textiles' => $scope->isQuick() ? [] : ['glass' => $this->towels('glass')]],
                     )
                     : null,
                 $scope->has(Item::Trim) && $trim !== null
-                    ? $this->make->step('trim', Step::Finish, Said::of('ending.trim'), after: $dried, of: [$trim])
+                    ? $this->make->step(
+                        new Work('trim', Step::Finish, Said::of('ending.trim')),
+                        after: $dried,
+                        of: [$trim],
+                    )
                     : null,
                 $tyre?->chosen !== null
                     ? $this->make->step(
-                        'tyres',
-                        Step::Finish,
-                        Said::of('ending.dress-the-tyres-clean-and'),
+                        new Work('tyres', Step::Finish, Said::of('ending.dress-the-tyres-clean-and')),
                         after: [...$dried, ...$wheels],
                         of: [$tyre],
                     )
                     : null,
                 $tyre?->chosen !== null
                     ? $this->make->step(
-                        'tyres-wipe',
-                        Step::Finish,
-                        Said::of('ending.wipe-the-tyres-back'),
+                        new Work('tyres-wipe', Step::Finish, Said::of('ending.wipe-the-tyres-back')),
                         wait: new Wait('tyres', 60.0 * $from, 60.0 * $to),
                     )
                     : null,

@@ -13,6 +13,7 @@ use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /** What is put on the paint: on wet paint and rinsed off, or on dry paint at the end. */
 final readonly class Layers extends Stretch
@@ -87,9 +88,7 @@ final readonly class Layers extends Stretch
                 $kind === Kind::Recoat
                     ? [
                         $this->make->step(
-                            'recoat',
-                            Step::Topper,
-                            Said::of('layers.coat-it-anew'),
+                            new Work('recoat', Step::Topper, Said::of('layers.coat-it-anew')),
                             after: $dried,
                             of: [$base],
                             go: ['panels' => $this->panels->ids(), 'share' => 1.0],
@@ -138,11 +137,8 @@ final readonly class Layers extends Stretch
         if (!$hazes) {
             return [
                 $this->make->step(
-                    'topper-wipe',
-                    Step::Topper,
-                    Said::of('layers.wiped-on', name: $name),
-                    "{$id}-wipe",
-                    $after,
+                    new Work('topper-wipe', Step::Topper, Said::of('layers.wiped-on', name: $name), "{$id}-wipe"),
+                    after: $after,
                     of: [$choice],
                     go: $whole,
                     estimate: $share * $this->make->estimate('topper-wipe'),
@@ -156,21 +152,25 @@ final readonly class Layers extends Stretch
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($goes)) as [$go, $part, $mark]) {
             $steps[] = $this->make->step(
-                'wax-on',
-                Step::Topper,
-                Said::of('layers.spread-thin', name: $name, mark: $mark),
-                "{$id}-on{$part}",
-                $after,
+                new Work(
+                    'wax-on',
+                    Step::Topper,
+                    Said::of('layers.spread-thin', name: $name, mark: $mark),
+                    "{$id}-on{$part}",
+                ),
+                after: $after,
                 of: [$choice],
                 go: $go,
                 estimate: $share * $this->make->estimate('wax-on', $go['share']),
                 more: ['people' => $people, 'textiles' => $part === '' || $part === '.1' ? $textiles : [], ...$more],
             );
             $steps[] = $this->make->step(
-                'wax-off',
-                Step::Topper,
-                Said::of('layers.buff', name: $name, mark: $mark),
-                "{$id}-off{$part}",
+                new Work(
+                    'wax-off',
+                    Step::Topper,
+                    Said::of('layers.buff', name: $name, mark: $mark),
+                    "{$id}-off{$part}",
+                ),
                 wait: new Wait("{$id}-on{$part}", $least, $most),
                 go: $go,
                 estimate: $share * $this->make->estimate('wax-off', $go['share']),

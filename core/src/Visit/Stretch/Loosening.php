@@ -13,6 +13,7 @@ use Vicissa\Core\Says\Said;
 use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /**
  * What goes before anybody touches the paint, and what is dissolved off it: softening, pre-wash, foam, iron and tar.
@@ -40,9 +41,7 @@ final readonly class Loosening extends Stretch
             $dwell = min($least, $limit);
             $steps = [
                 $this->make->step(
-                    'soften-each',
-                    Step::Soften,
-                    Said::of('loosening.spot-by-spot', name: $name),
+                    new Work('soften-each', Step::Soften, Said::of('loosening.spot-by-spot', name: $name)),
                     after: $after,
                     of: [$use],
                     estimate: $this->make->estimate('soften') +
@@ -58,11 +57,9 @@ final readonly class Loosening extends Stretch
             ];
         } else {
             $steps = [
-                $this->make->step('soften', Step::Soften, $name, after: $after, of: [$use]),
+                $this->make->step(new Work('soften', Step::Soften, $name), after: $after, of: [$use]),
                 $this->make->step(
-                    'soften-wipe',
-                    Step::Soften,
-                    Said::of('loosening.lift-it-off-without-rubbing'),
+                    new Work('soften-wipe', Step::Soften, Said::of('loosening.lift-it-off-without-rubbing')),
                     wait: $use === null
                         ? new Wait('soften', 120.0, 480.0)
                         : $this->wait(
@@ -79,9 +76,7 @@ final readonly class Loosening extends Stretch
             ? [
                 ...$steps,
                 $this->make->step(
-                    'soften-rinse',
-                    Step::Rinse,
-                    Said::of('loosening.rinse-the-softener-off'),
+                    new Work('soften-rinse', Step::Rinse, Said::of('loosening.rinse-the-softener-off')),
                     after: self::last($steps),
                 ),
             ]
@@ -102,9 +97,7 @@ final readonly class Loosening extends Stretch
             $new = match ($stage) {
                 Softening::Rinse => [
                     $this->make->step(
-                        'first-rinse',
-                        Step::Rinse,
-                        Said::of('loosening.rinse-the-dirt-off'),
+                        new Work('first-rinse', Step::Rinse, Said::of('loosening.rinse-the-dirt-off')),
                         after: $after,
                     ),
                 ],
@@ -182,11 +175,8 @@ final readonly class Loosening extends Stretch
             $dwell = $tar->chosen->bottle->traits->dwellMinS;
             // Spots, each from beginning to end.
             $steps[] = $this->make->step(
-                'tar-each',
-                Step::Decon,
-                Said::of('loosening.tar-and-sap-dissolved-spot'),
-                'tar',
-                $after,
+                new Work('tar-each', Step::Decon, Said::of('loosening.tar-and-sap-dissolved-spot'), 'tar'),
+                after: $after,
                 of: [$tar],
                 estimate: $this->make->estimate('tar') + $this->make->estimate('tar-rinse') + (2.0 * $dwell) / 60.0,
                 more: [

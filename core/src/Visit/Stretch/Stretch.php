@@ -23,6 +23,7 @@ use Vicissa\Core\Visit\Sections;
 use Vicissa\Core\Visit\StepMaker;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /** What the stretches of a visit share: its match, its makers, and the ways steps follow each other. */
 abstract readonly class Stretch
@@ -63,12 +64,11 @@ abstract readonly class Stretch
         Said $off,
         array $after,
         array $more = [],
-        ?Step $offOf = null,
     ): array {
         if ($choice?->chosen === null) {
             return [];
         }
-        $offOf ??= $of === Step::PreWash || $of === Step::Foam ? Step::Rinse : $of;
+        $offOf = $of === Step::PreWash || $of === Step::Foam ? Step::Rinse : $of;
         $rest = array_intersect_key($more, ['onlyIf' => 1]);
         $plan = $this->sections->of($of, $kind, $choice);
         if ($plan->mode === SectionPlan::EACH || $plan->mode === SectionPlan::NONE) {
@@ -88,11 +88,8 @@ abstract readonly class Stretch
         $steps = [];
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as $i => [$go, $part, $mark]) {
             $steps[] = $this->make->step(
-                $kind,
-                $of,
-                Said::of('stretch.go', what: $on, mark: $mark),
-                "{$id}{$part}",
-                $after,
+                new Work($kind, $of, Said::of('stretch.go', what: $on, mark: $mark), "{$id}{$part}"),
+                after: $after,
                 of: [$choice],
                 go: $go,
                 more: $more,
@@ -106,20 +103,19 @@ abstract readonly class Stretch
             $gaps = $kind === 'foam' && $i === 0 && $this->mayBrush($wait);
             if ($gaps) {
                 $steps[] = $this->make->step(
-                    'gaps',
-                    $of,
-                    Said::of('stretch.detail-brush-in-the-gaps'),
-                    "gaps-{$id}",
+                    new Work('gaps', $of, Said::of('stretch.detail-brush-in-the-gaps'), "gaps-{$id}"),
                     after: ["{$id}{$part}"],
                 );
             }
             $steps[] = $this->make->step(
-                "{$kind}-rinse",
-                $offOf,
-                Said::of('stretch.go', what: $off, mark: $mark),
-                "{$id}-rinse{$part}",
-                $gaps ? ["gaps-{$id}"] : [],
-                $wait,
+                new Work(
+                    "{$kind}-rinse",
+                    $offOf,
+                    Said::of('stretch.go', what: $off, mark: $mark),
+                    "{$id}-rinse{$part}",
+                ),
+                after: $gaps ? ["gaps-{$id}"] : [],
+                wait: $wait,
                 go: $go,
                 more: $rest,
             );
@@ -158,11 +154,8 @@ abstract readonly class Stretch
             ($this->make->panelCount() * $waits) / 60.0 / max(0.2, $pace);
 
         return $this->make->step(
-            "{$kind}-each",
-            $of,
-            $name,
-            $id,
-            $after,
+            new Work("{$kind}-each", $of, $name, $id),
+            after: $after,
             of: [$choice],
             go: ['panels' => $this->panels->ids(), 'share' => 1.0],
             estimate: $estimate,

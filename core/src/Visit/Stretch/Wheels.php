@@ -15,6 +15,7 @@ use Vicissa\Core\Visit\Lying;
 use Vicissa\Core\Visit\SectionPlan;
 use Vicissa\Core\Visit\VisitStep;
 use Vicissa\Core\Visit\Wait;
+use Vicissa\Core\Visit\Work;
 
 /**
  * Wheels and arches: all four at once where the label leaves the time for it, else pair by pair or wheel by wheel;
@@ -33,9 +34,7 @@ final readonly class Wheels extends Stretch
             return $scope->isQuick()
                 ? [
                     $this->make->step(
-                        'wheels-pass',
-                        Step::Wheels,
-                        Said::of('wheels.wheels-in-passing'),
+                        new Work('wheels-pass', Step::Wheels, Said::of('wheels.wheels-in-passing')),
                         after: $after,
                         more: ['textiles' => $this->hose() ? [] : ['wheels' => $this->towels('wheels')]],
                     ),
@@ -47,9 +46,7 @@ final readonly class Wheels extends Stretch
 
             return [
                 $this->make->step(
-                    'wheels-wipe',
-                    Step::Wheels,
-                    Said::of('wheels.wheels-with-the-last-towels'),
+                    new Work('wheels-wipe', Step::Wheels, Said::of('wheels.wheels-with-the-last-towels')),
                     after: $after,
                     of: [$with],
                     more: ['textiles' => ['wheels' => $this->towels('wheels')]],
@@ -74,7 +71,7 @@ final readonly class Wheels extends Stretch
     private function arches(array $after): array
     {
         return $this->situation->asked->scope->has(Item::Arches)
-            ? [$this->make->step('arches', Step::Wheels, Said::of('wheels.arches-and-liners'), after: $after)]
+            ? [$this->make->step(new Work('arches', Step::Wheels, Said::of('wheels.arches-and-liners')), after: $after)]
             : [];
     }
 
@@ -93,19 +90,19 @@ final readonly class Wheels extends Stretch
 
         return [
             $this->make->step(
-                'wheels-brush',
-                Step::Wheels,
-                $with?->chosen === null
-                    ? Said::of('wheels.wheels-with-water-and-brush')
-                    : Said::of('wheels.wheels-with-soap'),
+                new Work(
+                    'wheels-brush',
+                    Step::Wheels,
+                    $with?->chosen === null
+                        ? Said::of('wheels.wheels-with-water-and-brush')
+                        : Said::of('wheels.wheels-with-soap'),
+                ),
                 after: $after,
                 of: [$with],
                 more: $wished === null ? [] : ['how' => [$wished->why]],
             ),
             $this->make->step(
-                'wheels-rinse',
-                Step::Wheels,
-                Said::of('wheels.rinse-the-wheels'),
+                new Work('wheels-rinse', Step::Wheels, Said::of('wheels.rinse-the-wheels')),
                 wait: new Wait('wheels-brush', 0.0, 180.0),
             ),
         ];
@@ -138,16 +135,12 @@ final readonly class Wheels extends Stretch
 
             return [
                 $this->make->step(
-                    'wheels-spray',
-                    Step::Wheels,
-                    Said::of('wheels.spray-the-wheels'),
+                    new Work('wheels-spray', Step::Wheels, Said::of('wheels.spray-the-wheels')),
                     after: $after,
                     of: [$choice],
                 ),
                 $this->make->step(
-                    'wheels-brush',
-                    Step::Wheels,
-                    Said::of('wheels.work-the-wheels'),
+                    new Work('wheels-brush', Step::Wheels, Said::of('wheels.work-the-wheels')),
                     wait: new Wait(
                         'wheels-spray',
                         $least,
@@ -158,9 +151,7 @@ final readonly class Wheels extends Stretch
                     ),
                 ),
                 $this->make->step(
-                    'wheels-rinse',
-                    Step::Wheels,
-                    Said::of('wheels.rinse-the-wheels-very'),
+                    new Work('wheels-rinse', Step::Wheels, Said::of('wheels.rinse-the-wheels-very')),
                     wait: new Wait('wheels-brush', 0.0, $gap),
                 ),
             ];
@@ -176,16 +167,20 @@ final readonly class Wheels extends Stretch
                 $this->make->estimate('wheels-rinse', $share) +
                 $dwell / 60.0;
             $steps[] = $this->make->step(
-                'wheels-each',
-                Step::Wheels,
-                Said::of(
-                    'wheels.each-worked',
-                    what: $worked ? Said::of('wheels.spray-work-and-rinse') : Said::of('wheels.spray-wait-and-rinse'),
-                    portion: $this->portion($plan->goes),
-                    mark: $mark,
+                new Work(
+                    'wheels-each',
+                    Step::Wheels,
+                    Said::of(
+                        'wheels.each-worked',
+                        what: $worked
+                            ? Said::of('wheels.spray-work-and-rinse')
+                            : Said::of('wheels.spray-wait-and-rinse'),
+                        portion: $this->portion($plan->goes),
+                        mark: $mark,
+                    ),
+                    "wheels-each{$part}",
                 ),
-                "wheels-each{$part}",
-                $this->sideBySide($steps, $after),
+                after: $this->sideBySide($steps, $after),
                 of: [$choice],
                 go: ['panels' => [], 'share' => $share],
                 estimate: $estimate,
@@ -227,16 +222,12 @@ final readonly class Wheels extends Stretch
         if ($plan->mode === SectionPlan::WHOLE) {
             return [
                 $this->make->step(
-                    'wheels-iron',
-                    Step::Wheels,
-                    Said::of('wheels.iron-remover-on-the-wheels'),
+                    new Work('wheels-iron', Step::Wheels, Said::of('wheels.iron-remover-on-the-wheels')),
                     after: $after,
                     of: [$choice],
                 ),
                 $this->make->step(
-                    'wheels-iron-rinse',
-                    Step::Wheels,
-                    Said::of('wheels.rinse-the-wheels-very'),
+                    new Work('wheels-iron-rinse', Step::Wheels, Said::of('wheels.rinse-the-wheels-very')),
                     wait: $this->wait(
                         'wheels-iron',
                         $choice,
@@ -251,11 +242,13 @@ final readonly class Wheels extends Stretch
             $dwell = $choice->chosen->bottle->traits->dwellMinS ?? 0.0;
             $off = $this->make->estimate('wheels-iron-rinse', $share);
             $steps[] = $this->make->step(
-                'wheels-iron-each',
-                Step::Wheels,
-                Said::of('wheels.iron-remover-and-rinsed', portion: $this->portion($plan->goes), mark: $mark),
-                "wheels-iron-each{$part}",
-                $this->sideBySide($steps, $after),
+                new Work(
+                    'wheels-iron-each',
+                    Step::Wheels,
+                    Said::of('wheels.iron-remover-and-rinsed', portion: $this->portion($plan->goes), mark: $mark),
+                    "wheels-iron-each{$part}",
+                ),
+                after: $this->sideBySide($steps, $after),
                 of: [$choice],
                 go: ['panels' => [], 'share' => $share],
                 estimate: $this->make->estimate('wheels-iron', $share) + $dwell / 60.0 + $off,
@@ -292,16 +285,12 @@ final readonly class Wheels extends Stretch
         if ($plan->mode === SectionPlan::WHOLE) {
             return [
                 $this->make->step(
-                    'wheels-topper',
-                    Step::Topper,
-                    Said::of('wheels.sealant-on-the-wet-wheels'),
+                    new Work('wheels-topper', Step::Topper, Said::of('wheels.sealant-on-the-wet-wheels')),
                     after: $after,
                     of: [$choice],
                 ),
                 $this->make->step(
-                    'wheels-topper-rinse',
-                    Step::Topper,
-                    Said::of('wheels.rinse-the-wheels'),
+                    new Work('wheels-topper-rinse', Step::Topper, Said::of('wheels.rinse-the-wheels')),
                     wait: $this->wait(
                         'wheels-topper',
                         $choice,
@@ -316,11 +305,13 @@ final readonly class Wheels extends Stretch
             $dwell = $choice->chosen->bottle->traits->dwellMinS;
             $off = $this->make->estimate('wheels-topper-rinse', $share);
             $steps[] = $this->make->step(
-                'wheels-topper',
-                Step::Topper,
-                Said::of('wheels.sealant-on-wet-wheels-and', portion: $this->portion($plan->goes), mark: $mark),
-                "wheels-topper{$part}",
-                $this->sideBySide($steps, $after),
+                new Work(
+                    'wheels-topper',
+                    Step::Topper,
+                    Said::of('wheels.sealant-on-wet-wheels-and', portion: $this->portion($plan->goes), mark: $mark),
+                    "wheels-topper{$part}",
+                ),
+                after: $this->sideBySide($steps, $after),
                 of: [$choice],
                 go: ['panels' => [], 'share' => $share],
                 estimate: $this->make->estimate('wheels-topper', $share) + $dwell / 60.0 + $off,
@@ -357,11 +348,13 @@ final readonly class Wheels extends Stretch
         return $wiped
             ? [
                 $this->make->step(
-                    'wheels-topper',
-                    Step::Topper,
-                    Said::of('wheels.the-layer-on-the-dry-wheels'),
-                    'wheels-topper-wipe',
-                    $dry,
+                    new Work(
+                        'wheels-topper',
+                        Step::Topper,
+                        Said::of('wheels.the-layer-on-the-dry-wheels'),
+                        'wheels-topper-wipe',
+                    ),
+                    after: $dry,
                     of: [$choice],
                 ),
             ]
