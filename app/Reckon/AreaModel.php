@@ -15,6 +15,7 @@ final readonly class AreaModel implements Model
         return 'area';
     }
 
+    /** @return Told<'ReckonArea'> */
     public function reckon(Input $input): array
     {
         $measures = [];

@@ -14,6 +14,7 @@ final readonly class BeadModel implements Model
         return 'bead';
     }
 
+    /** @return Told<'ReckonBead'> */
     public function reckon(Input $input): array
     {
         $drop = Drop::measured($input->number('base_mm'), $input->number('height_mm'));

@@ -19,6 +19,7 @@ final readonly class CurveModel implements Model
         return 'curve';
     }
 
+    /** @return Told<'ReckonCurve'> */
     public function reckon(Input $input): array
     {
         $curve = DayCurve::of(

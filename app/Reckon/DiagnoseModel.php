@@ -22,6 +22,7 @@ final readonly class DiagnoseModel implements Model
         return 'diagnose';
     }
 
+    /** @return Told<'WaterTalk'> */
     public function reckon(Input $input): array
     {
         $read = [];

@@ -17,6 +17,7 @@ final readonly class DueModel implements Model
         return 'due';
     }
 
+    /** @return Told<'ReckonDue'> */
     public function reckon(Input $input): array
     {
         $label = $input->items('label_weeks');

@@ -17,6 +17,7 @@ final readonly class GaugeModel implements Model
         return 'gauge';
     }
 
+    /** @return Told<'ReckonGauge'> */
     public function reckon(Input $input): array
     {
         $marking = $input->numberOrNull('marking_px') ?? 1.5;

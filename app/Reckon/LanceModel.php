@@ -17,6 +17,7 @@ final readonly class LanceModel implements Model
         return 'lance';
     }
 
+    /** @return Told<'ReckonLance'>|Told<'ReckonLanceSpan'> */
     public function reckon(Input $input): array
     {
         if (!$input->has('washer_l_min') && !$input->has('bottle_ml') && !$input->has('empties_s')) {
@@ -49,7 +50,7 @@ final readonly class LanceModel implements Model
     /**
      * Never calibrated: the span within which lances lie.
      *
-     * @return array<string, mixed>
+     * @return Told<'ReckonLanceSpan'>
      */
     private function span(Input $input): array
     {

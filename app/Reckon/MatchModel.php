@@ -45,6 +45,7 @@ final readonly class MatchModel implements Model
         return 'match';
     }
 
+    /** @return Told<'ReckonedMatch'> */
     public function reckon(Input $input): array
     {
         $vehicle = self::vehicle($input->object('vehicle'));

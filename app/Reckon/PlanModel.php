@@ -27,6 +27,7 @@ final readonly class PlanModel implements Model
         return 'plan';
     }
 
+    /** @return Told<'ReckonPlan'> */
     public function reckon(Input $input): array
     {
         $instance = self::instance($input);
@@ -100,7 +101,7 @@ final readonly class PlanModel implements Model
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'ReckonPlan'> */
     public static function answer(FoundPlan $plan): array
     {
         $cost = $plan->cost;
@@ -134,7 +135,7 @@ final readonly class PlanModel implements Model
         ];
     }
 
-    /** @return array<string, mixed> the weeks as the model takes them, so that they can be planned again anywhere */
+    /** @return Told<'ReckonPlanInput'> the weeks as the model takes them, so that they can be planned again anywhere */
     public static function written(Instance $instance): array
     {
         $dates = static fn(array $days): array => array_map(Day::date(...), array_keys($days));
@@ -245,7 +246,9 @@ final readonly class PlanModel implements Model
         );
     }
 
-    /** @return array<string, float|int> */
+    /** @return array{off_target: float, beyond_max: float, topper_late: float, topper_early: float, decon_late: float,
+     *     decon_early: float, base_late: float, base_early: float, poor_weather: float, travel: float, overtime: float,
+     *     overtime_most: int} */
     private static function ruled(PlanRules $rules): array
     {
         return [

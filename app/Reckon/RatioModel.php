@@ -18,6 +18,7 @@ final readonly class RatioModel implements Model
         return 'ratio';
     }
 
+    /** @return Told<'ReckonRatio'>|Told<'ReckonFault'> */
     public function reckon(Input $input): array
     {
         $reader = new DilutionReader(

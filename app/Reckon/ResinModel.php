@@ -14,6 +14,7 @@ final readonly class ResinModel implements Model
         return 'resin';
     }
 
+    /** @return Told<'ReckonResin'> */
     public function reckon(Input $input): array
     {
         $resin = new Resin($input->number('resin_l'), $input->number('capacity_g_per_l'));

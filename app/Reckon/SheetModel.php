@@ -19,6 +19,7 @@ final readonly class SheetModel implements Model
         return 'sheet';
     }
 
+    /** @return Told<'ReckonSheet'>|Told<'ReckonFault'> */
     public function reckon(Input $input): array
     {
         $tasks = array_map(self::task(...), $input->objects('steps'));
@@ -55,7 +56,7 @@ final readonly class SheetModel implements Model
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return Told<'ReckonSheet'> */
     private static function answer(Schedule $schedule): array
     {
         $steps = [];

@@ -14,6 +14,7 @@ final readonly class SpotsModel implements Model
         return 'spots';
     }
 
+    /** @return Told<'ReckonSpots'> */
     public function reckon(Input $input): array
     {
         $residue = Residue::of(

@@ -15,6 +15,7 @@ final readonly class TankModel implements Model
         return 'tank';
     }
 
+    /** @return Told<'ReckonTank'> */
     public function reckon(Input $input): array
     {
         $tank = new Tank(

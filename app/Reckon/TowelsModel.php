@@ -14,6 +14,7 @@ final readonly class TowelsModel implements Model
         return 'towels';
     }
 
+    /** @return Told<'ReckonTowels'> */
     public function reckon(Input $input): array
     {
         $count = TowelCount::of(

@@ -23,6 +23,7 @@ final readonly class VerdictModel implements Model
         return 'verdict';
     }
 
+    /** @return Told<'ReckonVerdict'> */
     public function reckon(Input $input): array
     {
         $product = $input->object('product');

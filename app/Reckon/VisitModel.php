@@ -32,6 +32,7 @@ final readonly class VisitModel implements Model
         return 'visit';
     }
 
+    /** @return Told<'SheetPlan'> */
     public function reckon(Input $input): array
     {
         $vehicle = MatchModel::vehicle($input->object('vehicle'));

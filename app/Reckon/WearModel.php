@@ -25,6 +25,7 @@ final readonly class WearModel implements Model
         return 'wear';
     }
 
+    /** @return Told<'ReckonWear'> */
     public function reckon(Input $input): array
     {
         $factors = new WearFactors();

@@ -16,6 +16,7 @@ final readonly class WindowModel implements Model
         return 'window';
     }
 
+    /** @return Told<'ReckonWindow'> */
     public function reckon(Input $input): array
     {
         $window = WorkingWindow::of(

@@ -104,6 +104,33 @@ final class ContractTest extends TestCase
         self::assertGreaterThan(70, count($this->seen), implode("\n", array_keys($this->seen)));
     }
 
+    /** Every case the models are held to is asked over HTTP: what goes in and what comes out is as described. */
+    public function testEveryModelTakesAndGivesWhatIsDescribed(): void
+    {
+        [$owner] = $this->business();
+        $this->actingAs($owner, 'web');
+        $asked = 0;
+        foreach (glob(base_path('core/tests/vectors/*.json')) ?: [] as $file) {
+            $model = basename($file, '.json');
+            $cases = json_decode((string) file_get_contents($file), false, 512, JSON_THROW_ON_ERROR);
+            foreach (array_slice($cases, 0, $model === 'plan' ? 2 : 40) as $case) {
+                $schema = $this->refers(['$ref' => '#/components/schemas/Reckon' . ucfirst($model) . 'Input']);
+                $fault = $this->validator->validate($case->input, $schema)->error();
+                self::assertSame([], $fault === null ? [] : (new ErrorFormatter())->format($fault), $model);
+                $input = json_decode((string) json_encode($case->input), true);
+                $this->postJson("/api/v1/reckon/{$model}", $input);
+                $this->postJson("/api/v1/reckon/{$model}", [$input, ['nonsense' => true]])->assertOk();
+                $asked++;
+            }
+        }
+        foreach (['match', 'visit'] as $model) {
+            $example = json_decode((string) file_get_contents(base_path("docs/examples/{$model}.json")), true);
+            $this->postJson("/api/v1/reckon/{$model}", $example)->assertOk();
+        }
+        self::assertSame([], $this->faults);
+        self::assertGreaterThan(100, $asked);
+    }
+
     public function testTheSchoolsAreThoseOfTheCore(): void
     {
         $sides = array_map(
@@ -164,14 +191,7 @@ final class ContractTest extends TestCase
             if ($schema === null || !str_contains((string) $response->headers->get('Content-Type'), 'json')) {
                 return;
             }
-            $within = json_decode(
-                str_replace(
-                    '"#/',
-                    '"https://vicissa.example/openapi.json#/',
-                    (string) json_encode($schema, JSON_UNESCAPED_SLASHES),
-                ),
-                false,
-            );
+            $within = $this->refers($schema);
             $result = $this->validator->validate(json_decode((string) $response->getContent(), false), $within);
             $error = $result->error();
             if ($error !== null) {
@@ -184,5 +204,18 @@ final class ContractTest extends TestCase
             return;
         }
         self::fail("{$method} {$address} is not described");
+    }
+
+    /** A schema whose references lead into the document. */
+    private function refers(mixed $schema): mixed
+    {
+        return json_decode(
+            str_replace(
+                '"#/',
+                '"https://vicissa.example/openapi.json#/',
+                (string) json_encode($schema, JSON_UNESCAPED_SLASHES),
+            ),
+            false,
+        );
     }
 }

@@ -121,6 +121,12 @@ final class DocumentedTypes implements TypeNodeResolverExtension
     private function shape(array $schema, array $within): Type
     {
         $properties = $schema['properties'] ?? [];
+        if (is_array($schema['additionalProperties'] ?? null)) {
+            return TypeCombinator::union(
+                new ArrayType(new MixedType(true), $this->type($schema['additionalProperties'], $within)),
+                new ObjectWithoutClassType(),
+            );
+        }
         if (!is_array($properties) || $properties === []) {
             return $this->anything();
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Reckon\Reckoning;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Route;
 use OpenApi\Attributes as OA;
@@ -70,7 +71,7 @@ final class WriteOpenApi extends Command
 
     protected $description = 'Write the OpenAPI document from the code, or check it for drift';
 
-    public function handle(): int
+    public function handle(Reckoning $reckoning): int
     {
         $document = (new Generator())->setVersion('3.1.0')->generate([app_path()]);
         if ($document === null) {
@@ -80,9 +81,17 @@ final class WriteOpenApi extends Command
         }
         /**
          * @var array{paths: array<string, array<string, array<string, mixed>>>,
-         *     components: array{schemas: array<string, mixed>}} $api
+         *     components: array{schemas: array<string, array<string, mixed>>}} $api
          */
         $api = json_decode($document->toJson(), true, 512, JSON_THROW_ON_ERROR);
+        foreach ($reckoning->names() as $model) {
+            $api['paths']["/api/v1/reckon/{$model}"]['post'] = self::reckons($model);
+            $api['components']['schemas']['Reckon' . ucfirst($model) . 'Input']['properties']['units'] = [
+                'description' => 'In which sentences are told',
+                'type' => 'string',
+                'enum' => ['metric', 'us', 'imperial'],
+            ];
+        }
         foreach ($api['paths'] as $path => &$operations) {
             foreach ($operations as $method => &$operation) {
                 $parameters = [...$operation['parameters'] ?? [], ...self::understood($path, $method, $operation)];
@@ -128,6 +137,46 @@ final class WriteOpenApi extends Command
         $this->info(sprintf('docs/openapi.json: %d addresses.', count($api['paths'])));
 
         return self::SUCCESS;
+    }
+
+    /** The shape of what a model gives; what it takes is called the same with "Input" behind. */
+    private static function shape(string $model): string
+    {
+        return ['match' => 'ReckonedMatch', 'visit' => 'SheetPlan', 'diagnose' => 'WaterTalk'][$model] ??
+            'Reckon' . ucfirst($model);
+    }
+
+    /**
+     * A model takes an object and gives one, or a list of objects and gives as many, with what is wrong in its place.
+     *
+     * @return array<string, mixed>
+     */
+    private static function reckons(string $model): array
+    {
+        $ref = static fn(string $shape): array => ['$ref' => "#/components/schemas/{$shape}"];
+        $json = static fn(array $schema): array => ['content' => ['application/json' => ['schema' => $schema]]];
+        $given = [
+            $ref(self::shape($model)),
+            ...$model === 'lance' ? [$ref('ReckonLanceSpan')] : [],
+            $ref('ReckonFault'),
+        ];
+        $asked = $ref('Reckon' . ucfirst($model) . 'Input');
+
+        return [
+            'tags' => ['Reckon'],
+            'summary' => 'One object, or a list of them; what each means stands in docs/formats.md',
+            'operationId' => 'reckon' . ucfirst($model),
+            'requestBody' => [
+                'required' => true,
+                ...$json(['oneOf' => [$asked, ['type' => 'array', 'items' => $asked]]]),
+            ],
+            'responses' => [
+                '200' => [
+                    'description' => 'In the shape of the request',
+                    ...$json(['oneOf' => [...$given, ['type' => 'array', 'items' => ['oneOf' => $given]]]]),
+                ],
+            ],
+        ];
     }
 
     /**

@@ -37,7 +37,7 @@ use Vicissa\Core\House\Numbers;
     ),
 ]
 #[Shape('HouseNumbers', new Field('numbers', 'HouseNumber[]'))]
-#[Shape('HouseNumbersInput', new Field('numbers', 'object', 'By id; what is left out takes its default'))]
+#[Shape('HouseNumbersInput', new Field('numbers', '{number}', 'By id; what is left out takes its default'))]
 final readonly class NumbersController
 {
     use Versioned;

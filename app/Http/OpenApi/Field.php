@@ -11,7 +11,8 @@ use OpenApi\Attributes as OA;
  * A property in short: Field('name', 'string'), Field('note', 'string?'), Field('tags', 'string[]'), Field('layer',
  * 'Layer'), Field('layers', 'Layer[]'), Field('since?', 'date') for one that may be absent. Capitalised kinds refer to
  * schemas; "?" allows null; "date", "date-time", "uuid" and "email" are string formats; "said" is a string that may be
- * something said in a code until it leaves the house.
+ * something said in a code until it leaves the house; a "pair" is two numbers, of which one may be null,
+ * a "table" rows of numbers; '{integer}' is an object with whatever keys, each an integer.
  */
 #[Attribute(Attribute::TARGET_ALL | Attribute::IS_REPEATABLE)]
 final class Field extends OA\Property
@@ -42,15 +43,35 @@ final class Field extends OA\Property
          *     say
          */
         $oneOf = $oneOf !== null && $nullable && !$list ? [...$oneOf, null] : $oneOf;
+        if (preg_match('/^\{(\w+)}$/', $kind, $of) === 1) {
+            parent::__construct(
+                property: $name,
+                type: 'object',
+                nullable: $nullable ?: null,
+                description: $says,
+                additionalProperties: match (true) {
+                    $of[1] === 'table' => new OA\AdditionalProperties(
+                        type: 'array',
+                        items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+                    ),
+                    ctype_upper($of[1][0]) => new OA\AdditionalProperties(ref: '#/components/schemas/' . $of[1]),
+                    default => new OA\AdditionalProperties(type: $of[1]),
+                },
+            );
+
+            return;
+        }
         match (true) {
             $list => parent::__construct(
                 property: $name,
                 type: 'array',
                 nullable: $nullable ?: null,
                 description: $says,
-                items: $ref !== null
-                    ? new OA\Items(ref: $ref)
-                    : new OA\Items(type: $type, format: $format, enum: $oneOf, x: $marks),
+                items: $kind === 'pair'
+                    ? new OA\Items(type: 'array', items: new OA\Items(type: 'number', nullable: true))
+                    : ($ref !== null
+                        ? new OA\Items(ref: $ref)
+                        : new OA\Items(type: $type, format: $format, enum: $oneOf, x: $marks)),
             ),
             // OpenAPI 3.1: beside a $ref, null is another alternative.
             $ref !== null && $nullable => parent::__construct(

@@ -30,7 +30,7 @@ use LogicException;
 #[
     Shape(
         'SheetPortion',
-        new Field('product_id', 'uuid'),
+        new Field('product_id', 'string'),
         new Field('name', 'string'),
         new Field('role', 'string'),
         new Field('zone', 'string'),
@@ -79,9 +79,9 @@ use LogicException;
         new Field('treated_l', 'number'),
         new Field('mix_l', 'number'),
         new Field('textiles', 'Textiles'),
-        new Field('pools', 'object', 'Pieces by pool'),
-        new Field('product_ml', 'object', 'By product'),
-        new Field('maybe_ml', 'object', 'What only a reading will ask for'),
+        new Field('pools', '{integer}', 'Pieces by pool'),
+        new Field('product_ml', '{number}', 'By product'),
+        new Field('maybe_ml', '{number}', 'What only a reading will ask for'),
         new Field('blows_min', 'number'),
     ),
 ]
@@ -151,9 +151,9 @@ use LogicException;
         'TalkTable',
         new Field('designed', 'string', null, ['beads', 'sheets']),
         new Field('topper', 'boolean'),
-        new Field('of', 'object', 'A letter for each behaviour'),
+        new Field('of', '{string}', 'A letter for each behaviour'),
         new Field('answers', 'WaterTalk[]'),
-        new Field('by', 'object', 'Which answer stands for the letters of the four stages'),
+        new Field('by', '{integer}', 'Which answer stands for the letters of the four stages'),
     ),
 ]
 #[
@@ -161,7 +161,7 @@ use LogicException;
         'SheetWindows',
         new Field('panels_c', 'number[]'),
         new Field('suns_w_m2', 'number[]'),
-        new Field('films', 'object'),
+        new Field('films', '{table}'),
     ),
 ]
 #[
@@ -316,7 +316,7 @@ use LogicException;
         new Field('sheet', 'Sheet'),
         new Field(
             'otherwise',
-            'object',
+            '{SheetPlan}',
             'Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak", "scope:quick"',
         ),
     ),

@@ -24,7 +24,7 @@ use Illuminate\Validation\Validator;
         new Field('leaves?', 'said'),
         new Field('strips?', 'string'),
         new Field('solvent?', 'boolean'),
-        new Field('dilutions?', 'object', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
+        new Field('dilutions?', '{string}', 'Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre'),
         new Field('dwell_min_s?', 'integer'),
         new Field('dwell_max_s?', 'integer?'),
         new Field('may_dry?', 'boolean?', 'Null: the label does not say'),

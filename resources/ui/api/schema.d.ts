@@ -1155,7 +1155,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/v1/reckon/{model}': {
+  '/api/v1/reckon/area': {
     parameters: {
       query?: never
       header?: never
@@ -1164,8 +1164,314 @@ export interface paths {
     }
     get?: never
     put?: never
-    /** Reckon a model: an object gives an object, an array an array with errors in their places (docs/formats.md) */
-    post: operations['reckon']
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonArea']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/bead': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonBead']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/curve': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonCurve']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/diagnose': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonDiagnose']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/due': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonDue']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/gauge': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonGauge']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/lance': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonLance']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/match': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonMatch']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/plan': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonPlan']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/ratio': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonRatio']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/resin': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonResin']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/sheet': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonSheet']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/spots': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonSpots']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/tank': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonTank']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/towels': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonTowels']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/verdict': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonVerdict']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/visit': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonVisit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/wear': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonWear']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/reckon/window': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonWindow']
     delete?: never
     options?: never
     head?: never
@@ -2761,7 +3067,9 @@ export interface components {
     }
     HouseNumbersInput: {
       /** @description By id; what is left out takes its default */
-      numbers: Record<string, never>
+      numbers: {
+        [key: string]: number
+      }
     }
     ImportError: {
       field: string
@@ -3461,7 +3769,9 @@ export interface components {
       strips?: string
       solvent?: boolean
       /** @description Label text by way of use: bucket, lance, sprayer, bottle, wheel, tyre */
-      dilutions?: Record<string, never>
+      dilutions?: {
+        [key: string]: string
+      }
       dwell_min_s?: number
       dwell_max_s?: number | null
       /** @description Null: the label does not say */
@@ -3718,6 +4028,735 @@ export interface components {
       part?: 'whole' | 'top' | 'sides' | 'low'
       /** @description Seconds until a sheet of water had left the panel */
       sheets_s?: number | null
+    }
+    ReckonArea: {
+      area_m2: number
+    }
+    ReckonAreaInput: {
+      length_m: number
+      width_m: number
+      height_m: number
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonBarred: {
+      crew: string
+      dates: string[]
+    }
+    ReckonBead: {
+      angle_deg: number
+      behaviour: string
+    }
+    ReckonBeadInput: {
+      base_mm: number
+      height_mm: number
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonBottle: {
+      id?: string | null
+      name: string
+      line?: string | null
+      role: string
+      surfaces: string[]
+      ph?: number | null
+      leaves: string
+      strips: string
+      solvent: boolean
+      min_c?: number | null
+      max_c?: number | null
+      dwell_min_s?: number | null
+      dwell_max_s?: number | null
+      may_dry?: boolean | null
+      rinse?: boolean | null
+      /** @description As on the label, by way of use */
+      dilutions?: {
+        [key: string]: string
+      }
+      price_minor?: number | null
+      pack_ml?: number | null
+      stock_ml?: number | null
+      in_stock?: boolean
+      label_high_weeks?: number | null
+      applied?: string | null
+      cautions?: string[]
+      paste?: boolean
+    }
+    ReckonCadence: {
+      min: number
+      target: number
+      max: number
+    }
+    ReckonCalibration: {
+      washer_l_min: number
+      bottle_ml: number
+      empties_s: number
+    }
+    ReckonCoat: {
+      family: string
+      line?: string | null
+      name?: string | null
+      designed?: string | null
+    }
+    ReckonCode: {
+      code: string
+      /** @enum {string} */
+      severity: 'block' | 'warn'
+    }
+    ReckonContext: {
+      panel_c?: number | null
+      working_s?: number | null
+      /** @enum {string} */
+      water: 'none' | 'tap' | 'treated'
+      /** @enum {string} */
+      purpose: 'maintain' | 'reset'
+      bare_face: boolean
+      in_stock: boolean
+      wheel_finish?: string | null
+    }
+    ReckonCurve: {
+      hours: components['schemas']['ReckonCurveHour'][]
+    }
+    ReckonCurveHour: {
+      panel_c: number
+      working_s: number | null
+      suits: boolean
+    }
+    ReckonCurveInput: {
+      hours: components['schemas']['ReckonHour'][]
+      tone: string
+      material?: string | null
+      film?: string | null
+      exposure?: string | null
+      need_s?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonCycle: {
+      /** Format: date */
+      from: string
+      /** Format: date */
+      due: string
+      /** Format: date */
+      late?: string | null
+      repeat_days: number
+    }
+    ReckonDayKinds: {
+      /** Format: date */
+      date: string
+      kinds: string[]
+    }
+    ReckonDeadline: {
+      /** Format: date */
+      date: string
+      within: number
+    }
+    ReckonDiagnoseInput: {
+      /** @enum {string} */
+      designed: 'beads' | 'sheets'
+      arrival?: string | null
+      after_wash?: string | null
+      after_decon?: string | null
+      after_topper?: string | null
+      parts?: components['schemas']['ReckonParts']
+      topper?: boolean
+      sheets_s?: number | null
+      sheeted_before_s?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonDraw: {
+      start_min: number
+      minutes: number
+      l_min: number
+    }
+    ReckonDrop: {
+      angle_deg: number
+      uncertainty_deg: number
+    }
+    ReckonDue: {
+      /** @description Wear-weeks */
+      product_life: number
+      p10: number
+      p50: number
+      p90: number
+    }
+    ReckonDueInput: {
+      /** @description The shortest and the longest */
+      label_weeks: number[]
+      /** @description Layers by vehicle: [held, failed] in wear-weeks, failed null where it held */
+      others?: Record<string, never>
+      /** @description The same of this vehicle */
+      own?: (number | null)[][]
+      worn?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonDwell: {
+      of: string
+      min?: number
+      max?: number
+    }
+    ReckonFault: {
+      /**
+       * @description What each model takes and gives (docs/formats.md says what it means). `ReckonXInput` goes into `/reckon/x`, `ReckonX` comes out.
+       * @enum {string}
+       */
+      error: 'invalid' | 'ambiguous' | 'infeasible'
+      /** @description Which one, of what was sent */
+      field?: string
+      message: string
+      /** @description Steps that keep each other from fitting */
+      clash?: string[]
+    }
+    ReckonGauge: {
+      angle_deg: number
+      uncertainty_deg: number
+      behaviour: string
+      or_else: string | null
+      drops: components['schemas']['ReckonDrop'][]
+    }
+    ReckonGaugeInput: {
+      drops: components['schemas']['ReckonMarks'][]
+      marking_px?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonHour: {
+      hour?: number
+      air_c: number
+      rh: number
+      wind_m_s: number
+      sun_w_m2: number
+      rain?: boolean
+    }
+    ReckonKindMinutes: {
+      wash: number
+      topper?: number
+      decon?: number
+      inspection?: number
+      base?: number
+      recoat?: number
+    }
+    ReckonLance: {
+      draw_l_min: number
+      carry: number
+      bottle_share: number
+      panel_share: number
+      reachable: boolean
+      product_ml?: number
+      water_ml?: number
+      /** @description Where what is wanted can’t be reached */
+      max_panel_share?: number
+    }
+    ReckonLanceInput: {
+      washer_l_min?: number
+      bottle_ml?: number
+      empties_s?: number
+      /** @description At the panel */
+      target_share?: number
+      /** @description In the bottle */
+      bottle_share?: number
+      fill_ml?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonLanceSpan: {
+      /** @description False: the span within which lances lie */
+      calibrated: boolean
+      panel_share_low?: number
+      panel_share_high?: number
+      bottle_share_low?: number
+      bottle_share_high?: number
+    }
+    ReckonMarks: {
+      /** @description Across and down */
+      left: number[]
+      right: number[]
+      top: number[]
+    }
+    ReckonMatchInput: {
+      vehicle: components['schemas']['ReckonVehicle']
+      seen: components['schemas']['ReckonSeen']
+      place?: components['schemas']['ReckonPlace']
+      weather: components['schemas']['ReckonHour']
+      panel_c?: number | null
+      shelf: components['schemas']['ReckonBottle'][]
+      /** @description Sides by school */
+      schools?: {
+        [key: string]: string
+      }
+      kinds?: string[] | null
+      scope?: string | null
+      taken?: string[]
+      body?: string | null
+      /** @description Also what other schools and places would change */
+      compare?: boolean
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonParts: {
+      top?: components['schemas']['ReckonStages']
+      sides?: components['schemas']['ReckonStages']
+      low?: components['schemas']['ReckonStages']
+    }
+    ReckonPlace: {
+      /** @enum {string|null} */
+      water?: 'none' | 'tap' | 'treated' | null
+      tap_tds_mg_l?: number | null
+      treated_tds_mg_l?: number | null
+      pressure?: boolean
+      power?: boolean
+      shade?: boolean
+      bay?: boolean
+      run_off?: string | null
+      battery?: boolean
+    }
+    ReckonPlaced: {
+      id: string
+      start: number
+      end: number
+      who: number[]
+    }
+    ReckonPlan: {
+      visits: components['schemas']['ReckonPlanVisit'][]
+      unmet: components['schemas']['ReckonUnmet'][]
+      cost: number
+      breakdown: components['schemas']['ReckonPlanCost']
+      bound: number
+    }
+    ReckonPlanCost: {
+      cadence: number
+      topper: number
+      decon: number
+      weather: number
+      travel: number
+      overtime: number
+      base: number
+    }
+    ReckonPlanCrew: {
+      id: string
+      people?: number
+      /** @description By date */
+      minutes: {
+        [key: string]: number
+      }
+    }
+    ReckonPlanInput: {
+      /** Format: date */
+      start: string
+      days: number
+      crews: components['schemas']['ReckonPlanCrew'][]
+      /** @description By date: wash ok, poor or no; topper ok or no */
+      weather?: Record<string, never>
+      rules?: components['schemas']['ReckonPlanRules']
+      sites: components['schemas']['ReckonPlanSite'][]
+      vehicles: components['schemas']['ReckonPlanVehicle'][]
+      /** @description The standing plan */
+      before?: components['schemas']['ReckonPlanVisit'][]
+      /** @description What moving one of it has to save, in points */
+      stay?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonPlanRules: {
+      off_target?: number
+      beyond_max?: number
+      topper_late?: number
+      topper_early?: number
+      decon_late?: number
+      decon_early?: number
+      base_late?: number
+      base_early?: number
+      poor_weather?: number
+      travel?: number
+      overtime?: number
+      overtime_most?: number
+    }
+    ReckonPlanSite: {
+      id: string
+      hop_min: number
+      closed?: string[]
+      barred?: components['schemas']['ReckonBarred'][]
+      /** Format: date */
+      papers_until?: string | null
+      bay?: boolean
+    }
+    ReckonPlanVehicle: {
+      id: string
+      site: string
+      minutes: components['schemas']['ReckonKindMinutes']
+      cadence: components['schemas']['ReckonCadence']
+      /** Format: date */
+      last_wash: string
+      topper?: components['schemas']['ReckonCycle'] | null
+      decon?: components['schemas']['ReckonCycle'] | null
+      inspection?: components['schemas']['ReckonCycle'] | null
+      base?: components['schemas']['ReckonCycle'] | null
+      /** @description Kinds every visit of it holds */
+      each?: string[]
+      /** @description By how many work at it */
+      minutes_together?: {
+        [key: string]: components['schemas']['ReckonKindMinutes']
+      }
+      may_stay?: boolean
+      closed?: string[]
+      deadlines?: components['schemas']['ReckonDeadline'][]
+      locks?: components['schemas']['ReckonDayKinds'][]
+      without?: components['schemas']['ReckonDayKinds'][]
+    }
+    ReckonPlanVisit: {
+      vehicle: string
+      /** Format: date */
+      date: string
+      crew: string
+      kinds: string[]
+    }
+    ReckonRatio: {
+      share: number
+      product_ml?: number
+      water_ml?: number
+      read_as: string
+    }
+    ReckonRatioInput: {
+      /** @description As it stands on the label */
+      text: string
+      cap_ml?: number | null
+      pump_ml?: number | null
+      /**
+       * @description What “a in b” without units means
+       * @enum {string|null}
+       */
+      in_means?: 'total' | 'water' | null
+      /** @description What is to be filled */
+      fill_ml?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonResin: {
+      litres_left: number
+      share_left: number
+      warns: boolean
+    }
+    ReckonResinInput: {
+      resin_l: number
+      capacity_g_per_l: number
+      tds_mg_l: number
+      used_g?: number | null
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonSeen: {
+      soil: number
+      grit?: boolean
+      on?: string[]
+      wheel_soil?: number | null
+      wheel_iron?: boolean
+      /** @description By zone and stage */
+      readings?: Record<string, never>
+      loose_edges?: boolean
+      purpose?: string | null
+    }
+    ReckonSheet: {
+      finish: number
+      steps: components['schemas']['ReckonPlaced'][]
+      /** @description Minutes by step */
+      slack: {
+        [key: string]: number
+      }
+      bound: number
+    }
+    ReckonSheetInput: {
+      crew: number
+      steps: components['schemas']['ReckonTask'][]
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonSpots: {
+      residue_mg_m2: number
+      visibility: string
+    }
+    ReckonSpotsInput: {
+      tds_mg_l: number
+      film_kg_m2: number
+      light_paint?: boolean
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonStack: {
+      unknown?: boolean
+      base?: components['schemas']['ReckonCoat'] | null
+      topper?: components['schemas']['ReckonCoat'] | null
+    }
+    ReckonStacks: {
+      paint?: components['schemas']['ReckonStack']
+      wheels?: components['schemas']['ReckonStack']
+      glass?: components['schemas']['ReckonStack']
+      trim?: components['schemas']['ReckonStack']
+      tyres?: components['schemas']['ReckonStack']
+    }
+    ReckonStages: {
+      arrival?: string
+      after_wash?: string
+      after_decon?: string
+      after_topper?: string
+    }
+    ReckonTank: {
+      min_l: number
+      min_at: number
+      empty_at: number | null
+      short_l: number
+      end_l: number
+      made_l: number
+      feed_l: number
+      points?: components['schemas']['TankPoint'][]
+    }
+    ReckonTankAtHand: {
+      holds_l: number
+      start_l: number
+      make_l_min?: number | null
+    }
+    ReckonTankInput: {
+      tank_l: number
+      on_below_l: number
+      make_l_min: number
+      recovery: number
+      start_l: number
+      draws: components['schemas']['ReckonDraw'][]
+      horizon_min: number
+      points?: boolean
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonTask: {
+      id: string
+      minutes: number
+      people?: number
+      after?: string[]
+      dwell?: components['schemas']['ReckonDwell'] | null
+    }
+    ReckonTook: {
+      /** @description Null for a whole visit */
+      kind?: string | null
+      person?: string | null
+      vehicle?: string | null
+      /** @description Minutes */
+      estimated: number
+      took: number
+    }
+    ReckonTowels: {
+      sides: number
+      towels: number
+    }
+    ReckonTowelsInput: {
+      area_m2: number
+      soil: number
+      prerinsed: boolean
+      sides_per_towel: number
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonTraits: {
+      role: string
+      ph: number
+      leaves: string
+      strips: string
+      solvent: boolean
+      surfaces: string[]
+      min_c?: number | null
+      max_c?: number | null
+      dwell_min_s?: number | null
+      may_dry: boolean
+      rinse: boolean
+    }
+    ReckonUnmet: {
+      vehicle: string
+      what: string
+      why: string
+    }
+    ReckonVehicle: {
+      paint_m2: number
+      tone?: string | null
+      /** @enum {string|null} */
+      hardness?: 'soft' | 'medium' | 'hard' | null
+      finish?: string[]
+      wheel_finish?: string | null
+      stacks?: components['schemas']['ReckonStacks']
+      /** @description By zone: due_in_days by caution, failed, suspect */
+      renewals?: Record<string, never>
+      next_turn_in_days?: number
+      material?: string | null
+    }
+    ReckonVerdict: {
+      allowed: boolean
+      codes: components['schemas']['ReckonCode'][]
+    }
+    ReckonVerdictInput: {
+      product: components['schemas']['ReckonTraits']
+      zone: string
+      layer: string
+      finish: string[]
+      context: components['schemas']['ReckonContext']
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonVessel: {
+      name: string
+      /** @enum {string} */
+      kind: 'bucket' | 'sprayer' | 'bottle' | 'lance'
+      ml: number
+    }
+    ReckonVisitInput: {
+      vehicle: components['schemas']['ReckonVehicle']
+      seen: components['schemas']['ReckonSeen']
+      place?: components['schemas']['ReckonPlace']
+      weather: components['schemas']['ReckonHour']
+      panel_c?: number | null
+      shelf: components['schemas']['ReckonBottle'][]
+      /** @description Sides by school */
+      schools?: {
+        [key: string]: string
+      }
+      kinds?: string[] | null
+      scope?: string | null
+      taken?: string[]
+      body?: string | null
+      crew?: number
+      people?: string[]
+      vessels?: components['schemas']['ReckonVessel'][]
+      lance?: components['schemas']['ReckonCalibration'] | null
+      tank?: components['schemas']['ReckonTankAtHand'] | null
+      pace?: components['schemas']['ReckonTook'][]
+      hours?: components['schemas']['ReckonHour'][]
+      hour?: number | null
+      /** @description Steps that are done already */
+      done?: string[]
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonWash: {
+      day: number
+      traits?: string[]
+      drying_aid?: boolean
+    }
+    ReckonWear: {
+      /** @description Wear-weeks */
+      idle_per_week: number
+      wash_factor: number
+      per_week: number
+      worn?: number
+    }
+    ReckonWearInput: {
+      storage: string
+      road: string
+      km_per_week: number
+      /** @description What a usual wash is like */
+      wash?: string[]
+      washes_per_week?: number | null
+      days?: number | null
+      washes?: components['schemas']['ReckonWash'][]
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonWindow: {
+      dries_s: number | null
+      working_s: number | null
+      panel_end_c: number
+      wet_panel_c: number
+      dry_panel_c: number
+    }
+    ReckonWindowInput: {
+      air_c: number
+      /** @description A share */
+      rh: number
+      wind_m_s: number
+      sun_w_m2: number
+      absorptance: number
+      panel_heat_j_m2k: number
+      panel_c: number
+      film_kg_m2: number
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonedMatch: {
+      possible: boolean
+      method: components['schemas']['MatchMethod']
+      products: components['schemas']['MatchProduct'][]
+      topper: components['schemas']['MatchTopper']
+      wheel_topper: components['schemas']['MatchTopper']
+      final_rinse: components['schemas']['MatchRinse']
+      drying: components['schemas']['MatchDrying']
+      towels: components['schemas']['MatchSides'] | null
+      sections: components['schemas']['MatchSection'][]
+      cooling: components['schemas']['MatchCooling'] | null
+      /** @description Acids, for a person to take */
+      offered: components['schemas']['MatchOffered'][]
+      steps: components['schemas']['MatchStep'][]
+      cautions: components['schemas']['MatchCaution'][]
+      assumed: string[]
+      contradictions: string[]
+      missing: components['schemas']['MatchMissing'][]
+      passed: components['schemas']['MatchPassed'][]
+      now: components['schemas']['MatchNow']
+      schools: components['schemas']['Sides']
+      otherwise?: components['schemas']['MatchOtherwise'][]
     }
     Record: {
       /** @enum {string} */
@@ -4269,7 +5308,9 @@ export interface components {
     SheetOtherwise: {
       sheet: components['schemas']['Sheet']
       /** @description Plans by what else might be found: "soil:4", "grit", "on:tar", "read:weak", "scope:quick" */
-      otherwise: Record<string, never>
+      otherwise: {
+        [key: string]: components['schemas']['SheetPlan']
+      }
     }
     SheetPanel: {
       id: string
@@ -4312,7 +5353,6 @@ export interface components {
       talk?: components['schemas']['TalkTable']
     }
     SheetPortion: {
-      /** Format: uuid */
       product_id: string
       name: string
       role: string
@@ -4384,11 +5424,17 @@ export interface components {
       mix_l: number
       textiles: components['schemas']['Textiles']
       /** @description Pieces by pool */
-      pools: Record<string, never>
+      pools: {
+        [key: string]: number
+      }
       /** @description By product */
-      product_ml: Record<string, never>
+      product_ml: {
+        [key: string]: number
+      }
       /** @description What only a reading will ask for */
-      maybe_ml: Record<string, never>
+      maybe_ml: {
+        [key: string]: number
+      }
       blows_min: number
     }
     SheetUrge: {
@@ -4422,7 +5468,9 @@ export interface components {
     SheetWindows: {
       panels_c: number[]
       suns_w_m2: number[]
-      films: Record<string, never>
+      films: {
+        [key: string]: number[][]
+      }
     }
     ShelfProduct: {
       /** Format: uuid */
@@ -4659,10 +5707,14 @@ export interface components {
       designed: 'beads' | 'sheets'
       topper: boolean
       /** @description A letter for each behaviour */
-      of: Record<string, never>
+      of: {
+        [key: string]: string
+      }
       answers: components['schemas']['WaterTalk'][]
       /** @description Which answer stands for the letters of the four stages */
-      by: Record<string, never>
+      by: {
+        [key: string]: number
+      }
     }
     TankPoint: {
       min: number
@@ -8415,57 +9467,683 @@ export interface operations {
       }
     }
   }
-  reckon: {
+  reckonArea: {
     parameters: {
       query?: never
       header?: never
-      path: {
-        model:
-          | 'ratio'
-          | 'wear'
-          | 'due'
-          | 'bead'
-          | 'diagnose'
-          | 'verdict'
-          | 'window'
-          | 'spots'
-          | 'towels'
-          | 'match'
-          | 'lance'
-          | 'tank'
-          | 'resin'
-          | 'curve'
-          | 'sheet'
-          | 'area'
-          | 'gauge'
-      }
+      path?: never
       cookie?: never
     }
     requestBody: {
       content: {
-        'application/json':
-          | {
-              [key: string]: unknown
-            }
-          | {
-              [key: string]: unknown
-            }[]
+        'application/json': components['schemas']['ReckonAreaInput'] | components['schemas']['ReckonAreaInput'][]
       }
     }
     responses: {
-      /** @description The result in the shape of the request */
+      /** @description In the shape of the request */
       200: {
         headers: {
           [name: string]: unknown
         }
         content: {
           'application/json':
-            | {
-                [key: string]: unknown
-              }
-            | {
-                [key: string]: unknown
-              }[]
+            | components['schemas']['ReckonArea']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonArea'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonBead: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonBeadInput'] | components['schemas']['ReckonBeadInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonBead']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonBead'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonCurve: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonCurveInput'] | components['schemas']['ReckonCurveInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonCurve']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonCurve'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonDiagnose: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json':
+          components['schemas']['ReckonDiagnoseInput'] | components['schemas']['ReckonDiagnoseInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['WaterTalk']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['WaterTalk'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonDue: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonDueInput'] | components['schemas']['ReckonDueInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonDue']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonDue'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonGauge: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonGaugeInput'] | components['schemas']['ReckonGaugeInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonGauge']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonGauge'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonLance: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonLanceInput'] | components['schemas']['ReckonLanceInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonLance']
+            | components['schemas']['ReckonLanceSpan']
+            | components['schemas']['ReckonFault']
+            | (
+                | components['schemas']['ReckonLance']
+                | components['schemas']['ReckonLanceSpan']
+                | components['schemas']['ReckonFault']
+              )[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonMatch: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonMatchInput'] | components['schemas']['ReckonMatchInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonedMatch']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonedMatch'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonPlan: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonPlanInput'] | components['schemas']['ReckonPlanInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonPlan']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonPlan'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonRatio: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonRatioInput'] | components['schemas']['ReckonRatioInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonRatio']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonRatio'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonResin: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonResinInput'] | components['schemas']['ReckonResinInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonResin']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonResin'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonSheet: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonSheetInput'] | components['schemas']['ReckonSheetInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonSheet']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonSheet'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonSpots: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonSpotsInput'] | components['schemas']['ReckonSpotsInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonSpots']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonSpots'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonTank: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonTankInput'] | components['schemas']['ReckonTankInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonTank']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonTank'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonTowels: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonTowelsInput'] | components['schemas']['ReckonTowelsInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonTowels']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonTowels'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonVerdict: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonVerdictInput'] | components['schemas']['ReckonVerdictInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonVerdict']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonVerdict'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonVisit: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonVisitInput'] | components['schemas']['ReckonVisitInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['SheetPlan']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['SheetPlan'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonWear: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonWearInput'] | components['schemas']['ReckonWearInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonWear']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonWear'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonWindow: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ReckonWindowInput'] | components['schemas']['ReckonWindowInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonWindow']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonWindow'] | components['schemas']['ReckonFault'])[]
         }
       }
       /** @description What went wrong */

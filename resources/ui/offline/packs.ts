@@ -4,7 +4,7 @@ import { durable, store, type Kept, type Sheet, type SheetEvent } from './store'
 /** Takes a sheet along, with all that may be needed where nobody can be asked. */
 export async function takeAlong(id: string): Promise<Kept> {
   const pack = await told(api.GET('/api/v1/sheets/{sheet}/pack', { params: { path: { sheet: id } } }))
-  return keep(pack.sheet, pack.otherwise as unknown as Kept['otherwise'])
+  return keep(pack.sheet, pack.otherwise)
 }
 
 /** Keeps a sheet as the server has it; what this device noted and has not sent stays. */

@@ -57,7 +57,7 @@ export function atMostS(step: Step, state: State, windows: Windows): number | nu
   if (!wait) return null
   const film = wait.film
   if (!state.sun || !film || !windows) return wait.max_s
-  const table = (windows.films as unknown as Record<string, number[][] | undefined>)[film]
+  const table = windows.films[film]
   if (!table) return wait.max_s
   const working = readOff(table, windows.panels_c, windows.suns_w_m2, state.sun.panel_c, state.sun.sun_w_m2)
   return Math.max(wait.min_s, Math.min(wait.label_max_s ?? Infinity, working) - wait.on_s)

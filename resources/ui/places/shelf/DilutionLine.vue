@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { answered, refused } from '@/lib/reckon'
 import { refDebounced } from '@vueuse/core'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 
@@ -24,16 +25,13 @@ const settled = refDebounced(
 const { data } = useQuery({
   queryKey: ['ratio', settled],
   enabled: computed(() => settled.value !== ''),
-  queryFn: () =>
-    told(
-      api.POST('/api/v1/reckon/{model}', {
-        params: { path: { model: 'ratio' } },
-        body: { text: settled.value, cap_ml: 10, pump_ml: 2 },
-      }),
-    ) as Promise<Record<string, unknown>>,
+  queryFn: () => told(api.POST('/api/v1/reckon/ratio', { body: { text: settled.value, cap_ml: 10, pump_ml: 2 } })),
   staleTime: Infinity,
 })
-const said = computed(() => (settled.value === '' ? '' : String(data.value?.read_as ?? data.value?.message ?? '')))
+const fault = computed(() => refused(data.value))
+const said = computed(() =>
+  settled.value === '' ? '' : (answered<Schemas['ReckonRatio']>(data.value)?.read_as ?? fault.value?.message ?? ''),
+)
 const value = computed({
   get: () => text.value ?? '',
   set: (next) => (text.value = String(next).trim() === '' ? undefined : String(next)),
@@ -45,7 +43,7 @@ const value = computed({
     <Field :label="names[way] ?? way" optional :error="error"
       ><template #default="f"><TextInput v-bind="f" v-model="value" maxlength="80" /></template
     ></Field>
-    <p class="small" :class="{ refused: data?.error }" aria-live="polite">{{ said }}</p>
+    <p class="small" :class="{ refused: fault }" aria-live="polite">{{ said }}</p>
   </div>
 </template>
 

@@ -7,7 +7,7 @@ import { useTalk, type Reads } from './talk'
 // The answer to what is being read, as it is read.
 const props = defineProps<{
   reads: Reads
-  designed: string
+  designed: 'beads' | 'sheets'
   topper: boolean
   table?: Schemas['TalkTable']
 }>()

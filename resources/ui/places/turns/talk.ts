@@ -1,3 +1,4 @@
+import { answered } from '@/lib/reckon'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
@@ -12,7 +13,7 @@ export type Talk = Schemas['WaterTalk']
 const stagesInOrder = ['arrival', 'after_wash', 'after_decon', 'after_topper'] as const
 
 /** The question as the model takes it. */
-export function askOf(reads: Reads, designed: string, topper: boolean) {
+export function askOf(reads: Reads, designed: 'beads' | 'sheets', topper: boolean) {
   const stagesOf = (part: 'whole' | PartName) =>
     Object.fromEntries(stagesInOrder.flatMap((stage) => (reads[stage]?.[part] ? [[stage, reads[stage][part]]] : [])))
   return {
@@ -29,15 +30,15 @@ export const isRead = (reads: Reads): boolean =>
 /** The answer for readings of the whole, from a sheet's own table. */
 export function fromTable(table: Schemas['TalkTable'] | undefined, reads: Reads): Talk | null {
   if (!table) return null
-  const of = table.of as Record<string, string>
+  const of = table.of
   const key = stagesInOrder.map((stage) => of[reads[stage]?.whole ?? ''] ?? '-').join('')
-  return table.answers[(table.by as Record<string, number>)[key] ?? -1] ?? null
+  return table.answers[table.by[key] ?? -1] ?? null
 }
 
 /** What the readings say, asked as they change; the sheet's table answers while nobody can be asked. */
 export function useTalk(
   reads: Ref<Reads>,
-  about: Ref<{ designed: string; topper: boolean }>,
+  about: Ref<{ designed: 'beads' | 'sheets'; topper: boolean }>,
   table: Ref<Schemas['TalkTable'] | undefined>,
 ) {
   const settled = refDebounced(reads, 150)
@@ -47,10 +48,7 @@ export function useTalk(
     enabled: () => isRead(settled.value),
     retry: false,
     networkMode: 'always',
-    queryFn: () =>
-      told(
-        api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'diagnose' } }, body: ask.value }),
-      ) as Promise<Talk>,
+    queryFn: async () => answered<Talk>(await told(api.POST('/api/v1/reckon/diagnose', { body: ask.value }))),
     placeholderData: (before) => before,
   })
   return computed(() => (isRead(reads.value) ? (data.value ?? fromTable(table.value, reads.value)) : null))

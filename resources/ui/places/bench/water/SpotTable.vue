@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { each } from '@/lib/reckon'
 import { locale } from '@/lib/i18n'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { tones } from '@/lib/words'
 import { spots } from '@/places/bench/words'
 
@@ -24,10 +25,7 @@ const ask = computed(() =>
 const { data } = useQuery({
   queryKey: ['spots', ask],
   enabled: computed(() => props.tds !== null),
-  queryFn: () =>
-    told(
-      api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'spots' } }, body: ask.value }),
-    ) as unknown as Promise<{ residue_mg_m2: number; visibility: string }[]>,
+  queryFn: async () => each<Schemas['ReckonSpots']>(await told(api.POST('/api/v1/reckon/spots', { body: ask.value }))),
   placeholderData: keepPreviousData,
   staleTime: Infinity,
 })

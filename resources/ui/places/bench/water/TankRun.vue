@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { answered } from '@/lib/reckon'
 import { useDeed } from '@/lib/deed'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced, useElementSize, useLocalStorage } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import TankLevel from '@/film/TankLevel.vue'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
@@ -13,15 +14,6 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useGear } from '@/places/shelf/mix/gear'
 
 // Will the treated water last: so much in the tank, so much made meanwhile, so many turns that draw from it.
-type Run = {
-  min_l: number
-  min_at: number
-  empty_at: number | null
-  short_l: number
-  end_l: number
-  feed_l: number
-  points: { min: number; l: number }[]
-}
 const units = useUnits()
 const queries = useQueryClient()
 const { gear } = useGear()
@@ -64,10 +56,8 @@ const asked = refDebounced(ask, 200)
 const { data: run, error } = useQuery({
   queryKey: ['tank', asked],
   enabled: computed(() => asked.value.tank_l > 0),
-  queryFn: () =>
-    told(
-      api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'tank' } }, body: asked.value }),
-    ) as unknown as Promise<Run>,
+  queryFn: async () =>
+    answered<Schemas['ReckonTank']>(await told(api.POST('/api/v1/reckon/tank', { body: asked.value }))),
   placeholderData: keepPreviousData,
   retry: false,
 })
@@ -152,7 +142,7 @@ const clock = (min: number) => `${Math.floor(min / 60)} h ${String(Math.round(mi
         </p>
         <TankLevel
           v-if="width > 60"
-          :points="run.points"
+          :points="run.points ?? []"
           :holds="tank.facts.l ?? 100"
           :minutes="horizon"
           :empty-at="run.empty_at"

@@ -40,7 +40,7 @@ async function save() {
         body: {
           numbers: Object.fromEntries(
             all.value.filter((one) => typed.value[one.id] != null).map((one) => [one.id, Number(typed.value[one.id])]),
-          ) as never,
+          ),
         },
       }),
     )

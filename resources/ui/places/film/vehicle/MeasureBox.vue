@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { answered } from '@/lib/reckon'
 import { useDeed } from '@/lib/deed'
 import { reactive } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
 import NumberInput from '@/parts/NumberInput.vue'
@@ -11,7 +12,11 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 const emit = defineEmits<{ area: [m2: number] }>()
 const FOOT = 0.3048
 const units = useUnits()
-const typed = reactive<Record<string, number | null>>({ length_m: null, width_m: null, height_m: null })
+const typed = reactive({
+  length_m: null as number | null,
+  width_m: null as number | null,
+  height_m: null as number | null,
+})
 const { problem, attempt, fields: errors } = useDeed()
 const fields = [
   { name: 'length_m', label: 'Length' },
@@ -22,12 +27,10 @@ const fields = [
 async function reckon() {
   problem.value = null
   const metres = (typed: number | null) => (typed ?? 0) * (units.metric.value ? 1 : FOOT)
-  const body = Object.fromEntries(Object.entries(typed).map(([name, typed]) => [name, metres(typed)]))
+  const body = { length_m: metres(typed.length_m), width_m: metres(typed.width_m), height_m: metres(typed.height_m) }
   await attempt(async () => {
-    const answer = await told(
-      api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'area' } }, body: body as never }),
-    )
-    emit('area', Number((answer as unknown as { area_m2: number }).area_m2.toFixed(1)))
+    const box = answered<Schemas['ReckonArea']>(await told(api.POST('/api/v1/reckon/area', { body })))
+    if (box) emit('area', Number(box.area_m2.toFixed(1)))
   })
 }
 </script>

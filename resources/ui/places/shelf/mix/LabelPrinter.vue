@@ -41,7 +41,7 @@ async function print() {
       }),
     )
     if (link.value) URL.revokeObjectURL(link.value)
-    link.value = URL.createObjectURL(pdf as unknown as Blob)
+    link.value = URL.createObjectURL(pdf)
   })
 }
 </script>

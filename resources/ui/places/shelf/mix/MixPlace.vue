@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { answered, refused } from '@/lib/reckon'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, useTemplateRef } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import Vessel from '@/film/Vessel.vue'
 import { readAmount, sayShare } from '@/lib/amount'
 import { useMe } from '@/lib/session'
@@ -53,15 +54,14 @@ const asked = refDebounced(ask, 200)
 const { data: read, error: readError } = useQuery({
   queryKey: ['ratio', asked],
   enabled: computed(() => asked.value.text !== '' && asked.value.fill_ml !== null),
-  queryFn: () =>
-    told(
-      api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'ratio' } }, body: [asked.value] }),
-    ) as unknown as Promise<Record<string, unknown>[]>,
+  queryFn: () => told(api.POST('/api/v1/reckon/ratio', { body: [asked.value] })),
   placeholderData: keepPreviousData,
   staleTime: Infinity,
 })
-const answer = computed(() => (mix.value.text.trim() === '' ? undefined : read.value?.[0]))
-const share = computed(() => (typeof answer.value?.share === 'number' ? answer.value.share : null))
+const said = computed(() => (mix.value.text.trim() !== '' && Array.isArray(read.value) ? read.value[0] : undefined))
+const answer = computed(() => answered<Schemas['ReckonRatio']>(said.value))
+const fault = computed(() => refused(said.value))
+const share = computed(() => answer.value?.share ?? null)
 
 /** With a lance the label's strength is meant at the panel. */
 const lance = computed(() => lances.value.find((one) => one.id === mix.value.lanceId))
@@ -69,13 +69,7 @@ const { through, error: lanceError } = useLance(lance, share, fillMl)
 const carry = computed(() => lance.value?.calibration?.carry ?? null)
 const reachable = computed(() => !lance.value || through.value?.reachable !== false)
 const inBottle = computed(() => (lance.value ? (through.value?.bottle_share ?? null) : share.value))
-const product = computed(() =>
-  lance.value
-    ? (through.value?.product_ml ?? null)
-    : typeof answer.value?.product_ml === 'number'
-      ? answer.value.product_ml
-      : null,
-)
+const product = computed(() => (lance.value ? (through.value?.product_ml ?? null) : (answer.value?.product_ml ?? null)))
 const span = computed(() =>
   through.value?.calibrated === false && fillMl.value !== null
     ? [through.value.bottle_share_low, through.value.bottle_share_high].map(
@@ -85,7 +79,7 @@ const span = computed(() =>
 )
 const foams = computed(() => lance.value !== undefined || vessel.value?.kind === 'lance')
 const holds = computed(() => vessel.value?.facts.ml ?? fillMl.value ?? 1000)
-const ambiguousIn = computed(() => answer.value?.error === 'ambiguous' && /\bin\b/i.test(mix.value.text))
+const ambiguousIn = computed(() => fault.value?.error === 'ambiguous' && /\bin\b/i.test(mix.value.text))
 const vesselNames = computed(() =>
   Object.fromEntries(vessels.value.map((one) => [one.id, `${one.name}, ${units.volume(one.facts.ml ?? 0)}`])),
 )
@@ -105,8 +99,8 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
               ><TextInput v-bind="f" v-model="mix.text" maxlength="80" autocomplete="off" /></template
           ></Field>
         </div>
-        <p class="read" aria-live="polite" :class="{ refused: answer?.error }">
-          {{ answer?.read_as ?? answer?.message ?? '' }}
+        <p class="read" aria-live="polite" :class="{ refused: fault }">
+          {{ answer?.read_as ?? fault?.message ?? '' }}
         </p>
         <Choices
           v-if="ambiguousIn || mix.inMeans"

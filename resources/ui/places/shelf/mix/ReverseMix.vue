@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { answered } from '@/lib/reckon'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { readAmount, sayShare } from '@/lib/amount'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
@@ -22,15 +23,17 @@ const { data: made, error } = useQuery({
   enabled: computed(() => parts.value[0] !== null && parts.value[1] !== null),
   queryFn: async () => {
     const [p, w] = parts.value
-    const model = (name: 'ratio' | 'lance', body: Record<string, unknown>) =>
-      told(api.POST('/api/v1/reckon/{model}', { params: { path: { model: name } }, body })) as Promise<
-        Record<string, number>
-      >
-    const { share = 0 } = await model('ratio', { text: `${p} ml per ${w} ml` })
+    const mixed = answered<Schemas['ReckonRatio']>(
+      await told(api.POST('/api/v1/reckon/ratio', { body: { text: `${p} ml per ${w} ml` } })),
+    )
+    const share = mixed?.share ?? 0
+    const body = { ...measured(props.lance), bottle_share: share }
     const through = props.lance?.calibration
-      ? await model('lance', { ...measured(props.lance), bottle_share: share })
+      ? answered<Schemas['ReckonLance'] | Schemas['ReckonLanceSpan']>(
+          await told(api.POST('/api/v1/reckon/lance', { body })),
+        )
       : null
-    return { share, ml: (p ?? 0) + (w ?? 0), panel: through?.panel_share ?? null }
+    return { share, ml: (p ?? 0) + (w ?? 0), panel: through && 'carry' in through ? through.panel_share : null }
   },
   staleTime: Infinity,
   retry: false,

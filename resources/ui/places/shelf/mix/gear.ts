@@ -1,3 +1,4 @@
+import { answered } from '@/lib/reckon'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
@@ -39,16 +40,16 @@ export function measured(lance: Gear | undefined) {
 export function useLance(lance: Ref<Gear | undefined>, target: Ref<number | null>, fillMl: Ref<number | null>) {
   const ask = computed(() => ({
     ...measured(lance.value),
-    target_share: target.value,
+    ...(target.value === null ? {} : { target_share: target.value }),
     ...(fillMl.value ? { fill_ml: fillMl.value } : {}),
   }))
   const { data, error } = useQuery({
     queryKey: ['lance', ask],
     enabled: computed(() => lance.value !== undefined && target.value !== null && fillMl.value !== null),
-    queryFn: () =>
-      told(
-        api.POST('/api/v1/reckon/{model}', { params: { path: { model: 'lance' } }, body: ask.value }),
-      ) as Promise<Through>,
+    queryFn: async () =>
+      answered<Partial<Schemas['ReckonLance'] & Schemas['ReckonLanceSpan']>>(
+        await told(api.POST('/api/v1/reckon/lance', { body: ask.value })),
+      ),
     staleTime: Infinity,
     retry: false,
   })
