@@ -85,6 +85,7 @@ final class Questions
             'paces' => self::paces(...),
             'practice' => self::practice(...),
             'numbers' => self::numbers(...),
+            ...QuestionsOfWork::all(),
         ];
     }
 
@@ -148,6 +149,8 @@ final class Questions
                 [22, 1, 70, 1],
                 [23, 7, 35, 2],
                 [24, 4, 21, 1],
+                [25, 18, 14, 2],
+                [26, 24, 10, 3],
             ]
             as [$seed, $vehicles, $days, $crews]
         ) {
