@@ -129,7 +129,7 @@ final class QuestionsOfWork
                 'rain' => $hour === 9,
             ];
         }
-        for ($seed = 1; $seed <= 80; $seed++) {
+        for ($seed = 1; $seed <= 16; $seed++) {
             [$facts, $schools, $outfit] = Days::draw(92_000_000 + $seed);
             $facts = [
                 ...$facts,

@@ -11,13 +11,13 @@ use ReflectionProperty;
 use UnitEnum;
 use Vicissa\Core\Says\Said;
 
-/** Whatever the core answers, written down: public facts by name, figures to eight places that count. */
+/** Whatever the core answers, written down: public facts by name, figures to six places that count. */
 final class Written
 {
     public static function of(mixed $answer): mixed
     {
         return match (true) {
-            is_float($answer) => is_finite($answer) ? (float) sprintf('%.8g', $answer) : (string) $answer,
+            is_float($answer) => is_finite($answer) ? (float) sprintf('%.6g', $answer) : (string) $answer,
             $answer instanceof BackedEnum => $answer->value,
             $answer instanceof UnitEnum => $answer->name,
             $answer instanceof Said => self::of(json_decode((string) json_encode($answer), true)),
