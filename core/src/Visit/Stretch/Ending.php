@@ -110,20 +110,42 @@ final readonly class Ending extends Stretch
     private function dry(array $clean, ?VisitStep $lastWater): array
     {
         $way = $this->match->drying->way;
-        $seals = $this->match->drying->seals
+        if ($way === DryingWay::AtOnce || $way === DryingWay::None) {
+            return $this->seals($way === DryingWay::AtOnce ? $clean : ['dry']);
+        }
+        $plan = $this->sections->dry($lastWater);
+        $dried = match (true) {
+            $plan === null || $plan->mode === SectionPlan::WHOLE => [
+                $this->driedWhole($clean, $lastWater, $plan?->limitS),
+            ],
+            $plan->mode === SectionPlan::GOES => $this->driedInGoes($clean, $plan),
+            default => [$this->driedPanelByPanel($clean)],
+        };
+
+        return [...$dried, ...$this->seals(self::last($dried))];
+    }
+
+    /**
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function seals(array $after): array
+    {
+        return $this->match->drying->seals
             ? [
                 $this->make->step(
                     new Work('seals', Step::Dry, Said::of('ending.dry-seals-locks-and-jambs')),
-                    after: $way === DryingWay::AtOnce ? $clean : ['dry'],
+                    after: $after,
                     more: ['textiles' => ['jambs' => $this->towels('jambs')]],
                 ),
             ]
             : [];
-        if ($way === DryingWay::AtOnce || $way === DryingWay::None) {
-            return $seals;
-        }
-        $people = $this->make->together();
-        $aid = array_values(
+    }
+
+    /** @return list<Choice> what goes on while it is dried */
+    private function dryingAids(): array
+    {
+        return array_values(
             array_filter(
                 $this->match->choices,
                 fn(Choice $choice): bool => $choice->chosen !== null &&
@@ -134,63 +156,93 @@ final readonly class Ending extends Stretch
                             $this->topperChoice() !== null)),
             ),
         );
-        $topperHere =
-            array_filter($aid, static fn(Choice $choice): bool => $choice->need->role === Role::Topper) !== [];
-        $more = static fn(array $textiles): array => ['people' => $people, 'textiles' => $textiles];
-        $fulfils = $topperHere ? ['fulfils' => $this->planned(Kind::Topper)] : [];
-        $share = $this->outfit->rules->share($people);
-        $plan = $this->sections->dry($lastWater);
-        if ($plan === null || $plan->mode === SectionPlan::WHOLE) {
-            $wait =
-                $plan?->limitS === null || $lastWater === null
-                    ? null
-                    : new Wait(
-                        $lastWater->id,
-                        0.0,
-                        max(
-                            0.0,
-                            $plan->limitS -
-                                max(
-                                    $this->make->seconds('rinse'),
-                                    60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry')),
-                                ),
-                        ),
-                        Film::BeadedRinse,
-                    );
+    }
 
-            return [
-                $this->make->step(
-                    new Work('dry', Step::Dry, Said::of('ending.dry')),
-                    after: $clean,
-                    wait: $wait,
-                    of: $aid,
-                    estimate: $share * $this->make->estimate('dry'),
-                    more: [...$more($this->match->drying->towels), ...$fulfils],
-                ),
-                ...$this->after($seals, ['dry']),
-            ];
-        }
-        if ($plan->mode !== SectionPlan::GOES) {
-            // Wetted again and dried at once, one panel after the other, so that nothing dries by itself.
-            $estimate = $share * $this->make->estimate('dry') + $this->make->estimate('first-rinse');
+    /**
+     * @param list<string> $after
+     * @param array<string, int> $towels
+     * @param float $minutes  for one person
+     * @param array{panels: list<string>, share: float}|null $go  all of it, when left out
+     * @param array<string, mixed> $more
+     */
+    private function dries(
+        Work $work,
+        array $after,
+        array $towels,
+        float $minutes,
+        ?Wait $wait = null,
+        ?array $go = null,
+        array $more = [],
+    ): VisitStep {
+        $aids = $this->dryingAids();
+        $topperHere = array_filter($aids, static fn(Choice $one): bool => $one->need->role === Role::Topper) !== [];
 
-            return [
-                $this->make->step(
-                    new Work('dry', Step::Dry, Said::of('ending.rinse-again-and-dry-panel')),
-                    after: $clean,
-                    of: $aid,
-                    estimate: $estimate,
-                    more: [
-                        ...$more($this->match->drying->towels),
-                        ...$fulfils,
-                        'waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2,
-                    ],
+        return $this->make->step(
+            $work,
+            after: $after,
+            wait: $wait,
+            of: $aids,
+            go: $go ?? ['panels' => [], 'share' => 1.0],
+            estimate: $minutes,
+            more: [
+                'people' => $this->make->together(),
+                'textiles' => $towels,
+                ...$topperHere ? ['fulfils' => $this->planned(Kind::Topper)] : [],
+                ...$more,
+            ],
+        );
+    }
+
+    /** The share of a step's minutes it takes with as many as dry together. */
+    private function together(): float
+    {
+        return $this->outfit->rules->share($this->make->together());
+    }
+
+    /** @param list<string> $clean */
+    private function driedWhole(array $clean, ?VisitStep $lastWater, ?float $limitS): VisitStep
+    {
+        $minutes = $this->together() * $this->make->estimate('dry');
+
+        return $this->dries(
+            new Work('dry', Step::Dry, Said::of('ending.dry')),
+            $clean,
+            $this->match->drying->towels,
+            $minutes,
+            $limitS === null || $lastWater === null
+                ? null
+                : new Wait(
+                    $lastWater->id,
+                    0.0,
+                    max(0.0, $limitS - max($this->make->seconds('rinse'), 60.0 * $this->make->paced('dry', $minutes))),
+                    Film::BeadedRinse,
                 ),
-                ...$this->after($seals, ['dry']),
-            ];
-        }
+        );
+    }
+
+    /**
+     * Wetted again and dried at once, one panel after the other, so that nothing dries by itself.
+     *
+     * @param list<string> $clean
+     */
+    private function driedPanelByPanel(array $clean): VisitStep
+    {
+        return $this->dries(
+            new Work('dry', Step::Dry, Said::of('ending.rinse-again-and-dry-panel')),
+            $clean,
+            $this->match->drying->towels,
+            $this->together() * $this->make->estimate('dry') + $this->make->estimate('first-rinse'),
+            more: ['waterL' => $this->outfit->rules->rinseLM2 * $this->situation->vehicle->paintM2],
+        );
+    }
+
+    /**
+     * @param list<string> $after
+     * @return list<VisitStep>
+     */
+    private function driedInGoes(array $after, SectionPlan $plan): array
+    {
         $steps = [];
-        $after = $clean;
         $done = 0.0;
         foreach (self::numbered($this->panels->inGoes($plan->goes)) as [$go, $part, $mark]) {
             $steps[] = $this->make->step(
@@ -203,34 +255,20 @@ final readonly class Ending extends Stretch
                 after: $after,
                 go: $go,
             );
-            $dryS = 60.0 * $this->make->paced('dry', $share * $this->make->estimate('dry', $go['share']));
-            $steps[] = $this->make->step(
+            $minutes = $this->together() * $this->make->estimate('dry', $go['share']);
+            $busyS = max($this->make->seconds('rinse', $go['share']), 60.0 * $this->make->paced('dry', $minutes));
+            $steps[] = $this->dries(
                 new Work('dry', Step::Dry, Said::of('ending.dry-go', mark: $mark), "dry{$part}"),
-                wait: new Wait(
-                    "wet{$part}",
-                    0.0,
-                    max(0.0, ($plan->limitS ?? 0.0) - max($this->make->seconds('rinse', $go['share']), $dryS)),
-                    Film::BeadedRinse,
-                ),
-                of: $aid,
-                go: $go,
-                estimate: $share * $this->make->estimate('dry', $go['share']),
-                more: [...$more(self::shared($this->match->drying->towels, $done, $done += $go['share'])), ...$fulfils],
+                [],
+                self::shared($this->match->drying->towels, $done, $done += $go['share']),
+                $minutes,
+                new Wait("wet{$part}", 0.0, max(0.0, ($plan->limitS ?? 0.0) - $busyS), Film::BeadedRinse),
+                $go,
             );
             $after = ["dry{$part}"];
         }
 
-        return [...$steps, ...$this->after($seals, $after)];
-    }
-
-    /**
-     * @param list<VisitStep> $steps
-     * @param list<string> $after
-     * @return list<VisitStep>
-     */
-    private function after(array $steps, array $after): array
-    {
-        return array_map(static fn(VisitStep $step): VisitStep => $step->with(['after' => $after]), $steps);
+        return $steps;
     }
 
     /**
