@@ -1,5 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { dayAndTime, dayIn, daysUntil, fromToday, fromWallClock, shortDay, wallClock, monthsSaid } from './dates'
+import {
+  dayAndTime,
+  dayIn,
+  daysUntil,
+  fromToday,
+  fromWallClock,
+  hourIn,
+  isoOf,
+  shortDay,
+  wallClock,
+  monthsSaid,
+} from './dates'
 
 // The device stands in Auckland (vitest.config.ts); what counts is the workspace's zone.
 describe('days are the workspace’s', () => {
@@ -73,5 +84,24 @@ describe('months', () => {
     expect(monthsSaid([1, 2, 6])).toBe('Jan to Feb, Jun')
     expect(monthsSaid([])).toBe('')
     expect(monthsSaid(Array.from({ length: 12 }, (_, i) => i + 1))).toBe('all year')
+  })
+})
+
+describe('a day or an hour by itself', () => {
+  it('is the device’s where a picker gives one, and the workspace’s where it is said', () => {
+    expect(isoOf(new Date(2026, 10, 5, 0, 10))).toBe('2026-11-05')
+    expect([hourIn('UTC', '2026-11-25T09:30:00Z'), hourIn('Asia/Kolkata', '2026-11-25T09:30:00Z')]).toEqual(['9', '15'])
+    expect(dayAndTime('2026-11-25T09:05:00Z', 'UTC')).toBe('Wed, 25 Nov 2026, 09:05')
+  })
+  it.each([
+    [20, 'in 20 days'],
+    [21, 'in 3 weeks'],
+    [119, 'in 17 weeks'],
+    [120, 'in 4 months'],
+    [699, 'in 23 months'],
+    [700, 'in 2 years'],
+    [-1, '1 day ago'],
+  ])('%i days away is %s', (days, words) => {
+    expect(fromToday(new Date(Date.now() + days * 86_400_000).toISOString(), 'UTC')).toBe(words)
   })
 })

@@ -43,6 +43,39 @@ describe('quantities are shown and typed in the workspace’s units', () => {
     ])
   })
 
+  it('names what it counts in', () => {
+    const named = (which: 'metric' | 'us' | 'imperial') => {
+      system.value = which
+      const { volumeUnit, distanceUnit, temperatureUnit, speedUnit, areaUnit } = useUnits()
+      return [volumeUnit, distanceUnit, temperatureUnit, speedUnit, areaUnit].map((unit) => unit.value)
+    }
+    expect(named('metric')).toEqual(['ml', 'km', '°C', 'm/s', 'm²'])
+    expect(named('us')).toEqual(['fl oz', 'miles', '°F', 'mph', 'sq ft'])
+    expect(named('imperial')).toEqual(['imp fl oz', 'miles', '°C', 'mph', 'sq ft'])
+  })
+
+  it('rounds to what one can measure, and a litre is a litre', () => {
+    const metric = useUnits()
+    expect([metric.volume(999.4), metric.volume(1000), metric.area(11.46), metric.speedOut(4.449)]).toEqual([
+      '999 ml',
+      '1 l',
+      '11.5 m²',
+      4.4,
+    ])
+    expect([metric.speedIn(7), metric.distanceIn(7.6), metric.temperatureOut(4.449), metric.areaOut(9.26)]).toEqual([
+      7, 8, 4.4, 9.3,
+    ])
+    system.value = 'us'
+    const us = useUnits()
+    expect([us.volume(1000), us.speedOut(10), us.speedIn(10), us.distanceIn(10), us.areaOut(10)]).toEqual([
+      '33.8 fl oz',
+      22.4,
+      4.4704,
+      16,
+      107.6,
+    ])
+  })
+
   it.each(['metric', 'us', 'imperial'] as const)('what is typed in %s comes back as typed', (which) => {
     system.value = which
     const units = useUnits()

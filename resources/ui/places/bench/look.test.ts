@@ -1,7 +1,18 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { blank } from '@/places/turns/draft'
-import { askOf, described, draftFrom, lookAt, soilOf, type Look } from './look'
+import { blank, type Draft } from '@/places/turns/draft'
+import {
+  askOf,
+  described,
+  draftFrom,
+  keepAsDraft,
+  lookAt,
+  soilOf,
+  startFrom,
+  takeByHand,
+  tryOut,
+  type Look,
+} from './look'
 
 const look = (more: Partial<Look> = {}): Look => ({ ...lookAt('UTC'), ...more })
 const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
@@ -99,5 +110,96 @@ describe('a match as the beginning of a turn', () => {
     const before = { ...blank('UTC', 'tap'), note: 'Chip on the bonnet', minutes: 70, panelC: 12 }
     const draft = draftFrom(look(), { water: 'tap' }, match([]), 'UTC', before)
     expect(draft).toMatchObject({ note: 'Chip on the bonnet', minutes: 70, panelC: 12, id: before.id })
+  })
+})
+
+describe('what one sets', () => {
+  it('starts from the last dirt until somebody says what they see', () => {
+    const untouched = look()
+    startFrom(untouched, 4)
+    expect([untouched.upper, untouched.lower, untouched.lastSoil]).toEqual([4, 4, 4])
+    for (const seen of [{ upper: 1 }, { lower: 3 }]) {
+      const said = look(seen)
+      startFrom(said, 4)
+      expect([said.upper, said.lower, said.lastSoil]).toEqual([said.upper, seen.lower ?? 2, 4])
+      expect(said.upper).toBe(seen.upper ?? 2)
+    }
+  })
+  it('tries a school for once beside the others, takes a product and leaves it again', () => {
+    const one = look({ tries: { rinse: 'top-down' }, taken: ['tar'] })
+    tryOut(one, 'drying', 'air')
+    tryOut(one, 'rinse', 'bottom-up')
+    expect(one.tries).toEqual({ rinse: 'bottom-up', drying: 'air' })
+    takeByHand(one, 'iron')
+    expect(one.taken).toEqual(['tar', 'iron'])
+    takeByHand(one, 'tar')
+    expect(one.taken).toEqual(['iron'])
+  })
+  it('asks with all of it, on the day it is set for', () => {
+    const asked = askOf(
+      look({
+        at: '2027-03-04T09:30',
+        reset: true,
+        afterWash: 'good',
+        afterDecon: 'flat',
+        taken: ['iron'],
+        wheels: 3,
+        panelC: 31,
+      }),
+      {},
+      weather,
+      described(),
+    )
+    expect(asked).toMatchObject({ on: '2027-03-04', taken: ['iron'], scope: 'usual', panel_c: 31 })
+    expect(asked.seen).toMatchObject({
+      purpose: 'reset',
+      wheel_soil: 3,
+      readings: { paint: { after_wash: 'good', after_decon: 'flat' } },
+    })
+    expect(asked.vehicle).toEqual({
+      paint_m2: 10,
+      tone: 'mid',
+      hardness: 'medium',
+      finish: [],
+      wheel_finish: 'painted',
+      material: 'steel',
+      stacks: { paint: { base: { family: 'ceramic', designed: 'beads' } } },
+    })
+    expect(askOf(look(), {}, weather, { id: 'v' })).not.toHaveProperty('taken')
+    expect(askOf(look(), {}, weather, { id: 'v' }).seen.purpose).toBe('maintain')
+  })
+})
+
+describe('a match kept as a draft', () => {
+  const keep = new Map<string, string>()
+  const storage = {
+    getItem: (key: string) => keep.get(key) ?? null,
+    setItem: (key: string, value: string) => void keep.set(key, value),
+  }
+
+  it('lies where the turn’s form looks, over what was typed there', () => {
+    vi.stubGlobal('localStorage', storage)
+    const kept = () => JSON.parse(keep.get('turn-2-v') ?? 'null') as Draft
+    keepAsDraft(
+      'v',
+      look({ afterWash: 'good', panelC: 20 }),
+      { water: 'treated' },
+      match([choice('soap', 'paint', 'lather')]),
+      'UTC',
+    )
+    expect(kept()).toMatchObject({ water: 'treated', panelC: 20, products: { soap: { id: 'lather', zone: 'paint' } } })
+    keep.set('turn-2-v', JSON.stringify({ ...kept(), note: 'Gull', minutes: 80 }))
+    keepAsDraft('v', look({ arrival: 'weak', reset: true }), {}, match([]), 'UTC')
+    expect(kept()).toMatchObject({
+      note: 'Gull',
+      minutes: 80,
+      water: 'tap',
+      panelC: 20,
+      purpose: 'reset',
+      products: {},
+    })
+    expect(kept().readings.after_wash?.whole).toBe('good')
+    expect(kept().readings.arrival?.whole).toBe('weak')
+    vi.unstubAllGlobals()
   })
 })

@@ -102,3 +102,42 @@ describe('a turn begun', () => {
     expect([body.readings, body.products]).toEqual([[], []])
   })
 })
+
+describe('readings of other places', () => {
+  const saved = {
+    ...entry,
+    readings: [...entry.readings, { stage: 'arrival', zone: 'glass', behaviour: 'flat' }],
+  } as Schemas['TurnEntry']
+  const of = (zones: Schemas['TurnInput']['readings'], zone: string) => zones?.filter((one) => one.zone === zone)
+  it('are as they stand in the form, and what it does not ask for is carried over', () => {
+    const draft = draftOf(saved, 'UTC')
+    expect(draft.zones).toEqual({ wheels: 'weak' })
+    draft.zones = { wheels: 'good' }
+    const { readings } = bodyOf(draft, 'UTC', saved)
+    expect(of(readings, 'wheels')).toEqual([{ stage: 'after_wash', zone: 'wheels', behaviour: 'good' }])
+    expect(of(readings, 'glass')).toEqual([{ stage: 'arrival', zone: 'glass', behaviour: 'flat' }])
+  })
+  it('stand in their parts, seconds with the first, and come back so', () => {
+    const reads = readsOf([
+      { zone: 'paint', stage: 'after_wash', part: 'low', behaviour: 'weak', sheets_s: null },
+      { zone: 'paint', stage: 'after_wash', part: 'top', behaviour: 'good', sheets_s: 4 },
+      { zone: 'glass', stage: 'after_wash', part: 'top', behaviour: 'flat' },
+    ])
+    expect(reads).toEqual({ after_wash: { low: 'weak', top: 'good', sheets_s: 4 } })
+    expect(readingsOf(reads).map((one) => [one.part, one.behaviour, one.sheets_s])).toEqual([
+      ['top', 'good', 4],
+      ['low', 'weak', null],
+    ])
+  })
+  it('of a draft nobody touched are none, and what is not said is not made up', () => {
+    const body = bodyOf(blank('UTC', undefined), 'UTC')
+    expect([body.readings, body.products, body.note, body.minutes, body.soil, body.method]).toEqual([
+      [],
+      [],
+      null,
+      null,
+      -1,
+      '',
+    ])
+  })
+})

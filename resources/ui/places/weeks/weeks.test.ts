@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { byDay, dayAt, gapSaid, laneOf, longDays, nextFree, pointsSaid, vessel } from './weeks'
+import {
+  aheadOf,
+  byDay,
+  dayAt,
+  gapSaid,
+  laneOf,
+  longDays,
+  momentX,
+  nextFree,
+  pointsSaid,
+  vessel,
+  type Visit,
+} from './weeks'
 
 describe('the lane of the weeks', () => {
   const lane = laneOf({ start: '2027-03-01', days: 56 }, 700)
@@ -95,5 +107,48 @@ describe('days that would run over one time in ten', () => {
     expect(longDays({ crews }).map((one) => one.on)).toEqual(['2027-03-02'])
     expect(vessel(day, 400).inTen).toBeCloseTo(0.95)
     expect(vessel({ ...day, in_ten: 350 }, 400).inTen).toBeNull()
+  })
+})
+
+describe('one visit held over another day', () => {
+  const visit = (id: string, vehicle_id: string, on: string, ...kinds: string[]) =>
+    ({ id, vehicle_id, on, kinds }) as unknown as Visit
+  const own = visit('b', 'van', '2027-03-12', 'wash', 'topper')
+  const visits = [
+    visit('c', 'van', '2027-03-20', 'wash', 'topper'),
+    visit('x', 'bus', '2027-03-05', 'topper'),
+    own,
+    visit('a', 'van', '2027-03-04', 'wash'),
+  ]
+
+  it('leaves the vehicle’s other visits where they are, in the order of days', () => {
+    expect(aheadOf(visits, own, '2027-03-22', 'hood')).toEqual({
+      washes: ['2027-03-04', '2027-03-20', '2027-03-22'],
+      toppers: [
+        { on: '2027-03-20', product_id: 'hood' },
+        { on: '2027-03-22', product_id: 'hood' },
+      ],
+    })
+  })
+  it('counts a day once, and puts nothing on where no product is known', () => {
+    expect(aheadOf(visits, own, '2027-03-20', null)).toEqual({ washes: ['2027-03-04', '2027-03-20'], toppers: [] })
+  })
+  it('lies at noon in the middle of its day', () => {
+    const lane = laneOf({ start: '2027-03-01', days: 56 }, 700)
+    expect(momentX(lane, Date.parse('2027-03-01T12:00:00Z'))).toBeCloseTo(lane.x('2027-03-01'))
+  })
+})
+
+describe('no better than it is', () => {
+  it('is told from a gap, in hundredths or points', () => {
+    expect(gapSaid(10, 9.96)).toBe('No better plan exists.')
+    expect(gapSaid(10, 9.9)).toBe('At most 1 % from the best there can be.')
+    expect(gapSaid(10, 7.5)).toBe('At most 25 % from the best there can be.')
+    expect(gapSaid(4.4, 0)).toBe('At most 4 points from the best there can be.')
+    expect([pointsSaid(1), pointsSaid(-1.04), pointsSaid(0.04)]).toEqual([
+      'costs 1 point more',
+      'saves 1 point',
+      'costs nothing',
+    ])
   })
 })

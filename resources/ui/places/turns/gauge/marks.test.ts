@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { blankDrop, next, nudge } from './marks'
+import { blankDrop, next, nudge, parts } from './marks'
 
 describe('marks of the gauge', () => {
   it('asks for the mark that is missing', () => {
@@ -14,6 +14,9 @@ describe('marks of the gauge', () => {
   it('moves by the arrow keys and by nothing else', () => {
     expect(nudge([5, 5], 'ArrowUp', 10)).toEqual([5, -5])
     expect(nudge([5, 5], 'ArrowRight', 1)).toEqual([6, 5])
+    expect(nudge([5, 5], 'ArrowLeft', 1)).toEqual([4, 5])
+    expect(nudge([5, 5], 'ArrowDown', 2)).toEqual([5, 7])
     expect(nudge([5, 5], 'Enter', 1)).toBeNull()
+    expect(parts.map((one) => one.says)).toEqual(['Left foot', 'Right foot', 'Top'])
   })
 })
