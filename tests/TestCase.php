@@ -112,6 +112,20 @@ abstract class TestCase extends FrameworkTestCase
         );
     }
 
+    /** @return array<string, mixed> a programme that comes every other week, with a topper every eighth */
+    protected function fortnight(): array
+    {
+        return $this->postJson('/api/v1/programmes', [
+            'name' => 'Fortnight',
+            'cadence_min' => 7,
+            'cadence_target' => 14,
+            'cadence_max' => 28,
+            'topper_weeks' => 8,
+        ])
+            ->assertCreated()
+            ->json();
+    }
+
     /**
      * A turn with what matters overridden.
      *

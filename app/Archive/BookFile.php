@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Archive;
 
 use App\Book\Client;
+use App\Book\Rhythm;
 use App\Book\Site;
 use App\Book\Vehicle;
+use App\Record\Reading;
 use App\Record\Turn;
 use App\Record\TurnProduct;
 use App\Tenancy\Workspace;
@@ -19,26 +21,7 @@ final class BookFile
 {
     public const COLUMNS = [
         'clients' => ['name', 'contact', 'phone', 'email', 'note'],
-        'sites' => [
-            'name',
-            'client',
-            'address',
-            'water',
-            'tds_mg_l',
-            'treated_tds_mg_l',
-            'power',
-            'pressure',
-            'shade',
-            'bay',
-            'latitude',
-            'longitude',
-            'surface',
-            'run_off',
-            'hours',
-            'access',
-            'certificate_expires_on',
-            'travel_min',
-        ],
+        'sites' => ['name', 'client', ...Site::TOLD, 'certificate_expires_on', 'travel_min'],
         'vehicles' => [
             'name',
             'client',
@@ -47,23 +30,13 @@ final class BookFile
             'model',
             'plate',
             'in_service_on',
-            'colour',
-            'tone',
-            'hardness',
-            'finish',
-            'wheel_finish',
-            'paint_m2',
+            ...Vehicle::LOOKS,
             'material',
             'storage',
             'road',
             'km_per_week',
             'salt_months',
-            'cadence_min',
-            'cadence_target',
-            'cadence_max',
-            'salt_target',
-            'topper_weeks',
-            'decon_days',
+            ...Rhythm::SPANS,
             'base',
             'base_since',
             'note',
@@ -85,7 +58,7 @@ final class BookFile
             'products',
             'note',
         ],
-        'readings' => ['vehicle', 'worked_at', 'stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s'],
+        'readings' => ['vehicle', 'worked_at', ...Reading::READ],
     ];
 
     public const FLAGS = ['power', 'pressure', 'shade', 'bay', 'grit', 'clay', 'looked_over'];
@@ -173,30 +146,16 @@ final class BookFile
                     ];
                     if ($kind === 'readings') {
                         foreach ($turn->current->readings ?? [] as $reading) {
-                            yield [
-                                ...$head,
-                                ...$reading->only(['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s']),
-                            ];
+                            yield [...$head, ...$reading->only(Reading::READ)];
                         }
 
                         continue;
                     }
                     yield [
                         ...$head,
-                        ...$turn->current?->only([
-                            'minutes',
-                            'crew',
-                            'soil',
-                            'grit',
-                            'method',
-                            'purpose',
-                            'water',
-                            'water_l',
-                            'panel_c',
-                            'clay',
-                            'looked_over',
-                            'note',
-                        ]) ?? [],
+                        ...$turn->current?->only(
+                            array_diff(self::COLUMNS['turns'], ['vehicle', 'worked_at', 'products']),
+                        ) ?? [],
                         'products' => implode('; ', array_map(self::use(...), $turn->current?->products->all() ?? [])),
                     ];
                 }

@@ -11,6 +11,7 @@ use App\Film\StartVehicle;
 use App\Record\Reading;
 use App\Record\RebuildProtection;
 use App\Record\Turn;
+use App\Record\TurnEntry;
 use App\Shelf\Product;
 use App\Tables\Counted;
 use App\Tables\Tables;
@@ -339,33 +340,14 @@ final class ImportBook
                             $one->zone === $reading['zone'] &&
                             $one->part === $reading['part'],
                     )
-                    ->map(
-                        static fn(Reading $one): array => $one->only([
-                            'stage',
-                            'zone',
-                            'part',
-                            'behaviour',
-                            'angle_deg',
-                            'sheets_s',
-                        ]),
-                    )
+                    ->map(static fn(Reading $one): array => $one->only(Reading::READ))
                     ->values()
                     ->all();
                 $this->finishTurn->correct(
                     $now,
                     $by,
                     [
-                        ...$entry->only([
-                            'minutes',
-                            'soil',
-                            'grit',
-                            'method',
-                            'purpose',
-                            'water',
-                            'panel_c',
-                            'clay',
-                            'note',
-                        ]),
+                        ...$entry->only(TurnEntry::WRITTEN),
                         'worked_at' => $now->worked_at->format(DATE_ATOM),
                         'readings' => [...$readings, $reading],
                         'products' => $entry->products->map

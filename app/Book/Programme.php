@@ -37,17 +37,7 @@ class Programme extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return [
-            'cadence_min' => 'integer',
-            'cadence_target' => 'integer',
-            'cadence_max' => 'integer',
-            'salt_target' => 'integer',
-            'topper_weeks' => 'integer',
-            'decon_days' => 'integer',
-            'full_every' => 'integer',
-            'topper_washes' => 'integer',
-            'version' => 'integer',
-        ];
+        return [...Rhythm::CASTS, 'version' => 'integer'];
     }
 
     /**

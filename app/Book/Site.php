@@ -45,6 +45,24 @@ class Site extends Model
     use Audited;
     use OfWorkspace;
 
+    /** What it is like there, and how one comes in. */
+    public const TOLD = [
+        'address',
+        'water',
+        'tds_mg_l',
+        'treated_tds_mg_l',
+        'power',
+        'pressure',
+        'shade',
+        'bay',
+        'latitude',
+        'longitude',
+        'surface',
+        'run_off',
+        'hours',
+        'access',
+    ];
+
     protected $guarded = [];
 
     protected $attributes = [

@@ -64,6 +64,9 @@ class Vehicle extends Model
     use Audited;
     use OfWorkspace;
 
+    /** What its outside is like: what a method, a topper, an amount goes by. */
+    public const LOOKS = ['colour', 'tone', 'hardness', 'finish', 'wheel_finish', 'paint_m2'];
+
     protected $guarded = [];
 
     protected $attributes = [
@@ -97,14 +100,7 @@ class Vehicle extends Model
             'km_per_week' => 'integer',
             'in_service_on' => 'date:Y-m-d',
             'archived_at' => 'immutable_datetime',
-            'cadence_min' => 'integer',
-            'cadence_target' => 'integer',
-            'cadence_max' => 'integer',
-            'salt_target' => 'integer',
-            'topper_weeks' => 'integer',
-            'decon_days' => 'integer',
-            'full_every' => 'integer',
-            'topper_washes' => 'integer',
+            ...Rhythm::CASTS,
             'own_minutes' => 'integer',
             'own_estimate' => 'float',
             'version' => 'integer',

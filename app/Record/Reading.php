@@ -25,6 +25,9 @@ class Reading extends Model
 
     public $timestamps = false;
 
+    /** What was read, and where. */
+    public const READ = ['stage', 'zone', 'part', 'behaviour', 'angle_deg', 'sheets_s'];
+
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -57,6 +57,23 @@ class TurnEntry extends Model
 
     public $timestamps = false;
 
+    /** What anybody may write of a turn. */
+    public const WRITTEN = ['minutes', 'soil', 'grit', 'method', 'purpose', 'water', 'panel_c', 'clay', 'note'];
+
+    /** What a sheet counts and a form does not ask for. */
+    public const COUNTED = [
+        'crew',
+        'looked_over',
+        'water_l',
+        'steps',
+        'refused',
+        'recommended',
+        'scope',
+        'kinds',
+        'left_out',
+        'inspection',
+    ];
+
     protected $guarded = [];
 
     /** @return array<string, string> */

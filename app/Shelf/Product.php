@@ -61,6 +61,23 @@ class Product extends Model
     use Audited;
     use OfWorkspace;
 
+    /** What it is, how it works, what is kept of it: as it stands in a file and in an answer. */
+    public const IS = ['name', 'line', 'maker', 'supplier', 'role', 'surfaces', 'ph', 'leaves', 'strips', 'solvent'];
+
+    public const WORKS = ['dwell_min_s', 'dwell_max_s', 'may_dry', 'min_c', 'max_c', 'rinse'];
+
+    public const HOLDS = [
+        'family',
+        'label_low_weeks',
+        'label_high_weeks',
+        'applied',
+        'pack_ml',
+        'price_minor',
+        'stock_ml',
+        'reorder_ml',
+        'cautions',
+    ];
+
     protected $guarded = [];
 
     protected $attributes = [

@@ -42,32 +42,10 @@ final class ProductFile
     public static function columns(): array
     {
         return [
-            'name',
-            'line',
-            'maker',
-            'supplier',
-            'role',
-            'surfaces',
-            'ph',
-            'leaves',
-            'strips',
-            'solvent',
+            ...Product::IS,
             ...array_map(static fn(string $way): string => 'dilution_' . $way, ProductRules::WAYS),
-            'dwell_min_s',
-            'dwell_max_s',
-            'may_dry',
-            'min_c',
-            'max_c',
-            'rinse',
-            'family',
-            'label_low_weeks',
-            'label_high_weeks',
-            'applied',
-            'pack_ml',
-            'price_minor',
-            'stock_ml',
-            'reorder_ml',
-            'cautions',
+            ...Product::WORKS,
+            ...Product::HOLDS,
         ];
     }
 

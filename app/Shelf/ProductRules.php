@@ -50,20 +50,7 @@ final class ProductRules
             'rinse' => ['sometimes', 'nullable', 'boolean'],
             'paste' => ['sometimes', 'boolean'],
             'family' => ['sometimes', 'nullable', 'in:' . implode(',', self::families())],
-            'label_low_weeks' => [
-                'sometimes',
-                'nullable',
-                'numeric',
-                'between:0.1,2000',
-                'required_with:label_high_weeks',
-            ],
-            'label_high_weeks' => [
-                'sometimes',
-                'nullable',
-                'numeric',
-                'between:0.1,2000',
-                'required_with:label_low_weeks',
-            ],
+            ...self::labelWeeks(),
             'applied' => ['sometimes', 'nullable', 'in:' . implode(',', self::APPLIED)],
             'pack_ml' => ['sometimes', 'nullable', 'numeric', 'between:1,1000000'],
             'price_minor' => ['sometimes', 'nullable', 'integer', 'between:0,100000000'],
@@ -71,6 +58,22 @@ final class ProductRules
             'reorder_ml' => ['sometimes', 'numeric', 'between:0,10000000'],
             'cautions' => ['sometimes', 'array', 'max:12'],
             'cautions.*' => ['string', 'max:240'],
+        ];
+    }
+
+    /**
+     * How long a label says it lasts: both ends or none.
+     *
+     * @param list<string> $high  what else is asked of the later end
+     * @return array{label_low_weeks: list<string>, label_high_weeks: list<string>}
+     */
+    public static function labelWeeks(array $high = []): array
+    {
+        $weeks = ['sometimes', 'nullable', 'numeric', 'between:0.1,2000'];
+
+        return [
+            'label_low_weeks' => [...$weeks, 'required_with:label_high_weeks'],
+            'label_high_weeks' => [...$weeks, ...$high, 'required_with:label_low_weeks'],
         ];
     }
 

@@ -77,20 +77,7 @@ final readonly class FinishTurn
             }
             $counted = $turn->current()->first();
             // What the sheet wrote down and the form doesn't ask for stays.
-            $facts +=
-                $counted?->only([
-                    'crew',
-                    'looked_over',
-                    'water_l',
-                    'textiles',
-                    'steps',
-                    'refused',
-                    'recommended',
-                    'scope',
-                    'kinds',
-                    'left_out',
-                    'inspection',
-                ]) ?? [];
+            $facts += $counted?->only([...TurnEntry::COUNTED, 'textiles']) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $this->moveStock->used($turn, $counted, $entry);
             $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);

@@ -147,15 +147,7 @@ final class MoneyTest extends TestCase
         [$owner, $workspace] = $this->business();
         $estate = $this->vehicle($workspace);
         $this->actingAs($owner);
-        $programme = $this->postJson('/api/v1/programmes', [
-            'name' => 'Fortnight',
-            'cadence_min' => 7,
-            'cadence_target' => 14,
-            'cadence_max' => 28,
-            'topper_weeks' => 8,
-        ])
-            ->assertCreated()
-            ->json('id');
+        $programme = $this->fortnight()['id'];
         $this->putJson('/api/v1/prices', [
             'prices' => [
                 ['programme_id' => null, 'body' => 'estate', 'kind' => 'wash', 'minor' => 7000],

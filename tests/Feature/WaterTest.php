@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Book\Layer;
 use App\Book\Vehicle;
+use App\Shelf\Product;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
@@ -120,23 +121,13 @@ final class WaterTest extends TestCase
         $vehicle = $this->vehicle($workspace, 'ceramic', '2025-05-01');
         $topper = $this->product($workspace, 'topper', 'silica');
         $this->actingAs($owner);
-        $turn = fn(string $on, ?string $behaviour, bool $topped) => $this->postJson(
-            "/api/v1/vehicles/{$vehicle->id}/turns",
-            $this->turn([
-                'worked_at' => "{$on}T09:00:00Z",
-                'readings' =>
-                    $behaviour === null
-                        ? []
-                        : [
-                            [
-                                'stage' => $behaviour === 'flat' ? 'after_decon' : 'after_wash',
-                                'zone' => 'paint',
-                                'behaviour' => $behaviour,
-                            ],
-                        ],
-                'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint']] : [],
-            ]),
-        )->assertCreated();
+        $turn = fn(string $on, ?string $behaviour, bool $topped) => $this->read(
+            $vehicle,
+            $topper,
+            $on,
+            $behaviour,
+            $topped,
+        );
         $turn('2026-10-01', null, true);
         $turn('2026-10-08', 'tight', false);
         $turn('2026-10-15', 'flat', false);
@@ -328,24 +319,7 @@ final class WaterTest extends TestCase
                 ]
                 as $on => [$behaviour, $topped]
             ) {
-                $this->postJson(
-                    "/api/v1/vehicles/{$vehicle->id}/turns",
-                    $this->turn([
-                        'worked_at' => "{$on}T09:00:00Z",
-                        'method' => $method,
-                        'readings' =>
-                            $behaviour === null
-                                ? []
-                                : [
-                                    [
-                                        'stage' => $behaviour === 'flat' ? 'after_decon' : 'after_wash',
-                                        'zone' => 'paint',
-                                        'behaviour' => $behaviour,
-                                    ],
-                                ],
-                        'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint']] : [],
-                    ]),
-                )->assertCreated();
+                $this->read($vehicle, $topper, $on, $behaviour, $topped, $method);
             }
         }
         $groups = [];
@@ -360,5 +334,27 @@ final class WaterTest extends TestCase
         self::assertSame(6, $groups['way wet-rinse']['layers']);
         self::assertSame(6, $groups['family silica-spray']['layers']);
         self::assertTrue($groups['method touchless']['too_few'], 'three layers say little');
+    }
+
+    /** A turn on a day, with what the water did and whether the topper went on. */
+    private function read(
+        Vehicle $vehicle,
+        Product $topper,
+        string $on,
+        ?string $behaviour,
+        bool $topped,
+        string $method = 'multi-towel',
+    ): void {
+        $stage = $behaviour === 'flat' ? 'after_decon' : 'after_wash';
+        $this->postJson(
+            "/api/v1/vehicles/{$vehicle->id}/turns",
+            $this->turn([
+                'worked_at' => "{$on}T09:00:00Z",
+                'method' => $method,
+                'readings' =>
+                    $behaviour === null ? [] : [['stage' => $stage, 'zone' => 'paint', 'behaviour' => $behaviour]],
+                'products' => $topped ? [['product_id' => $topper->id, 'zone' => 'paint']] : [],
+            ]),
+        )->assertCreated();
     }
 }

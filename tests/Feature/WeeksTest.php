@@ -380,15 +380,7 @@ final class WeeksTest extends TestCase
         [$owner, $workspace] = $this->business();
         [$hearse, $shuttle] = $this->fleet($workspace);
         $this->actingAs($owner);
-        $programme = $this->postJson('/api/v1/programmes', [
-            'name' => 'Fortnight',
-            'cadence_min' => 7,
-            'cadence_target' => 14,
-            'cadence_max' => 28,
-            'topper_weeks' => 8,
-        ])
-            ->assertCreated()
-            ->json();
+        $programme = $this->fortnight();
         $this->patchJson("/api/v1/vehicles/{$hearse->id}", ['programme_id' => $programme['id']], ['If-Match' => '"1"'])
             ->assertOk()
             ->assertJsonPath('topper_weeks', 8)

@@ -29,15 +29,7 @@ final class ProgrammeRequest extends FactsRequest
                     ->where('workspace_id', app(Tenancy::class)->workspace()->id)
                     ->ignore($programme instanceof Programme ? $programme->id : null),
             ],
-            'cadence_min' => [$new, 'integer', 'between:1,365'],
-            'cadence_target' => [$new, 'integer', 'between:1,365'],
-            'cadence_max' => [$new, 'integer', 'between:1,730'],
-            'salt_target' => ['sometimes', 'nullable', 'integer', 'between:1,365'],
-            'topper_weeks' => ['sometimes', 'nullable', 'integer', 'between:1,104'],
-            'decon_days' => ['sometimes', 'nullable', 'integer', 'between:1,1460'],
-            'scope' => ['sometimes', 'string', 'max:80', new KnownScope()],
-            'full_every' => ['sometimes', 'nullable', 'integer', 'between:2,52'],
-            'topper_washes' => ['sometimes', 'nullable', 'integer', 'between:1,60'],
+            ...RhythmRules::of($new),
         ];
     }
 

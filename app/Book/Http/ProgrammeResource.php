@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book\Http;
 
 use App\Book\Programme;
+use App\Book\Rhythm;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
@@ -33,19 +34,6 @@ final class ProgrammeResource extends RowResource
     /** @return Told<'Programme'> */
     public function toArray(Request $request): array
     {
-        return $this->resource->only([
-            'id',
-            'name',
-            'cadence_min',
-            'cadence_target',
-            'cadence_max',
-            'salt_target',
-            'topper_weeks',
-            'decon_days',
-            'scope',
-            'full_every',
-            'topper_washes',
-            'version',
-        ]);
+        return $this->resource->only(['id', 'name', ...Rhythm::FIELDS, 'version']);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book\Http;
 
 use App\Book\Layer;
+use App\Book\Rhythm;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
@@ -71,27 +72,14 @@ final class VehicleResource extends RowResource
                 'client_id',
                 'site_id',
                 'body',
-                'colour',
-                'tone',
-                'hardness',
-                'finish',
-                'wheel_finish',
-                'paint_m2',
+                ...Vehicle::LOOKS,
                 'storage',
                 'road',
                 'km_per_week',
                 'salt_months',
                 'programme_id',
-                'salt_target',
-                'topper_weeks',
-                'decon_days',
-                'scope',
-                'full_every',
-                'topper_washes',
+                ...Rhythm::FIELDS,
                 'own_minutes',
-                'cadence_min',
-                'cadence_target',
-                'cadence_max',
                 'material',
                 'base_unknown',
                 'note',

@@ -10,6 +10,7 @@ use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Says\Teller;
+use App\Shelf\ProductRules;
 use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -49,21 +50,7 @@ final class LayerRequest extends FactsRequest
             'line' => ['sometimes', 'nullable', 'string', 'max:80'],
             'designed' => ['sometimes', Rule::enum(Designed::class)],
             'on' => [$new, 'date_format:Y-m-d', 'after:1950-01-01'],
-            'label_low_weeks' => [
-                'sometimes',
-                'nullable',
-                'numeric',
-                'between:0.1,2000',
-                'required_with:label_high_weeks',
-            ],
-            'label_high_weeks' => [
-                'sometimes',
-                'nullable',
-                'numeric',
-                'between:0.1,2000',
-                'gte:label_low_weeks',
-                'required_with:label_low_weeks',
-            ],
+            ...ProductRules::labelWeeks(['gte:label_low_weeks']),
         ];
     }
 

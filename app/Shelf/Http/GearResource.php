@@ -9,6 +9,7 @@ use App\Http\OpenApi\Shape;
 use App\Http\RowResource;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
+use App\Shelf\GearRules;
 use Illuminate\Http\Request;
 use Vicissa\Core\Kit\Retirement;
 
@@ -19,19 +20,7 @@ use Vicissa\Core\Kit\Retirement;
         new Field('l_min?', 'number', 'Washer: l/min'),
         new Field('ml?', 'number', 'Vessels'),
         new Field('count?', 'number', 'Towels'),
-        new Field('use?', 'string', 'What towels are for', [
-            'wash',
-            'upper-mitt',
-            'lower-mitt',
-            'large',
-            'medium',
-            'catch',
-            'sills',
-            'wheels',
-            'jambs',
-            'glass',
-            'topper',
-        ]),
+        new Field('use?', 'string', 'What towels are for', GearRules::USES),
         new Field('colour?', 'string', 'Towels: the workspace’s own code'),
         new Field('cycles?', 'number', 'Towels: launderings they are good for'),
         new Field('price_minor?', 'number', 'Towels: what one costs'),

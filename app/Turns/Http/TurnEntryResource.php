@@ -147,43 +147,15 @@ final class TurnEntryResource extends RowResource
             ...$this->resource->only([
                 'id',
                 'revision',
-                'minutes',
-                'soil',
-                'grit',
-                'method',
-                'purpose',
-                'water',
-                'panel_c',
-                'clay',
-                'looked_over',
-                'note',
-                'crew',
-                'water_l',
-                'steps',
-                'refused',
-                'recommended',
-                'scope',
-                'kinds',
-                'left_out',
-                'inspection',
+                ...TurnEntry::WRITTEN,
+                ...TurnEntry::COUNTED,
                 'diagnoses',
                 'next_kinds',
                 'reason',
             ]),
             'worked_at' => $this->iso($this->worked_at),
             'readings' => array_values(
-                $this->readings
-                    ->map(
-                        static fn(Reading $reading): array => $reading->only([
-                            'stage',
-                            'zone',
-                            'part',
-                            'behaviour',
-                            'angle_deg',
-                            'sheets_s',
-                        ]),
-                    )
-                    ->all(),
+                $this->readings->map(static fn(Reading $reading): array => $reading->only(Reading::READ))->all(),
             ),
             'products' => array_values(
                 $this->products

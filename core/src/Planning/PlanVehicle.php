@@ -71,26 +71,7 @@ final readonly class PlanVehicle
      */
     public function locked(array $locks): self
     {
-        return new self(
-            $this->id,
-            $this->site,
-            $this->minutes,
-            $this->min,
-            $this->target,
-            $this->max,
-            $this->lastWash,
-            $this->topper,
-            $this->decon,
-            $this->closed,
-            $this->deadlines,
-            $locks,
-            $this->inspection,
-            $this->base,
-            $this->each,
-            $this->together,
-            $this->mayStay,
-            $this->without,
-        );
+        return $this->with(['locks' => $locks]);
     }
 
     /**
@@ -100,25 +81,12 @@ final readonly class PlanVehicle
      */
     public function without(array $without): self
     {
-        return new self(
-            $this->id,
-            $this->site,
-            $this->minutes,
-            $this->min,
-            $this->target,
-            $this->max,
-            $this->lastWash,
-            $this->topper,
-            $this->decon,
-            $this->closed,
-            $this->deadlines,
-            $this->locks,
-            $this->inspection,
-            $this->base,
-            $this->each,
-            $this->together,
-            $this->mayStay,
-            $without,
-        );
+        return $this->with(['without' => $without]);
+    }
+
+    /** @param array{locks?: array<int, int>, without?: array<int, int>} $other */
+    private function with(array $other): self
+    {
+        return new self(...[...get_object_vars($this), ...$other]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Tests\Drying;
 
+use Eris\Generator;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
@@ -57,13 +58,7 @@ final class WindowTest extends TestCase
     public function testMoreSunWindOrDrynessNeverDriesLaterAndAThickerFilmNeverSooner(): void
     {
         $this->limitTo(60)
-            ->forAll(
-                Generators::choose(-5, 35),
-                Generators::choose(20, 95),
-                Generators::choose(0, 90),
-                Generators::choose(0, 900),
-                Generators::choose(30, 93),
-            )
+            ->forAll(...self::airs(Generators::choose(30, 93)))
             ->then(function (int $c, int $rh, int $wind, int $sun, int $a): void {
                 $dries = static fn(int $rh, int $wind, int $sun, float $film): float => WorkingWindow::of(
                     new Air($c, $rh / 100, $wind / 10, $sun),
@@ -91,12 +86,7 @@ final class WindowTest extends TestCase
     public function testAWetPanelIsCoolerThanADryOneAndNeverHotterThanItsHeatSource(): void
     {
         $this->limitTo(60)
-            ->forAll(
-                Generators::choose(-5, 35),
-                Generators::choose(20, 95),
-                Generators::choose(0, 90),
-                Generators::choose(0, 900),
-            )
+            ->forAll(...self::airs())
             ->then(function (int $c, int $rh, int $wind, int $sun): void {
                 $window = WorkingWindow::of(
                     new Air($c, $rh / 100, $wind / 10, $sun),
@@ -142,5 +132,20 @@ final class WindowTest extends TestCase
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage('fault.humidity-share');
         new Air(20.0, 65.0, 1.0, 0.0);
+    }
+
+    /**
+     * @param Generator<int> ...$more
+     * @return list<Generator<int>> degrees, humidity in hundredths, wind in tenths of m/s, sun in W/m², and what else
+     */
+    private static function airs(Generator ...$more): array
+    {
+        return [
+            Generators::choose(-5, 35),
+            Generators::choose(20, 95),
+            Generators::choose(0, 90),
+            Generators::choose(0, 900),
+            ...array_values($more),
+        ];
     }
 }

@@ -317,6 +317,23 @@ final class Scene
         ];
     }
 
+    /** A wax that is taken out of its tin with a pad. */
+    public static function tin(float $min = 4.0, float $max = 32.0): Bottle
+    {
+        return self::bottle(
+            'Tin Wax',
+            'topper',
+            leaves: 'wax',
+            line: 'Beeswing',
+            price: 0.05,
+            weeks: 12,
+            applied: 'wipe',
+            min: $min,
+            max: $max,
+            paste: true,
+        );
+    }
+
     /**
      * @param array{float, float}|null $dwell
      * @param array<string, float> $mix

@@ -300,20 +300,7 @@ final class PlanTest extends TestCase
             array_map(
                 static fn(PlanVehicle $v): PlanVehicle => $v->id !== $visit->vehicle
                     ? $v
-                    : new PlanVehicle(
-                        $v->id,
-                        $v->site,
-                        $v->minutes,
-                        $v->min,
-                        $v->target,
-                        $v->max,
-                        $v->lastWash,
-                        $v->topper,
-                        $v->decon,
-                        $v->closed,
-                        $v->deadlines,
-                        [$to => $visit->bits],
-                    ),
+                    : $v->locked([$to => $visit->bits]),
                 $instance->vehicles,
             ),
         );

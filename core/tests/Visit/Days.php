@@ -32,18 +32,7 @@ final class Days
         }
         $more = array_values(
             array_filter([
-                $may(30)
-                    ? Scene::bottle(
-                        'Tin Wax',
-                        'topper',
-                        leaves: 'wax',
-                        line: 'Beeswing',
-                        price: 0.05,
-                        weeks: 12,
-                        applied: 'wipe',
-                        paste: true,
-                    )
-                    : null,
+                $may(30) ? Scene::tin() : null,
                 $may(30)
                     ? Scene::bottle(
                         'Rim Seal',

@@ -338,18 +338,7 @@ final class VisitTest extends TestCase
 
     public function testAWaxFromATinIsWeighedAndGoesOnDryPaintByTheHour(): void
     {
-        $tin = Scene::bottle(
-            'Tin Wax',
-            'topper',
-            leaves: 'wax',
-            line: 'Beeswing',
-            price: 0.05,
-            weeks: 12,
-            applied: 'wipe',
-            min: 5.0,
-            max: 30.0,
-            paste: true,
-        );
+        $tin = Scene::tin(5.0, 30.0);
         $of = static fn(array $weather): array => [
             'base' => ['wax', 'Beeswing'],
             'due' => -1,

@@ -125,10 +125,6 @@ p {
   margin: 0;
 }
 
-.file {
-  justify-self: start;
-}
-
 .scroll {
   max-height: 420px;
 }

@@ -73,8 +73,4 @@ async function choose(file: File) {
 p {
   margin: 0;
 }
-
-.file {
-  justify-self: start;
-}
 </style>

@@ -8,6 +8,7 @@ import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
+import PasswordField from './PasswordField.vue'
 
 const route = useRoute()
 const router = useRouter()
@@ -47,21 +48,12 @@ async function join() {
           ><TextInput :id="id" v-model="name" name="name" autocomplete="name" :describedby="describedby"
         /></template>
       </Field>
-      <Field
+      <PasswordField
+        v-model="password"
         :label="invitation.known ? 'Your password' : 'A password'"
-        :hint="invitation.known ? undefined : 'At least ten characters, with a letter.'"
+        :known="invitation.known"
         :error="fields.password"
-      >
-        <template #default="{ id, describedby }"
-          ><TextInput
-            :id="id"
-            v-model="password"
-            type="password"
-            name="password"
-            :autocomplete="invitation.known ? 'current-password' : 'new-password'"
-            :describedby="describedby"
-        /></template>
-      </Field>
+      />
       <ProblemNote :problem="problem" />
       <button type="submit" class="act">Come in</button>
     </form>

@@ -9,6 +9,7 @@ import Field from '@/parts/Field.vue'
 import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
+import PasswordField from './PasswordField.vue'
 
 const form = ref({ name: '', email: '', password: '', workspace: '', units: 'metric' as 'metric' | 'us' | 'imperial' })
 const { busy, problem, attempt, fields } = useDeed()
@@ -63,17 +64,7 @@ async function begin() {
             :describedby="describedby"
         /></template>
       </Field>
-      <Field label="Password" hint="At least ten characters, with a letter." :error="fields.password">
-        <template #default="{ id, describedby }"
-          ><TextInput
-            :id="id"
-            v-model="form.password"
-            type="password"
-            name="password"
-            autocomplete="new-password"
-            :describedby="describedby"
-        /></template>
-      </Field>
+      <PasswordField v-model="form.password" label="Password" :error="fields.password" />
       <Choices v-model="form.units" label="Units" :options="units" compact />
       <ProblemNote :problem="problem" />
       <button type="submit" class="act" :disabled="busy">{{ busy ? 'One moment…' : 'Begin' }}</button>

@@ -3,10 +3,9 @@ import { useDeed } from '@/lib/deed'
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, told } from '@/api/client'
-import Field from '@/parts/Field.vue'
-import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import DoorFrame from './DoorFrame.vue'
+import PasswordField from './PasswordField.vue'
 
 const route = useRoute()
 const password = ref('')
@@ -33,17 +32,7 @@ async function save() {
   <DoorFrame title="Choose a new password">
     <p v-if="done" role="status">The new password stands. Everyone signed in with the old one is out.</p>
     <form v-else class="grid" novalidate @submit.prevent="save">
-      <Field label="New password" hint="At least ten characters, with a letter." :error="fields.password">
-        <template #default="{ id, describedby }"
-          ><TextInput
-            :id="id"
-            v-model="password"
-            type="password"
-            name="password"
-            autocomplete="new-password"
-            :describedby="describedby"
-        /></template>
-      </Field>
+      <PasswordField v-model="password" label="New password" :error="fields.password" />
       <ProblemNote :problem="problem" />
       <button type="submit" class="act">Save it</button>
     </form>

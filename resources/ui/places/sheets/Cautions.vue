@@ -11,7 +11,7 @@ const emit = defineEmits<{ read: [says: string] }>()
 
 <template>
   <ul>
-    <li v-for="one in cautions" :key="one.says" :class="{ grave: one.grave }">
+    <li v-for="one in cautions" :key="one.says" class="warned" :class="{ grave: one.grave }">
       <Glyph name="care" /> <span>{{ one.says }}</span>
       <button
         v-if="one.grave && !isRead(one.says)"
@@ -33,20 +33,6 @@ ul {
   padding: 0;
   display: grid;
   gap: var(--s2);
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s2);
-  align-items: center;
-  padding: var(--s2) var(--s3);
-  border-left: 4px solid var(--line-strong);
-  background: var(--paper);
-}
-
-li > span {
-  flex: 1 1 200px;
 }
 
 .grave {

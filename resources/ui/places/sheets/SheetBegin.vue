@@ -78,7 +78,7 @@ function take(kind: string, without: string | null) {
       <template v-if="plan.remedies.length">
         <h3>{{ $t('sheet-begin.what-would-help') }}</h3>
         <ul>
-          <li v-for="one in plan.remedies" :key="one.says">
+          <li v-for="one in plan.remedies" :key="one.says" class="warned on-sheet">
             <span>{{ one.says }}</span>
             <button
               type="button"
@@ -198,20 +198,6 @@ ol {
   padding: 0;
   display: grid;
   gap: var(--s2);
-}
-
-.stuck li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s2);
-  align-items: center;
-  padding: var(--s2) var(--s3);
-  border-left: 4px solid var(--line-strong);
-  background: var(--sheet);
-}
-
-li > span {
-  flex: 1 1 200px;
 }
 
 .stuck {
