@@ -86,19 +86,20 @@ final class Questions
             'practice' => self::practice(...),
             'numbers' => self::numbers(...),
             ...QuestionsOfWork::all(),
+            ...QuestionsOfValues::all(),
         ];
     }
 
     /** @return iterable<string, Closure(): mixed> */
     private static function visits(): iterable
     {
-        for ($seed = 1; $seed <= 400; $seed++) {
+        for ($seed = 1; $seed <= 900; $seed++) {
             [$facts, $schools, $outfit] = Days::draw(90_000_000 + $seed);
             $situation = Scene::of($facts);
             $laying = Laying::of($situation, $schools, $outfit);
             yield "match {$seed}" => static fn(): array => [$laying->match, $laying->order()];
             yield "steps {$seed}" => static fn(): array => [$laying->steps, $laying->cautions(), $laying->sections];
-            if ($seed % 4 === 0) {
+            if ($seed % 3 === 0) {
                 yield "visit {$seed}" => static function () use ($situation, $schools, $outfit): array {
                     $visit = Visit::of($situation, $schools, $outfit);
 
@@ -133,8 +134,13 @@ final class Questions
     /** @return iterable<string, Closure(): mixed> */
     private static function plans(): iterable
     {
+        $drawn = array_map(
+            static fn(int $seed): array => [$seed, 1 + ($seed % 9), 14 + 7 * ($seed % 4), 1 + ($seed % 3)],
+            range(30, 89),
+        );
         foreach (
             [
+                ...$drawn,
                 [11, 3, 21, 1],
                 [12, 5, 28, 1],
                 [13, 4, 35, 2],
@@ -155,7 +161,7 @@ final class Questions
             as [$seed, $vehicles, $days, $crews]
         ) {
             $instance = Instances::draw($seed, $vehicles, $days, $crews, locks: $seed % 2 === 0);
-            if ($seed % 3 === 0) {
+            if ($seed % 3 === 0 || $seed > 60) {
                 $instance = Instances::papered($instance, $seed);
             }
             $plan = Planner::plan($instance, 12);
