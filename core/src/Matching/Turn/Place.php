@@ -50,46 +50,26 @@ final readonly class Place
 
     public function inShade(): self
     {
-        return new self(
-            $this->water,
-            $this->tapTds,
-            $this->treatedTds,
-            $this->pressure,
-            $this->power,
-            true,
-            $this->bay,
-            $this->runOff,
-            $this->battery,
-        );
+        return $this->with(['shade' => true]);
     }
 
     public function withTank(): self
     {
-        return new self(
-            Water::Treated,
-            $this->tapTds,
-            $this->treatedTds ?? 5.0,
-            true,
-            $this->power,
-            $this->shade,
-            $this->bay,
-            $this->runOff,
-            $this->battery,
-        );
+        return $this->with([
+            'water' => Water::Treated,
+            'treatedTds' => $this->treatedTds ?? 5.0,
+            'pressure' => true,
+        ]);
     }
 
     public function withBattery(): self
     {
-        return new self(
-            $this->water,
-            $this->tapTds,
-            $this->treatedTds,
-            $this->pressure,
-            $this->power,
-            $this->shade,
-            $this->bay,
-            $this->runOff,
-            true,
-        );
+        return $this->with(['battery' => true]);
+    }
+
+    /** @param array{water?: Water, treatedTds?: float, pressure?: bool, shade?: bool, battery?: bool} $other */
+    private function with(array $other): self
+    {
+        return new self(...[...get_object_vars($this), ...$other]);
     }
 }

@@ -177,15 +177,6 @@ ul {
 }
 
 @media (max-width: 700px) {
-  .ways {
-    margin-left: var(--s4);
-  }
-
-  .view {
-    gap: var(--s5);
-    margin-bottom: var(--s2);
-  }
-
   .board {
     grid-template-columns: 1fr;
     gap: 0;
