@@ -87,6 +87,8 @@ final class HouseTest extends BrowserTestCase
         $this->seeText('There is nothing on the paint to maintain');
 
         $this->press('Add a layer');
+        $this->seeText('A topper of the same line goes before others.');
+        $this->assertAccessible('A layer being put on');
         $this->fill('Family', 'Synthetic sealant');
         $this->fill('Since', date('Y-m-d', time() + 86400 * 3));
         $this->press('Put it on');

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { all, api, Problem, told } from '@/api/client'
 import { dayIn } from '@/lib/dates'
 import { newId } from '@/lib/ids'
@@ -27,8 +27,7 @@ const layered = computed(() =>
   ),
 )
 const lines = computed(() => [...new Set((products.value ?? []).flatMap((product) => product.line ?? []))].sort())
-const likely = (typed: string, tell: (of: { value: string }[]) => void) =>
-  tell(lines.value.filter((line) => line.toLowerCase().includes(typed.toLowerCase())).map((value) => ({ value })))
+const listId = useId()
 const familyNames = Object.fromEntries(
   Object.entries(families)
     .filter(([key]) => key !== 'bare')
@@ -125,12 +124,14 @@ async function save() {
         :error="fields.line"
         hint="A topper of the same line goes before others."
         ><template #default="f"
-          ><ElAutocomplete
+          ><TextInput
             :id="f.id"
             v-model="layer.line"
             maxlength="80"
-            :aria-describedby="f.describedby"
-            :fetch-suggestions="likely" /></template
+            autocomplete="on"
+            :list="listId"
+            :describedby="f.describedby" /><datalist :id="listId">
+            <option v-for="line in lines" :key="line" :value="line" /></datalist></template
       ></Field>
       <Field label="Made to"
         ><template #default="{ id }"
