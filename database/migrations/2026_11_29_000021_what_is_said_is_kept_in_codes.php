@@ -78,8 +78,10 @@ return new class extends Migration {
     {
         $was =
             "update plans set why = replace(why, named.name, 'a forgotten vehicle') where workspace_id = here and position(named.name in why) > 0;";
+        // By the fact, never in the text of the whole: a name may hold quotation marks, or be a word that a code holds too.
         $is = <<<'SQL'
-        update plans set why = replace(why::text, btrim(to_jsonb(named.name::text)::text, '"'), 'a forgotten vehicle')::jsonb where workspace_id = here and position(btrim(to_jsonb(named.name::text)::text, '"') in why::text) > 0;
+        update plans set why = jsonb_set(why, '{vehicle}', '{"@said": "plan.forgotten-vehicle"}') where workspace_id = here and why ->> 'vehicle' = named.name;
+        update plans set why = to_jsonb(replace(why #>> '{}', named.name, 'a forgotten vehicle')) where workspace_id = here and jsonb_typeof(why) = 'string' and position(named.name in why #>> '{}') > 0;
         SQL;
         /** @var object{source: string} $function */
         $function = DB::selectOne("select pg_get_functiondef('forget_client(uuid)'::regprocedure) as source");

@@ -1070,6 +1070,7 @@ return [
     'plan.again' => 'Neu geplant',
     'plan.cancelled' => '{vehicle}: der Besuch vom {on} abgesagt',
     'plan.first' => 'Erster Plan',
+    'plan.forgotten-vehicle' => 'ein vergessenes Fahrzeug',
     'plan.left-out' => '{vehicle}: ausgelassen beim Besuch vom {on}',
     'plan.moved' => '{vehicle} von {from} auf {to} verschoben',
     'plan.the-van' => 'Der Wagen',

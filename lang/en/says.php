@@ -1047,6 +1047,7 @@ return [
     'plan.again' => 'Planned again',
     'plan.cancelled' => '{vehicle}: the visit of {on} cancelled',
     'plan.first' => 'First plan',
+    'plan.forgotten-vehicle' => 'a forgotten vehicle',
     'plan.left-out' => '{vehicle}: left out of the visit of {on}',
     'plan.moved' => '{vehicle} moved from {from} to {to}',
     'plan.the-van' => 'The van',

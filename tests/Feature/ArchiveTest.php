@@ -258,7 +258,7 @@ final class ArchiveTest extends TestCase
         ];
         $this->patchJson(
             "/api/v1/vehicles/{$vehicle->id}",
-            ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s hearse'],
+            ['client_id' => $client, 'site_id' => $site, 'plate' => 'SK 1', 'name' => 'Ansty’s "hearse"'],
             ['If-Match' => '"' . $vehicle->version . '"'],
         )->assertOk();
         $post('crews', ['name' => 'Van', 'minutes' => [1 => 420, 2 => 420, 3 => 420, 4 => 420, 5 => 420]]);
@@ -353,6 +353,16 @@ final class ArchiveTest extends TestCase
         );
         $this->postJson("/api/v1/clients/{$client}/forget")->assertOk();
         self::assertSame([], $left());
+        self::assertTrue(
+            $this->inside(
+                $workspace,
+                static fn(): bool => DB::table('plans')
+                    ->where('why->vehicle->@said', 'plan.forgotten-vehicle')
+                    ->where('why->@said', 'plan.moved')
+                    ->exists(),
+            ),
+            'that something was moved is still known',
+        );
     }
 
     public function testTablesComeOutAndGoInAgainWithEveryRowSeenFirst(): void

@@ -31,7 +31,7 @@ final class Trial
         $this->mutants = new Mutants();
         $report = simplexml_load_file("{$var}/junit.xml");
         foreach ($report === false ? [] : $report->xpath('//testcase') ?? [] as $case) {
-            $test = "{$case['class']}::" . preg_replace('/ with data set .*/s', '', (string) $case['name']);
+            $test = self::named("{$case['class']}::{$case['name']}");
             $this->seconds[$test] = ($this->seconds[$test] ?? 0.0) + (float) $case['time'];
         }
         $coverage = require "{$var}/coverage.php";
@@ -41,11 +41,7 @@ final class Trial
             $this->covered[$file] = array_map(
                 static fn(?array $ids): ?array => $ids === null
                     ? null
-                    : array_values(
-                        array_unique(
-                            array_map(static fn(string $id): string => (string) preg_replace('/#.*/s', '', $id), $ids),
-                        ),
-                    ),
+                    : array_values(array_unique(array_map(self::named(...), $ids))),
                 $lines,
             );
         }
@@ -116,6 +112,14 @@ final class Trial
         }
 
         return $mutant['tests'] === [] ? 'unseen' : 'alive';
+    }
+
+    /** A test as it is asked for: without its data, but for kept answers, whose subjects are asked one by one. */
+    private static function named(string $test): string
+    {
+        return str_contains($test, 'Answers\\AnswersTest::')
+            ? (string) preg_replace('/#(.+)$/s', ' with data set "$1"', $test)
+            : (string) preg_replace('/( with data set |#).*/s', '', $test);
     }
 
     /** @param Mutant $mutant */
