@@ -7,6 +7,34 @@ namespace Tests;
 /** What an own business begins with: its bottles and its gear, as the API takes them. */
 final class OwnShelf
 {
+    /** An acid for wheels, which nobody is given unasked. */
+    public const ACID = [
+        'name' => 'Keel Sharp',
+        'role' => 'wheel',
+        'surfaces' => ['wheels'],
+        'ph' => 2,
+        'leaves' => 'nothing',
+        'strips' => 'slight',
+        'rinse' => true,
+        'may_dry' => false,
+        'dwell_min_s' => 30,
+        'dwell_max_s' => 120,
+        'min_c' => 5,
+        'max_c' => 25,
+        'dilutions' => ['wheel' => '1:3'],
+        'stock_ml' => 700,
+    ];
+
+    /** What turns wax and toppers away. */
+    public const STRIP = [
+        'name' => 'Reset',
+        'role' => 'prewash',
+        'surfaces' => ['paint'],
+        'ph' => 13,
+        'strips' => 'strong',
+        'stock_ml' => 500,
+    ];
+
     /** Bottles an own shelf begins with. */
     public const BOTTLES = [
         'prewash' => [

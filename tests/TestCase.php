@@ -14,6 +14,7 @@ use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Psr\Clock\ClockInterface;
@@ -155,5 +156,25 @@ abstract class TestCase extends FrameworkTestCase
         if ($pointer !== null) {
             self::assertContains($pointer, array_column($response->json('errors') ?? [], 'pointer'));
         }
+    }
+
+    /**
+     * A photo of a vehicle's paint, as a phone sends it.
+     *
+     * @return TestResponse<Response>
+     */
+    protected function sendPhoto(string $vehicle, UploadedFile $file): TestResponse
+    {
+        return $this->post(
+            "/api/v1/vehicles/{$vehicle}/photos",
+            [
+                'file' => $file,
+                'id' => Str::uuid7()->toString(),
+                'zone' => 'paint',
+                'stage' => 'before',
+                'taken_at' => '2026-11-25T09:00:00Z',
+            ],
+            ['Accept' => 'application/json'],
+        );
     }
 }

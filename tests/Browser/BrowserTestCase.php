@@ -460,23 +460,48 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    /**
+     * What the API says to whoever is signed in on the page: `call(method, path, body)` within a script that returns.
+     * What it refuses is a failure here.
+     */
+    protected function ask(string $script, mixed ...$given): mixed
+    {
+        $said = $this->browser->executeAsyncScript(
+            <<<JS
+            const given = [...arguments]
+            const done = given.pop()
+            const call = async (method, path, body) => {
+                const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+                const headers = { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }
+                const answer = await fetch(`/api/v1/\${path}`, { method, headers, body: JSON.stringify(body) })
+                if (!answer.ok) throw new Error(`\${path}: \${answer.status} \${await answer.text()}`)
+                return answer.status === 204 ? null : answer.json()
+            }
+            ;(async () => { {$script} })().then((said) => done({ said: said ?? null }), (caught) => done({ refused: String(caught) }))
+            JS
+            ,
+            $given,
+        );
+        self::assertArrayNotHasKey('refused', $said, $said['refused'] ?? '');
+
+        return $said['said'];
+    }
+
     /** Past the door without typing, for whoever goes on from there; FilmTest types. */
     protected function signIn(string $email, string $password = 'sea-pink-tide'): void
     {
         $this->visit('/up');
         $this->see('//p');
-        $status = $this->browser->executeAsyncScript(
+        $this->ask(
             <<<'JS'
-            const [email, password, done] = arguments
-            fetch('/sanctum/csrf-cookie').then(() => fetch('/api/v1/auth/sign-in', {
-                method: 'POST', body: JSON.stringify({ email, password }),
-                headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1]) },
-            })).then((answer) => done(answer.status), (caught) => done(String(caught)))
+            const [email, password] = given
+            await fetch('/sanctum/csrf-cookie')
+            return call('POST', 'auth/sign-in', { email, password })
             JS
             ,
-            [$email, $password],
+            $email,
+            $password,
         );
-        self::assertSame(204, $status, 'signing in');
     }
 
     protected function atFilm(): void
@@ -489,10 +514,7 @@ abstract class BrowserTestCase extends TestCase
     protected function demoDay(): string
     {
         $today = $this->dayIn('Day');
-        $stops = $this->browser->executeAsyncScript(
-            'const [on, done] = arguments; fetch(`/api/v1/round?on=${on}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((round) => done(round.stops.length))',
-            [$today],
-        );
+        $stops = $this->ask('return (await call("GET", `round?on=${given[0]}`)).stops.length', $today);
 
         return $stops > 0 ? $today : date('Y-m-d', (int) strtotime("{$today} -1 day"));
     }

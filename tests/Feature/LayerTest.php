@@ -11,6 +11,7 @@ use App\Shelf\Product;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\OwnShelf;
 use Tests\TestCase;
 
 /** What lies on a vehicle, derived from what was written down, and the dates that follow. */
@@ -81,17 +82,7 @@ final class LayerTest extends TestCase
 
     public function testAResetTakesOffWaxAndTopperButNotACoating(): void
     {
-        $strip = $this->inside(
-            $this->workspace,
-            fn() => Product::query()->create([
-                'name' => 'Reset',
-                'role' => 'prewash',
-                'surfaces' => ['paint'],
-                'ph' => 13,
-                'strips' => 'strong',
-                'stock_ml' => 500,
-            ]),
-        );
+        $strip = $this->inside($this->workspace, fn() => Product::query()->create(OwnShelf::STRIP));
         $this->visit('2026-09-01', ['topper']);
         $this->postJson(
             "/api/v1/vehicles/{$this->vehicle->id}/turns",

@@ -16,9 +16,9 @@ use App\Tenancy\Workspace;
 use App\Weeks\Proposal;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
+use Tests\OwnShelf;
 use Tests\TestCase;
 
 /**
@@ -156,17 +156,7 @@ final class MustNotCountTest extends TestCase
     public function testAResetTakesOffWhatItCan(string $family, bool $goes): void
     {
         $car = $this->vehicle($this->workspace, $family, '2026-09-01');
-        $strip = $this->inside(
-            $this->workspace,
-            static fn() => Product::query()->create([
-                'name' => 'Reset',
-                'role' => 'prewash',
-                'surfaces' => ['paint'],
-                'ph' => 13,
-                'strips' => 'strong',
-                'stock_ml' => 500,
-            ]),
-        );
+        $strip = $this->inside($this->workspace, static fn() => Product::query()->create(OwnShelf::STRIP));
         $reset = ['products' => [['product_id' => $strip->id, 'zone' => 'paint']]];
         $this->postJson(
             "/api/v1/vehicles/{$car->id}/turns",
@@ -287,22 +277,7 @@ final class MustNotCountTest extends TestCase
             'a.png',
             $head . pack('N', crc32(substr($head, 12))) . pack('N', 0) . 'IEND' . pack('N', crc32('IEND')),
         );
-        $this->assertProblem(
-            $this->post(
-                "/api/v1/vehicles/{$car->id}/photos",
-                [
-                    'file' => $file,
-                    'id' => Str::uuid7()->toString(),
-                    'zone' => 'paint',
-                    'stage' => 'before',
-                    'taken_at' => '2026-11-25T09:00:00Z',
-                ],
-                ['Accept' => 'application/json'],
-            ),
-            422,
-            'larger than any photo',
-            '/file',
-        );
+        $this->assertProblem($this->sendPhoto($car->id, $file), 422, 'larger than any photo', '/file');
     }
 
     private function crew(): string

@@ -373,17 +373,7 @@ final class SheetTest extends TestCase
             as $file => $says
         ) {
             $this->assertProblem(
-                $this->post(
-                    "/api/v1/vehicles/{$vehicle->id}/photos",
-                    [
-                        'file' => UploadedFile::fake()->createWithContent('a.jpg', $file),
-                        'id' => Str::uuid7()->toString(),
-                        'zone' => 'paint',
-                        'stage' => 'before',
-                        'taken_at' => '2026-11-25T09:00:00Z',
-                    ],
-                    ['Accept' => 'application/json'],
-                ),
+                $this->sendPhoto($vehicle->id, UploadedFile::fake()->createWithContent('a.jpg', $file)),
                 422,
                 $says,
                 '/file',

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Book\Vehicle;
 use PHPUnit\Framework\Attributes\TestWith;
+use Tests\OwnShelf;
 use Tests\TestCase;
 
 /**
@@ -138,24 +139,7 @@ final class WalksTest extends TestCase
         [$owner, $workspace] = $this->business();
         $car = $this->vehicle($workspace);
         $this->actingAs($owner);
-        $acid = $this->postJson('/api/v1/products', [
-            'name' => 'Keel Sharp',
-            'role' => 'wheel',
-            'surfaces' => ['wheels'],
-            'ph' => 2,
-            'leaves' => 'nothing',
-            'strips' => 'slight',
-            'rinse' => true,
-            'may_dry' => false,
-            'dwell_min_s' => 30,
-            'dwell_max_s' => 120,
-            'min_c' => 5,
-            'max_c' => 25,
-            'dilutions' => ['wheel' => '1:3'],
-            'stock_ml' => 700,
-        ])
-            ->assertCreated()
-            ->json('id');
+        $acid = $this->postJson('/api/v1/products', OwnShelf::ACID)->assertCreated()->json('id');
         $match = $this->match($car, ['soil' => 3, 'wheel_soil' => 4]);
         self::assertNotContains($acid, array_column(array_filter(array_column($match['products'], 'product')), 'id'));
         self::assertContains($acid, array_column($match['offered'], 'id'));

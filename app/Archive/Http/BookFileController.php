@@ -34,13 +34,7 @@ final readonly class BookFileController
             operationId: 'bookFile',
             summary: 'clients, sites, vehicles, turns or readings as CSV',
             tags: ['Archive'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'kind',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']),
-                ),
-            ],
+            parameters: [new KindOfTable()],
             responses: [
                 new OA\Response(
                     response: 200,
@@ -67,13 +61,7 @@ final readonly class BookFileController
             operationId: 'importBook',
             summary: 'Look at a table, or take it into the book; with one wrong row nothing is done',
             tags: ['Archive'],
-            parameters: [
-                new OA\PathParameter(
-                    name: 'kind',
-                    required: true,
-                    schema: new OA\Schema(type: 'string', enum: ['clients', 'sites', 'vehicles', 'turns', 'readings']),
-                ),
-            ],
+            parameters: [new KindOfTable()],
         ),
     ]
     #[Takes('ProductImportInput')]

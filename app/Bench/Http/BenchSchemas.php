@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench\Http;
 
+use App\Http\OpenApi\Also;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
+use App\Reckon\Http\ReckonSchemas;
 
 /** The bench: what one sets, and the match that answers (App\Reckon\MatchAnswer). */
 #[
@@ -306,29 +308,10 @@ use App\Http\OpenApi\Shape;
 #[
     Shape(
         'Match',
-        new Field('possible', 'boolean'),
-        new Field('method', 'MatchMethod'),
-        new Field('products', 'MatchProduct[]'),
-        new Field('topper', 'MatchTopper'),
-        new Field('wheel_topper', 'MatchTopper'),
-        new Field('final_rinse', 'MatchRinse'),
-        new Field('drying', 'MatchDrying'),
-        new Field('towels', 'MatchSides?'),
-        new Field('sections', 'MatchSection[]'),
-        new Field('cooling', 'MatchCooling?'),
-        new Field('offered', 'MatchOffered[]', 'Acids, for a person to take'),
-        new Field('steps', 'MatchStep[]'),
-        new Field('cautions', 'MatchCaution[]'),
-        new Field('assumed', 'said[]'),
-        new Field('contradictions', 'said[]'),
-        new Field('missing', 'MatchMissing[]'),
-        new Field('passed', 'MatchPassed[]'),
-        new Field('now', 'MatchNow'),
+        new Also(ReckonSchemas::class, 'ReckonedMatch'),
         new Field('totals', 'SheetTotals', 'What the visit comes to, as its sheet will say'),
         new Field('problem', 'said?', 'Why it can’t be worked as it stands'),
         new Field('expected', 'VisitExpected?', 'Of a vehicle of the book and its day'),
-        new Field('schools', 'Sides'),
-        new Field('otherwise?', 'MatchOtherwise[]'),
     ),
 ]
 #[

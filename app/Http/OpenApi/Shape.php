@@ -11,8 +11,9 @@ use OpenApi\Attributes as OA;
 #[Attribute(Attribute::TARGET_CLASS | Attribute::IS_REPEATABLE)]
 final class Shape extends OA\Schema
 {
-    public function __construct(string $name, Field ...$fields)
+    public function __construct(string $name, Field|Also ...$of)
     {
+        $fields = self::spread($of);
         $required = array_values(
             array_map(
                 static fn(Field $field): string => $field->property,
@@ -23,7 +24,22 @@ final class Shape extends OA\Schema
             schema: $name,
             type: 'object',
             required: $required === [] ? null : $required,
-            properties: array_values($fields),
+            properties: $fields,
+        );
+    }
+
+    /**
+     * @param array<Field|Also> $of
+     * @return list<Field>
+     */
+    public static function spread(array $of): array
+    {
+        return array_merge(
+            [],
+            ...array_map(
+                static fn(Field|Also $one): array => $one instanceof Also ? $one->fields() : [$one],
+                array_values($of),
+            ),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Money\Http;
 
 use App\Book\Vehicle;
 use App\Door\Http\WorkspaceResource;
+use App\Http\OpenApi\Also;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
@@ -101,26 +102,10 @@ use Vicissa\Core\Money\TurnCost;
         new Field('name', 'string'),
         new Field('client', 'string?'),
         new Field('programme', 'string?'),
-        new Field('turns', 'integer'),
-        new Field('untimed', 'integer'),
-        new Field('unpriced', 'string[]'),
-        new Field('hours', 'number'),
-        new Field('cost', 'CostParts'),
-        new Field('each_minor', 'integer'),
+        new Also(self::class, 'MoneyRow'),
     ),
 ]
-#[
-    Shape(
-        'MoneyProgramme',
-        new Field('programme', 'string?'),
-        new Field('turns', 'integer'),
-        new Field('untimed', 'integer'),
-        new Field('unpriced', 'string[]'),
-        new Field('hours', 'number'),
-        new Field('cost', 'CostParts'),
-        new Field('each_minor', 'integer'),
-    ),
-]
+#[Shape('MoneyProgramme', new Field('programme', 'string?'), new Also(self::class, 'MoneyRow'))]
 #[
     Shape(
         'MoneyTopper',

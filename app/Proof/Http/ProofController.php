@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Proof\Http;
 
+use App\Http\OpenApi\Also;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -26,15 +27,15 @@ use OpenApi\Attributes as OA;
 #[Shape('ModelPoint', new Field('wear', 'number'), new Field('holds', 'number'))]
 #[
     Shape(
-        'ProofUnder',
-        new Field('family', 'string', 'What lies under it'),
+        'ProofCurve',
         new Field('layers', 'integer'),
         new Field('failed', 'integer'),
         new Field('too_few', 'boolean'),
-        new Field('median', 'number?'),
-        new Field('points', 'SurvivalPoint[]'),
+        new Field('median', 'number?', 'Of the curve alone'),
+        new Field('points', 'SurvivalPoint[]', 'The non-parametric curve with its 80 % band'),
     ),
 ]
+#[Shape('ProofUnder', new Field('family', 'string', 'What lies under it'), new Also(self::class, 'ProofCurve'))]
 #[
     Shape(
         'ProofProduct',
@@ -48,11 +49,7 @@ use OpenApi\Attributes as OA;
         new Field('p10', 'number'),
         new Field('p90', 'number'),
         new Field('cost_minor_week', 'number?', 'Of the product, for each week it protects'),
-        new Field('layers', 'integer'),
-        new Field('failed', 'integer'),
-        new Field('too_few', 'boolean'),
-        new Field('median', 'number?', 'Of the curve alone'),
-        new Field('points', 'SurvivalPoint[]', 'The non-parametric curve with its 80 % band'),
+        new Also(self::class, 'ProofCurve'),
         new Field('model', 'ModelPoint[]'),
         new Field('under', 'ProofUnder[]'),
     ),
@@ -74,11 +71,7 @@ use OpenApi\Attributes as OA;
             'Of wear; middle-lives: 1 is the middle life of the same product, weather and road alone',
             ['wear-weeks', 'middle-lives'],
         ),
-        new Field('layers', 'integer'),
-        new Field('failed', 'integer'),
-        new Field('too_few', 'boolean'),
-        new Field('median', 'number?'),
-        new Field('points', 'SurvivalPoint[]'),
+        new Also(self::class, 'ProofCurve'),
     ),
 ]
 #[

@@ -19,6 +19,7 @@ use Vicissa\Core\Matching\Turn\School;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Matching\Turn\Situation;
 use Vicissa\Core\Matching\Turn\TurnMatch;
+use Vicissa\Core\Tests\Visit\Days;
 use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\PartChange;
@@ -250,17 +251,7 @@ final class MatchPropertiesTest extends TestCase
                 'soil' => mt_rand(0, 5),
                 'grit' => mt_rand(1, 4) === 1,
                 'on' => $some(['insects', 'bird-lime', 'sap', 'tar', 'iron', 'salt', 'rough'], 6),
-                'base' => $one([
-                    ['ceramic', 'Karst'],
-                    ['wax', 'Beeswing'],
-                    ['polymer'],
-                    ['silica-spray'],
-                    ['film'],
-                    ['wrap'],
-                    null,
-                    'unknown',
-                    ['ceramic', 'Karst', 'sheets'],
-                ]),
+                'base' => $one(Days::BASES),
                 'topper_on' => $one([null, ['silica-spray', 'Karst'], ['wax', 'Beeswing']]),
                 'finish' => $some(['matte', 'soft', 'single-stage', 'decals'], 5),
                 'tone' => $one(['white', 'silver', 'mid', 'dark', 'black']),

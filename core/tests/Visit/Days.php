@@ -18,6 +18,19 @@ use Vicissa\Core\Visit\TankAtHand;
 /** Days drawn at random: bodies, layers, finishes, soils, weathers, gear, crews, schools and shelves. */
 final class Days
 {
+    /** What may lie on a paint, as a case is written: family, chemistry, behaviour. */
+    public const BASES = [
+        ['ceramic', 'Karst'],
+        ['ceramic', 'Karst', 'sheets'],
+        ['wax', 'Beeswing'],
+        ['polymer'],
+        ['silica-spray'],
+        ['film'],
+        ['wrap'],
+        null,
+        'unknown',
+    ];
+
     /** @return array{array<string, mixed>, Schools, Outfit} */
     public static function draw(int $seed): array
     {
@@ -82,17 +95,7 @@ final class Days
                 'material' => $any(['steel', 'aluminium', 'fibreglass']),
                 'finish' => $any([[], [], ['matte'], ['decals'], ['single-stage'], ['soft', 'decals']]),
                 'wheel_finish' => $any(['painted', 'gloss-black', 'chrome', 'polished']),
-                'base' => $any([
-                    ['ceramic', 'Karst'],
-                    ['ceramic', 'Karst', 'sheets'],
-                    ['wax', 'Beeswing'],
-                    ['polymer'],
-                    ['silica-spray'],
-                    ['film'],
-                    ['wrap'],
-                    null,
-                    'unknown',
-                ]),
+                'base' => $any(self::BASES),
                 'topper_on' => $any([null, null, ['silica-spray', 'Karst'], ['wax', 'Beeswing']]),
                 'wheel_layer' => $may(30) ? ['silica-spray', 'Karst'] : null,
                 'wheels_due' => $any([-2, 40]),

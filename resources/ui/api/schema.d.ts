@@ -3335,13 +3335,13 @@ export interface components {
       missing: components['schemas']['MatchMissing'][]
       passed: components['schemas']['MatchPassed'][]
       now: components['schemas']['MatchNow']
+      schools: components['schemas']['Sides']
+      otherwise?: components['schemas']['MatchOtherwise'][]
       totals: components['schemas']['SheetTotals']
       /** @description Why it can’t be worked as it stands */
       problem: string | null
       /** @description Of a vehicle of the book and its day */
       expected: components['schemas']['VisitExpected'] | null
-      schools: components['schemas']['Sides']
-      otherwise?: components['schemas']['MatchOtherwise'][]
     }
     MatchBottle: {
       id: string
@@ -3572,7 +3572,9 @@ export interface components {
     MoneyProgramme: {
       programme: string | null
       turns: number
+      /** @description Without minutes */
       untimed: number
+      /** @description Used, and not in the cost: no price is known */
       unpriced: string[]
       hours: number
       cost: components['schemas']['CostParts']
@@ -3614,7 +3616,9 @@ export interface components {
       client: string | null
       programme: string | null
       turns: number
+      /** @description Without minutes */
       untimed: number
+      /** @description Used, and not in the cost: no price is known */
       unpriced: string[]
       hours: number
       cost: components['schemas']['CostParts']
@@ -3849,6 +3853,15 @@ export interface components {
       says: string
       points: components['schemas']['CalibrationPoint'][]
     }
+    ProofCurve: {
+      layers: number
+      failed: number
+      too_few: boolean
+      /** @description Of the curve alone */
+      median: number | null
+      /** @description The non-parametric curve with its 80 % band */
+      points: components['schemas']['SurvivalPoint'][]
+    }
     ProofGroup: {
       /**
        * @description What tells the layers apart
@@ -3864,7 +3877,9 @@ export interface components {
       layers: number
       failed: number
       too_few: boolean
+      /** @description Of the curve alone */
       median: number | null
+      /** @description The non-parametric curve with its 80 % band */
       points: components['schemas']['SurvivalPoint'][]
     }
     ProofProduct: {
@@ -3897,7 +3912,9 @@ export interface components {
       layers: number
       failed: number
       too_few: boolean
+      /** @description Of the curve alone */
       median: number | null
+      /** @description The non-parametric curve with its 80 % band */
       points: components['schemas']['SurvivalPoint'][]
     }
     ProofVehicle: {

@@ -126,9 +126,7 @@ final class OfficeTest extends BrowserTestCase
         $this->visit('/book');
         $this->press($name);
         $this->see('//h1[normalize-space(.) = "' . $name . '"]');
-        $this->browser->executeScript(
-            'const id = location.pathname.split("/")[2]; const token = decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]); return fetch(`/api/v1/vehicles/${id}`, { method: "DELETE", headers: { "X-XSRF-TOKEN": token, Accept: "application/json" } })',
-        );
+        $this->ask('return call("DELETE", `vehicles/${location.pathname.split("/")[2]}`)');
         $this->assertQuietConsole('status of 422');
     }
 

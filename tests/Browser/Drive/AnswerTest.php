@@ -14,19 +14,13 @@ final class AnswerTest extends BrowserTestCase
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/weeks');
         $this->see('//button[contains(@class, "mark")]');
-        $link = (string) $this->browser->executeAsyncScript(
+        $link = (string) $this->ask(
             <<<'JS'
-            const done = arguments[0]
-            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])
-            const json = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
-            ;(async () => {
-              const weeks = await (await fetch('/api/v1/weeks')).json()
-              const late = weeks.visits.filter((one) => one.on > weeks.start).map((one) => one.id)
-              await fetch('/api/v1/weeks/proposals', { method: 'POST', headers: json, body: JSON.stringify({ visits: late.slice(-12) }) })
-              const letters = await (await fetch('/api/v1/messages')).json()
-              const found = letters.data.map((one) => one.body.match(/\/answer\/[0-9a-f-]+\/[0-9a-f]+/)).find((one) => one)
-              done(found ? found[0] : '')
-            })()
+            const weeks = await call('GET', 'weeks')
+            const late = weeks.visits.filter((one) => one.on > weeks.start).map((one) => one.id)
+            await call('POST', 'weeks/proposals', { visits: late.slice(-12) })
+            const letters = (await call('GET', 'messages')).data
+            return letters.map((one) => one.body.match(/\/answer\/[0-9a-f-]+\/[0-9a-f]+/)).find((one) => one)?.[0] ?? ''
             JS
             ,
         );

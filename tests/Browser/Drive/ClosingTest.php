@@ -70,21 +70,18 @@ final class ClosingTest extends BrowserTestCase
     {
         $this->signIn('rhona@marram-sedge.example');
         $this->atFilm();
-        $id = (string) $this->browser->executeAsyncScript(
+        $id = (string) $this->ask(
             <<<'JS'
-            const [name, kinds, done] = arguments
-            const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
-            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
-            const weeks = await (await fetch('/api/v1/weeks', { headers })).json()
-            const vehicle = weeks.vehicles.find((one) => one.name === name).id
-            const { place } = await (await fetch(`/api/v1/bench/expected?vehicle=${vehicle}`, { headers })).json()
+            const [name, kinds] = given
+            const vehicle = (await call('GET', 'weeks')).vehicles.find((one) => one.name === name).id
+            const { place } = await call('GET', `bench/expected?vehicle=${vehicle}`)
             const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
             const facts = { seen: { soil: 1, grit: false, on: [] }, place: { ...place, water: 'treated', pressure: true, power: true, shade: true }, weather, kinds }
-            const body = JSON.stringify({ vehicle_id: vehicle, crew: 1, facts })
-            done((await (await fetch('/api/v1/sheets', { method: 'POST', headers, body })).json()).id)
+            return (await call('POST', 'sheets', { vehicle_id: vehicle, crew: 1, facts })).id
             JS
             ,
-            [$name, $kinds],
+            $name,
+            $kinds,
         );
         $this->visit("/sheets/{$id}");
         $this->seeText('Each is a step to tick');

@@ -35,9 +35,7 @@ final class LanguageTest extends BrowserTestCase
         foreach (['Rinse', 'Wheels', 'Dry', 'minutes', 'towel', 'Done', 'Begin'] as $word) {
             self::assertStringNotContainsString($word, $german);
         }
-        $this->browser->executeAsyncScript(
-            'const done = arguments[0]; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]); fetch("/api/v1/me", { method: "PATCH", body: JSON.stringify({ language: "en" }), headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token } }).then(() => done())',
-        );
+        $this->ask('return call("PATCH", "me", { language: "en" })');
         $this->visit("/sheets/{$sheet}");
         $this->see('//article//h2[normalize-space(.) = "Arrive and look"]');
         self::assertSame('en', $this->browser->executeScript('return document.documentElement.lang'));
@@ -48,16 +46,11 @@ final class LanguageTest extends BrowserTestCase
     {
         $this->signIn('rhona@marram-sedge.example');
         $this->atFilm();
-        $link = (string) $this->browser->executeAsyncScript(
+        $link = (string) $this->ask(
             <<<'JS'
-            const done = arguments[0]
-            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])
-            const json = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
-            ;(async () => {
-              const [first] = (await (await fetch('/api/v1/vehicles?limit=50')).json()).data
-              const made = await fetch(`/api/v1/vehicles/${first.id}/record-links`, { method: 'POST', headers: json, body: JSON.stringify({ kind: 'year' }) })
-              done(new URL((await made.json()).url).pathname)
-            })()
+            const [first] = (await call('GET', 'vehicles?limit=50')).data
+            const made = await call('POST', `vehicles/${first.id}/record-links`, { kind: 'year' })
+            return new URL(made.url).pathname
             JS
             ,
         );
@@ -77,18 +70,12 @@ final class LanguageTest extends BrowserTestCase
     /** A sheet of a vehicle and a day that nobody else takes along. */
     private function laid(): string
     {
-        return (string) $this->browser->executeAsyncScript(
+        return (string) $this->ask(
             <<<'JS'
-            const done = arguments[0]
-            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])
-            const json = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
-            ;(async () => {
-              const all = (await (await fetch('/api/v1/vehicles?limit=50')).json()).data
-              const hatch = all.find((one) => one.name.includes('small car')) ?? all[0]
-              const facts = { seen: { soil: 3, grit: false, on: ['salt'] }, place: { water: 'tap', tap_tds: 240, pressure: true, power: true, shade: true, bay: false }, weather: { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }, panel_c: 15 }
-              const made = await fetch('/api/v1/sheets', { method: 'POST', headers: json, body: JSON.stringify({ vehicle_id: hatch.id, on: new Date(Date.now() + 25 * 86400000).toISOString().slice(0, 10), crew: 1, facts }) })
-              done((await made.json()).id)
-            })()
+            const all = (await call('GET', 'vehicles?limit=50')).data
+            const hatch = all.find((one) => one.name.includes('small car')) ?? all[0]
+            const facts = { seen: { soil: 3, grit: false, on: ['salt'] }, place: { water: 'tap', tap_tds: 240, pressure: true, power: true, shade: true, bay: false }, weather: { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }, panel_c: 15 }
+            return (await call('POST', 'sheets', { vehicle_id: hatch.id, on: new Date(Date.now() + 25 * 86400000).toISOString().slice(0, 10), crew: 1, facts })).id
             JS
             ,
         );

@@ -20,15 +20,11 @@ final class OneVisitTest extends BrowserTestCase
     {
         $this->signIn('rhona@marram-sedge.example');
         $this->atFilm();
-        $id = (string) $this->browser->executeAsyncScript(
+        $id = (string) $this->ask(
             <<<'JS'
-            const done = arguments[0]
-            const token = decodeURIComponent(document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN=')).slice(11))
-            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token }
-            const weeks = await (await fetch('/api/v1/weeks', { headers })).json()
+            const weeks = await call('GET', 'weeks')
             const visit = weeks.visits.find((one) => one.scope === 'usual' && one.kinds.length > 1 && !one.problem)
-            const sheet = await (await fetch('/api/v1/sheets', { method: 'POST', headers, body: JSON.stringify({ vehicle_id: visit.vehicle_id, on: visit.on }) })).json()
-            done(sheet.id)
+            return (await call('POST', 'sheets', { vehicle_id: visit.vehicle_id, on: visit.on })).id
             JS
             ,
         );

@@ -92,28 +92,7 @@ final class WalksTest extends BrowserTestCase
     /** An acid is offered; a person takes it, and its cautions come along. */
     public function testAnAcidIsTakenByHand(): void
     {
-        $car = $this->own(
-            [],
-            [],
-            [
-                [
-                    'name' => 'Keel Sharp',
-                    'role' => 'wheel',
-                    'surfaces' => ['wheels'],
-                    'ph' => 2,
-                    'leaves' => 'nothing',
-                    'strips' => 'slight',
-                    'rinse' => true,
-                    'may_dry' => false,
-                    'dwell_min_s' => 30,
-                    'dwell_max_s' => 120,
-                    'min_c' => 5,
-                    'max_c' => 25,
-                    'dilutions' => ['wheel' => '1:3'],
-                    'stock_ml' => 700,
-                ],
-            ],
-        );
+        $car = $this->own([], [], [OwnShelf::ACID]);
         $this->visit("/bench?vehicle={$car}");
         $this->calm();
         $this->choose('Wheels', 'Crusted');
@@ -191,46 +170,34 @@ final class WalksTest extends BrowserTestCase
     {
         $this->visit('/up');
         $this->see('//p');
-        $id = $this->browser->executeAsyncScript(
+        $id = $this->ask(
             <<<'JS'
-            const [email, bottles, gear, vehicle, layers, done] = arguments
-            const send = async (path, body, method = 'POST') => {
-                const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
-                const answer = await fetch(`/api/v1/${path}`, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token } })
-                if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`)
-                return answer.status === 204 ? null : answer.json()
-            }
-            try {
-                await fetch('/sanctum/csrf-cookie')
-                await send('auth/register', { name: 'Isa Merrick', workspace: 'Merrick', email, password: 'sea-pink-tide', time_zone: 'UTC' })
-                // The shelf one starts with is put away: this one is their own.
-                const shelf = await (await fetch('/api/v1/products?limit=200', { headers: { Accept: 'application/json' } })).json()
-                if (!shelf.data) throw new Error(JSON.stringify(shelf))
-                for (const one of shelf.data) await send(`products/${one.id}`, {}, 'DELETE')
-                for (const one of bottles) await send('products', one)
-                for (const one of gear) await send('gear', one)
-                const car = await send('vehicles', vehicle)
-                for (const one of layers) await send(`vehicles/${car.id}/layers`, one)
-                done(car.id)
-            } catch (caught) { done(String(caught)) }
+            const [email, bottles, gear, vehicle, layers] = given
+            await fetch('/sanctum/csrf-cookie')
+            await call('POST', 'auth/register', { name: 'Isa Merrick', workspace: 'Merrick', email, password: 'sea-pink-tide', time_zone: 'UTC' })
+            // The shelf one starts with is put away: this one is their own.
+            for (const one of (await call('GET', 'products?limit=200')).data) await call('DELETE', `products/${one.id}`)
+            for (const one of bottles) await call('POST', 'products', one)
+            for (const one of gear) await call('POST', 'gear', one)
+            const car = await call('POST', 'vehicles', vehicle)
+            for (const one of layers) await call('POST', `vehicles/${car.id}/layers`, one)
+            return car.id
             JS
             ,
+            'walk-' . bin2hex(random_bytes(5)) . '@example.test',
+            array_map(static fn(array $one): array => ['stock_ml' => 5000, ...$one], [
+                ...array_values(OwnShelf::BOTTLES),
+                ...$bottles,
+            ]),
+            OwnShelf::GEAR,
             [
-                'walk-' . bin2hex(random_bytes(5)) . '@example.test',
-                array_map(static fn(array $one): array => ['stock_ml' => 5000, ...$one], [
-                    ...array_values(OwnShelf::BOTTLES),
-                    ...$bottles,
-                ]),
-                OwnShelf::GEAR,
-                [
-                    'name' => 'The car',
-                    'body' => 'saloon',
-                    'paint_m2' => 10,
-                    'in_service_on' => date('Y-m-d', time() - 400 * 86400),
-                    ...$vehicle,
-                ],
-                $layers,
+                'name' => 'The car',
+                'body' => 'saloon',
+                'paint_m2' => 10,
+                'in_service_on' => date('Y-m-d', time() - 400 * 86400),
+                ...$vehicle,
             ],
+            $layers,
         );
         self::assertMatchesRegularExpression('/^[0-9a-f-]{36}$/', (string) $id);
 

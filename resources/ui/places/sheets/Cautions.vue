@@ -10,7 +10,7 @@ const emit = defineEmits<{ read: [says: string] }>()
 </script>
 
 <template>
-  <ul>
+  <ul class="plain">
     <li v-for="one in cautions" :key="one.says" class="warned" :class="{ grave: one.grave }">
       <Glyph name="care" /> <span>{{ one.says }}</span>
       <button
@@ -28,9 +28,6 @@ const emit = defineEmits<{ read: [says: string] }>()
 
 <style scoped>
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
   display: grid;
   gap: var(--s2);
 }

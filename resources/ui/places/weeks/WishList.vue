@@ -8,7 +8,7 @@ const emit = defineEmits<{ take: [wish: Schemas['WeeksWish']] }>()
 </script>
 
 <template>
-  <ul v-if="wishes.length" aria-label="Other days asked for">
+  <ul v-if="wishes.length" class="plain" aria-label="Other days asked for">
     <li v-for="one in wishes" :key="one.visit_id">
       <strong>{{ one.vehicle }}</strong>: not {{ shortDay(one.on, zone)
       }}<template v-if="one.wish_on">, rather {{ shortDay(one.wish_on, zone) }}</template
@@ -20,7 +20,6 @@ const emit = defineEmits<{ take: [wish: Schemas['WeeksWish']] }>()
 
 <style scoped>
 ul {
-  list-style: none;
   margin: 0 0 var(--s3);
   padding: var(--s2) var(--s3);
   background: var(--film-mist);

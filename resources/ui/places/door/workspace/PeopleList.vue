@@ -54,8 +54,8 @@ const remove = (id: string) =>
 <template>
   <section class="sheet grid">
     <h2>People</h2>
-    <ul class="plain">
-      <li v-for="member in members?.data" :key="member.id" class="row spread">
+    <ul class="lines">
+      <li v-for="member in members?.data" :key="member.id">
         <span
           ><strong>{{ member.name }}</strong> <span class="quiet">{{ member.email }}, {{ member.role }}</span></span
         >
@@ -66,7 +66,7 @@ const remove = (id: string) =>
           </button>
         </template>
       </li>
-      <li v-for="invitation in open" :key="invitation.id" class="row spread">
+      <li v-for="invitation in open" :key="invitation.id">
         <span class="quiet">{{ invitation.email }}, invited as {{ invitation.role }}</span>
         <button type="button" class="words" @click="withdraw(invitation.id)">Withdraw</button>
       </li>
@@ -87,11 +87,6 @@ const remove = (id: string) =>
 </template>
 
 <style scoped>
-li {
-  border-top: 1px solid var(--line);
-  min-height: var(--touch);
-}
-
 .invite {
   align-items: end;
 }
