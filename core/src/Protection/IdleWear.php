@@ -36,6 +36,10 @@ final readonly class IdleWear
             return new self([[0.0, 0.0, $usual]]);
         }
         $salted = $factors->idle($habits->onSalt()) / 7.0;
+        if ($salted === $usual) {
+            // On roads that are always salted, or where salt wears nothing, no month differs.
+            return new self([[0.0, 0.0, $usual]]);
+        }
         $rate = static fn(int $month): float => in_array($month, $habits->saltMonths, true) ? $salted : $usual;
         [$year, $month] = [(int) gmdate('Y', $onAt), (int) gmdate('n', $onAt)];
         $stretches = [[0.0, 0.0, ($perDay = $rate($month))]];

@@ -87,6 +87,7 @@ final class Questions
             'numbers' => self::numbers(...),
             ...QuestionsOfWork::all(),
             ...QuestionsOfValues::all(),
+            ...QuestionsOfPlanning::all(),
         ];
     }
 

@@ -50,6 +50,7 @@ use Vicissa\Core\Money\TimeSpent;
 use Vicissa\Core\Money\TurnCost;
 use Vicissa\Core\Money\WaterUsed;
 use Vicissa\Core\Money\YearRhythm;
+use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanCrew;
 use Vicissa\Core\Planning\PlanRules;
 use Vicissa\Core\Planning\PlanSite;
@@ -61,8 +62,10 @@ use Vicissa\Core\Protection\Drop;
 use Vicissa\Core\Protection\Family;
 use Vicissa\Core\Protection\Gauge\MarkedDrop;
 use Vicissa\Core\Protection\Habits;
+use Vicissa\Core\Protection\IdleWear;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Protection\Life\Normal;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Protection\Road;
 use Vicissa\Core\Protection\Storage;
@@ -132,6 +135,63 @@ final class QuestionsOfValues
             yield $name => $make;
         }
         yield from self::wear();
+        yield from self::labels();
+    }
+
+    /**
+     * What a bottle's label leaves open, by what it is for and what it is called.
+     *
+     * @return iterable<string, Closure(): mixed>
+     */
+    private static function labels(): iterable
+    {
+        foreach (Role::cases() as $role) {
+            foreach (['Lather', 'Keel Rust', 'Felgensäure'] as $name) {
+                $bare = new Label($role, $name, [Zone::Paint]);
+                $full = new Label(
+                    $role,
+                    $name,
+                    [Zone::Paint],
+                    ph: 6.5,
+                    minC: 4.0,
+                    maxC: 28.0,
+                    mayDry: true,
+                    needsRinse: true,
+                );
+                yield "label {$role->value} {$name}" => static fn(): array => [
+                    $bare->unknown(),
+                    $bare->traits(),
+                    $full->unknown(),
+                    $full->traits(),
+                ];
+            }
+        }
+        foreach (['ph', 'min_c', 'max_c', 'may_dry', 'rinse'] as $what) {
+            yield "label asks {$what}" => static fn(): Said => Label::asks($what);
+        }
+        yield 'normal beyond' => static fn(): array => array_map(Normal::quantile(...), [
+            0.0,
+            1e-300,
+            0.5,
+            1.0 - 1e-16,
+            1.0,
+        ]);
+        yield 'idle wear' => static fn(): array => array_map(
+            static fn(float $day): array => [
+                IdleWear::of(Habits::of(Storage::Garage, Road::Normal, 200.0))->at($day),
+                ($salted = IdleWear::of(
+                    Habits::of(Storage::Outdoors, Road::Salted, 200.0, [11, 12, 1]),
+                    1_700_000_000,
+                ))->at($day),
+                $salted->perDay($day),
+            ],
+            [0.0, 1.0, 40.0, 200.0, 36_500.0, 37_000.0, 50_000.0],
+        );
+        yield 'place with a tank' => static fn(): Place => (new Place(tapTds: 80.0))->withTank();
+        yield 'place with a battery' => static fn(): Place => (new Place(tapTds: 80.0))->withBattery()->inShade();
+        foreach (['washes', 'wash', 'topper', 'decon', 'inspection', 'base', 'recoat'] as $kind) {
+            yield "bits of {$kind}" => static fn(): int => Kind::bits([$kind, 'wash']);
+        }
     }
 
     /** @return iterable<string, Closure(): mixed> */

@@ -120,4 +120,14 @@ final class SeasonTest extends TestCase
     {
         return Habits::of(Storage::Outdoors, Road::Normal, 200.0, [11, 12, 1, 2, 3]);
     }
+
+    /** Roads that are salted all year have no season: it was looked for without end. */
+    public function testRoadsThatAreAlwaysSaltedHaveNoSeason(): void
+    {
+        $always = Habits::of(Storage::Outdoors, Road::Salted, 200.0, [11, 12, 1]);
+        self::assertSame(
+            IdleWear::of(Habits::of(Storage::Outdoors, Road::Salted, 200.0), self::ON)->at(400.0),
+            IdleWear::of($always, self::ON)->at(400.0),
+        );
+    }
 }
