@@ -213,6 +213,9 @@ do \$\$ begin
 end \$\$;
 alter role vicissa_owner password '$DB_OWNER_PASSWORD';
 alter role vicissa_app password '$DB_PASSWORD';
+-- Not said by each connection: what one says to a pooler, another would find.
+alter role vicissa_owner set timezone = 'UTC'; alter role vicissa_owner set search_path = public;
+alter role vicissa_app set timezone = 'UTC'; alter role vicissa_app set search_path = public;
 SQL
     if [ -z "$(psql_admin -d postgres -Atc "select 1 from pg_database where datname = '$1'")" ]; then
         psql_admin -d postgres -c "create database \"$1\" owner vicissa_owner" || die "The database $1 could not be created."

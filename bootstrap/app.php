@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
+use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
 use App\Problems\Problem;
@@ -12,6 +13,7 @@ use App\Http\ProblemRenderer;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Laravel\Sanctum\Http\Middleware\CheckAbilities;
@@ -28,7 +30,11 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->statefulApi();
         // Rows are looked up by address only once the workspace is open.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: EnterWorkspace::class);
-        $middleware->append(SecureHeaders::class);
+        // Whoever stands in front is believed about the client's address and TLS, once it is named (config/trustedproxy.php).
+        $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
+        // Nothing here is for pages of others.
+        $middleware->remove(HandleCors::class);
+        $middleware->prepend([SecureHeaders::class, KnownHost::class]);
         $middleware->appendToGroup('api', PlainText::class);
         $middleware->appendToGroup('api', TellWords::class);
         $middleware->alias([

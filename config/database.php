@@ -9,9 +9,7 @@ $connection = [
     'database' => env('DB_DATABASE', 'vicissa'),
     'charset' => 'utf8',
     'prefix' => '',
-    'search_path' => 'public',
     'sslmode' => 'prefer',
-    'timezone' => 'UTC',
 ];
 
 return [
@@ -22,7 +20,12 @@ return [
             ...$connection,
             'username' => env('DB_USERNAME', 'vicissa_app'),
             'password' => env('DB_PASSWORD', ''),
-            'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', true)],
+            // Nothing is prepared on the server: a pooler may give the next transaction to another connection. Zone and
+            // search path are the roles' own (bin/lib.sh), for the same reason.
+            'options' => [
+                PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', true),
+                PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
+            ],
         ],
         // Owns the tables. Its password is not in .env: bin/start hands it to migrations and nothing else.
         'owner' => [

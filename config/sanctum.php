@@ -2,16 +2,14 @@
 
 declare(strict_types=1);
 
-use App\Http\StatefulDomains;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Laravel\Sanctum\Http\Middleware\AuthenticateSession;
+use Laravel\Sanctum\Sanctum;
 
 return [
-    'stateful' =>
-        ($named = (string) env('SANCTUM_STATEFUL_DOMAINS', '')) !== ''
-            ? array_values(array_filter(explode(',', $named)))
-            : StatefulDomains::of((string) env('APP_URL', 'http://127.0.0.1:8680')),
+    // A page of this very address signs in with a cookie; which addresses are ours is KnownHost's business.
+    'stateful' => [Sanctum::$currentRequestHostPlaceholder],
     'guard' => ['web'],
     'expiration' => null,
     'token_prefix' => 'vcs_',

@@ -14,6 +14,7 @@ use App\Book\Http\ProgrammeController;
 use App\Book\Http\SiteController;
 use App\Book\Http\VehicleController;
 use App\Door\Http\AuthController;
+use App\Door\Http\FromThePage;
 use App\Door\Http\MeController;
 use App\Door\Http\NumbersController;
 use App\Door\Http\PeopleController;
@@ -46,12 +47,12 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('auth')
     ->middleware('throttle:sign-in')
     ->group(function (): void {
-        Route::post('register', [AuthController::class, 'register']);
-        Route::post('sign-in', [AuthController::class, 'signIn']);
+        Route::post('register', [AuthController::class, 'register'])->middleware(FromThePage::class);
+        Route::post('sign-in', [AuthController::class, 'signIn'])->middleware(FromThePage::class);
         Route::post('forgot', [AuthController::class, 'forgot']);
         Route::post('reset', [AuthController::class, 'reset']);
         Route::get('invitation', [AuthController::class, 'invitation']);
-        Route::post('join', [AuthController::class, 'join']);
+        Route::post('join', [AuthController::class, 'join'])->middleware(FromThePage::class);
     });
 
 // Whoever knows a feed's address may read it: calendars don't sign in.
@@ -75,7 +76,7 @@ Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answe
 Route::middleware(['auth:sanctum', 'throttle:api', 'workspace', 'told'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
-    Route::post('auth/sign-out', [AuthController::class, 'signOut']);
+    Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);
 
     Route::middleware('abilities:read')->group(function (): void {
         Route::get('me', [MeController::class, 'show']);
@@ -151,7 +152,9 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'workspace', 'told'])->group(
     Route::middleware(['abilities:write', 'once'])->group(function (): void {
         Route::patch('me', [MeController::class, 'update']);
         Route::patch('workspace', [WorkspaceController::class, 'update']);
-        Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');
+        Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])
+            ->whereUuid('id')
+            ->middleware(FromThePage::class);
         Route::delete('members/{member}', [PeopleController::class, 'remove']);
         Route::post('invitations', [PeopleController::class, 'invite']);
         Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);

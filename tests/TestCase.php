@@ -26,6 +26,9 @@ abstract class TestCase extends FrameworkTestCase
 {
     use DatabaseTransactions;
 
+    /** A page of ours asks, and has a session. */
+    protected const FROM_PAGE = ['Origin' => 'http://127.0.0.1:8680'];
+
     protected MockClock $clock;
 
     protected function setUp(): void

@@ -11,8 +11,10 @@ use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 use Vicissa\Core\InvalidInput;
@@ -21,12 +23,19 @@ use Vicissa\Core\Says\Said;
 /** Every error of the API as RFC 9457 `application/problem+json`: what happened, what was kept, what to do. */
 final class ProblemRenderer
 {
-    public function render(Throwable $e, Request $request): ?JsonResponse
+    public function render(Throwable $e, Request $request): ?Response
     {
         if (!$request->is('api/*') && !$request->expectsJson()) {
-            return null;
+            return $e instanceof Problem
+                ? new PlainResponse(app(Teller::class)->tell($e->detail), $e->status, ['Content-Type' => 'text/plain'])
+                : null;
         }
 
+        return $this->problem($e, $request);
+    }
+
+    private function problem(Throwable $e, Request $request): JsonResponse
+    {
         return match (true) {
             $e instanceof Problem => $this->json($e->status, $e->kind, $e->title, $e->detail, $e->errors, $e->more),
             $e instanceof ValidationException => $this->invalid($e),
@@ -60,7 +69,7 @@ final class ProblemRenderer
             // The framework wraps these two before they get here.
             $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof ModelNotFoundException,
             $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof AuthorizationException
-                => $this->render($e->getPrevious(), $request),
+                => $this->problem($e->getPrevious(), $request),
             $e instanceof HttpExceptionInterface => $this->http($e),
             default => $this->json(
                 500,

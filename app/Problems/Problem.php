@@ -47,6 +47,11 @@ final class Problem extends RuntimeException
         return new self(409, 'conflict', Said::of('problem.conflict'), $detail);
     }
 
+    public static function misdirected(): self
+    {
+        return new self(421, 'misdirected', Said::of('problem.misdirected'), Said::of('problem.not-our-name'));
+    }
+
     public static function unversioned(): self
     {
         return new self(428, 'version-needed', Said::of('problem.which-version'), Said::of('problem.send-if-match'));

@@ -49,9 +49,11 @@ use App\Tenancy\KeptConnection;
 use App\Tenancy\PersonalAccessToken;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
+use App\Tenancy\WalledConnection;
 use App\Tenancy\Workspace;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
@@ -73,6 +75,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->bind('db.connector.pgsql', KeptConnection::class);
+        Connection::resolverFor('pgsql', static fn(mixed ...$made): WalledConnection => new WalledConnection(...$made));
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         // Whoever is signed in has chosen, or has not asked for another; a guest's browser names its languages.

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
-use Illuminate\Database\ConnectionInterface;
 use LogicException;
 
 /**
- * Which workspace the present request or job works in. PostgreSQL's row-level security reads it from two settings of
- * the connection; without them every tenant table looks empty and takes no rows.
+ * Which workspace the present request or job works in. PostgreSQL's row-level security reads it from two settings that
+ * last as long as a transaction; without them every tenant table looks empty and takes no rows.
  */
 final class Tenancy
 {
@@ -17,12 +16,12 @@ final class Tenancy
 
     private ?Membership $membership = null;
 
-    public function __construct(private readonly ConnectionInterface $database) {}
+    public function __construct(private readonly WalledConnection $database) {}
 
     /** Names the person first, so that their memberships can be seen before a workspace is chosen. */
     public function actAs(string $userId): void
     {
-        $this->database->select("select set_config('vicissa.user', ?, false)", [$userId]);
+        $this->database->wall(person: $userId);
     }
 
     /**
@@ -31,7 +30,7 @@ final class Tenancy
     public function enter(string $workspaceId, ?Membership $membership = null): Workspace
     {
         $this->membership = $membership;
-        $this->database->select("select set_config('vicissa.workspace', ?, false)", [$workspaceId]);
+        $this->database->wall(workspace: $workspaceId);
 
         return $this->workspace = Workspace::query()->findOrFail($workspaceId);
     }
@@ -39,15 +38,13 @@ final class Tenancy
     /** Opens the door to a workspace that is about to be created under this id. */
     public function found(string $workspaceId): void
     {
-        $this->database->select("select set_config('vicissa.workspace', ?, false)", [$workspaceId]);
+        $this->database->wall(workspace: $workspaceId);
     }
 
     public function leave(): void
     {
         $this->workspace = $this->membership = null;
-        $this->database->select(
-            "select set_config('vicissa.workspace', '', false), set_config('vicissa.user', '', false)",
-        );
+        $this->database->wall('', '');
     }
 
     public function workspace(): Workspace

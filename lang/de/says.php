@@ -164,6 +164,7 @@ return [
         '„{a, number, ::.#### group-off} in {b, number, ::.#### group-off}“ kann heißen: {a, number, ::.#### group-off} Teil von {b, number, ::.#### group-off} im Ganzen, oder {a, number, ::.#### group-off} Teil auf {b, number, ::.#### group-off} Wasser. Was ist gemeint?',
     'dilution.which-side' =>
         'Keine Seite von „{a, number, ::.#### group-off}:{b, number, ::.#### group-off}“ ist 1. Welche ist das Mittel?',
+    'door.from-the-page' => 'Komm von der Seite selbst herein: {address}. Skripte nehmen ein Token.',
     'door.invitation-over' => 'Diese Einladung ist abgelaufen. Eine neue anfordern.',
     'door.invitation-unknown' => 'Diese Einladung ist nicht bekannt. Eine neue anfordern.',
     'door.invitation-used' => 'Diese Einladung ist benutzt. Stattdessen anmelden.',
@@ -1098,6 +1099,8 @@ return [
         'Dieser Idempotency-Key ist schon für eine andere Anfrage benutzt worden. Für eine neue Anfrage einen neuen nehmen.',
     'problem.looked-after' => 'Vicissa wird gewartet. In ein paar Minuten noch einmal versuchen.',
     'problem.method' => 'Diese Adresse nimmt Anfragen dieser Art nicht an.',
+    'problem.misdirected' => 'Nicht unter diesem Namen',
+    'problem.not-our-name' => 'Unter diesem Namen wird nichts beantwortet. Nimm die Adresse, die dir genannt wurde.',
     'problem.missing' => 'Nicht hier',
     'problem.no-address' => 'Eine solche Adresse gibt es nicht.',
     'problem.no-field' => 'Ein solches Feld gibt es nicht; nichts wurde gespeichert.',

@@ -163,6 +163,7 @@ return [
         '“{a, number, ::.#### group-off} in {b, number, ::.#### group-off}” can mean {a, number, ::.#### group-off} part of {b, number, ::.#### group-off} in all, or {a, number, ::.#### group-off} part into {b, number, ::.#### group-off} of water. Which is it?',
     'dilution.which-side' =>
         'Neither side of “{a, number, ::.#### group-off}:{b, number, ::.#### group-off}” is 1. Which side is the product?',
+    'door.from-the-page' => 'Come in from the page itself: {address}. Scripts use a token instead.',
     'door.invitation-over' => 'This invitation has run out. Ask for a new one.',
     'door.invitation-unknown' => 'This invitation is not known. Ask for a new one.',
     'door.invitation-used' => 'This invitation has been used. Sign in instead.',
@@ -1075,6 +1076,8 @@ return [
         'This Idempotency-Key has already been used for a different request. Use a new key for a new request.',
     'problem.looked-after' => 'Vicissa is being looked after. Try again in a few minutes.',
     'problem.method' => 'This address does not take that kind of request.',
+    'problem.misdirected' => 'Not by that name',
+    'problem.not-our-name' => 'Nothing is answered under this name. Use the address you were given.',
     'problem.missing' => 'Not here',
     'problem.no-address' => 'There is no such address.',
     'problem.no-field' => 'There is no such field; nothing was saved.',

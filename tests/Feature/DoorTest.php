@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Http\StatefulDomains;
 use App\Shelf\Product;
 use App\Standins\OutboxMessage;
 use App\Tenancy\Membership;
@@ -17,8 +16,6 @@ use Tests\TestCase;
 /** Coming in, going out, being invited, and what a technician may not do. */
 final class DoorTest extends TestCase
 {
-    private const FROM_PAGE = ['Origin' => 'http://127.0.0.1:8680'];
-
     public function testSomeoneNewGetsAWorkspaceWithAShelf(): void
     {
         $me = $this->postJson(
@@ -87,38 +84,6 @@ final class DoorTest extends TestCase
         $this->postJson('/api/v1/auth/sign-out', [], self::FROM_PAGE)->assertNoContent();
         Auth::forgetGuards();
         $this->getJson('/api/v1/me', self::FROM_PAGE)->assertUnauthorized();
-    }
-
-    /** @return iterable<string, array{string, list<string>, string}> */
-    public static function addresses(): iterable
-    {
-        yield 'behind TLS, as docs/operations.md says' => [
-            'https://wash.example',
-            ['wash.example'],
-            'https://wash.example',
-        ];
-        yield 'the machine by its name' => [
-            'http://localhost:8680',
-            ['localhost', 'localhost:8680'],
-            'http://localhost:8680',
-        ];
-        yield 'with a port' => ['http://127.0.0.1:8680', ['127.0.0.1:8680'], 'http://127.0.0.1:8680'];
-    }
-
-    /** @param list<string> $wanted */
-    #[DataProvider('addresses')]
-    public function testSigningInWorksFromWhateverAddressPeopleType(string $url, array $wanted, string $origin): void
-    {
-        config(['app.url' => $url, 'sanctum.stateful' => StatefulDomains::of($url)]);
-        self::assertSame([], array_diff($wanted, (array) config('sanctum.stateful')));
-        [$owner] = $this->business();
-        $from = ['Origin' => $origin, 'Referer' => "{$origin}/sign-in"];
-        $this->postJson(
-            "{$url}/api/v1/auth/sign-in",
-            ['email' => $owner->email, 'password' => 'sea-pink-tide'],
-            $from,
-        )->assertNoContent();
-        $this->getJson("{$url}/api/v1/me", $from)->assertOk();
     }
 
     public function testGuessingIsSlowedDown(): void

@@ -191,7 +191,7 @@ final class RowSecurityTest extends TestCase
         [$owner] = $this->business('Ours');
         [, $theirs] = $this->business('Theirs');
         $this->assertProblem(
-            $this->actingAs($owner)->postJson("/api/v1/workspaces/{$theirs->id}/enter"),
+            $this->actingAs($owner)->postJson("/api/v1/workspaces/{$theirs->id}/enter", [], self::FROM_PAGE),
             403,
             'belong to that workspace',
         );

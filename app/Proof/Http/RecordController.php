@@ -291,7 +291,7 @@ final readonly class RecordController
 
             return new JsonResponse(
                 self::teller($record)->everywhere($record),
-                headers: ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex'],
+                headers: ['X-Robots-Tag' => 'noindex'],
             );
         });
     }
@@ -334,7 +334,6 @@ final readonly class RecordController
                 ? throw Problem::missing(Said::of('record.no-picture'))
                 : new Response($bytes, 200, [
                     'Content-Type' => 'image/jpeg',
-                    'Cache-Control' => 'private, max-age=3600',
                     'X-Robots-Tag' => 'noindex',
                 ]);
         });
@@ -396,7 +395,6 @@ final readonly class RecordController
         return new Response($this->recordSheet->pdf($record, self::teller($record)), 200, [
             'Content-Type' => 'application/pdf',
             'Content-Disposition' => 'inline; filename="record.pdf"',
-            'Cache-Control' => 'private, no-store',
             'X-Robots-Tag' => 'noindex',
         ]);
     }

@@ -104,7 +104,6 @@ final class PhotoController
 
         return Storage::disk('photos')->response($photo->path(), "{$photo->id}.jpg", [
             'Content-Type' => 'image/jpeg',
-            'Cache-Control' => 'private, max-age=86400, immutable',
         ]);
     }
 

@@ -115,7 +115,6 @@ final readonly class FeedController
 
             return new Response($writeFeed($feed), 200, [
                 'Content-Type' => 'text/calendar; charset=utf-8',
-                'Cache-Control' => 'private, max-age=300',
                 'X-Robots-Tag' => 'noindex',
             ]);
         } finally {
