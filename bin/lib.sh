@@ -210,7 +210,10 @@ make_database() { # make_database NAME
 do \$\$ begin
     if not exists (select from pg_roles where rolname = 'vicissa_owner') then create role vicissa_owner login; end if;
     if not exists (select from pg_roles where rolname = 'vicissa_app') then create role vicissa_app login nosuperuser nobypassrls nocreatedb nocreaterole; end if;
+    -- Opens a door by a secret (the functions it owns), and does nothing else: nobody signs in as it.
+    if not exists (select from pg_roles where rolname = 'vicissa_door') then create role vicissa_door nologin bypassrls; end if;
 end \$\$;
+grant vicissa_door to vicissa_owner;
 alter role vicissa_owner password '$DB_OWNER_PASSWORD';
 alter role vicissa_app password '$DB_PASSWORD';
 -- Not said by each connection: what one says to a pooler, another would find.
@@ -223,8 +226,10 @@ SQL
 revoke all on schema public from public;
 alter schema public owner to vicissa_owner;
 grant usage on schema public to vicissa_app;
+grant usage, create on schema public to vicissa_door;
 alter default privileges for role vicissa_owner in schema public grant select, insert, update, delete on tables to vicissa_app;
 alter default privileges for role vicissa_owner in schema public grant usage, select on sequences to vicissa_app;
+alter default privileges for role vicissa_owner in schema public grant select on tables to vicissa_door;
 SQL
     fi
 }
@@ -359,9 +364,9 @@ ${FAKETIME:+env[FAKETIME] = $FAKETIME}
 CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
-    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d expose_php=0
+    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
-    keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
+    keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
     keep scheduler "$WEB_AS" php artisan schedule:work
     local tries=0
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do

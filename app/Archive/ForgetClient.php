@@ -39,6 +39,8 @@ final readonly class ForgetClient
             $turns = DB::table('turns')->whereIn('vehicle_id', $ids)->count();
             $letters = OutboxMessage::query()->count();
             DB::select('select forget_client(?)', [$client->id]);
+            // Answers kept sealed: whose they speak of can't be seen from outside.
+            DB::table('idempotency_keys')->whereRaw("jsonb_exists(response, 'sealed')")->delete();
             $letters -= OutboxMessage::query()->count();
             foreach (Photo::query()->whereIn('vehicle_id', $ids)->get() as $photo) {
                 $photos[] = $photo->path();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** For migrations: shuts a table to every workspace but the one entered. */
@@ -14,8 +15,13 @@ final class RowSecurity
 
     public const USER = "(select nullif(current_setting('vicissa.user', true), '')::uuid)";
 
-    public static function guard(string $table, ?string $using = null, ?string $check = null): void
-    {
+    /** Before migration 000022 the owner was let through: those that came earlier filled rows that were there. */
+    public static function guard(
+        string $table,
+        ?string $using = null,
+        ?string $check = null,
+        bool $forced = false,
+    ): void {
         $using ??= 'workspace_id = ' . self::WORKSPACE;
         $check ??= 'workspace_id = ' . self::WORKSPACE;
         DB::unprepared(
@@ -25,6 +31,9 @@ final class RowSecurity
             SQL
             ,
         );
+        if ($forced) {
+            DB::unprepared("alter table {$table} force row level security");
+        }
     }
 
     /** Rows are written once and never changed: takes the application's right to update and delete. */
@@ -33,6 +42,23 @@ final class RowSecurity
         DB::unprepared("revoke update, delete, truncate on {$table} from vicissa_app");
         if ($changeable !== []) {
             DB::unprepared('grant update (' . implode(', ', $changeable) . ") on {$table} to vicissa_app");
+        }
+    }
+
+    /**
+     * For a migration that changes rows that are there: the owner of the tables is held by the walls like anybody.
+     *
+     * @param list<string> $tables
+     * @param Closure(): void $work
+     */
+    public static function lifted(array $tables, Closure $work): void
+    {
+        foreach ($tables as $table) {
+            DB::unprepared("alter table {$table} no force row level security");
+        }
+        $work();
+        foreach ($tables as $table) {
+            DB::unprepared("alter table {$table} force row level security");
         }
     }
 }

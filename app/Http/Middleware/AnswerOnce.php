@@ -10,6 +10,7 @@ use App\Tenancy\User;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
@@ -23,6 +24,15 @@ use Vicissa\Core\Says\Said;
  */
 final readonly class AnswerOnce
 {
+    /** Where the answer holds what is shown once: it is kept as only we can read it. */
+    private const SEALED = [
+        'api/v1/tokens',
+        'api/v1/feeds',
+        'api/v1/invitations',
+        'api/v1/vehicles/*/record-links',
+        'api/v1/me/*',
+    ];
+
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
     public function handle(Request $request, Closure $next): Response
@@ -53,10 +63,10 @@ final readonly class AnswerOnce
                     ->where($mine)
                     ->update([
                         'status' => $response->getStatusCode(),
-                        'response' => json_encode(
-                            ['body' => $response->getContent(), 'etag' => $response->headers->get('ETag')],
-                            JSON_THROW_ON_ERROR,
-                        ),
+                        'response' => self::kept($request, [
+                            'body' => (string) $response->getContent(),
+                            'etag' => $response->headers->get('ETag'),
+                        ]),
                     ]);
                 DB::commit();
             } else {
@@ -71,6 +81,16 @@ final readonly class AnswerOnce
         return $response ?? $this->again($mine, $hash);
     }
 
+    /** @param array{body: string, etag: string|null} $answer */
+    private static function kept(Request $request, array $answer): string
+    {
+        $text = json_encode($answer, JSON_THROW_ON_ERROR);
+
+        return $request->is(...self::SEALED)
+            ? json_encode(['sealed' => Crypt::encryptString($text)], JSON_THROW_ON_ERROR)
+            : $text;
+    }
+
     /** @param array<string, string> $mine */
     private function again(array $mine, string $hash): Response
     {
@@ -80,8 +100,12 @@ final readonly class AnswerOnce
         if ($first->request_hash !== $hash) {
             throw Problem::repeatedDifferently();
         }
-        /** @var array{body: string, etag: string|null} $answer */
+        /** @var array{body: string, etag: string|null}|array{sealed: string} $answer */
         $answer = json_decode((string) $first->response, true, 512, JSON_THROW_ON_ERROR);
+        if (isset($answer['sealed'])) {
+            /** @var array{body: string, etag: string|null} $answer */
+            $answer = json_decode(Crypt::decryptString($answer['sealed']), true, 512, JSON_THROW_ON_ERROR);
+        }
 
         return JsonResponse::fromJsonString($answer['body'], (int) $first->status, [
             'Idempotent-Replayed' => 'true',
