@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+// A pooler may stand in between; it keeps the connections then.
+$pooler = (string) env('DB_POOLER_PORT', '');
+
 $connection = [
     'driver' => 'pgsql',
     'host' => env('DB_HOST', '127.0.0.1'),
@@ -18,12 +21,13 @@ return [
         // The application's role owns nothing and can't bypass row-level security.
         'pgsql' => [
             ...$connection,
+            ...$pooler === '' ? [] : ['host' => env('DB_POOLER_HOST', '127.0.0.1'), 'port' => $pooler],
             'username' => env('DB_USERNAME', 'vicissa_app'),
             'password' => env('DB_PASSWORD', ''),
             // Nothing is prepared on the server: a pooler may give the next transaction to another connection. Zone and
             // search path are the roles' own (bin/lib.sh), for the same reason.
             'options' => [
-                PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', true),
+                PDO::ATTR_PERSISTENT => $pooler === '' && (bool) env('DB_PERSISTENT', true),
                 PDO::PGSQL_ATTR_DISABLE_PREPARES => true,
             ],
         ],

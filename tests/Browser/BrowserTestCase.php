@@ -143,8 +143,11 @@ abstract class BrowserTestCase extends TestCase
         self::$kept = [];
     }
 
-    /** @param string|null $profile  a folder that outlives the browser; none when left out */
-    public static function open(int $width, int $height, ?string $profile = null): RemoteWebDriver
+    /**
+     * @param string|null $profile  a folder that outlives the browser; none when left out
+     * @param list<string> $more    further words for it
+     */
+    public static function open(int $width, int $height, ?string $profile = null, array $more = []): RemoteWebDriver
     {
         self::$service ??= self::serve();
         $options = (new ChromeOptions())
@@ -161,6 +164,7 @@ abstract class BrowserTestCase extends TestCase
                 '--hide-scrollbars',
                 '--force-device-scale-factor=1',
                 "--window-size={$width},{$height}",
+                ...$more,
             ]);
         if ($profile !== null) {
             // The shell doesn’t come up again with what it was left with.

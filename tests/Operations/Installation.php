@@ -15,10 +15,11 @@ final class Installation
     private function __construct(
         public readonly string $folder,
         public readonly int $port,
-        private readonly int $dbPort,
+        public readonly int $dbPort,
     ) {}
 
-    public static function fresh(string $name): self
+    /** @param array<string, string> $more  settings of its own, beside and over the usual ones */
+    public static function fresh(string $name, array $more = []): self
     {
         $folder =
             (getenv('VICISSA_VAR') ?:
@@ -43,6 +44,11 @@ final class Installation
                 'DB_PASSWORD=' . bin2hex(random_bytes(8)),
                 'VICISSA_DEMO=false',
                 "VICISSA_STORAGE={$folder}/var/storage",
+                ...array_map(
+                    static fn(string $key, string $value): string => "{$key}={$value}",
+                    array_keys($more),
+                    $more,
+                ),
                 '',
             ]),
         );
@@ -182,7 +188,7 @@ final class Installation
         ];
     }
 
-    private static function freePort(): int
+    public static function freePort(): int
     {
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
