@@ -47,9 +47,13 @@ final class Mutants
     {
         $tree = $this->parser->parse($code) ?? [];
         $mutants = [];
+        $idle = $this->idle($tree);
         // What an attribute or a constant's comment says is data of another kind; defaults and constants are ours to
         // check.
         foreach ($this->finder->find($tree, static fn(Node $node): bool => true) as $node) {
+            if (isset($idle[$node->getStartFilePos()])) {
+                continue;
+            }
             foreach ($this->ofNode($node, $code) as [$at, $length, $to]) {
                 $mutants["{$at} {$to}"] = [
                     'line' => substr_count($code, "\n", 0, $at) + 1,
@@ -62,6 +66,33 @@ final class Mutants
         usort($mutants, static fn(array $a, array $b): int => [$a['at'], $a['to']] <=> [$b['at'], $b['to']]);
 
         return $mutants;
+    }
+
+    /**
+     * Where a lie would be none: whether a list of cases is searched strictly, and how small "as good as nothing" is.
+     *
+     * @param array<Node> $tree
+     * @return array<int, true> by place in the text
+     */
+    private function idle(array $tree): array
+    {
+        $idle = [];
+        foreach ($this->finder->findInstanceOf($tree, Node\Expr\FuncCall::class) as $call) {
+            if (
+                $call->name instanceof Node\Name &&
+                in_array($call->name->toString(), ['in_array', 'array_search', 'array_keys'], true) &&
+                isset($call->getArgs()[2])
+            ) {
+                $idle[$call->getArgs()[2]->value->getStartFilePos()] = true;
+            }
+        }
+        foreach ($this->finder->findInstanceOf($tree, Node\Scalar\Float_::class) as $float) {
+            if ($float->value > 0.0 && $float->value < 1e-6) {
+                $idle[$float->getStartFilePos()] = true;
+            }
+        }
+
+        return $idle;
     }
 
     /** @param array{at: int, length: int, to: string, ...} $mutant */

@@ -88,6 +88,7 @@ final class Questions
             ...QuestionsOfWork::all(),
             ...QuestionsOfValues::all(),
             ...QuestionsOfPlanning::all(),
+            ...QuestionsOfTurns::all(),
         ];
     }
 
