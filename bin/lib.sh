@@ -213,6 +213,7 @@ do \$\$ begin
     -- Opens a door by a secret (the functions it owns), and does nothing else: nobody signs in as it.
     if not exists (select from pg_roles where rolname = 'vicissa_door') then create role vicissa_door nologin bypassrls; end if;
 end \$\$;
+set client_min_messages = warning;
 grant vicissa_door to vicissa_owner;
 alter role vicissa_owner password '$DB_OWNER_PASSWORD';
 alter role vicissa_app password '$DB_PASSWORD';
@@ -347,7 +348,7 @@ daemonize = no
 listen = $RUN/fpm.sock
 listen.mode = 0600
 pm = dynamic
-pm.max_children = 8
+pm.max_children = 16
 pm.start_servers = 3
 pm.min_spare_servers = 2
 pm.max_spare_servers = 4
@@ -356,6 +357,9 @@ catch_workers_output = yes
 php_admin_value[upload_max_filesize] = 600M
 php_admin_value[post_max_size] = 600M
 php_value[memory_limit] = 256M
+; Seconds of the processor; requests have less (VICISSA_LIMIT_REQUEST_S). The other is by the clock.
+php_value[max_execution_time] = 20
+request_terminate_timeout = 60s
 env[APP_CONFIG_CACHE] = $APP_CONFIG_CACHE
 env[APP_ROUTES_CACHE] = $APP_ROUTES_CACHE
 env[APP_EVENTS_CACHE] = $APP_EVENTS_CACHE

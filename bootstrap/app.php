@@ -5,8 +5,10 @@ declare(strict_types=1);
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
 use App\Http\Middleware\KnownHost;
+use App\Http\Middleware\LightBody;
 use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
+use App\Http\Middleware\SpendsTime;
 use App\Problems\Problem;
 use App\Says\Http\TellWords;
 use App\Http\ProblemRenderer;
@@ -34,12 +36,13 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         // Nothing here is for pages of others.
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([SecureHeaders::class, KnownHost::class]);
+        $middleware->prepend([SecureHeaders::class, KnownHost::class, LightBody::class]);
         $middleware->appendToGroup('api', PlainText::class);
         $middleware->appendToGroup('api', TellWords::class);
         $middleware->alias([
             'workspace' => EnterWorkspace::class,
             'once' => AnswerOnce::class,
+            'spends' => SpendsTime::class,
             'told' => TellWords::class,
             'abilities' => CheckAbilities::class,
         ]);

@@ -17,7 +17,15 @@ return [
     'thermometer' => SimulatedThermometer::class,
 
     // Requests a minute for one person or address.
-    'limits' => ['api' => (int) env('VICISSA_LIMIT_API', 240), 'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6)],
+    // The processor's time: seconds for one request, milliseconds a minute for one person or address. And how
+    // many requests of theirs are worked on at once, on one machine.
+    'limits' => [
+        'api' => (int) env('VICISSA_LIMIT_API', 240),
+        'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
+        'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
+        'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 8),
+        'cpu_ms' => (int) env('VICISSA_LIMIT_CPU_MS', 20_000),
+    ],
 
     // Letters to clients go out between these hours, where the workspace is.
     'letters' => ['from' => (int) env('VICISSA_LETTERS_FROM', 8), 'until' => (int) env('VICISSA_LETTERS_UNTIL', 19)],

@@ -45,7 +45,7 @@ use App\Weeks\Http\WeeksController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('auth')
-    ->middleware('throttle:sign-in')
+    ->middleware(['throttle:sign-in', 'spends'])
     ->group(function (): void {
         Route::post('register', [AuthController::class, 'register'])->middleware(FromThePage::class);
         Route::post('sign-in', [AuthController::class, 'signIn'])->middleware(FromThePage::class);
@@ -58,10 +58,10 @@ Route::prefix('auth')
 // Whoever knows a feed's address may read it: calendars don't sign in.
 Route::get('feeds/{secret}.ics', [FeedController::class, 'read'])
     ->where('secret', '[A-Za-z0-9]{40}')
-    ->middleware('throttle:api');
+    ->middleware(['throttle:api', 'spends']);
 
 // Whoever has a record's address may read it, and nothing else.
-Route::middleware('throttle:api')
+Route::middleware(['throttle:api', 'spends'])
     ->where(['secret' => '[A-Za-z0-9]{40}'])
     ->group(function (): void {
         Route::get('records/{secret}', [RecordController::class, 'read']);
@@ -70,10 +70,16 @@ Route::middleware('throttle:api')
     });
 
 // And whoever has a letter may answer it.
-Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware('throttle:api');
-Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware('throttle:api');
+Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show'])->middleware([
+    'throttle:api',
+    'spends',
+]);
+Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware([
+    'throttle:api',
+    'spends',
+]);
 
-Route::middleware(['auth:sanctum', 'throttle:api', 'workspace', 'told'])->group(function (): void {
+Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
     Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);

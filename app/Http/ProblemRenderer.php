@@ -14,6 +14,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
@@ -37,7 +38,15 @@ final class ProblemRenderer
     private function problem(Throwable $e, Request $request): JsonResponse
     {
         return match (true) {
-            $e instanceof Problem => $this->json($e->status, $e->kind, $e->title, $e->detail, $e->errors, $e->more),
+            $e instanceof Problem => $this->json(
+                $e->status,
+                $e->kind,
+                $e->title,
+                $e->detail,
+                $e->errors,
+                $e->more,
+            )->withHeaders($e->headers),
+            self::isDear($e) => $this->problem(Problem::dear(Said::of('problem.stopped')), $request),
             $e instanceof ValidationException => $this->invalid($e),
             $e instanceof InvalidInput => $this->json(422, 'invalid', Said::of('problem.invalid'), $e->says, [
                 ['pointer' => Problem::pointer($e->field), 'detail' => $e->says],
@@ -78,6 +87,13 @@ final class ProblemRenderer
                 config('app.debug') ? Said::written($e->getMessage()) : Said::of('problem.broken'),
             ),
         };
+    }
+
+    /** What ran out of the time or memory that a request has (SpendsTime) asked for too much; nothing of ours broke. */
+    private static function isDear(Throwable $e): bool
+    {
+        return $e instanceof FatalError &&
+            preg_match('/^(Maximum execution time|Allowed memory size)/', $e->getMessage()) === 1;
     }
 
     private function invalid(ValidationException $e): JsonResponse

@@ -13,6 +13,7 @@ final class Problem extends RuntimeException
     /**
      * @param list<array{pointer: string, detail: Said}> $errors
      * @param array<string, mixed> $more  further members of the problem document
+     * @param array<string, string> $headers
      */
     private function __construct(
         public readonly int $status,
@@ -21,6 +22,7 @@ final class Problem extends RuntimeException
         public readonly Said $detail,
         public readonly array $errors = [],
         public readonly array $more = [],
+        public readonly array $headers = [],
     ) {
         parent::__construct($detail->code);
     }
@@ -50,6 +52,30 @@ final class Problem extends RuntimeException
     public static function misdirected(): self
     {
         return new self(421, 'misdirected', Said::of('problem.misdirected'), Said::of('problem.not-our-name'));
+    }
+
+    /** @param array<string, string> $headers */
+    public static function spent(Said $detail, array $headers): self
+    {
+        return new self(429, 'slow-down', Said::of('problem.too-often'), $detail, [], [], $headers);
+    }
+
+    public static function large(int $mostKb): self
+    {
+        return new self(
+            413,
+            'too-large',
+            Said::of('problem.too-large'),
+            Said::of('problem.at-most-kb', most: $mostKb),
+            [],
+            ['most_kb' => $mostKb],
+        );
+    }
+
+    /** It is not refused for what it says, but for what it asks. */
+    public static function dear(Said $detail): self
+    {
+        return new self(413, 'too-dear', Said::of('problem.too-dear'), $detail);
     }
 
     public static function unversioned(): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reckon;
 
 use App\Says\Teller;
+use Closure;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Says\Said;
 use Vicissa\Core\Units\Measures;
@@ -64,13 +65,17 @@ final readonly class Reckoning
 
     /**
      * @param array<array-key, mixed> $items
+     * @param (Closure(): void)|null $between  asked before each of them; may throw
      * @return array{results: list<array<string, mixed>>, clean: bool} results in order, errors in their places
      */
-    public function all(string $model, array $items): array
+    public function all(string $model, array $items, ?Closure $between = null): array
     {
         $results = [];
         $clean = true;
         foreach ($items as $item) {
+            if ($between !== null) {
+                $between();
+            }
             try {
                 $result = $this->one($model, $item);
             } catch (InvalidInput $e) {

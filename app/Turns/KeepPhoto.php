@@ -27,7 +27,7 @@ final readonly class KeepPhoto
     private const QUALITY = 82;
 
     /** More pixels than this are no photo, but a way to fill the memory. */
-    private const MOST_PIXELS = 50_000_000;
+    private const MOST_PIXELS = 16_000_000;
 
     /**
      * @param array{id: string, zone: string, stage: string, taken_at: string, note?: string|null} $facts

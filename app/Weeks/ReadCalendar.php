@@ -10,12 +10,15 @@ use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use DateInterval;
 use DateTimeZone;
+use Exception;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
+use Sabre\VObject\InvalidDataException;
 use Sabre\VObject\ParseException;
 use Sabre\VObject\Reader;
+use Sabre\VObject\Recur\MaxInstancesExceededException;
 use Vicissa\Core\Says\Said;
 
 /** A client's calendar as days on which a vehicle is away, or as deadlines; repeated events are laid out for a year. */
@@ -65,9 +68,15 @@ final readonly class ReadCalendar
             if (!($calendar instanceof VCalendar)) {
                 throw new UnreadableFile(Said::of('file.no-calendar'));
             }
+            RepeatRules::tame($calendar, $from);
             $laid = $calendar->expand($from, $from->add(new DateInterval('P' . self::AHEAD_DAYS . 'D')), $zone);
-        } catch (ParseException $e) {
+        } catch (ParseException | InvalidDataException | MaxInstancesExceededException $e) {
             throw new UnreadableFile(Said::of('file.calendar-unread', why: $e->getMessage()));
+        } catch (UnreadableFile $e) {
+            throw $e;
+        } catch (Exception) {
+            // Dates and zones that are none: the library lets through what PHP says of them.
+            throw new UnreadableFile(Said::of('file.calendar-dates'));
         }
         $found = [];
         foreach ($laid->select('VEVENT') as $event) {

@@ -370,6 +370,9 @@ return [
     'fault.year' => 'Ein Jahr hat hier 365 Tage.',
     'fault.yes-or-no' => 'Ja oder nein sagen.',
     'file.base' => 'Was auf dem Lack liegt: {families} oder unknown.',
+    'file.calendar-dates' => 'Ein Datum oder eine Zeitzone in diesem Kalender ist nicht lesbar. Übernommen wurde nichts.',
+    'file.repeats-never' => '„{name}“ wiederholt sich nach einer Regel, die vielleicht nie eintritt oder nicht nach Tagen, Wochen, Monaten oder Jahren geht. Nimm es heraus oder schreib die Tage aus.',
+    'file.repeats-much' => 'In diesem Kalender wiederholen sich mehr als {most, number} Termine. Gib einen kürzeren Abschnitt aus.',
     'file.calendar-unread' => 'Dieser Kalender lässt sich nicht lesen: {why}',
     'file.column-twice' => 'Zwei Spalten haben denselben Namen.',
     'file.columns' =>
@@ -1085,6 +1088,7 @@ return [
     'point.was' => '{left, number} % ihrer wahrscheinlichen Lebensdauer übrig. In {days, number} Tagen: {because}.',
     'point.washing' => '{washes, plural, one {# Wäsche} other {# Wäschen}} {percent, number} %',
     'point.weather' => 'das Wetter {percent, number} %',
+    'problem.at-once' => 'Von dir wird gerade zu viel auf einmal bearbeitet. Versuch es in einer Sekunde noch einmal.',
     'problem.back-soon' => 'Gleich wieder da',
     'problem.broken' => 'Bei uns ist etwas zerbrochen. Nichts ist halb gespeichert; gleich noch einmal versuchen.',
     'problem.changed-meanwhile' =>
@@ -1097,10 +1101,15 @@ return [
     'problem.key-reused' => 'Dieser Schlüssel galt schon etwas anderem',
     'problem.key-used' =>
         'Dieser Idempotency-Key ist schon für eine andere Anfrage benutzt worden. Für eine neue Anfrage einen neuen nehmen.',
+    'problem.labels' => '{count, number} Etiketten auf einmal sind zu viele; in eine Datei passen höchstens {most, number}.',
     'problem.looked-after' => 'Vicissa wird gewartet. In ein paar Minuten noch einmal versuchen.',
     'problem.method' => 'Diese Adresse nimmt Anfragen dieser Art nicht an.',
     'problem.misdirected' => 'Nicht unter diesem Namen',
     'problem.not-our-name' => 'Unter diesem Namen wird nichts beantwortet. Nimm die Adresse, die dir genannt wurde.',
+    'problem.spent' => 'Das war viel in kurzer Zeit. In {seconds, plural, one {# Sekunde} other {# Sekunden}} geht es weiter.',
+    'problem.at-most-kb' => 'Hierher dürfen höchstens {most, number} kB auf einmal.',
+    'problem.too-dear' => 'Zu viel auf einmal',
+    'problem.stopped' => 'Das dauert länger, als eine Anfrage darf. Gespeichert wurde nichts; frag nach weniger auf einmal.',
     'problem.missing' => 'Nicht hier',
     'problem.no-address' => 'Eine solche Adresse gibt es nicht.',
     'problem.no-field' => 'Ein solches Feld gibt es nicht; nichts wurde gespeichert.',
@@ -1125,6 +1134,7 @@ return [
     'problem.unsaved' => 'Etwas davon lässt sich nicht speichern.',
     'problem.wait' =>
         'Das war zu oft in kurzer Zeit. {seconds, plural, one {# Sekunde} other {# Sekunden}} warten, dann noch einmal versuchen.',
+    'problem.weighs' => 'Das wiegt etwa {weight, number}, eine Anfrage darf {most, number} wiegen{model, select, sheet { und {steps, number} Schritte haben} other {}}. Frag nach weniger auf einmal; die Befehlszeile nimmt es ganz.',
     'problem.which-version' => 'Welche Fassung war das?',
     'product.applied' => 'Es kommt auf durch eines von: {these}.',
     'product.both-or-neither' => 'Die kürzeste und die längste angeben, oder keine.',

@@ -362,6 +362,9 @@ return [
     'fault.year' => 'A year has 365 days here.',
     'fault.yes-or-no' => 'Say yes or no.',
     'file.base' => 'What lies on its paint: {families}, or unknown.',
+    'file.calendar-dates' => 'A date or time zone in this calendar can’t be read. Nothing was taken in.',
+    'file.repeats-never' => '“{name}” repeats by a rule that may never come round, or not by days, weeks, months or years. Take it out, or write its days out.',
+    'file.repeats-much' => 'More than {most, number} events repeat in this calendar. Export a shorter stretch.',
     'file.calendar-unread' => 'That calendar can’t be read: {why}',
     'file.column-twice' => 'Two columns have the same name.',
     'file.columns' =>
@@ -1062,6 +1065,7 @@ return [
     'point.was' => '{left, number} % left of its likely life. In {days, number} days: {because}.',
     'point.washing' => '{washes, plural, one {# wash} other {# washes}} {percent, number} %',
     'point.weather' => 'the weather {percent, number} %',
+    'problem.at-once' => 'Too much of yours is being worked on at once. Try again in a second.',
     'problem.back-soon' => 'Back soon',
     'problem.broken' => 'Something broke on our side. Nothing was half-saved; try again in a moment.',
     'problem.changed-meanwhile' =>
@@ -1074,10 +1078,15 @@ return [
     'problem.key-reused' => 'That key was used for something else',
     'problem.key-used' =>
         'This Idempotency-Key has already been used for a different request. Use a new key for a new request.',
+    'problem.labels' => '{count, number} labels at once are too many; at most {most, number} stand in one file.',
     'problem.looked-after' => 'Vicissa is being looked after. Try again in a few minutes.',
     'problem.method' => 'This address does not take that kind of request.',
     'problem.misdirected' => 'Not by that name',
     'problem.not-our-name' => 'Nothing is answered under this name. Use the address you were given.',
+    'problem.spent' => 'You have asked for much in a short time. It goes on in {seconds, plural, one {# second} other {# seconds}}.',
+    'problem.at-most-kb' => 'At most {most, number} kB may be sent here at once.',
+    'problem.too-dear' => 'Too much at once',
+    'problem.stopped' => 'That takes longer than one request may. Nothing was saved; ask for less at once.',
     'problem.missing' => 'Not here',
     'problem.no-address' => 'There is no such address.',
     'problem.no-field' => 'There is no such field; nothing was saved.',
@@ -1100,6 +1109,7 @@ return [
     'problem.unsaved' => 'Some of that can’t be saved.',
     'problem.wait' =>
         'That was too often in a short time. Wait {seconds, plural, one {# second} other {# seconds}}, then try again.',
+    'problem.weighs' => 'That weighs about {weight, number}, and one request may weigh {most, number}{model, select, sheet { and have {steps, number} steps} other {}}. Ask for less at once; the command line takes it whole.',
     'problem.which-version' => 'Which version was that?',
     'product.applied' => 'It goes on by one of: {these}.',
     'product.both-or-neither' => 'Give the shortest and the longest, or neither.',

@@ -270,8 +270,9 @@ final class WorldTest extends TestCase
             "{$folder}/pgbouncer.ini",
             "{$settings}logfile = {$folder}/pgbouncer.log\nunix_socket_dir =\n",
         );
-        preg_match('/^DB_PASSWORD=(.+)$/m', (string) file_get_contents("{$folder}/env"), $password);
-        file_put_contents("{$folder}/userlist.txt", "\"vicissa_app\" \"{$password[1]}\"\n");
+        preg_match('/^DB_PASSWORD=(.+)$/m', (string) file_get_contents("{$folder}/env"), $found);
+        $password = $found[1] ?? self::fail('No password in env.');
+        file_put_contents("{$folder}/userlist.txt", "\"vicissa_app\" \"{$password}\"\n");
         self::beside("pgbouncer {$folder}/pgbouncer.ini");
     }
 

@@ -75,7 +75,6 @@ final readonly class BookFileController
         ]);
         $user = $request->user();
         abort_unless($user instanceof User, 401);
-        set_time_limit(300);
         try {
             $result = $importBook($kind, $facts['text'], (bool) ($facts['commit'] ?? false), $user);
         } catch (UnreadableFile $e) {

@@ -6,6 +6,7 @@ namespace App\Reckon\Http;
 
 use App\Problems\Problem;
 use App\Reckon\Reckoning;
+use App\Reckon\Weights;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Vicissa\Core\Says\Said;
@@ -28,10 +29,41 @@ final class ReckonController
                 throw Problem::field('', Said::of('input.most', most: self::MOST));
             }
 
-            return $this->answer($reckoning->all($model, $body)['results']);
+            self::weigh($model, $body);
+
+            $begun = hrtime(true);
+
+            return $this->answer(
+                $reckoning->all($model, $body, static function () use ($begun): void {
+                    // Whatever it was weighed at.
+                    if (hrtime(true) - $begun > 2.0e6 * Weights::MOST) {
+                        throw Problem::dear(Said::of('problem.stopped'));
+                    }
+                })['results'],
+            );
         }
+        self::weigh($model, [$body]);
 
         return $this->answer($reckoning->one($model, $body));
+    }
+
+    /** @param array<array-key, mixed> $items */
+    private static function weigh(string $model, array $items): void
+    {
+        $weight = array_sum(
+            array_map(static fn(mixed $item): float => is_array($item) ? Weights::of($model, $item) : 0.0, $items),
+        );
+        if ($weight > Weights::MOST) {
+            throw Problem::dear(
+                Said::of(
+                    'problem.weighs',
+                    weight: (int) round(min($weight, 1e9)),
+                    most: Weights::MOST,
+                    steps: Weights::STEPS,
+                    model: $model,
+                ),
+            );
+        }
     }
 
     /** @param array<array-key, mixed> $result */

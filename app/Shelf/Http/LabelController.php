@@ -7,12 +7,14 @@ namespace App\Shelf\Http;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
 use App\Shelf\LabelSheet;
 use App\Shelf\Product;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Vicissa\Core\Says\Said;
 
 /** Labels for bottles that were mixed. */
 #[
@@ -34,6 +36,9 @@ use OpenApi\Attributes as OA;
 ]
 final class LabelController
 {
+    /** Labels in one file. */
+    private const MOST = 120;
+
     #[
         OA\Post(
             path: '/api/v1/labels',
@@ -64,6 +69,11 @@ final class LabelController
             'labels.*.caution' => ['sometimes', 'nullable', 'string', 'max:160'],
             'labels.*.copies' => ['sometimes', 'integer', 'between:1,40'],
         ]);
+
+        $sheets = array_sum(array_map(static fn(array $one): int => (int) ($one['copies'] ?? 1), $given['labels']));
+        if ($sheets > self::MOST) {
+            throw Problem::field('labels', Said::of('problem.labels', count: $sheets, most: self::MOST));
+        }
 
         return new Response($sheet->pdf($given['size'], array_values($given['labels'])), 200, [
             'Content-Type' => 'application/pdf',

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\Slot;
+use App\Problems\Problem;
+use Closure;
+use Illuminate\Cache\RateLimiter;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Vicissa\Core\Says\Said;
+
+/**
+ * No request may be dear, and nobody may be dear all the time: each has so many seconds of the processor and no more,
+ * a person (a guest: an address) so many a minute, and so many requests at once; others come in beside them. What a request has cost, and what is left, stands in its
+ * headers, in milliseconds. What is over is refused before anything is done.
+ */
+final readonly class SpendsTime
+{
+    /** Less than this is not written down: most requests cost little, and writing costs too. */
+    private const NOTHING_MS = 25;
+
+    public function __construct(private RateLimiter $limiter) {}
+
+    /**
+     * @param string|null $seconds  of the processor for this kind of request, where it is not the usual
+     */
+    public function handle(Request $request, Closure $next, ?string $seconds = null): Response
+    {
+        $whose = 'cpu ' . ($request->user()?->getAuthIdentifier() ?? $request->ip());
+        $most = config()->integer('vicissa.limits.cpu_ms');
+        $spent = (int) $this->limiter->attempts($whose);
+        if ($spent >= $most) {
+            throw Problem::spent(Said::of('problem.spent', seconds: $this->limiter->availableIn($whose)), [
+                'Retry-After' => (string) $this->limiter->availableIn($whose),
+                ...self::told(0, 0),
+            ]);
+        }
+        // PHP counts the processor's time here, not the clock's.
+        $slot = Slot::take($whose, config()->integer('vicissa.limits.at_once'));
+        if ($slot === null) {
+            throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
+        }
+        // Not in a test or a command, which is no request.
+        if (PHP_SAPI !== 'cli') {
+            set_time_limit($seconds !== null ? (int) $seconds : config()->integer('vicissa.limits.request_s'));
+        }
+        $begun = self::used();
+        $response = $next($request);
+        $cost = self::used() - $begun;
+        if ($cost >= self::NOTHING_MS) {
+            $spent = (int) $this->limiter->increment($whose, 60, $cost);
+        }
+        $response->headers->add(self::told($cost, max(0, $most - $spent)));
+        $slot->leave();
+
+        return $response;
+    }
+
+    /** @return array<string, string> */
+    private static function told(int $cost, int $left): array
+    {
+        return ['X-Cost-Ms' => (string) $cost, 'X-Cost-Left-Ms' => (string) $left];
+    }
+
+    /** Milliseconds of the processor so far. */
+    private static function used(): int
+    {
+        $use = getrusage();
+
+        return $use === false
+            ? 0
+            : 1000 * ($use['ru_utime.tv_sec'] + $use['ru_stime.tv_sec']) +
+                    intdiv($use['ru_utime.tv_usec'] + $use['ru_stime.tv_usec'], 1000);
+    }
+}
