@@ -227,12 +227,15 @@ SQL
 revoke all on schema public from public;
 alter schema public owner to vicissa_owner;
 grant usage on schema public to vicissa_app;
-grant usage, create on schema public to vicissa_door;
 alter default privileges for role vicissa_owner in schema public grant select, insert, update, delete on tables to vicissa_app;
 alter default privileges for role vicissa_owner in schema public grant usage, select on sequences to vicissa_app;
-alter default privileges for role vicissa_owner in schema public grant select on tables to vicissa_door;
 SQL
     fi
+    # Came later than the first databases.
+    psql_admin -d "$1" <<SQL || die "The database $1 could not be set up."
+grant usage, create on schema public to vicissa_door;
+alter default privileges for role vicissa_owner in schema public grant select on tables to vicissa_door;
+SQL
 }
 
 migrate() { # migrate DATABASE

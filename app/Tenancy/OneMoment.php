@@ -19,12 +19,10 @@ final class OneMoment
      */
     public static function of(Closure $read): mixed
     {
-        return DB::transaction(static function () use ($read): mixed {
-            if (DB::transactionLevel() === 1) {
-                DB::statement('set transaction isolation level repeatable read');
-            }
+        $connection = DB::connection();
 
-            return $read();
-        });
+        return $connection instanceof WalledConnection && $connection->transactionLevel() === 0
+            ? $connection->atOneMoment($read)
+            : DB::transaction($read);
     }
 }

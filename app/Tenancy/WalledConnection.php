@@ -20,6 +20,8 @@ final class WalledConnection extends PostgresConnection
 
     private string $person = '';
 
+    private bool $oneMoment = false;
+
     /** From here on; an empty string for nobody. */
     public function wall(?string $workspace = null, ?string $person = null): void
     {
@@ -75,9 +77,34 @@ final class WalledConnection extends PostgresConnection
         return $result;
     }
 
+    /**
+     * A transaction all of whose readings see one state of everything. It has to be asked for before anything else is
+     * said in it.
+     *
+     * @template T
+     * @param Closure(): T $read
+     * @return T
+     */
+    public function atOneMoment(Closure $read): mixed
+    {
+        $this->oneMoment = true;
+        try {
+            return $this->transaction(function () use ($read): mixed {
+                $this->oneMoment = false;
+
+                return $read();
+            });
+        } finally {
+            $this->oneMoment = false;
+        }
+    }
+
     protected function executeBeginTransactionStatement(): void
     {
         parent::executeBeginTransactionStatement();
+        if ($this->oneMoment) {
+            $this->getPdo()->exec('set transaction isolation level repeatable read');
+        }
         if ($this->workspace . $this->person !== '') {
             $this->getPdo()->exec($this->settings());
         }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Book\Client;
 use App\Book\Vehicle;
 use App\Tenancy\EachWorkspace;
+use App\Tenancy\OneMoment;
 use App\Tenancy\Tenancy;
 use App\Tenancy\Workspace;
 use Illuminate\Database\QueryException;
@@ -82,6 +83,51 @@ final class RowSecurityTest extends TestCase
         $after = (array) DB::selectOne($ask);
         self::assertSame($before['pid'], $after['pid']);
         self::assertSame(['', '', 'UTC'], [(string) $after['workspace'], (string) $after['person'], $after['zone']]);
+    }
+
+    /** What is said with every transaction comes after what it has to be: it was the other way round. */
+    public function testReadingsOfOneMomentAreOfOneMoment(): void
+    {
+        DB::rollBack();
+        app(Tenancy::class)->actAs(Str::uuid7()->toString());
+        self::assertSame(
+            'repeatable read',
+            OneMoment::of(static fn(): string => DB::selectOne('show transaction_isolation')->transaction_isolation),
+        );
+        self::assertSame('read committed', DB::selectOne('show transaction_isolation')->transaction_isolation);
+    }
+
+    /** A row can't point at one of another workspace, whoever writes it. */
+    public function testEveryPointerCarriesItsWorkspace(): void
+    {
+        $loose = DB::select(
+            <<<'SQL'
+            select child.relname || '.' || c.conname as name from pg_constraint c
+            join pg_class parent on parent.oid = c.confrelid join pg_class child on child.oid = c.conrelid
+            join pg_attribute a on a.attrelid = parent.oid and a.attname = 'workspace_id'
+            join pg_attribute b on b.attrelid = child.oid and b.attname = 'workspace_id'
+            where c.contype = 'f' and not b.attnum = any(c.conkey)
+            SQL
+            ,
+        );
+        self::assertSame([], array_column($loose, 'name'));
+    }
+
+    /** The owner of the tables is held as well, and what runs as somebody else finds no name of a stranger's making. */
+    public function testWallsHoldForTheOwnerAndFunctionsLookNowhereElse(): void
+    {
+        $tables = DB::select(
+            "select relname from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relrowsecurity and not relforcerowsecurity",
+        );
+        self::assertSame([], array_column($tables, 'relname'));
+        $functions = DB::select(
+            "select proname, proconfig::text as config, proowner::regrole::text as owner from pg_proc where pronamespace = 'public'::regnamespace and prosecdef",
+        );
+        self::assertGreaterThan(4, count($functions));
+        foreach ($functions as $function) {
+            self::assertStringContainsString('pg_temp', $function->config, $function->proname);
+            self::assertSame('vicissa_door', $function->owner, $function->proname);
+        }
     }
 
     public function testAnotherWorkspacesRowsCannotBeSeenChangedDeletedOrPlanted(): void
