@@ -16,11 +16,12 @@ return [
     'pen' => SimulatedTdsPen::class,
     'thermometer' => SimulatedThermometer::class,
 
-    // Requests a minute for one person or address.
+    // Requests a minute for one person or address; new businesses an hour from one address.
     // The processor's time: seconds for one request, milliseconds a minute for one person or address. And how
     // many requests of theirs are worked on at once, on one machine.
     'limits' => [
         'api' => (int) env('VICISSA_LIMIT_API', 240),
+        'registrations' => (int) env('VICISSA_LIMIT_REGISTRATIONS', 10),
         'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 8),
@@ -30,5 +31,14 @@ return [
     // Letters to clients go out between these hours, where the workspace is.
     'letters' => ['from' => (int) env('VICISSA_LETTERS_FROM', 8), 'until' => (int) env('VICISSA_LETTERS_UNTIL', 19)],
 
+    // Who may begin a business here: anybody (open), whoever is invited into one that is there (invited).
+    'registration' => env('VICISSA_REGISTRATION', 'open'),
+
     'invitation_days' => 14,
+
+    // Days in which whoever leaves, and a workspace that ends, may still come back.
+    'grace' => ['account' => 14, 'workspace' => 30],
+
+    // Days a token is good for.
+    'token_days' => ['usual' => 90, 'most' => 366],
 ];

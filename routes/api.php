@@ -13,11 +13,13 @@ use App\Book\Http\CrewController;
 use App\Book\Http\ProgrammeController;
 use App\Book\Http\SiteController;
 use App\Book\Http\VehicleController;
+use App\Door\Http\AccountController;
 use App\Door\Http\AuthController;
 use App\Door\Http\FromThePage;
 use App\Door\Http\MeController;
 use App\Door\Http\NumbersController;
 use App\Door\Http\PeopleController;
+use App\Door\Http\TrailController;
 use App\Door\Http\WorkspaceController;
 use App\Film\Http\FilmController;
 use App\Film\Http\LayerController;
@@ -47,7 +49,12 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('auth')
     ->middleware(['throttle:sign-in', 'spends'])
     ->group(function (): void {
-        Route::post('register', [AuthController::class, 'register'])->middleware(FromThePage::class);
+        Route::get('door', [AuthController::class, 'door']);
+        Route::post('register', [AuthController::class, 'register'])->middleware([
+            FromThePage::class,
+            'throttle:register',
+        ]);
+        Route::post('confirm-email', [AccountController::class, 'confirmEmail']);
         Route::post('sign-in', [AuthController::class, 'signIn'])->middleware(FromThePage::class);
         Route::post('forgot', [AuthController::class, 'forgot']);
         Route::post('reset', [AuthController::class, 'reset']);
@@ -84,13 +91,51 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
     Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);
 
-    Route::middleware('abilities:read')->group(function (): void {
-        Route::get('me', [MeController::class, 'show']);
-        Route::get('workspace', [WorkspaceController::class, 'show']);
+    // What opens doors is for people on the page: a token, whatever it may do, could else give itself more.
+    Route::middleware(FromThePage::class)->group(function (): void {
         Route::get('members', [PeopleController::class, 'members']);
         Route::get('invitations', [PeopleController::class, 'invitations']);
         Route::get('messages', [PeopleController::class, 'messages']);
         Route::get('tokens', [PeopleController::class, 'tokens']);
+        Route::get('trail', TrailController::class);
+        Route::get('record-links', [RecordController::class, 'all']);
+        Route::prefix('me')
+            ->controller(AccountController::class)
+            ->group(function (): void {
+                Route::get('account', 'show');
+                Route::get('sessions', 'sessions');
+            });
+        Route::middleware('once')->group(function (): void {
+            Route::delete('members/{member}', [PeopleController::class, 'remove']);
+            Route::post('invitations', [PeopleController::class, 'invite']);
+            Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
+            Route::post('tokens', [PeopleController::class, 'issue']);
+            Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
+            Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');
+            Route::post('workspace/leave', [WorkspaceController::class, 'leave']);
+            Route::post('workspace/end', [WorkspaceController::class, 'end'])->middleware('throttle:sure');
+            Route::post('workspace/keep', [WorkspaceController::class, 'keep']);
+            Route::prefix('me')
+                ->controller(AccountController::class)
+                ->group(function (): void {
+                    Route::middleware('throttle:sure')->group(function (): void {
+                        Route::post('password', 'password');
+                        Route::post('email', 'email');
+                        Route::post('second', 'second');
+                        Route::post('second/confirm', 'confirmSecond');
+                        Route::post('second/end', 'endSecond');
+                        Route::post('leave', 'leave');
+                    });
+                    Route::post('stay', 'stay');
+                    Route::delete('sessions', 'endSessions');
+                    Route::delete('sessions/{session}', 'endSession')->where('session', '[0-9a-f]{24}');
+                });
+        });
+    });
+
+    Route::middleware('abilities:read')->group(function (): void {
+        Route::get('me', [MeController::class, 'show']);
+        Route::get('workspace', [WorkspaceController::class, 'show']);
         Route::get('bench/expected', [BenchController::class, 'expected']);
         Route::post('bench/match', [BenchController::class, 'match']);
         Route::post('bench/doses', [BenchController::class, 'doses']);
@@ -158,14 +203,6 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'
     Route::middleware(['abilities:write', 'once'])->group(function (): void {
         Route::patch('me', [MeController::class, 'update']);
         Route::patch('workspace', [WorkspaceController::class, 'update']);
-        Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])
-            ->whereUuid('id')
-            ->middleware(FromThePage::class);
-        Route::delete('members/{member}', [PeopleController::class, 'remove']);
-        Route::post('invitations', [PeopleController::class, 'invite']);
-        Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
-        Route::post('tokens', [PeopleController::class, 'issue']);
-        Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
         Route::post('start', StartController::class);
         Route::apiResource('clients', ClientController::class)->only(['store', 'update', 'destroy']);
         Route::apiResource('sites', SiteController::class)->only(['store', 'update', 'destroy']);

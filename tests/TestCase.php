@@ -12,9 +12,11 @@ use App\Tenancy\Membership;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Psr\Clock\ClockInterface;
@@ -34,9 +36,19 @@ abstract class TestCase extends FrameworkTestCase
     protected function setUp(): void
     {
         parent::setUp();
+        $this->withHeaders(self::FROM_PAGE);
         $this->clock = new MockClock('2026-11-25 12:00:00 UTC');
         $this->app->instance(ClockInterface::class, $this->clock);
         $this->travelTo($this->clock->now());
+    }
+
+    /** Another person begins with a session of their own. */
+    public function actingAs(Authenticatable $user, $guard = null): static
+    {
+        Auth::forgetGuards();
+        $this->flushSession();
+
+        return parent::actingAs($user, $guard ?? 'web');
     }
 
     /** @return array{User, Workspace} a new business with its owner, nobody's workspace entered */

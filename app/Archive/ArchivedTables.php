@@ -50,6 +50,7 @@ final class ArchivedTables
     public const LEFT = [
         'forecasts' => 'reckoned anew',
         'feeds' => 'addresses with secrets',
+        'security_events' => 'what happened at this house’s door is this house’s',
         'record_links' => 'addresses with secrets',
         'personal_access_tokens' => 'secrets',
         'invitations' => 'secrets',

@@ -22,6 +22,7 @@ final readonly class InvitePerson
         private Tenancy $tenancy,
         private ClockInterface $clock,
         private Messenger $messenger,
+        private DoorLog $doorLog,
     ) {}
 
     public function __invoke(User $inviter, string $email, string $role): Invitation
@@ -92,6 +93,7 @@ final readonly class InvitePerson
                 ['role' => $invitation->role],
             );
             $locked->update(['accepted_at' => $this->clock->now()]);
+            $this->doorLog->note('joined', ['role' => $invitation->role], $user);
 
             return $user;
         });

@@ -7,6 +7,7 @@ namespace App\Proof;
 use App\Book\Vehicle;
 use App\Record\Turn;
 use App\Tenancy\OfWorkspace;
+use App\Tenancy\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -33,6 +34,12 @@ class RecordLink extends Model
     protected $guarded = [];
 
     protected $hidden = ['secret_hash'];
+
+    /** @return BelongsTo<User, $this> */
+    public function maker(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'made_by');
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

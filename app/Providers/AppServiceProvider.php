@@ -11,6 +11,7 @@ use App\Book\Site;
 use App\Book\Vehicle;
 use App\Film\RebuildForProduct;
 use App\Http\FirstFault;
+use App\Http\RequestCaller;
 use App\Policies\RowPolicy;
 use App\Policies\WorkspacePolicy;
 use App\Reckon\AreaModel;
@@ -45,6 +46,7 @@ use App\Standins\Messenger;
 use App\Standins\TdsPen;
 use App\Standins\TravelTimes;
 use App\Standins\Weather;
+use App\Tenancy\Caller;
 use App\Tenancy\KeptConnection;
 use App\Tenancy\PersonalAccessToken;
 use App\Tenancy\Tenancy;
@@ -64,7 +66,6 @@ use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Validator as ValidatorFactory;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
-use Illuminate\Validation\Rules\Password;
 use Laravel\Sanctum\Sanctum;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\NativeClock;
@@ -76,6 +77,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->bind('db.connector.pgsql', KeptConnection::class);
         Connection::resolverFor('pgsql', static fn(mixed ...$made): WalledConnection => new WalledConnection(...$made));
+        $this->app->bind(Caller::class, static fn($app): Caller => new RequestCaller($app->make('request')));
         $this->app->bind(RowRules::class, RequestRules::class);
         $this->app->bind(ClockInterface::class, static fn(): ClockInterface => new NativeClock('UTC'));
         // Whoever is signed in has chosen, or has not asked for another; a guest's browser names its languages.
@@ -140,7 +142,6 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(!$this->app->isProduction());
         Relation::morphMap(['person' => User::class]);
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
-        Password::defaults(static fn(): Password => Password::min(10)->letters());
         foreach (
             [Client::class, Site::class, Vehicle::class, Product::class, Gear::class, Sheet::class, Photo::class]
             as $model
@@ -164,6 +165,19 @@ final class AppServiceProvider extends ServiceProvider
             'api',
             static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.api'))->by(
                 $request->user()?->getAuthIdentifier() ?? $request->ip(),
+            ),
+        );
+        // Where a password is asked for again.
+        RateLimiter::for(
+            'sure',
+            static fn(Request $request): Limit => Limit::perMinute(config()->integer('vicissa.limits.sign_in'))->by(
+                'sure ' . $request->user()?->getAuthIdentifier(),
+            ),
+        );
+        RateLimiter::for(
+            'register',
+            static fn(Request $request): Limit => Limit::perHour(config()->integer('vicissa.limits.registrations'))->by(
+                'new ' . $request->ip(),
             ),
         );
         RateLimiter::for(

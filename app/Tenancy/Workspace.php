@@ -26,6 +26,7 @@ use Vicissa\Core\Money\Rates;
  * @property array<string, float|int|string> $rates  what things cost; empty: the core's defaults
  * @property array<string, float|int> $numbers  of the rules, where they differ from the defaults
  * @property int $version
+ * @property CarbonImmutable|null $ends_at  when it goes with all that is in it, unless an owner keeps it
  */
 class Workspace extends Model
 {
@@ -41,6 +42,7 @@ class Workspace extends Model
         'rates' => '{}',
         'numbers' => '{}',
         'version' => 1,
+        'ends_at' => null,
     ];
 
     /** @var array{string, Numbers}|null the numbers as they are kept, and as they were read */
@@ -55,6 +57,7 @@ class Workspace extends Model
             'rates' => 'array',
             'numbers' => 'array',
             'version' => 'integer',
+            'ends_at' => 'immutable_datetime',
         ];
     }
 

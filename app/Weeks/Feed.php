@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Weeks;
 
 use App\Tenancy\OfWorkspace;
+use App\Tenancy\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * An address at which a calendar reads the plan.
@@ -17,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $vehicle_id
  * @property string $name
  * @property string $secret_hash
+ * @property string|null $made_by
  * @property CarbonImmutable $made_at
  * @property CarbonImmutable|null $revoked_at
  * @property CarbonImmutable|null $read_at
@@ -28,6 +31,12 @@ class Feed extends Model
     public $timestamps = false;
 
     protected $guarded = [];
+
+    /** @return BelongsTo<User, $this> */
+    public function maker(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'made_by');
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

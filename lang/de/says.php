@@ -370,9 +370,12 @@ return [
     'fault.year' => 'Ein Jahr hat hier 365 Tage.',
     'fault.yes-or-no' => 'Ja oder nein sagen.',
     'file.base' => 'Was auf dem Lack liegt: {families} oder unknown.',
-    'file.calendar-dates' => 'Ein Datum oder eine Zeitzone in diesem Kalender ist nicht lesbar. Übernommen wurde nichts.',
-    'file.repeats-never' => '„{name}“ wiederholt sich nach einer Regel, die vielleicht nie eintritt oder nicht nach Tagen, Wochen, Monaten oder Jahren geht. Nimm es heraus oder schreib die Tage aus.',
-    'file.repeats-much' => 'In diesem Kalender wiederholen sich mehr als {most, number} Termine. Gib einen kürzeren Abschnitt aus.',
+    'file.calendar-dates' =>
+        'Ein Datum oder eine Zeitzone in diesem Kalender ist nicht lesbar. Übernommen wurde nichts.',
+    'file.repeats-never' =>
+        '„{name}“ wiederholt sich nach einer Regel, die vielleicht nie eintritt oder nicht nach Tagen, Wochen, Monaten oder Jahren geht. Nimm es heraus oder schreib die Tage aus.',
+    'file.repeats-much' =>
+        'In diesem Kalender wiederholen sich mehr als {most, number} Termine. Gib einen kürzeren Abschnitt aus.',
     'file.calendar-unread' => 'Dieser Kalender lässt sich nicht lesen: {why}',
     'file.column-twice' => 'Zwei Spalten haben denselben Namen.',
     'file.columns' =>
@@ -1101,15 +1104,18 @@ return [
     'problem.key-reused' => 'Dieser Schlüssel galt schon etwas anderem',
     'problem.key-used' =>
         'Dieser Idempotency-Key ist schon für eine andere Anfrage benutzt worden. Für eine neue Anfrage einen neuen nehmen.',
-    'problem.labels' => '{count, number} Etiketten auf einmal sind zu viele; in eine Datei passen höchstens {most, number}.',
+    'problem.labels' =>
+        '{count, number} Etiketten auf einmal sind zu viele; in eine Datei passen höchstens {most, number}.',
     'problem.looked-after' => 'Vicissa wird gewartet. In ein paar Minuten noch einmal versuchen.',
     'problem.method' => 'Diese Adresse nimmt Anfragen dieser Art nicht an.',
     'problem.misdirected' => 'Nicht unter diesem Namen',
     'problem.not-our-name' => 'Unter diesem Namen wird nichts beantwortet. Nimm die Adresse, die dir genannt wurde.',
-    'problem.spent' => 'Das war viel in kurzer Zeit. In {seconds, plural, one {# Sekunde} other {# Sekunden}} geht es weiter.',
+    'problem.spent' =>
+        'Das war viel in kurzer Zeit. In {seconds, plural, one {# Sekunde} other {# Sekunden}} geht es weiter.',
     'problem.at-most-kb' => 'Hierher dürfen höchstens {most, number} kB auf einmal.',
     'problem.too-dear' => 'Zu viel auf einmal',
-    'problem.stopped' => 'Das dauert länger, als eine Anfrage darf. Gespeichert wurde nichts; frag nach weniger auf einmal.',
+    'problem.stopped' =>
+        'Das dauert länger, als eine Anfrage darf. Gespeichert wurde nichts; frag nach weniger auf einmal.',
     'problem.missing' => 'Nicht hier',
     'problem.no-address' => 'Eine solche Adresse gibt es nicht.',
     'problem.no-field' => 'Ein solches Feld gibt es nicht; nichts wurde gespeichert.',
@@ -1134,7 +1140,8 @@ return [
     'problem.unsaved' => 'Etwas davon lässt sich nicht speichern.',
     'problem.wait' =>
         'Das war zu oft in kurzer Zeit. {seconds, plural, one {# Sekunde} other {# Sekunden}} warten, dann noch einmal versuchen.',
-    'problem.weighs' => 'Das wiegt etwa {weight, number}, eine Anfrage darf {most, number} wiegen{model, select, sheet { und {steps, number} Schritte haben} other {}}. Frag nach weniger auf einmal; die Befehlszeile nimmt es ganz.',
+    'problem.weighs' =>
+        'Das wiegt etwa {weight, number}, eine Anfrage darf {most, number} wiegen{model, select, sheet { und {steps, number} Schritte haben} other {}}. Frag nach weniger auf einmal; die Befehlszeile nimmt es ganz.',
     'problem.which-version' => 'Welche Fassung war das?',
     'product.applied' => 'Es kommt auf durch eines von: {these}.',
     'product.both-or-neither' => 'Die kürzeste und die längste angeben, oder keine.',
@@ -1671,4 +1678,46 @@ return [
     'year.unpriced' => 'Von {names} ist kein Preis bekannt: nicht im Geld, und nicht umsonst.',
     'year.weather' =>
         'Jeder achte Besuch verschiebt sich durch Wetter um bis zu fünf Tage, doppelt so viele, wenn Salz liegt; das Wetter einer Woche macht halb bis anderthalbmal so schmutzig.',
+    'door.closed' => 'Hier werden keine neuen Betriebe begonnen. Lass dich vom Inhaber einladen.',
+    'door.code-wanted' => 'Dazu braucht es einen Code deiner Authenticator-App.',
+    'door.code-wrong' => 'Dieser Code gilt nicht oder wurde schon gebraucht. Nimm den, der jetzt gezeigt wird.',
+    'door.not-yours' => 'Das ist nicht dein Passwort.',
+    'door.password-short' => 'Mindestens {least} Zeichen; ein paar Wörter merken sich leicht.',
+    'door.password-common' =>
+        'Das ähnelt dem, was alle nehmen. Besser sind ein paar Wörter, die nichts miteinander zu tun haben.',
+    'door.second-is-on' => 'Nach Codes wird schon gefragt.',
+    'door.alone' => 'Du bist in einem Betrieb der einzige Inhaber. Mach jemand anderen dazu oder beende ihn zuerst.',
+    'door.name-it' => 'Schreib den Namen, wie er ist.',
+    'letter.new-email' => 'Deine neue Adresse für Vicissa',
+    'letter.confirm-email' =>
+        "Folge diesem Link innerhalb von {hours, number} Stunden, um dich künftig mit dieser Adresse anzumelden:\n\n{link}",
+    'letter.email-changes' => 'Deine Adresse für Vicissa wird geändert',
+    'letter.email-changes-to' =>
+        'Jemand, der als du angemeldet ist, möchte eine andere Adresse: {email}. Warst du das nicht, ändere jetzt dein Passwort und beende alle anderen Sitzungen.',
+    'trail.sign-in-failed' => 'Wollte sich mit falschem Passwort anmelden',
+    'trail.code-failed' => 'Wollte sich mit falschem Code anmelden',
+    'trail.signed-in' => 'Hat sich angemeldet',
+    'trail.password-changed' => 'Hat das Passwort geändert',
+    'trail.password-reset' => 'Hat über einen Link ein neues Passwort gewählt',
+    'trail.email-asked' => 'Möchte eine andere Adresse',
+    'trail.email-changed' => 'Meldet sich mit einer anderen Adresse an',
+    'trail.second-factor-on' => 'Nach Codes einer App wird gefragt',
+    'trail.second-factor-off' => 'Nach Codes einer App wird nicht mehr gefragt',
+    'trail.sessions-ended' => 'Hat alle anderen Sitzungen beendet',
+    'trail.session-ended' => 'Hat eine Sitzung beendet',
+    'trail.account-leaves' => 'Möchte das Konto löschen',
+    'trail.account-stays' => 'Bleibt doch',
+    'trail.member-removed' => 'Jemand arbeitet nicht mehr hier',
+    'trail.invited' => 'Hat jemanden eingeladen',
+    'trail.invitation-withdrawn' => 'Hat eine Einladung zurückgezogen',
+    'trail.joined' => 'Hat eine Einladung angenommen',
+    'trail.token-made' => 'Hat ein Token gemacht',
+    'trail.token-revoked' => 'Hat ein Token widerrufen',
+    'trail.feed-made' => 'Hat eine Kalenderadresse gemacht',
+    'trail.feed-revoked' => 'Hat eine Kalenderadresse widerrufen',
+    'trail.link-made' => 'Hat einen Link zu einem Nachweis gemacht',
+    'trail.link-revoked' => 'Hat einen Link zu einem Nachweis widerrufen',
+    'trail.exported' => 'Hat alles als Datei ausgeben lassen',
+    'trail.workspace-ends' => 'Hat den Betrieb beendet',
+    'trail.workspace-kept' => 'Hat den Betrieb behalten',
 ];

@@ -120,7 +120,7 @@ final class DoorTest extends TestCase
         $this->assertProblem(
             $this->postJson('/api/v1/auth/reset', [...$reset, 'password' => 'short'], self::FROM_PAGE),
             422,
-            '10 characters',
+            '12 characters',
             '/password',
         );
         $this->postJson('/api/v1/auth/reset', $reset, self::FROM_PAGE)->assertNoContent();

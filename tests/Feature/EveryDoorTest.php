@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Door\Http\FromThePage;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Route as Routes;
@@ -24,7 +25,9 @@ final class EveryDoorTest extends TestCase
         'GET api/v1/answers/{proposal}/{signature}',
         'POST api/v1/answers/{proposal}/{signature}',
         'POST api/v1/auth/forgot',
+        'GET api/v1/auth/door',
         'GET api/v1/auth/invitation',
+        'POST api/v1/auth/confirm-email',
         'POST api/v1/auth/join',
         'POST api/v1/auth/register',
         'POST api/v1/auth/reset',
@@ -48,10 +51,18 @@ final class EveryDoorTest extends TestCase
         'api/v1/quotes/{quote}',
         'api/v1/quotes/{quote}/pdf',
         'api/v1/rates',
+        'api/v1/record-links',
         'api/v1/tokens',
+        'api/v1/trail',
         'api/v1/turns/{turn}/cost',
         'api/v1/vehicles/{vehicle}/money',
     ];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        config(['vicissa.limits.sign_in' => 1000, 'vicissa.limits.registrations' => 1000]);
+    }
 
     public function testWithoutAPersonNothingIsAnsweredButWhatIsOpen(): void
     {
@@ -80,7 +91,9 @@ final class EveryDoorTest extends TestCase
         foreach ($this->doors() as $door => [$method, $route]) {
             if (
                 in_array('abilities:write', $route->gatherMiddleware(), true) ||
-                str_contains(implode(' ', $route->gatherMiddleware()), 'CheckAbilities:write')
+                str_contains(implode(' ', $route->gatherMiddleware()), 'CheckAbilities:write') ||
+                // What opens doors is nothing for tokens, whatever they may do.
+                (in_array(FromThePage::class, $route->gatherMiddleware(), true) && !str_contains($door, '/auth/'))
             ) {
                 $tried++;
                 self::assertSame(
@@ -182,6 +195,7 @@ final class EveryDoorTest extends TestCase
                     match ($found[1]) {
                         'kind' => 'vehicles',
                         'model' => 'bead',
+                        'session' => str_repeat('a', 24),
                         'id' => str_contains($route->uri(), 'tokens')
                             ? '0'
                             : $ids['member'] ?? Str::uuid7()->toString(),

@@ -49,6 +49,9 @@ final class NonsenseTest extends TestCase
     {
         Storage::fake('photos');
         config()->set('vicissa.limits.api', 1_000_000);
+        config()->set('vicissa.limits.sign_in', 1_000_000);
+        config()->set('vicissa.limits.registrations', 1_000_000);
+        config()->set('vicissa.limits.cpu_ms', 1_000_000_000);
         [$owner, $workspace] = $this->business();
         $ids = $this->furnish($owner, $workspace);
         /**

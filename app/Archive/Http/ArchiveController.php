@@ -9,6 +9,7 @@ use App\Archive\ForgetClient;
 use App\Archive\ReadArchive;
 use App\Archive\WriteArchive;
 use App\Book\Client;
+use App\Door\DoorLog;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\ReturnsFile;
@@ -35,7 +36,7 @@ final readonly class ArchiveController
 
     private const MOST_KB = 600_000;
 
-    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock, private DoorLog $doorLog) {}
 
     #[
         OA\Get(
@@ -50,6 +51,7 @@ final readonly class ArchiveController
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         self::makeRoom();
+        $this->doorLog->note('exported');
 
         return (new BinaryFileResponse($writeArchive(), 200, ['Content-Type' => 'application/zip']))
             ->setContentDisposition(

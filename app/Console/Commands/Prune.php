@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Door\TakeAway;
 use App\Tenancy\EachWorkspace;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -14,10 +15,11 @@ final class Prune extends Command
 {
     protected $signature = 'vicissa:prune';
 
-    protected $description = 'Forget old idempotency keys and kept messages';
+    protected $description = 'Take away who has left and what has ended, forget old keys and kept messages';
 
-    public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock): int
+    public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock, TakeAway $takeAway): int
     {
+        $takeAway();
         $eachWorkspace(static function () use ($clock): void {
             DB::table('idempotency_keys')
                 ->where('created_at', '<', $clock->now()->modify('-7 days'))

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace App\Door\Http;
 
+use App\Door\DoorLog;
+use App\Door\EndSessions;
 use App\Door\FoundWorkspace;
 use App\Door\InvitePerson;
+use App\Door\PasswordRules;
+use App\Door\SecondFactor;
 use App\Door\SendResetLink;
+use App\Door\SignIn;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -19,11 +24,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Password;
-use Illuminate\Support\Str;
-use Illuminate\Validation\Rules\Password as PasswordRule;
 use OpenApi\Attributes as OA;
 use Vicissa\Core\Says\Said;
 
@@ -34,11 +36,21 @@ use Vicissa\Core\Says\Said;
         new Field('email', 'string'),
         new Field('password', 'string'),
         new Field('remember?', 'boolean'),
+        new Field('code?', 'string?', 'Of the app, or one for when it is lost; asked for at /code'),
     ),
 ]
+#[Shape('Door', new Field('registration', 'string', null, ['open', 'invited']))]
 #[Shape('ForgotInput', new Field('email', 'string'))]
 #[Shape('ResetInput', new Field('email', 'string'), new Field('token', 'string'), new Field('password', 'string'))]
-#[Shape('JoinInput', new Field('token', 'string'), new Field('name?', 'string'), new Field('password', 'string'))]
+#[
+    Shape(
+        'JoinInput',
+        new Field('token', 'string'),
+        new Field('name?', 'string'),
+        new Field('password', 'string'),
+        new Field('code?', 'string?'),
+    ),
+]
 #[
     Shape(
         'InvitationPreview',
@@ -62,6 +74,9 @@ final class AuthController
     #[Returns('Me', 201)]
     public function register(RegisterRequest $request, FoundWorkspace $foundWorkspace): JsonResponse
     {
+        if (config()->string('vicissa.registration') !== 'open') {
+            throw Problem::refused(Said::of('door.closed'));
+        }
         [$user, $workspace] = $foundWorkspace(
             [
                 'name' => $request->string('name')->value(),
@@ -79,21 +94,34 @@ final class AuthController
         return (new MeResource($user->refresh()))->response()->setStatusCode(201);
     }
 
+    #[
+        OA\Get(
+            path: '/api/v1/auth/door',
+            operationId: 'showDoor',
+            summary: 'Whether anybody may begin a business here',
+            tags: ['Sign-in'],
+        ),
+    ]
+    #[Returns('Door')]
+    public function door(): JsonResponse
+    {
+        return new JsonResponse(['registration' => config()->string('vicissa.registration')]);
+    }
+
     #[OA\Post(path: '/api/v1/auth/sign-in', operationId: 'signIn', tags: ['Sign-in'])]
     #[Takes('SignInInput')]
     #[Returns(null, 204)]
-    public function signIn(Request $request): Response
+    public function signIn(Request $request, SignIn $signIn): Response
     {
         $given = $request->validate([
             'email' => ['required', 'string', 'max:200'],
             'password' => ['required', 'string', 'max:200'],
             'remember' => ['sometimes', 'boolean'],
+            'code' => ['sometimes', 'nullable', 'string', 'max:40'],
         ]);
-        $credentials = ['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']];
-        if (!Auth::guard('web')->attempt($credentials, $given['remember'] ?? false)) {
-            throw Problem::field('password', Said::of('door.no-match'));
-        }
-        $this->admit($request, $this->signedIn());
+        $user = $signIn($given['email'], $given['password'], $given['code'] ?? null);
+        Auth::guard('web')->login($user, $given['remember'] ?? false);
+        $this->admit($request, $user);
 
         return response()->noContent();
     }
@@ -106,7 +134,8 @@ final class AuthController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return response()->noContent();
+        // What is left to be sent is kept by the page itself, sealed (resources/ui/offline/leave.ts); all else goes.
+        return response()->noContent()->header('Clear-Site-Data', '"cache"');
     }
 
     #[
@@ -130,20 +159,21 @@ final class AuthController
     #[OA\Post(path: '/api/v1/auth/reset', operationId: 'resetPassword', tags: ['Sign-in'])]
     #[Takes('ResetInput')]
     #[Returns(null, 204)]
-    public function reset(Request $request): Response
+    public function reset(Request $request, EndSessions $endSessions, DoorLog $doorLog): Response
     {
         $given = $request->validate([
             'email' => ['required', 'string'],
             'token' => ['required', 'string'],
-            'password' => ['required', 'string', 'max:200', PasswordRule::defaults()],
+            'password' => ['required', 'string', 'max:200', new PasswordRules()],
         ]);
         $status = Password::reset([...$given, 'email' => mb_strtolower(trim($given['email']))], static function (
             User $user,
             string $password,
-        ): void {
-            $user->forceFill(['password' => $password, 'remember_token' => Str::random(60)])->save();
-            // Whoever was signed in with the old password no longer is.
-            DB::table('sessions')->where('user_id', $user->id)->delete();
+        ) use ($endSessions, $doorLog): void {
+            $user->forceFill(['password' => $password])->save();
+            // Whoever was signed in with the old password no longer is, scripts neither.
+            $endSessions($user, tokens: true);
+            $doorLog->note('password-reset', [], $user);
             event(new PasswordReset($user));
         });
         if ($status !== Password::PASSWORD_RESET) {
@@ -181,12 +211,13 @@ final class AuthController
     #[OA\Post(path: '/api/v1/auth/join', operationId: 'acceptInvitation', tags: ['Sign-in'])]
     #[Takes('JoinInput')]
     #[Returns(null, 204)]
-    public function join(Request $request, InvitePerson $invitePerson, Tenancy $tenancy): Response
+    public function join(Request $request, InvitePerson $invitePerson, Tenancy $tenancy, SecondFactor $second): Response
     {
         $given = $request->validate([
             'token' => ['required', 'string'],
             'name' => ['sometimes', 'string', 'max:120'],
             'password' => ['required', 'string', 'max:200'],
+            'code' => ['sometimes', 'nullable', 'string', 'max:40'],
         ]);
         try {
             $invitation = $invitePerson->open($given['token']);
@@ -194,8 +225,11 @@ final class AuthController
             if ($known !== null && !Hash::check($given['password'], $known->password)) {
                 throw Problem::field('password', Said::of('door.known'));
             }
+            if ($known !== null && SecondFactor::has($known) && !$second->accepts($known, $given['code'] ?? '')) {
+                throw Problem::field('code', Said::of('door.code-wanted'));
+            }
             if ($known === null) {
-                $request->validate(['name' => ['required'], 'password' => [PasswordRule::defaults()]]);
+                $request->validate(['name' => ['required'], 'password' => [new PasswordRules()]]);
             }
             $user = $invitePerson->accept(
                 $invitation,
@@ -219,11 +253,5 @@ final class AuthController
         }
         $request->session()->regenerate();
         $request->session()->put('workspace_id', $workspaceId);
-    }
-
-    private function signedIn(): User
-    {
-        /** @var User */
-        return Auth::guard('web')->user();
     }
 }

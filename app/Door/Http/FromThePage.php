@@ -15,7 +15,8 @@ final class FromThePage
 {
     public function handle(Request $request, Closure $next): Response
     {
-        return $request->hasSession()
+        // A token is none of the page's, whatever page it says it comes from.
+        return $request->hasSession() && $request->bearerToken() === null
             ? $next($request)
             : throw Problem::refused(Said::of('door.from-the-page', address: config()->string('app.url')));
     }

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Door\Http;
 
+use App\Door\DoorLog;
 use App\Door\Invitation;
 use App\Door\InvitePerson;
+use App\Door\RemoveMember;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
-use App\Problems\Problem;
 use App\Standins\OutboxMessage;
 use App\Tenancy\Membership;
 use App\Tenancy\PersonalAccessToken;
@@ -19,10 +20,9 @@ use App\Tenancy\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Vicissa\Core\Says\Said;
+use Psr\Clock\ClockInterface;
 
 /** Who works here, who is invited, what was sent, and the tokens of scripts: the owner's business. */
 #[
@@ -62,14 +62,27 @@ use Vicissa\Core\Says\Said;
         new Field('id', 'integer'),
         new Field('name', 'string'),
         new Field('abilities', 'string[]'),
+        new Field('made_by', 'string?'),
         new Field('last_used_at', 'date-time?'),
+        new Field('expires_at', 'date-time?'),
         new Field('secret?', 'string', 'Shown once, when it is made'),
     ),
 ]
-#[Shape('TokenInput', new Field('name', 'string'), new Field('abilities', 'string[]', 'read, write, reckon'))]
+#[
+    Shape(
+        'TokenInput',
+        new Field('name', 'string'),
+        new Field('abilities', 'string[]', 'read, write, reckon'),
+        new Field('days?', 'integer', 'It is good for'),
+    ),
+]
 final class PeopleController
 {
-    public function __construct(private readonly Tenancy $tenancy) {}
+    public function __construct(
+        private readonly Tenancy $tenancy,
+        private readonly DoorLog $doorLog,
+        private readonly ClockInterface $clock,
+    ) {}
 
     #[OA\Get(path: '/api/v1/members', operationId: 'listMembers', tags: ['Workspace'])]
     #[Returns('Member', list: true)]
@@ -97,24 +110,10 @@ final class PeopleController
 
     #[OA\Delete(path: '/api/v1/members/{member}', operationId: 'removeMember', tags: ['Workspace'])]
     #[Returns(null, 204)]
-    public function remove(Membership $member): Response
+    public function remove(Membership $member, RemoveMember $removeMember): Response
     {
         $this->ownersOnly();
-        DB::transaction(function () use ($member): void {
-            $owners = Membership::query()
-                ->where('workspace_id', $this->tenancy->workspace()->id)
-                ->where('role', 'owner')
-                ->lockForUpdate()
-                ->pluck('id');
-            if ($member->isOwner() && $owners->count() < 2) {
-                throw Problem::conflict(Said::of('door.last-owner'));
-            }
-            PersonalAccessToken::query()
-                ->where('workspace_id', $member->workspace_id)
-                ->where('tokenable_id', $member->user_id)
-                ->delete();
-            $member->delete();
-        });
+        $removeMember($member);
 
         return response()->noContent();
     }
@@ -148,7 +147,10 @@ final class PeopleController
         /** @var User $user */
         $user = $request->user();
 
-        return new JsonResponse(self::invitation($invitePerson($user, $given['email'], $given['role'])), 201);
+        $invitation = $invitePerson($user, $given['email'], $given['role']);
+        $this->doorLog->note('invited', ['email' => $invitation->email, 'role' => $invitation->role]);
+
+        return new JsonResponse(self::invitation($invitation), 201);
     }
 
     #[OA\Delete(path: '/api/v1/invitations/{invitation}', operationId: 'withdrawInvitation', tags: ['Workspace'])]
@@ -157,6 +159,7 @@ final class PeopleController
     {
         $this->ownersOnly();
         $invitation->delete();
+        $this->doorLog->note('invitation-withdrawn', ['email' => $invitation->email]);
 
         return response()->noContent();
     }
@@ -190,17 +193,11 @@ final class PeopleController
 
         return new JsonResponse([
             'data' => PersonalAccessToken::query()
+                ->with('tokenable')
                 ->where('workspace_id', $this->tenancy->workspace()->id)
                 ->orderBy('id')
                 ->get()
-                ->map(
-                    static fn(PersonalAccessToken $token): array => $token->only([
-                        'id',
-                        'name',
-                        'abilities',
-                        'last_used_at',
-                    ]),
-                )
+                ->map(self::token(...))
                 ->all(),
         ]);
     }
@@ -215,6 +212,7 @@ final class PeopleController
             'name' => ['required', 'string', 'max:120'],
             'abilities' => ['required', 'array', 'min:1'],
             'abilities.*' => ['in:read,write,reckon'],
+            'days' => ['sometimes', 'integer', 'between:1,' . config()->integer('vicissa.token_days.most')],
         ]);
         /** @var User $user */
         $user = $request->user();
@@ -225,16 +223,13 @@ final class PeopleController
             'name' => $given['name'],
             'token' => hash('sha256', $secret),
             'abilities' => $given['abilities'],
+            'expires_at' => $this->clock
+                ->now()
+                ->modify('+' . ($given['days'] ?? config()->integer('vicissa.token_days.usual')) . ' days'),
         ]);
+        $this->doorLog->note('token-made', ['name' => $given['name'], 'may' => implode(', ', $given['abilities'])]);
 
-        return new JsonResponse(
-            [
-                ...$token->only(['id', 'name', 'abilities']),
-                'last_used_at' => null,
-                'secret' => $token->getKey() . '|' . $secret,
-            ],
-            201,
-        );
+        return new JsonResponse([...self::token($token), 'secret' => $token->getKey() . '|' . $secret], 201);
     }
 
     #[
@@ -253,6 +248,7 @@ final class PeopleController
             ->where('workspace_id', $this->tenancy->workspace()->id)
             ->whereKey($id)
             ->delete();
+        $this->doorLog->note('token-revoked', ['id' => $id]);
 
         return response()->noContent();
     }
@@ -260,6 +256,20 @@ final class PeopleController
     private function ownersOnly(): void
     {
         Gate::authorize('manage', $this->tenancy->workspace());
+    }
+
+    /** @return Told<'Token'> */
+    private static function token(PersonalAccessToken $token): array
+    {
+        $maker = $token->tokenable;
+
+        return [
+            ...$token->only(['id', 'name']),
+            'abilities' => array_values(array_filter((array) $token->abilities, is_string(...))),
+            'made_by' => $maker instanceof User ? $maker->name : null,
+            'last_used_at' => $token->last_used_at?->toIso8601ZuluString(),
+            'expires_at' => $token->expires_at?->toIso8601ZuluString(),
+        ];
     }
 
     /** @return Told<'Invitation'> */

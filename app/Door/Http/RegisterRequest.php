@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Door\Http;
 
+use App\Door\PasswordRules;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Says\Teller;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\Rules\Password;
 
 #[
     Shape(
@@ -35,7 +35,7 @@ final class RegisterRequest extends FormRequest
         return [
             'name' => ['required', 'string', 'max:120'],
             'email' => ['required', 'email', 'max:200', 'unique:users,email'],
-            'password' => ['required', 'string', 'max:200', Password::defaults()],
+            'password' => ['required', 'string', 'max:200', new PasswordRules()],
             'workspace' => ['required', 'string', 'max:120'],
             'time_zone' => ['sometimes', 'timezone:all'],
             'units' => ['sometimes', 'in:metric,us,imperial'],

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Door\Http;
 
 use App\Book\Vehicle;
+use App\Door\DoorLog;
+use App\Door\RemoveMember;
+use App\Door\SignIn;
 use App\Film\ForecastLayers;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\IfMatch;
@@ -16,12 +19,14 @@ use App\Problems\Problem;
 use App\Record\RebuildProtection;
 use App\Tenancy\Membership;
 use App\Tenancy\Tenancy;
+use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Says\Said;
 
@@ -35,6 +40,7 @@ use Vicissa\Core\Says\Said;
         new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
     ),
 ]
+#[Shape('WorkspaceEndInput', new Field('name', 'string'), new Field('password', 'string'))]
 final class WorkspaceController
 {
     use Versioned;
@@ -132,5 +138,69 @@ final class WorkspaceController
         $request->session()->put('workspace_id', $id);
 
         return response()->noContent();
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/workspace/leave',
+            operationId: 'leaveWorkspace',
+            summary: 'What one has opened here is shut',
+            tags: ['Workspace'],
+        ),
+    ]
+    #[Returns(null, 204)]
+    public function leave(Request $request, RemoveMember $removeMember): Response
+    {
+        $removeMember(
+            Membership::query()
+                ->where('workspace_id', $this->tenancy->workspace()->id)
+                ->where('user_id', $request->user()?->getAuthIdentifier())
+                ->firstOrFail(),
+        );
+
+        return response()->noContent();
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/workspace/end',
+            operationId: 'endWorkspace',
+            summary: 'It goes after some days with all that is in it, unless an owner keeps it; its name is asked for',
+            tags: ['Workspace'],
+        ),
+    ]
+    #[Takes('WorkspaceEndInput')]
+    #[Returns('Workspace')]
+    public function end(Request $request, DoorLog $doorLog, ClockInterface $clock): JsonResponse
+    {
+        $workspace = $this->tenancy->workspace();
+        Gate::authorize('manage', $workspace);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:120'],
+            'password' => ['required', 'string', 'max:200'],
+        ]);
+        /** @var User $user */
+        $user = $request->user();
+        SignIn::sure($user, $given['password']);
+        if (trim($given['name']) !== $workspace->name) {
+            throw Problem::field('name', Said::of('door.name-it'));
+        }
+        $days = config()->integer('vicissa.grace.workspace');
+        $workspace->update(['ends_at' => $clock->now()->modify("+{$days} days"), 'version' => $workspace->version + 1]);
+        $doorLog->note('workspace-ends', ['days' => $days]);
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
+    }
+
+    #[OA\Post(path: '/api/v1/workspace/keep', operationId: 'keepWorkspace', tags: ['Workspace'])]
+    #[Returns('Workspace')]
+    public function keep(DoorLog $doorLog): JsonResponse
+    {
+        $workspace = $this->tenancy->workspace();
+        Gate::authorize('manage', $workspace);
+        $workspace->update(['ends_at' => null, 'version' => $workspace->version + 1]);
+        $doorLog->note('workspace-kept');
+
+        return $this->sent(new WorkspaceResource($workspace), $workspace);
     }
 }

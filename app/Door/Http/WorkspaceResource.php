@@ -27,6 +27,7 @@ use Vicissa\Core\Matching\Turn\School;
             'Months whose roads are salted; vehicles follow until they have their own',
         ),
         new Field('currency', 'string', 'Sign of the money it reckons in; what things cost stands in the rates'),
+        new Field('ends_at', 'date-time?', 'It goes then, unless an owner keeps it'),
         new Field('version', 'integer'),
     ),
 ]
@@ -40,6 +41,7 @@ final class WorkspaceResource extends RowResource
             'caution' => (int) $this->sides()->side(School::Caution),
             'schools' => (object) $this->sides()->all(),
             'currency' => $this->resource->rates()->currency,
+            'ends_at' => $this->iso($this->ends_at),
         ];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Proof\Http;
 
 use App\Book\Vehicle;
+use App\Door\DoorLog;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\ReturnsFile;
@@ -166,6 +167,18 @@ use Vicissa\Core\Says\Said;
 ]
 #[
     Shape(
+        'OpenLink',
+        new Field('id', 'uuid'),
+        new Field('vehicle_id', 'uuid'),
+        new Field('vehicle', 'string'),
+        new Field('kind', 'string', null, ['turn', 'year', 'history']),
+        new Field('made_by', 'string?'),
+        new Field('made_at', 'date-time'),
+        new Field('read_at', 'date-time?'),
+    ),
+]
+#[
+    Shape(
         'RecordLinkInput',
         new Field('kind', 'string', null, ['turn', 'year', 'history']),
         new Field('turn_id?', 'uuid?'),
@@ -178,6 +191,7 @@ final readonly class RecordController
     public function __construct(
         private Tenancy $tenancy,
         private ClockInterface $clock,
+        private DoorLog $doorLog,
         private DrawRecord $drawRecord,
         private RecordSheet $recordSheet,
     ) {}
@@ -227,6 +241,39 @@ final readonly class RecordController
     }
 
     #[
+        OA\Get(
+            path: '/api/v1/record-links',
+            operationId: 'listAllRecordLinks',
+            summary: 'Every address that leads somewhere, and who made it; owners only',
+            tags: ['Records'],
+        ),
+    ]
+    #[Returns('OpenLink', list: true)]
+    public function all(): JsonResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+
+        return new JsonResponse([
+            'data' => RecordLink::query()
+                ->with(['vehicle:id,name', 'maker:id,name'])
+                ->whereNull('revoked_at')
+                ->orderByDesc('made_at')
+                ->limit(500)
+                ->get()
+                ->map(
+                    static fn(RecordLink $link): array => [
+                        ...$link->only(['id', 'vehicle_id', 'kind']),
+                        'vehicle' => $link->vehicle->name ?? '',
+                        'made_by' => $link->maker?->name,
+                        'made_at' => $link->made_at->toIso8601ZuluString(),
+                        'read_at' => $link->read_at?->toIso8601ZuluString(),
+                    ],
+                )
+                ->all(),
+        ]);
+    }
+
+    #[
         OA\Post(
             path: '/api/v1/vehicles/{vehicle}/record-links',
             operationId: 'makeRecordLink',
@@ -251,6 +298,7 @@ final readonly class RecordController
             'made_at' => $this->clock->now(),
             'made_by' => $request->user()?->getAuthIdentifier(),
         ]);
+        $this->doorLog->note('link-made', ['vehicle_id' => $vehicle->id, 'kind' => $kind]);
 
         return new JsonResponse([...self::as($link->refresh()), 'url' => url("/r/{$secret}")], 201);
     }
@@ -268,6 +316,7 @@ final readonly class RecordController
     {
         Gate::authorize('create', Vehicle::class);
         $link->update(['revoked_at' => $link->revoked_at ?? $this->clock->now()]);
+        $this->doorLog->note('link-revoked', ['kind' => $link->kind]);
 
         return response()->noContent();
     }
@@ -289,10 +338,7 @@ final readonly class RecordController
             $link->update(['read_at' => $this->clock->now()]);
             $record = $this->record($link);
 
-            return new JsonResponse(
-                self::teller($record)->everywhere($record),
-                headers: ['X-Robots-Tag' => 'noindex'],
-            );
+            return new JsonResponse(self::teller($record)->everywhere($record), headers: ['X-Robots-Tag' => 'noindex']);
         });
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Weeks\Http;
 
 use App\Book\Vehicle;
+use App\Door\DoorLog;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -31,6 +32,7 @@ use Vicissa\Core\Says\Said;
         new Field('name', 'string'),
         new Field('crew_id', 'uuid?'),
         new Field('vehicle_id', 'uuid?'),
+        new Field('made_by', 'string?'),
         new Field('made_at', 'date-time'),
         new Field('read_at', 'date-time?'),
         new Field('url?', 'string', 'Only when it is made: it can’t be shown again'),
@@ -46,7 +48,7 @@ use Vicissa\Core\Says\Said;
 ]
 final readonly class FeedController
 {
-    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
+    public function __construct(private Tenancy $tenancy, private ClockInterface $clock, private DoorLog $doorLog) {}
 
     #[OA\Get(path: '/api/v1/feeds', operationId: 'listFeeds', tags: ['Weeks'])]
     #[Returns('Feed', list: true)]
@@ -55,7 +57,13 @@ final readonly class FeedController
         Gate::authorize('create', Vehicle::class);
 
         return new JsonResponse([
-            'data' => Feed::query()->whereNull('revoked_at')->orderBy('made_at')->get()->map(self::as(...))->all(),
+            'data' => Feed::query()
+                ->with('maker')
+                ->whereNull('revoked_at')
+                ->orderBy('made_at')
+                ->get()
+                ->map(self::as(...))
+                ->all(),
         ]);
     }
 
@@ -76,7 +84,9 @@ final readonly class FeedController
             ...$facts,
             'secret_hash' => hash('sha256', $secret),
             'made_at' => $this->clock->now(),
+            'made_by' => $request->user()?->getAuthIdentifier(),
         ]);
+        $this->doorLog->note('feed-made', ['feed_id' => $feed->id]);
 
         return new JsonResponse([...self::as($feed->refresh()), 'url' => url("/api/v1/feeds/{$secret}.ics")], 201);
     }
@@ -94,6 +104,7 @@ final readonly class FeedController
     {
         Gate::authorize('create', Vehicle::class);
         $feed->update(['revoked_at' => $feed->revoked_at ?? $this->clock->now()]);
+        $this->doorLog->note('feed-revoked', ['feed_id' => $feed->id]);
 
         return response()->noContent();
     }
@@ -127,6 +138,7 @@ final readonly class FeedController
     {
         return [
             ...$feed->only(['id', 'name', 'crew_id', 'vehicle_id']),
+            'made_by' => $feed->maker?->name,
             'made_at' => $feed->made_at->toIso8601ZuluString(),
             'read_at' => $feed->read_at?->toIso8601ZuluString(),
         ];

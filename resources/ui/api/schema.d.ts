@@ -40,6 +40,39 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/auth/confirm-email': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['confirmEmail']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/auth/door': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Whether anybody may begin a business here */
+    get: operations['showDoor']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/auth/forgot': {
     parameters: {
       query?: never
@@ -727,6 +760,171 @@ export interface paths {
     options?: never
     head?: never
     patch: operations['updateMe']
+    trace?: never
+  }
+  '/api/v1/me/account': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['showAccount']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/email': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A link goes to the new address; until it is followed the old one stands */
+    post: operations['changeEmail']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/leave': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** The account goes after some days, unless they come back */
+    post: operations['leaveForGood']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/password': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Every other session and every token of theirs ends */
+    post: operations['changePassword']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/second': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A secret for an authenticator app (RFC 6238); it counts once a code of it has come back */
+    post: operations['beginSecondFactor']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/second/confirm': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['confirmSecondFactor']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/second/end': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['endSecondFactor']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/sessions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['listSessions']
+    put?: never
+    post?: never
+    /** All but this one: a phone was lost */
+    delete: operations['endSessions']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/sessions/{session}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['endSession']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/stay': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['stayAfterAll']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
     trace?: never
   }
   '/api/v1/members': {
@@ -1478,6 +1676,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/record-links': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Every address that leads somewhere, and who made it; owners only */
+    get: operations['listAllRecordLinks']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/record-links/{link}': {
     parameters: {
       query?: never
@@ -1778,6 +1993,23 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['revokeToken']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/trail': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The last two hundred, newest first */
+    get: operations['showTrail']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -2312,6 +2544,56 @@ export interface paths {
     patch: operations['updateWorkspace']
     trace?: never
   }
+  '/api/v1/workspace/end': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** It goes after some days with all that is in it, unless an owner keeps it; its name is asked for */
+    post: operations['endWorkspace']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/workspace/keep': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['keepWorkspace']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/workspace/leave': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** What one has opened here is shut */
+    post: operations['leaveWorkspace']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/workspaces/{id}/enter': {
     parameters: {
       query?: never
@@ -2350,6 +2632,20 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    Account: {
+      /** @description One's own account: from the page alone, and what can't be taken back with the password again. */
+      email: string
+      /** @description Until it is confirmed */
+      new_email: string | null
+      /** @description Codes of an app are asked for at sign-in */
+      second: boolean
+      recovery_left: number
+      /**
+       * Format: date-time
+       * @description When the account goes, unless they come back
+       */
+      leaves_at: string | null
+    }
     Admission: {
       /** Format: uuid */
       crew_id: string
@@ -2615,6 +2911,9 @@ export interface components {
       to_on: string
       note?: string | null
     }
+    CodeInput: {
+      code: string
+    }
     CostParts: {
       products: number
       towels: number
@@ -2722,6 +3021,25 @@ export interface components {
       bottle?: string
       wheel?: string
       tyre?: string
+    }
+    Door: {
+      /** @enum {string} */
+      registration: 'open' | 'invited'
+    }
+    DoorEvent: {
+      /**
+       * Format: uuid
+       * @description What happened at this workspace's door, for its owners.
+       */
+      id: string
+      kind: string
+      /** @description What it was, without whom */
+      says: string
+      who: string | null
+      facts: Record<string, never>
+      address: string | null
+      /** Format: date-time */
+      at: string
     }
     DoseFill: {
       /** @enum {string} */
@@ -2858,6 +3176,13 @@ export interface components {
       /** @description Why it can’t be */
       why: string | null
     }
+    EmailInput: {
+      email: string
+      password: string
+    }
+    EmailTokenInput: {
+      token: string
+    }
     FactDiffers: {
       /** @enum {string} */
       fact: 'soil' | 'grit' | 'water' | 'weather' | 'panel' | 'place' | 'found' | 'choices' | 'scope' | 'kinds' | 'crew'
@@ -2877,6 +3202,7 @@ export interface components {
       crew_id: string | null
       /** Format: uuid */
       vehicle_id: string | null
+      made_by: string | null
       /** Format: date-time */
       made_at: string
       /** Format: date-time */
@@ -3114,6 +3440,7 @@ export interface components {
       token: string
       name?: string
       password: string
+      code?: string | null
     }
     LabelInput: {
       /** @enum {string} */
@@ -3632,6 +3959,33 @@ export interface components {
       says: string
       now: string
       next_time: string
+    }
+    OpenLink: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      vehicle_id: string
+      vehicle: string
+      /** @enum {string} */
+      kind: 'turn' | 'year' | 'history'
+      made_by: string | null
+      /** Format: date-time */
+      made_at: string
+      /** Format: date-time */
+      read_at: string | null
+    }
+    OpenSession: {
+      id: string
+      /** @description The one that asks */
+      here: boolean
+      address: string | null
+      device: string
+      /** Format: date-time */
+      seen_at: string
+    }
+    PasswordInput: {
+      current: string
+      password: string
     }
     PenAnswer: {
       tds_mg_l: number
@@ -4921,6 +5275,10 @@ export interface components {
       colour: string | null
       client: string | null
     }
+    RecoveryCodes: {
+      /** @description Shown once */
+      codes: string[]
+    }
     Refusal: {
       what: string
       why: string
@@ -5196,6 +5554,12 @@ export interface components {
       side: string
       name: string
       reason: string
+    }
+    SecondBegun: {
+      /** @description Base 32 */
+      secret: string
+      /** @description otpauth: */
+      link: string
     }
     Sheet: {
       /** Format: uuid */
@@ -5565,6 +5929,8 @@ export interface components {
       email: string
       password: string
       remember?: boolean
+      /** @description Of the app, or one for when it is lost; asked for at /code */
+      code?: string | null
     }
     Site: {
       /** Format: uuid */
@@ -5712,6 +6078,9 @@ export interface components {
       /** @description Needed where a count differs by more than a tenth */
       note?: string | null
     }
+    SureInput: {
+      password: string
+    }
     SurvivalPoint: {
       /** @description Wear-weeks */
       wear: number
@@ -5766,8 +6135,11 @@ export interface components {
       id: number
       name: string
       abilities: string[]
+      made_by: string | null
       /** Format: date-time */
       last_used_at: string | null
+      /** Format: date-time */
+      expires_at: string | null
       /** @description Shown once, when it is made */
       secret?: string
     }
@@ -5775,6 +6147,8 @@ export interface components {
       name: string
       /** @description read, write, reckon */
       abilities: string[]
+      /** @description It is good for */
+      days?: number
     }
     TriedAhead: {
       rhythm: string[]
@@ -6303,6 +6677,11 @@ export interface components {
       salt_months: number[]
       /** @description Sign of the money it reckons in; what things cost stands in the rates */
       currency: string
+      /**
+       * Format: date-time
+       * @description It goes then, unless an owner keeps it
+       */
+      ends_at: string | null
       version: number
     }
     WorkspaceChoice: {
@@ -6311,6 +6690,10 @@ export interface components {
       name: string
       /** @enum {string} */
       role: 'owner' | 'technician'
+    }
+    WorkspaceEndInput: {
+      name: string
+      password: string
     }
     WorkspaceInput: {
       name?: string
@@ -6518,6 +6901,66 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ArchiveTaken']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  confirmEmail: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EmailTokenInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showDoor: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Door']
         }
       }
       /** @description What went wrong */
@@ -8301,6 +8744,365 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Me']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showAccount: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Account']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  changeEmail: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['EmailInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Account']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  leaveForGood: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SureInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Account']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  changePassword: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PasswordInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  beginSecondFactor: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SureInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['SecondBegun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  confirmSecondFactor: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CodeInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['RecoveryCodes']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  endSecondFactor: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SureInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Account']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  listSessions: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['OpenSession'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  endSessions: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  endSession: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        session: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  stayAfterAll: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Account']
         }
       }
       /** @description What went wrong */
@@ -10174,6 +10976,37 @@ export interface operations {
       }
     }
   }
+  listAllRecordLinks: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['OpenLink'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   revokeRecordLink: {
     parameters: {
       query?: never
@@ -10996,6 +11829,37 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showTrail: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['DoorEvent'][]
+          }
+        }
       }
       /** @description What went wrong */
       default: {
@@ -12350,6 +13214,101 @@ export interface operations {
         content: {
           'application/json': components['schemas']['Workspace']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  endWorkspace: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['WorkspaceEndInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Workspace']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  keepWorkspace: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Workspace']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  leaveWorkspace: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
