@@ -373,7 +373,9 @@ CONF
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
     keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
-    keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --sleep=1 --tries=3
+    keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --queue=default --sleep=1 --tries=3
+    # Long work has a lane of its own: nobody's plan waits behind an archive.
+    keep queue-long "$WEB_AS" php -d memory_limit=1G -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --queue=long --sleep=2 --tries=1 --timeout=600
     keep scheduler "$WEB_AS" php artisan schedule:work
     local tries=0
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do

@@ -12,7 +12,7 @@ return [
             'connection' => null,
             'table' => 'jobs',
             'queue' => 'default',
-            'retry_after' => 120,
+            'retry_after' => 700,
             'after_commit' => true,
         ],
     ],

@@ -104,6 +104,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'
             ->group(function (): void {
                 Route::get('account', 'show');
                 Route::get('sessions', 'sessions');
+                Route::get('seal', 'seal');
             });
         Route::middleware('once')->group(function (): void {
             Route::delete('members/{member}', [PeopleController::class, 'remove']);
@@ -152,6 +153,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'
         Route::get('drill', [DrillController::class, 'next']);
         Route::get('drill/people', [DrillController::class, 'people']);
         Route::get('archive', [ArchiveController::class, 'out']);
+        Route::get('archive/runs/{run}', [ArchiveController::class, 'run'])->whereUuid('run');
         Route::get('changes', [ArchiveController::class, 'changes']);
         Route::get('numbers', [NumbersController::class, 'show']);
         Route::get('rates', [MoneyController::class, 'rates']);

@@ -56,6 +56,7 @@ final class ArchivedTables
         'invitations' => 'secrets',
         'idempotency_keys' => 'passing',
         'plan_runs' => 'passing',
+        'archive_runs' => 'passing',
         'memberships' => 'people sign in anew',
         'outbox_messages' => 'letters that have gone out',
     ];

@@ -10,16 +10,17 @@ use App\Film\ForecastLayers;
 use App\Record\Photo;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
-use DateTimeZone;
+use App\Turns\DrawAnew;
+use Closure;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use JsonException;
+use Throwable;
+use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Says\Said;
-use ZipArchive;
 
 /**
  * Takes an archive into an empty workspace. Every row gets an id of its own, so that the same archive can live twice;
@@ -31,7 +32,11 @@ final readonly class ReadArchive
 
     private const CHUNK = 400;
 
-    private const MOST_BYTES = 400_000_000;
+    /** How deep an archive is nested at the most. */
+    private const DEEP = 64;
+
+    /** Who is named in one. */
+    private const PEOPLE = 500;
 
     public function __construct(private Tenancy $tenancy, private ForecastLayers $forecastLayers) {}
 
@@ -41,42 +46,71 @@ final readonly class ReadArchive
     }
 
     /**
+     * @param Closure(float): mixed $told  hears how far it is, 0 to 1
      * @return array{rows: int, photos: int}
      *
-     * @throws BadArchive
+     * @throws BadArchive  and nothing of it stays
      */
-    public function fromFile(string $path, User $by): array
+    public function fromFile(string $path, User $by, ?Closure $told = null): array
     {
-        $zip = new ZipArchive();
-        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
-            throw new BadArchive(Said::of('archive.no-zip'));
-        }
-        $stat = $zip->statName('archive.json');
-        if ($stat === false || $stat['size'] > self::MOST_BYTES) {
-            throw new BadArchive(Said::of('archive.no-json'));
-        }
+        $told ??= static fn(float $share): null => null;
+        $zip = HostileZip::open($path);
         try {
-            $data = json_decode((string) $zip->getFromName('archive.json'), true, 512, JSON_THROW_ON_ERROR);
+            $data = json_decode($zip->json(), true, self::DEEP, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
             throw new BadArchive(Said::of('archive.unread', why: $e->getMessage()));
         }
         if (!is_array($data)) {
             throw new BadArchive(Said::of('archive.holds-none'));
         }
-        [$rows, $ids] = $this->data($data, $by);
-        $photos = 0;
-        $old = array_flip($ids);
-        foreach (Photo::query()->cursor() as $photo) {
-            $file = !isset($old[$photo->id]) ? false : $zip->getFromName("photos/{$old[$photo->id]}.jpg");
-            // Only pictures are kept as pictures.
-            if (is_string($file) && str_starts_with($file, "\xFF\xD8\xFF")) {
-                Storage::disk('photos')->put($photo->path(), $file);
-                $photos++;
+        $told(0.1);
+        $empty = Storage::disk('photos')->files($this->tenancy->workspace()->id) === [];
+
+        try {
+            return DB::transaction(function () use ($zip, $data, $by, $told): array {
+                [$rows, $ids] = $this->data($data, $by);
+                $told(0.6);
+
+                return ['rows' => $rows, 'photos' => $this->photos($zip, array_flip($ids), $told)];
+            });
+        } catch (Throwable $e) {
+            // Rows are undone by themselves; pictures are not.
+            if ($empty) {
+                Storage::disk('photos')->deleteDirectory($this->tenancy->workspace()->id);
+            }
+
+            throw $e;
+        } finally {
+            $zip->close();
+        }
+    }
+
+    /**
+     * @param array<string, string> $old  ids by new
+     * @param Closure(float): mixed $told
+     */
+    private function photos(HostileZip $zip, array $old, Closure $told): int
+    {
+        $all = Photo::query()
+            ->orderBy('id')
+            ->get(['id', 'workspace_id']);
+        $kept = 0;
+        foreach ($all as $i => $photo) {
+            $file = isset($old[$photo->id]) ? $zip->photo($old[$photo->id]) : null;
+            if ($file !== null) {
+                try {
+                    Storage::disk('photos')->put($photo->path(), DrawAnew::of($file));
+                    $kept++;
+                } catch (InvalidInput) {
+                    // Only pictures are kept as pictures; that it is missing is counted.
+                }
+            }
+            if ($i % 20 === 0) {
+                $told(0.6 + (0.4 * $i) / count($all));
             }
         }
-        $zip->close();
 
-        return ['rows' => $rows, 'photos' => $photos];
+        return $kept;
     }
 
     /**
@@ -186,6 +220,9 @@ final readonly class ReadArchive
      */
     private function people(array $people, User $by): array
     {
+        if (count($people) > self::PEOPLE) {
+            throw new BadArchive(Said::of('archive.people', most: self::PEOPLE));
+        }
         $map = [];
         foreach ($people as $person) {
             $id = is_array($person) ? $person['id'] ?? null : null;
@@ -193,30 +230,33 @@ final readonly class ReadArchive
             if (!is_string($id) || !Str::isUuid($id) || !is_string($name) || $name === '') {
                 throw new BadArchive(Said::of('archive.person'));
             }
-            $map[$id] =
-                $name === $by->name
-                    ? $by->id
-                    : User::query()->create([
-                        'name' => mb_substr($name, 0, 120),
-                        'email' => Str::uuid7()->toString() . '@archive.invalid',
-                        'password' => Hash::make(Str::random(40)),
-                    ])->id;
+            $map[$id] = $name === $by->name ? $by->id : $this->named($name);
         }
 
         return $map;
+    }
+
+    /** Somebody who is named and signs in nowhere: there is no password whose hash this would be. */
+    private function named(string $name): string
+    {
+        $id = Str::uuid7()->toString();
+        DB::table('users')->insert([
+            'id' => $id,
+            'name' => mb_substr($name, 0, 120),
+            'email' => Str::uuid7()->toString() . '@archive.invalid',
+            'password' => '!',
+            'created_at' => now(),
+            'updated_at' => now(),
+        ]);
+
+        return $id;
     }
 
     /** @param array<array-key, mixed> $settings */
     private function settings(array $settings): void
     {
         $workspace = $this->tenancy->workspace();
-        $known = array_intersect_key($settings, array_flip(ArchivedTables::WORKSPACE));
-        if (
-            isset($known['time_zone']) &&
-            !in_array($known['time_zone'], timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true)
-        ) {
-            throw new BadArchive(Said::of('archive.zone'));
-        }
+        $known = WorkspaceSettings::checked(array_intersect_key($settings, array_flip(ArchivedTables::WORKSPACE)));
         $workspace->fill($known);
         $workspace->version++;
         $workspace->save();

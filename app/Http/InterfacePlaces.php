@@ -11,6 +11,7 @@ final class InterfacePlaces
         'answer',
         'bench',
         'book',
+        'confirm-email',
         'forgot',
         'join',
         'proof',

@@ -9,26 +9,13 @@ use App\Record\Photo;
 use App\Record\Sheet;
 use App\Tenancy\User;
 use Carbon\CarbonImmutable;
-use GdImage;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\InvalidInput;
-use Vicissa\Core\Says\Said;
 
-/**
- * Keeps a photo as a fresh picture: it is decoded and drawn anew, so that nothing of the file comes along but what one
- * sees; where it was taken, and with what, stays behind.
- */
+/** Keeps a photo as a fresh picture (DrawAnew). */
 final readonly class KeepPhoto
 {
-    /** Longer edges are scaled down to this. */
-    private const EDGE = 1600;
-
-    private const QUALITY = 82;
-
-    /** More pixels than this are no photo, but a way to fill the memory. */
-    private const MOST_PIXELS = 16_000_000;
-
     /**
      * @param array{id: string, zone: string, stage: string, taken_at: string, note?: string|null} $facts
      * @param string $file  the bytes as they came
@@ -41,7 +28,7 @@ final readonly class KeepPhoto
         if ($known instanceof Photo) {
             return $known;
         }
-        $jpeg = $this->drawnAnew($file);
+        $jpeg = DrawAnew::of($file);
         [$width, $height] = getimagesizefromstring($jpeg) ?: [1, 1];
 
         return DB::transaction(function () use ($vehicle, $sheet, $writer, $facts, $jpeg, $width, $height): Photo {
@@ -63,41 +50,5 @@ final readonly class KeepPhoto
 
             return $photo;
         });
-    }
-
-    private function drawnAnew(string $file): string
-    {
-        $size = @getimagesizefromstring($file);
-        if ($size === false || !in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)) {
-            throw InvalidInput::at('file', Said::of('photo.kind'));
-        }
-        if ($size[0] * $size[1] > self::MOST_PIXELS) {
-            throw InvalidInput::at('file', Said::of('photo.large'));
-        }
-        $picture = @imagecreatefromstring($file);
-        if ($picture === false) {
-            throw InvalidInput::at('file', Said::of('photo.damaged'));
-        }
-        $edge = max(imagesx($picture), imagesy($picture));
-        $scaled =
-            $edge > self::EDGE
-                ? imagescale(
-                    $picture,
-                    max(1, (int) round((imagesx($picture) * self::EDGE) / $edge)),
-                    max(1, (int) round((imagesy($picture) * self::EDGE) / $edge)),
-                    IMG_BICUBIC,
-                )
-                : $picture;
-        $scaled = $scaled === false ? $picture : $scaled;
-
-        return $this->jpeg($scaled);
-    }
-
-    private function jpeg(GdImage $picture): string
-    {
-        ob_start();
-        imagejpeg($picture, null, self::QUALITY);
-
-        return (string) ob_get_clean();
     }
 }

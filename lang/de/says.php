@@ -1720,4 +1720,12 @@ return [
     'trail.exported' => 'Hat alles als Datei ausgeben lassen',
     'trail.workspace-ends' => 'Hat den Betrieb beendet',
     'trail.workspace-kept' => 'Hat den Betrieb behalten',
+    'archive.files' => 'In einem Archiv stehen höchstens {most, number} Dateien.',
+    'archive.bursts' => 'Diese Datei ist so gepackt, dass sie weit größer würde, als sie ist. Übernommen wurde nichts.',
+    'archive.large' => 'Dieses Archiv ist größer, als auf einmal übernommen werden kann.',
+    'archive.people' => 'In einem Archiv werden höchstens {most, number} Personen genannt.',
+    'archive.setting' => 'Eine Einstellung im Archiv ist nicht lesbar: {name}.',
+    'archive.broke' => 'Es konnte nicht zu Ende übernommen werden. Nichts davon bleibt; versuch es noch einmal.',
+    'archive.goes-on' => 'Es wird schon ein Archiv übernommen.',
+    'trail.archive-taken' => 'Hat ein Archiv abgegeben',
 ];

@@ -1673,4 +1673,12 @@ return [
     'trail.exported' => 'Took everything out as a file',
     'trail.workspace-ends' => 'Ended the workspace',
     'trail.workspace-kept' => 'Kept the workspace',
+    'archive.files' => 'At most {most, number} files stand in an archive.',
+    'archive.bursts' => 'This file is packed to become far larger than it is. Nothing of it was taken in.',
+    'archive.large' => 'This archive is larger than can be taken in at once.',
+    'archive.people' => 'At most {most, number} people are named in an archive.',
+    'archive.setting' => 'A setting in the archive can’t be read: {name}.',
+    'archive.broke' => 'It could not be taken in to its end. Nothing of it stays; try it again.',
+    'archive.goes-on' => 'An archive is being taken in already.',
+    'trail.archive-taken' => 'Handed in an archive',
 ];

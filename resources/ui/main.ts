@@ -17,7 +17,11 @@ const queries = new QueryClient({
       // A phone is asked what it knows, not whether it thinks it is online.
       networkMode: 'always',
       // A refusal does not get better by asking again; a lost signal may.
-      retry: (count, error) => count < 2 && !(error instanceof Problem && error.status > 0),
+      // Too much at once is asked again a moment later; what was answered is an answer.
+      retry: (count, error) =>
+        error instanceof Problem && error.status === 429
+          ? count < 3
+          : count < 2 && !(error instanceof Problem && error.status > 0),
     },
   },
 })

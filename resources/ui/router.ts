@@ -45,6 +45,12 @@ const open: RouteRecordRaw[] = [
     meta: { title: 'New password', open: true },
   },
   {
+    path: '/confirm-email',
+    name: 'confirm-email',
+    component: () => import('@/places/door/ConfirmEmail.vue'),
+    meta: { title: 'Your new address', open: true },
+  },
+  {
     path: '/join',
     name: 'join',
     component: () => import('@/places/door/Join.vue'),

@@ -193,6 +193,18 @@ export const places: RouteRecordRaw[] = [
     meta: { title: 'Product' },
   },
   {
+    path: '/workspace/account',
+    name: 'account',
+    component: () => import('@/places/door/account/AccountPlace.vue'),
+    meta: { title: 'Your account' },
+  },
+  {
+    path: '/workspace/trail',
+    name: 'trail',
+    component: () => import('@/places/door/workspace/TrailPlace.vue'),
+    meta: { title: 'At the door' },
+  },
+  {
     path: '/workspace',
     name: 'workspace',
     component: () => import('@/places/door/workspace/WorkspacePlace.vue'),

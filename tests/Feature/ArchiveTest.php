@@ -23,9 +23,11 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Tests\TestCase;
+use ZipArchive;
 
 /** Nothing locked in: everything comes out, and what comes out comes in again the same. */
 final class ArchiveTest extends TestCase
@@ -79,7 +81,8 @@ final class ArchiveTest extends TestCase
                 ['file' => new UploadedFile($file, 'vicissa.zip', 'application/zip', null, true)],
                 ['Accept' => 'application/json'],
             )
-                ->assertCreated()
+                ->assertStatus(202)
+                ->assertJsonPath('status', 'done')
                 ->json();
             $before = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
             $after = $this->inside($empty, static fn(): array => app(WriteArchive::class)->data());
@@ -96,7 +99,16 @@ final class ArchiveTest extends TestCase
                 static fn(): array => Photo::query()
                     ->orderBy('id')
                     ->get()
-                    ->map(static fn(Photo $photo): string => md5((string) Storage::disk('photos')->get($photo->path())))
+                    ->map(
+                        static fn(Photo $photo): string => implode(
+                            ' ',
+                            array_slice(
+                                getimagesizefromstring((string) Storage::disk('photos')->get($photo->path())) ?: [],
+                                0,
+                                2,
+                            ),
+                        ),
+                    )
                     ->all(),
             );
             self::assertSame($photos($workspace), $photos($empty));
@@ -143,6 +155,71 @@ final class ArchiveTest extends TestCase
             'not a ZIP file',
             '/file',
         );
+    }
+
+    /** @return iterable<string, array{callable(array<string, mixed>): (array<string, mixed>|string), string}> */
+    public static function hostile(): iterable
+    {
+        yield 'packed to burst' => [static fn(array $data): string => str_repeat(' ', 40_000_000), 'far larger'];
+        yield 'rates that are none' => [self::setting('rates', 'abc'), 'setting in the archive can’t be read: rates'];
+        yield 'rates of another kind' => [self::setting('rates', ['labour_minor_h' => 'many']), 'read: rates'];
+        yield 'numbers out of bounds' => [self::setting('numbers', ['nothing' => 1e9]), 'read: numbers'];
+        yield 'a school nobody knows' => [self::setting('schools', ['order' => 'sideways']), 'read: schools'];
+        yield 'a month that is none' => [self::setting('salt_months', [13]), 'read: salt_months'];
+        yield 'a name like a book' => [self::setting('name', str_repeat('a', 4000)), 'read: name'];
+        yield 'a crowd' => [
+            static fn(array $data): array => [
+                ...$data,
+                'people' => array_map(
+                    static fn(int $n): array => ['id' => sprintf('00000000-0000-4000-8000-%012d', $n), 'name' => 'A'],
+                    range(1, 501),
+                ),
+            ],
+            'At most 500 people',
+        ];
+        yield 'nested without end' => [
+            static fn(array $data): string => str_repeat('[', 5000) . str_repeat(']', 5000),
+            'read',
+        ];
+    }
+
+    /** @param callable(array<string, mixed>): (array<string, mixed>|string) $turn */
+    #[DataProvider('hostile')]
+    public function testAnArchiveIsHostileUntilProvenAndNothingOfItStays(callable $turn, string $says): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $this->fill($owner, $workspace, 2);
+        $data = $turn($this->inside($workspace, static fn(): array => app(WriteArchive::class)->data()));
+        [$other, $empty] = $this->business('Elsewhere');
+        $people = User::query()->count();
+        $file = (string) tempnam(sys_get_temp_dir(), 'hostile');
+        $zip = new ZipArchive();
+        $zip->open($file, ZipArchive::OVERWRITE);
+        $zip->addFromString('archive.json', is_string($data) ? $data : (string) json_encode($data));
+        $zip->close();
+        $answer = $this->actingAs($other)->post(
+            '/api/v1/archive',
+            ['file' => new UploadedFile($file, 'a.zip', 'application/zip', null, true)],
+            ['Accept' => 'application/json'],
+        );
+        self::assertStringContainsString($says, (string) json_encode($answer->json(), JSON_UNESCAPED_UNICODE));
+        self::assertNotSame('done', $answer->json('status'));
+        self::assertSame($people, User::query()->count(), 'nobody of it stays');
+        $this->inside($empty, static function (): void {
+            self::assertTrue(ReadArchive::isEmpty());
+            self::assertSame('Elsewhere', DB::table('workspaces')->value('name'));
+            self::assertSame(0, DB::table('photos')->count());
+        });
+        self::assertSame([], glob(storage_path('app/archives/*')) ?: []);
+        $this->getJson('/api/v1/rates')->assertOk();
+        @unlink($file);
+    }
+
+    /** @return callable(array<string, mixed>): array<string, mixed> */
+    private static function setting(string $name, mixed $value): callable
+    {
+        return static fn(array $data): array => [...$data, 'workspace' => [...$data['workspace'], $name => $value]];
     }
 
     public function testWhoChangedWhatIsWrittenDownAndStays(): void

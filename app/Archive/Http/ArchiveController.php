@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Archive\Http;
 
+use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
 use App\Archive\ForgetClient;
-use App\Archive\ReadArchive;
+use App\Archive\HostileZip;
+use App\Archive\TakeArchive;
 use App\Archive\WriteArchive;
 use App\Book\Client;
 use App\Door\DoorLog;
@@ -18,7 +20,6 @@ use App\Http\Paged;
 use App\Problems\Problem;
 use App\Tenancy\Change;
 use App\Tenancy\Tenancy;
-use App\Tenancy\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -26,10 +27,21 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Vicissa\Core\Says\Said;
 
 /** Nothing locked in: everything out, everything back in, who changed what, and whoever wants to be forgotten. */
-#[Shape('ArchiveTaken', new Field('rows', 'integer'), new Field('photos', 'integer'))]
 #[Shape('Forgotten', new Field('gone', 'string[]'), new Field('stays', 'string[]'))]
+#[
+    Shape(
+        'ArchiveRun',
+        new Field('id', 'uuid'),
+        new Field('status', 'string', null, ['waiting', 'running', 'done', 'refused']),
+        new Field('progress', 'number', '0 to 1'),
+        new Field('rows', 'integer?'),
+        new Field('photos', 'integer?'),
+        new Field('says', 'said?', 'Why it was refused; nothing of it stays'),
+    ),
+]
 final readonly class ArchiveController
 {
     use Paged;
@@ -69,20 +81,54 @@ final readonly class ArchiveController
             tags: ['Archive'],
         ),
     ]
-    #[Returns('ArchiveTaken', 201)]
-    public function in(Request $request, ReadArchive $readArchive): JsonResponse
+    #[Returns('ArchiveRun', 202)]
+    public function in(Request $request): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $request->validate(['file' => ['required', 'file', 'max:' . self::MOST_KB]]);
-        self::makeRoom();
         $file = $request->file('file');
-        $user = $request->user();
-        abort_unless($file instanceof UploadedFile && $user instanceof User, 422);
+        abort_unless($file instanceof UploadedFile, 422);
         try {
-            return new JsonResponse($readArchive->fromFile($file->getPathname(), $user), 201);
+            HostileZip::open($file->getPathname())->close();
         } catch (BadArchive $e) {
             throw Problem::field('file', $e->says);
         }
+        if (
+            ArchiveRun::query()
+                ->whereIn('status', ['waiting', 'running'])
+                ->exists()
+        ) {
+            throw Problem::conflict(Said::of('archive.goes-on'));
+        }
+        $folder = storage_path('app/archives');
+        is_dir($folder) || mkdir($folder, 0700, true);
+        $run = ArchiveRun::query()->create([
+            'asked_by' => $request->user()?->getAuthIdentifier(),
+            'asked_at' => $this->clock->now(),
+        ]);
+        $path = $file->move($folder, "{$run->id}.zip")->getPathname();
+        $this->doorLog->note('archive-taken');
+        TakeArchive::dispatch($this->tenancy->workspace()->id, $run->id, $path);
+
+        return new JsonResponse(self::told($run->refresh()), 202);
+    }
+
+    #[OA\Get(path: '/api/v1/archive/runs/{run}', operationId: 'showArchiveRun', tags: ['Archive'])]
+    #[Returns('ArchiveRun')]
+    public function run(ArchiveRun $run): JsonResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+
+        return new JsonResponse(self::told($run));
+    }
+
+    /** @return Told<'ArchiveRun'> */
+    private static function told(ArchiveRun $run): array
+    {
+        return [
+            ...$run->only(['id', 'status', 'progress', 'rows', 'photos']),
+            'says' => $run->says === null ? null : Said::kept($run->says),
+        ];
     }
 
     /** A whole book is more than a request usually holds. */

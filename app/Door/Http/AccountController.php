@@ -49,6 +49,7 @@ use Vicissa\Core\Says\Said;
         new Field('seen_at', 'date-time'),
     ),
 ]
+#[Shape('Seal', new Field('key', 'string', '32 bytes, base 64'))]
 #[Shape('PasswordInput', new Field('current', 'string'), new Field('password', 'string'))]
 #[Shape('EmailInput', new Field('email', 'string'), new Field('password', 'string'))]
 #[Shape('SureInput', new Field('password', 'string'))]
@@ -72,6 +73,24 @@ final readonly class AccountController
     public function show(Request $request): JsonResponse
     {
         return new JsonResponse(self::told(self::who($request)));
+    }
+
+    #[
+        OA\Get(
+            path: '/api/v1/me/seal',
+            operationId: 'showSeal',
+            summary: 'A key for what a device keeps of theirs while somebody else uses it; always the same',
+            tags: ['Sign-in'],
+        ),
+    ]
+    #[Returns('Seal')]
+    public function seal(Request $request): JsonResponse
+    {
+        return new JsonResponse([
+            'key' => base64_encode(
+                hash_hmac('sha256', 'seal ' . self::who($request)->id, config()->string('app.key'), true),
+            ),
+        ]);
     }
 
     #[

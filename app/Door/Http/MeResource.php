@@ -29,6 +29,7 @@ use Illuminate\Http\Request;
         new Field('email', 'string'),
         new Field('theme', 'string', null, ['auto', 'light', 'dark']),
         new Field('language', 'string?', 'What they read in; that of their browser when null', ['en', 'de']),
+        new Field('leaves_at', 'date-time?', 'When the account goes, unless they come back'),
         new Field('role', 'string', null, ['owner', 'technician']),
         new Field('workspace', 'Workspace'),
         new Field('workspaces', 'WorkspaceChoice[]'),
@@ -43,6 +44,7 @@ final class MeResource extends RowResource
 
         return [
             ...$this->resource->only(['id', 'name', 'email', 'theme', 'language']),
+            'leaves_at' => $this->iso($this->leaves_at),
             'role' => $tenancy->isOwner() ? 'owner' : 'technician',
             'workspace' => (new WorkspaceResource($tenancy->workspace()))->toArray($request),
             'workspaces' => array_values(

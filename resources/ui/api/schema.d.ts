@@ -40,6 +40,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/archive/runs/{run}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['showArchiveRun']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/auth/confirm-email': {
     parameters: {
       query?: never
@@ -823,6 +839,23 @@ export interface paths {
     put?: never
     /** Every other session and every token of theirs ends */
     post: operations['changePassword']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/me/seal': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** A key for what a device keeps of theirs while somebody else uses it; always the same */
+    get: operations['showSeal']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -2690,10 +2723,17 @@ export interface components {
       wish_on?: string | null
       wish?: string | null
     }
-    ArchiveTaken: {
-      /** @description Nothing locked in: everything out, everything back in, who changed what, and whoever wants to be forgotten. */
-      rows: number
-      photos: number
+    ArchiveRun: {
+      /** Format: uuid */
+      id: string
+      /** @enum {string} */
+      status: 'waiting' | 'running' | 'done' | 'refused'
+      /** @description 0 to 1 */
+      progress: number
+      rows: number | null
+      photos: number | null
+      /** @description Why it was refused; nothing of it stays */
+      says: string | null
     }
     Asked: {
       vehicle: string
@@ -3271,6 +3311,7 @@ export interface components {
       email: string
     }
     Forgotten: {
+      /** @description Nothing locked in: everything out, everything back in, who changed what, and whoever wants to be forgotten. */
       gone: string[]
       stays: string[]
     }
@@ -3833,6 +3874,11 @@ export interface components {
        * @enum {string|null}
        */
       language: 'en' | 'de' | null
+      /**
+       * Format: date-time
+       * @description When the account goes, unless they come back
+       */
+      leaves_at: string | null
       /** @enum {string} */
       role: 'owner' | 'technician'
       workspace: components['schemas']['Workspace']
@@ -5555,6 +5601,10 @@ export interface components {
       name: string
       reason: string
     }
+    Seal: {
+      /** @description 32 bytes, base 64 */
+      key: string
+    }
     SecondBegun: {
       /** @description Base 32 */
       secret: string
@@ -6895,12 +6945,43 @@ export interface operations {
     requestBody?: never
     responses: {
       /** @description Done. */
-      201: {
+      202: {
         headers: {
           [name: string]: unknown
         }
         content: {
-          'application/json': components['schemas']['ArchiveTaken']
+          'application/json': components['schemas']['ArchiveRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showArchiveRun: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        run: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ArchiveRun']
         }
       }
       /** @description What went wrong */
@@ -8877,6 +8958,35 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showSeal: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Seal']
+        }
       }
       /** @description What went wrong */
       default: {

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, watchEffect } from 'vue'
 import { usePreferredDark } from '@vueuse/core'
 import { api, Problem, told, type Schemas } from '@/api/client'
+import { unseal } from '@/offline/leave'
 import { flush } from '@/offline/outbox'
 import { recall, remember } from '@/offline/store'
 import { ofTheBrowser, speak, type Language } from './i18n'
@@ -15,7 +16,7 @@ export const meQuery = {
       const me = await told(api.GET('/api/v1/me'))
       await remember('me', me)
       // Whoever is here again may have something waiting.
-      void flush()
+      void unseal(me.id).then(flush)
       return me
     } catch (caught) {
       // Nobody answers: whoever was here last goes on; what they send is checked when there is a signal.

@@ -31,9 +31,10 @@ export function whenDone(listener: Listener): void {
 export async function count(): Promise<void> {
   const all = await (await store()).getAll('errands')
   const me = await myself()
-  outbox.ofOthers = all.filter((errand) => errand.user !== me).length
+  const left = (await (await store()).getAll('sealed')).filter((one) => one.user !== me)
+  outbox.ofOthers = all.filter((errand) => errand.user !== me).length + left.reduce((sum, one) => sum + one.count, 0)
   outbox.refused = all.filter((errand) => errand.refused !== null)
-  outbox.waiting = all.length
+  outbox.waiting = all.length + left.reduce((sum, one) => sum + one.count, 0)
 }
 
 /** Puts events and the errand to tell them into the store as one: neither is ever there without the other. */

@@ -43,20 +43,26 @@ export type Errand = {
   refused: string | null
 }
 
+/** What somebody had not sent when they signed out, for nobody else to read. */
+export type Sealed = { user: string; count: number; iv: Uint8Array<ArrayBuffer>; sealed: ArrayBuffer }
+
 interface Shape extends DBSchema {
   sheets: { key: string; value: Kept; indexes: { on: string } }
   events: { key: string; value: SheetEvent; indexes: { sheet: string } }
   photos: { key: string; value: KeptPhoto; indexes: { sheet: string } }
   errands: { key: number; value: Errand; indexes: { sheet: string } }
   facts: { key: string; value: unknown }
+  sealed: { key: string; value: Sealed }
 }
 
 let opened: Promise<IDBPDatabase<Shape>> | null = null
 
 /** What is kept on the device, whatever happens to the page, the browser or the battery. */
 export function store(): Promise<IDBPDatabase<Shape>> {
-  opened ??= openDB<Shape>('vicissa', 1, {
-    upgrade(db) {
+  opened ??= openDB<Shape>('vicissa', 2, {
+    upgrade(db, before) {
+      if (before < 2) db.createObjectStore('sealed', { keyPath: 'user' })
+      if (before >= 1) return
       db.createObjectStore('sheets', { keyPath: 'id' }).createIndex('on', 'on')
       db.createObjectStore('events', { keyPath: 'id' }).createIndex('sheet', 'sheet')
       db.createObjectStore('photos', { keyPath: 'id' }).createIndex('sheet', 'sheet')
@@ -83,11 +89,4 @@ export async function remember(name: string, value: unknown): Promise<void> {
 
 export async function recall<T>(name: string): Promise<T | undefined> {
   return (await (await store()).get('facts', name)) as T | undefined
-}
-
-/** Signing out takes everything along but what has not been sent. */
-export async function forget(): Promise<void> {
-  const db = await store()
-  if ((await db.count('errands')) > 0) return
-  await Promise.all((['sheets', 'events', 'photos', 'facts'] as const).map((name) => db.clear(name)))
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { api, told } from '@/api/client'
 import { useMe, useTheme, useLanguage } from '@/lib/session'
-import { forget } from '@/offline/store'
+import { clear, seal } from '@/offline/leave'
 import Glyph from './Glyph.vue'
+import LastDays from './LastDays.vue'
 import Mark from './Mark.vue'
 import Unsent from './Unsent.vue'
 
@@ -13,7 +14,6 @@ const { me, workspace } = useMe()
 const { theme, choose } = useTheme()
 useLanguage()
 const queries = useQueryClient()
-const router = useRouter()
 
 const places = [
   { to: '/', name: 'Film', glyph: 'film' },
@@ -51,10 +51,12 @@ watch(
 const dark = computed(() => theme.value === 'dark')
 
 async function signOut() {
+  if (me.value) await seal(me.value.id)
   await told(api.POST('/api/v1/auth/sign-out'))
   queries.clear()
-  await forget()
-  await router.push('/sign-in')
+  await clear()
+  // A page of its own: nothing of theirs stays in this one's memory either.
+  location.assign('/sign-in')
 }
 </script>
 
@@ -89,6 +91,7 @@ async function signOut() {
       <button type="button" class="icon" aria-label="Sign out" @click="signOut"><Glyph name="out" /></button>
     </div>
   </header>
+  <LastDays />
   <main id="main" tabindex="-1"><slot /></main>
 </template>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useDeed } from '@/lib/deed'
 import FilePick from '@/parts/FilePick.vue'
-import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, told } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ChangeList from './ChangeList.vue'
 
@@ -11,19 +11,30 @@ import ChangeList from './ChangeList.vue'
 const queries = useQueryClient()
 const name = ref('')
 const { busy, problem, attempt } = useDeed()
-const taken = ref<Schemas['ArchiveTaken'] | null>(null)
+const runId = ref('')
+// It is taken in while one waits, or goes elsewhere.
+const { data: run } = useQuery({
+  queryKey: computed(() => ['archive-run', runId.value]),
+  queryFn: () => told(api.GET('/api/v1/archive/runs/{run}', { params: { path: { run: runId.value } } })),
+  enabled: computed(() => runId.value !== ''),
+  refetchInterval: (query) => (goesOn(query.state.data?.status) ? 1000 : false),
+})
+const goesOn = (status?: string) => status === 'waiting' || status === 'running'
+watch(
+  () => run.value?.status,
+  (status) => {
+    if (status === 'done') void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'archive-run' })
+  },
+)
 async function choose(file: File) {
   name.value = file.name
-  busy.value = true
-  problem.value = null
-  taken.value = null
+  runId.value = ''
   await attempt(async () => {
     const form = new FormData()
     form.set('file', file)
-    taken.value = await told(
-      api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }),
-    )
-    await queries.invalidateQueries()
+    runId.value = (
+      await told(api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }))
+    ).id
   })
 }
 </script>
@@ -49,12 +60,14 @@ async function choose(file: File) {
         Into a workspace without vehicles and owners only. Everything gets ids of its own; people who are named in it
         stay named and are invited anew.
       </p>
-      <FilePick accept=".zip,application/zip" :disabled="busy" @take="choose">{{
-        busy ? 'Unpacking…' : name || 'Choose an archive…'
+      <FilePick accept=".zip,application/zip" :disabled="busy || goesOn(run?.status)" @take="choose">{{
+        busy ? 'Sending…' : name || 'Choose an archive…'
       }}</FilePick>
       <ProblemNote :problem="problem" />
-      <p v-if="taken" role="status">
-        <strong>It is all here:</strong> {{ taken.rows }} rows and {{ taken.photos }} photos.
+      <p v-if="run && goesOn(run.status)" role="status">Taking it in: {{ Math.round(100 * run.progress) }} %</p>
+      <p v-if="run?.status === 'refused'" role="alert">{{ run.says }}</p>
+      <p v-if="run?.status === 'done'" role="status">
+        <strong>It is all here:</strong> {{ run.rows }} rows and {{ run.photos }} photos.
         <RouterLink to="/">To the film</RouterLink>
       </p>
     </section>

@@ -8,7 +8,11 @@ const password = defineModel<string>({ required: true })
 </script>
 
 <template>
-  <Field :label="label" :hint="known ? undefined : 'At least ten characters, with a letter.'" :error="error">
+  <Field
+    :label="label"
+    :hint="known ? undefined : 'At least twelve characters: a few words that have nothing to do with each other.'"
+    :error="error"
+  >
     <template #default="{ id, describedby }"
       ><TextInput
         :id="id"

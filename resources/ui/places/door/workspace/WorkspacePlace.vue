@@ -11,6 +11,7 @@ import EditForm from '@/parts/EditForm.vue'
 import RowFields from '@/parts/RowFields.vue'
 import Months from '@/parts/Months.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import EndWorkspace from './EndWorkspace.vue'
 import MessageList from './MessageList.vue'
 import PeopleList from './PeopleList.vue'
 import TokenList from './TokenList.vue'
@@ -73,6 +74,10 @@ async function enter(id: string) {
         :model-value="language"
         @update:model-value="(next) => next && chooseLanguage(next)"
       />
+      <p class="schools">
+        <RouterLink to="/workspace/account" class="beside">Your account</RouterLink>
+        <span class="small quiet">Name, address, password, a code beside it, where you are signed in, going</span>
+      </p>
       <div v-if="(me?.workspaces.length ?? 0) > 1" class="row">
         <strong>You also work in</strong>
         <button
@@ -112,6 +117,10 @@ async function enter(id: string) {
           <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
           <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
         </p>
+        <p class="schools">
+          <RouterLink to="/workspace/trail" class="beside">At the door</RouterLink>
+          <span class="small quiet">Who came in or tried to, and what leads in from outside</span>
+        </p>
       </template>
     </EditForm>
     <ProblemNote v-else :problem="edit.problem" />
@@ -120,6 +129,7 @@ async function enter(id: string) {
     <template v-if="isOwner">
       <TokenList />
       <MessageList />
+      <EndWorkspace />
     </template>
   </div>
 </template>
