@@ -50,7 +50,7 @@ final class Weights
             'gauge' => $least + 0.05 * self::count($item, 'drops'),
             'sheet' => self::count($item, 'steps') > self::STEPS ? self::MOST + 1.0 : 8.0 * self::count($item, 'steps'),
             'plan' => $least +
-                0.8 *
+                1.4 *
                     self::count($item, 'vehicles') *
                     (is_numeric($item['days'] ?? null) ? abs((float) $item['days']) : 0.0) *
                     (1.0 + 0.25 * max(0, self::count($item, 'crews') - 1)),
