@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
+use App\Http\Middleware\HidesCosts;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\LightBody;
 use App\Http\Middleware\PlainText;
@@ -43,6 +44,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             'workspace' => EnterWorkspace::class,
             'once' => AnswerOnce::class,
             'spends' => SpendsTime::class,
+            'costs' => HidesCosts::class,
             'told' => TellWords::class,
             'abilities' => CheckAbilities::class,
         ]);

@@ -86,7 +86,7 @@ Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answe
     'spends',
 ]);
 
-Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'told'])->group(function (): void {
+Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'costs', 'told'])->group(function (): void {
     // Whether the session still stands, and nothing else: the yardstick of bin/bench.
     Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
     Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);

@@ -14,6 +14,7 @@ use GuzzleHttp\Cookie\CookieJar;
 use GuzzleHttp\Pool;
 use GuzzleHttp\Psr7\Request;
 use GuzzleHttp\RequestOptions;
+use Psr\Http\Message\ResponseInterface;
 use Vicissa\Core\Planning\Day;
 
 $url = getenv('VICISSA_URL') ?: 'http://127.0.0.1:8680';
@@ -179,7 +180,7 @@ $beyond = [
 
 $owner = signedIn($url, 'rhona@marram-sedge.example');
 $costs = $said = [];
-$note = static function (string $what, \Psr\Http\Message\ResponseInterface $answer) use (&$costs, &$said): void {
+$note = static function (string $what, ResponseInterface $answer) use (&$costs, &$said): void {
     $costs[$what] = (int) $answer->getHeaderLine('X-Cost-Ms');
     $said[$what] = $answer->getStatusCode();
 };

@@ -259,4 +259,54 @@ final class MoneyTest extends TestCase
             '/regimes/0/topper',
         );
     }
+
+    /** A technician works with bottles and gear, and does not learn what they cost; nor lose it for the owner. */
+    public function testATechnicianReadsNoCostsAndLosesNone(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $soap = $this->postJson('/api/v1/products', [
+            'name' => 'Lather',
+            'role' => 'soap',
+            'surfaces' => ['paint'],
+            'pack_ml' => 1000,
+            'price_minor' => 2450,
+        ])
+            ->assertCreated()
+            ->json('id');
+        $towels = $this->postJson('/api/v1/gear', [
+            'kind' => 'towels',
+            'name' => 'Large',
+            'facts' => ['use' => 'large', 'pieces' => 20, 'price_minor' => 450],
+        ])->json();
+        $this->actingAs($this->technician($workspace));
+        $read = $this->getJson("/api/v1/products/{$soap}")->assertOk();
+        self::assertNull($read->json('price_minor'));
+        $this->patchJson(
+            "/api/v1/products/{$soap}",
+            ['line' => 'Quern', 'price_minor' => null],
+            [
+                'If-Match' => (string) $read->headers->get('ETag'),
+            ],
+        )->assertOk();
+        foreach (['products/export?format=csv', 'products/export', 'load', 'proof', 'gear', 'load/shopping'] as $path) {
+            self::assertDoesNotMatchRegularExpression(
+                '/2450|24\.50|"price_minor":\d|"cost_minor_week":\d|"total_minor":\d/',
+                (string) $this->get("/api/v1/{$path}", ['Accept' => '*/*'])
+                    ->assertOk()
+                    ->getContent(),
+                $path,
+            );
+        }
+        $this->postJson('/api/v1/year', ['regimes' => []])->assertForbidden();
+        if (isset($towels['id'])) {
+            $this->deleteJson("/api/v1/gear/{$towels['id']}")->assertForbidden();
+        }
+        self::assertSame(
+            2450,
+            $this->actingAs($owner)
+                ->getJson("/api/v1/products/{$soap}")
+                ->json('price_minor'),
+        );
+    }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Money\Http;
 
-use App\Book\Vehicle;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -114,7 +113,7 @@ final readonly class YearController
     #[Returns('YearAhead')]
     public function __invoke(Request $request, TryYear $tryYear): JsonResponse
     {
-        Gate::authorize('viewAny', Vehicle::class);
+        Gate::authorize('manage', $this->tenancy->workspace());
         $mine = fn(string $table) => Rule::exists($table, 'id')->where('workspace_id', $this->tenancy->workspace()->id);
         $asked = $request->validate([
             'vehicle_id' => ['sometimes', 'nullable', 'uuid', $mine('vehicles')],

@@ -122,7 +122,7 @@ use Psr\Clock\ClockInterface;
         'Shopping',
         new Field('supplier', 'string?'),
         new Field('lines', 'ShoppingLine[]'),
-        new Field('total_minor', 'integer'),
+        new Field('total_minor', 'integer?', 'Owners read it'),
     ),
 ]
 #[
@@ -241,9 +241,10 @@ final readonly class LoadController
             ],
         ),
     ]
-    public function shopping(Request $request, DrawLoad $drawLoad): Response
+    public function shopping(Request $request, DrawLoad $drawLoad, Tenancy $tenancy): Response
     {
         Gate::authorize('viewAny', Vehicle::class);
+        $owns = $tenancy->isOwner();
         $lines = [];
         foreach ($drawLoad(...$this->span($request))['shopping'] as $shop) {
             foreach ($shop['lines'] as $line) {
@@ -253,7 +254,9 @@ final readonly class LoadController
                     (string) $line['packs'],
                     (string) $line['pack_ml'],
                     (string) round($line['buy_ml']),
-                    $line['price_minor'] === null ? '' : number_format($line['price_minor'] / 100, 2, '.', ''),
+                    !$owns || $line['price_minor'] === null
+                        ? ''
+                        : number_format($line['price_minor'] / 100, 2, '.', ''),
                     $line['urgent'] ? 'yes' : '',
                 ];
             }

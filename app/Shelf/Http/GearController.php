@@ -12,6 +12,7 @@ use App\Says\Teller;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
 use App\Shelf\GearRules;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -87,14 +88,25 @@ final class GearController
     #[IfMatch]
     #[Takes('GearInput')]
     #[Returns('Gear')]
-    public function update(GearRequest $request, Gear $gear): JsonResponse
+    public function update(GearRequest $request, Gear $gear, Tenancy $tenancy): JsonResponse
     {
         Gate::authorize('update', $gear);
         $gear = $this->changed(
             $request,
             $gear,
             static fn(Gear $row): GearResource => new GearResource($row->load('events')),
-            static fn(Gear $row): Gear => $row->fill($request->validated()),
+            // What it costs is not theirs to see, and so not theirs to lose.
+            static fn(Gear $row): Gear => $row->fill(
+                $tenancy->isOwner() || !isset($request->validated()['facts'])
+                    ? $request->validated()
+                    : [
+                        ...$request->validated(),
+                        'facts' => [
+                            ...$request->validated()['facts'],
+                            ...array_intersect_key($row->facts, ['price_minor' => 1]),
+                        ],
+                    ],
+            ),
         );
 
         return $this->sent(new GearResource($gear->load('events')), $gear);
@@ -111,7 +123,7 @@ final class GearController
     #[Returns(null, 204)]
     public function destroy(Gear $gear): Response
     {
-        Gate::authorize('update', $gear);
+        Gate::authorize('archive', $gear);
         $gear->update(['archived_at' => $gear->archived_at ?? $this->clock->now()]);
 
         return response()->noContent();

@@ -23,7 +23,7 @@ use Vicissa\Core\Kit\Retirement;
         new Field('use?', 'string', 'What towels are for', GearRules::USES),
         new Field('colour?', 'string', 'Towels: the workspace’s own code'),
         new Field('cycles?', 'number', 'Towels: launderings they are good for'),
-        new Field('price_minor?', 'number', 'Towels: what one costs'),
+        new Field('price_minor?', 'number?', 'Towels: what one costs; owners read it'),
         new Field('wh?', 'number', 'Batteries: what one holds'),
         new Field('w?', 'number', 'Blower: what it draws'),
         new Field('l?', 'number', 'Tank and resin: litres'),

@@ -76,7 +76,7 @@ final class ProductController
     public function store(ProductRequest $request): JsonResponse
     {
         Gate::authorize('create', Product::class);
-        $product = DB::transaction(static fn(): Product => Product::query()->create($request->validated()));
+        $product = DB::transaction(static fn(): Product => Product::query()->create($request->facts()));
 
         return $this->sent(new ProductResource($product->refresh()), $product, 201);
     }
@@ -170,7 +170,7 @@ final class ProductController
     /** What is said to lie there is a count: the difference to the book is a movement, and nothing of it is lost. */
     private function put(ProductRequest $request, Product $row): Product
     {
-        $facts = $request->validated();
+        $facts = $request->facts();
         $found = $facts['stock_ml'] ?? null;
         if (is_numeric($found) && abs((float) $found - $row->stock_ml) >= 0.05) {
             $by = $request->user()?->getAuthIdentifier();

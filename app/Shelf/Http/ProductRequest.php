@@ -10,6 +10,7 @@ use App\Http\OpenApi\Shape;
 use App\Says\Teller;
 use App\Shelf\Product;
 use App\Shelf\ProductRules;
+use App\Tenancy\Tenancy;
 use Illuminate\Validation\Validator;
 
 #[
@@ -56,6 +57,19 @@ final class ProductRequest extends FactsRequest
     public function messages(): array
     {
         return [...parent::messages(), ...ProductRules::sentences()];
+    }
+
+    /**
+     * What it costs is the owner’s to say; whoever reads null there says null without meaning it.
+     *
+     * @return array<string, mixed>
+     */
+    public function facts(): array
+    {
+        /** @var array<string, mixed> $facts */
+        $facts = $this->validated();
+
+        return app(Tenancy::class)->isOwner() ? $facts : array_diff_key($facts, ['price_minor' => 1]);
     }
 
     /** @return list<callable(Validator): void> */

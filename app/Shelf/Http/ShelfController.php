@@ -168,6 +168,9 @@ final class ShelfController
     {
         Gate::authorize('viewAny', Product::class);
         $products = Product::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        if (!$tenancy->isOwner()) {
+            $products->each(static fn(Product $one): Product => $one->setAttribute('price_minor', null));
+        }
         $csv = $request->query('format') === 'csv';
         $name =
             preg_replace('/[^a-z0-9]+/', '-', strtolower($tenancy->workspace()->name)) .

@@ -3388,8 +3388,8 @@ export interface components {
       colour?: string
       /** @description Towels: launderings they are good for */
       cycles?: number
-      /** @description Towels: what one costs */
-      price_minor?: number
+      /** @description Towels: what one costs; owners read it */
+      price_minor?: number | null
       /** @description Batteries: what one holds */
       wh?: number
       /** @description Blower: what it draws */
@@ -5911,8 +5911,8 @@ export interface components {
       allowed: boolean
       points: number
       why: string
-      /** @description Minor units for one use on this vehicle */
-      cost: number
+      /** @description Minor units for one use on this vehicle; owners read it */
+      cost: number | null
       remarks: components['schemas']['ShelfRemark'][]
       cautions: string[]
     }
@@ -5932,7 +5932,8 @@ export interface components {
     Shopping: {
       supplier: string | null
       lines: components['schemas']['ShoppingLine'][]
-      total_minor: number
+      /** @description Owners read it */
+      total_minor: number | null
     }
     ShoppingLine: {
       name: string
