@@ -25,7 +25,7 @@ trait Paged
     {
         return new JsonResponse([
             'data' => $as::collection($page->items()),
-            'next_cursor' => $page->nextCursor()?->encode(),
+            'next_cursor' => SignedCursor::told($page->nextCursor()),
         ]);
     }
 

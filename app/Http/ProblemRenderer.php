@@ -9,6 +9,7 @@ use App\Says\Teller;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response as PlainResponse;
@@ -48,6 +49,11 @@ final class ProblemRenderer
             )->withHeaders($e->headers),
             self::isDear($e) => $this->problem(Problem::dear(Said::of('problem.stopped')), $request),
             $e instanceof ValidationException => $this->invalid($e),
+            // An id that somebody else has given already, or at the same moment.
+            $e instanceof UniqueConstraintViolationException => $this->problem(
+                Problem::conflict(Said::of('problem.taken')),
+                $request,
+            ),
             $e instanceof InvalidInput => $this->json(422, 'invalid', Said::of('problem.invalid'), $e->says, [
                 ['pointer' => Problem::pointer($e->field), 'detail' => $e->says],
             ]),

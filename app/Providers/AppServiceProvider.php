@@ -12,6 +12,7 @@ use App\Book\Vehicle;
 use App\Film\RebuildForProduct;
 use App\Http\FirstFault;
 use App\Http\RequestCaller;
+use App\Http\SignedCursor;
 use App\Policies\RowPolicy;
 use App\Policies\WorkspacePolicy;
 use App\Reckon\AreaModel;
@@ -59,6 +60,8 @@ use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
+use Illuminate\Pagination\Cursor;
+use Illuminate\Pagination\CursorPaginator;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -140,6 +143,9 @@ final class AppServiceProvider extends ServiceProvider
         URL::forceRootUrl(config()->string('app.url'));
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
         Model::shouldBeStrict(!$this->app->isProduction());
+        CursorPaginator::currentCursorResolver(
+            fn(string $name): ?Cursor => SignedCursor::read($this->app->make('request')->input($name)),
+        );
         Relation::morphMap(['person' => User::class]);
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
         foreach (

@@ -1681,4 +1681,6 @@ return [
     'archive.broke' => 'It could not be taken in to its end. Nothing of it stays; try it again.',
     'archive.goes-on' => 'An archive is being taken in already.',
     'trail.archive-taken' => 'Handed in an archive',
+    'problem.cursor' => 'That is no place in this list. Begin at its first page.',
+    'problem.taken' => 'There is such a thing already, or somebody made one just now. Nothing was saved; look again.',
 ];

@@ -12,6 +12,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
+use App\Http\SignedCursor;
 use App\Shelf\Gear;
 use App\Standins\InfraredThermometer;
 use App\Standins\TdsPen;
@@ -99,7 +100,7 @@ final class WaterController
 
         return new JsonResponse([
             'data' => array_map($this->told(...), $page->items()),
-            'next_cursor' => $page->nextCursor()?->encode(),
+            'next_cursor' => SignedCursor::told($page->nextCursor()),
         ]);
     }
 

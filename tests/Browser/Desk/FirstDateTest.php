@@ -18,7 +18,7 @@ final class FirstDateTest extends BrowserTestCase
         $this->field('E-mail')->sendKeys($email);
         $this->field('Password')->sendKeys('short');
         $this->press('Begin');
-        $this->seeText('must be at least 10 characters');
+        $this->seeText('At least 12 characters');
         self::assertSame('Ola’s drive', $this->field('The business')->getAttribute('value'), 'What was typed stays.');
         $this->field('Password')->sendKeys('-but-longer-now');
         $this->assertAccessible('Begin');

@@ -12,6 +12,7 @@ const queries = useQueryClient()
 const name = ref('')
 const { busy, problem, attempt } = useDeed()
 const runId = ref('')
+const goesOn = (status?: string) => status === 'waiting' || status === 'running'
 // It is taken in while one waits, or goes elsewhere.
 const { data: run } = useQuery({
   queryKey: computed(() => ['archive-run', runId.value]),
@@ -19,7 +20,6 @@ const { data: run } = useQuery({
   enabled: computed(() => runId.value !== ''),
   refetchInterval: (query) => (goesOn(query.state.data?.status) ? 1000 : false),
 })
-const goesOn = (status?: string) => status === 'waiting' || status === 'running'
 watch(
   () => run.value?.status,
   (status) => {
