@@ -24,7 +24,7 @@ return [
         'registrations' => (int) env('VICISSA_LIMIT_REGISTRATIONS', 10),
         'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
-        'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 8),
+        'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 6),
         'cpu_ms' => (int) env('VICISSA_LIMIT_CPU_MS', 20_000),
     ],
 

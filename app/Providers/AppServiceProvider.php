@@ -129,7 +129,8 @@ final class AppServiceProvider extends ServiceProvider
                 new ResinModel(),
                 new CurveModel(),
                 new SheetModel(),
-                new PlanModel(),
+                // The command line searches to the end.
+                new PlanModel(PHP_SAPI === 'cli' ? null : 0.7),
                 new AreaModel(),
                 new GaugeModel(),
             ]),

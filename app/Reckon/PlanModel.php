@@ -22,6 +22,12 @@ use Vicissa\Core\Says\Said;
 /** `plan`: the weeks (domain §14.14). */
 final readonly class PlanModel implements Model
 {
+    /**
+     * @param float|null $seconds  how long may be searched, where somebody waits at the other end of a request; what is
+     *     light is found to its end before that, and answered alike everywhere
+     */
+    public function __construct(private ?float $seconds = null) {}
+
     public function name(): string
     {
         return 'plan';
@@ -33,10 +39,16 @@ final readonly class PlanModel implements Model
         $instance = self::instance($input);
         $before = self::before($input, $instance);
 
+        $begun = hrtime(true);
+        $goesOn =
+            $this->seconds === null
+                ? null
+                : fn(float $share): bool => hrtime(true) - $begun < 1e9 * $this->seconds;
+
         return self::answer(
             $before === null
-                ? Planner::plan($instance)
-                : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY),
+                ? Planner::plan($instance, told: $goesOn)
+                : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY, told: $goesOn),
         );
     }
 

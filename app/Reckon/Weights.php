@@ -38,7 +38,7 @@ final class Weights
         $least = self::LEAST[$model] ?? 1.0;
 
         return match ($model) {
-            'match' => ($least + 0.12 * self::count($item, 'shelf')) *
+            'match' => ($least + 0.14 * self::count($item, 'shelf')) *
                 (($item['compare'] ?? false) === true ? self::COMPARED : 1.0),
             'visit' => $least +
                 0.2 * self::count($item, 'shelf') +
@@ -50,7 +50,7 @@ final class Weights
             'gauge' => $least + 0.05 * self::count($item, 'drops'),
             'sheet' => self::count($item, 'steps') > self::STEPS ? self::MOST + 1.0 : 8.0 * self::count($item, 'steps'),
             'plan' => $least +
-                1.4 *
+                0.8 *
                     self::count($item, 'vehicles') *
                     (is_numeric($item['days'] ?? null) ? abs((float) $item['days']) : 0.0) *
                     (1.0 + 0.25 * max(0, self::count($item, 'crews') - 1)),

@@ -158,6 +158,7 @@ $worst = [
     ],
     'sheet of forty-eight steps' => ['reckon/sheet', ['crew' => 2, 'steps' => $steps(48)]],
     'plan of twelve vehicles, eight weeks' => ['reckon/plan', $plan(12, 56)],
+    'plan of twenty-two vehicles, eight weeks' => ['reckon/plan', $plan(22, 56)],
     'match with four hundred bottles, compared' => [
         'reckon/match',
         [...$example('match'), 'shelf' => $bottles(400), 'compare' => true],

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Closure;
+
 /**
  * What no plan can be cheaper than, by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and
  * the trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a
@@ -71,11 +73,15 @@ final class Bound
     /**
      * Some steps towards a better bound.
      *
-     * @param float $above  what a plan at hand costs, missed deadlines and locks included
+     * @param float $above                  what a plan at hand costs, missed deadlines and locks included
+     * @param Closure(): bool|null $goesOn  asked every few steps
      */
-    public function raise(int $rounds, float $above): void
+    public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
     {
         for ($round = 0; $round < $rounds && $above - $this->value > 1e-6; $round++) {
+            if ($goesOn !== null && $round % 8 === 7 && !$goesOn()) {
+                return;
+            }
             [$bound, $used, $visits] = $this->evaluate();
             if ($bound > $this->value + 1e-9) {
                 $this->stale = $bound > $this->value + 1e-4 * max(1.0, abs($this->value)) ? 0 : $this->stale + 1;

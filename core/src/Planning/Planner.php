@@ -93,7 +93,8 @@ final class Planner
         // Who wants an answer soon wants a bound soon.
         $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
         $moved = $this->assignment->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
-        $bound->raise($rounds, $this->assignment->total());
+        $heard = static fn(float $share): ?Closure => $told === null ? null : static fn(): bool => $told($share);
+        $bound->raise($rounds, $this->assignment->total(), $heard(0.0));
         // Where the bound meets the plan there is nothing left to find.
         $perfect = fn(): bool => $this->assignment->total() <= $bound->value + 1e-6;
         $goesOn = $told === null || $told(0.0);
@@ -117,7 +118,7 @@ final class Planner
         // What others left behind may be better for one alone; until nobody gains any more, so that planning again
         // finds nothing to move.
         $this->assignment->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
-        $bound->raise((int) ($rounds / 2), $this->assignment->total());
+        $bound->raise((int) ($rounds / 2), $this->assignment->total(), $heard(1.0));
 
         return $this->result($bound->value);
     }
