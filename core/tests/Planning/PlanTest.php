@@ -707,7 +707,8 @@ final class PlanTest extends TestCase
                 return $share < 0.5;
             },
         );
-        self::assertSame([0.0, 0.2, 0.4, 0.6], $told);
+        // While a bound is sought it is at its beginning, or at its end.
+        self::assertSame([0.0, 0.2, 0.4, 0.6, 1.0], array_values(array_unique($told)));
         self::assertNotSame([], $plan->visits, 'what has been found so far is kept');
     }
 
