@@ -41,9 +41,7 @@ final readonly class PlanModel implements Model
 
         $begun = hrtime(true);
         $goesOn =
-            $this->seconds === null
-                ? null
-                : fn(float $share): bool => hrtime(true) - $begun < 1e9 * $this->seconds;
+            $this->seconds === null ? null : fn(float $share): bool => hrtime(true) - $begun < 1e9 * $this->seconds;
 
         return self::answer(
             $before === null

@@ -1729,5 +1729,6 @@ return [
     'archive.goes-on' => 'Es wird schon ein Archiv übernommen.',
     'trail.archive-taken' => 'Hat ein Archiv abgegeben',
     'problem.cursor' => 'Das ist keine Stelle in dieser Liste. Beginn bei ihrer ersten Seite.',
-    'problem.taken' => 'So etwas gibt es schon, oder jemand hat es gerade angelegt. Gespeichert wurde nichts; sieh noch einmal nach.',
+    'problem.taken' =>
+        'So etwas gibt es schon, oder jemand hat es gerade angelegt. Gespeichert wurde nichts; sieh noch einmal nach.',
 ];
