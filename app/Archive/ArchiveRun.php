@@ -9,7 +9,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * An archive that was handed in.
+ * An archive or a long table that was handed in.
  *
  * @property string $id
  * @property string|null $asked_by
@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $rows
  * @property int|null $photos
  * @property mixed $says  why it was refused, in a code
+ * @property array{done: bool, new: int, changed: int, same: int, wrong: int}|null $result  of a table
  * @property CarbonImmutable $asked_at
  */
 class ArchiveRun extends Model
@@ -33,6 +34,6 @@ class ArchiveRun extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['progress' => 'float', 'says' => 'json', 'asked_at' => 'immutable_datetime'];
+        return ['progress' => 'float', 'says' => 'json', 'result' => 'array', 'asked_at' => 'immutable_datetime'];
     }
 }

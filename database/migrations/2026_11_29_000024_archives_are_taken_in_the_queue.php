@@ -7,7 +7,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** How far an archive that was handed in has come. */
+/** How far an archive or a long table that was handed in has come. */
 return new class extends Migration {
     public function up(): void
     {
@@ -20,6 +20,7 @@ return new class extends Migration {
             $table->integer('rows')->nullable();
             $table->integer('photos')->nullable();
             $table->jsonb('says')->nullable();
+            $table->jsonb('result')->nullable();
             $table->timestampTz('asked_at');
             $table->index(['workspace_id', 'asked_at']);
         });

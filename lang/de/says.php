@@ -1731,4 +1731,6 @@ return [
     'problem.cursor' => 'Das ist keine Stelle in dieser Liste. Beginn bei ihrer ersten Seite.',
     'problem.taken' =>
         'So etwas gibt es schon, oder jemand hat es gerade angelegt. Gespeichert wurde nichts; sieh noch einmal nach.',
+    'archive.rows-wrong' =>
+        '{count, plural, one {Eine Zeile ist} other {# Zeilen sind}} falsch; übernommen wurde nichts.',
 ];

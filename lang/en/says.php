@@ -1683,4 +1683,5 @@ return [
     'trail.archive-taken' => 'Handed in an archive',
     'problem.cursor' => 'That is no place in this list. Begin at its first page.',
     'problem.taken' => 'There is such a thing already, or somebody made one just now. Nothing was saved; look again.',
+    'archive.rows-wrong' => '{count, plural, one {One row is} other {# rows are}} wrong, so nothing has been done.',
 ];

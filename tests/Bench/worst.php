@@ -210,6 +210,51 @@ foreach ($document['paths'] as $path => $ways) {
 foreach ($worst as $what => [$path, $body]) {
     $note($what, $owner->post("api/v1/{$path}", [RequestOptions::JSON => $body]));
 }
+// A public link, and tables of the greatest length, looked at (nothing of them stays).
+$link = json_decode(
+    (string) $owner
+        ->post("api/v1/vehicles/{$ids['vehicle']}/record-links", [RequestOptions::JSON => ['kind' => 'history']])
+        ->getBody(),
+    true,
+);
+$secret = basename((string) ($link['url'] ?? ''));
+$note('the whole history of a vehicle, by a public link, as PDF', $owner->get("api/v1/records/{$secret}/pdf"));
+$owner->delete("api/v1/record-links/{$link['id']}");
+foreach (['vehicles' => 1000, 'turns' => 1000, 'clients' => 2000, 'readings' => 5000] as $kind => $n) {
+    $rows = array_map(
+        static fn(int $i): string => match ($kind) {
+            'vehicles' => "Van {$i},van,bare",
+            'clients' => "Client {$i},01700 {$i}",
+            'turns' => "Van {$i},2026-11-01T09:00:00Z,two-mitts,tap,2",
+            'readings' => "Van {$i},2026-11-01T09:00:00Z,paint,after_wash,good",
+        },
+        range(1, $n),
+    );
+    $head = [
+        'vehicles' => 'name,body,base',
+        'clients' => 'name,phone',
+        'turns' => 'vehicle,worked_at,method,water,soil',
+        'readings' => 'vehicle,worked_at,zone,stage,behaviour',
+    ][$kind];
+    $note(
+        "{$n} {$kind} as a table, looked at",
+        $owner->post("api/v1/book/{$kind}", [
+            RequestOptions::JSON => ['text' => $head . "\n" . implode("\n", $rows), 'commit' => false],
+        ]),
+    );
+}
+$note(
+    '2000 products as a table, looked at',
+    $owner->post('api/v1/products/import', [
+        RequestOptions::JSON => [
+            'text' =>
+                "name,role,surfaces\n" .
+                implode("\n", array_map(static fn(int $i): string => "Soap {$i},soap,paint", range(1, 2000))),
+            'format' => 'csv',
+            'commit' => false,
+        ],
+    ]),
+);
 arsort($costs);
 printf("\n%-58s %18s   %s\n", 'The dearest requests within the limits', 'processor', 'status; ≤ 1000 ms');
 foreach (array_slice($costs, 0, 16) as $what => $ms) {

@@ -92,9 +92,22 @@ final class Screenshots extends BrowserTestCase
         $this->shoot('film-dark');
         $this->click($this->see('//button[@aria-label = "Light theme"]'));
         $this->see('//button[@aria-label = "Dark theme"]');
+        $this->account();
         $this->office($vehicle);
         $this->onAPhone();
         self::assertFileExists('docs/screenshots/film.png');
+    }
+
+    private function account(): void
+    {
+        $this->visit('/workspace/account');
+        $form = '//section[.//h2[normalize-space(.) = "A code beside the password"]]';
+        $this->see("{$form}//input")->sendKeys('sea-pink-tide');
+        $this->press('Set it up');
+        $this->see("{$form}//code");
+        $this->browser->executeScript('document.querySelector("svg[role=img]").closest("section").scrollIntoView()');
+        $this->browser->executeScript('window.scrollBy(0, -70)');
+        $this->shoot('account');
     }
 
     private function office(string $vehicle): void

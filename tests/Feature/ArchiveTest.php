@@ -222,6 +222,32 @@ final class ArchiveTest extends TestCase
         return static fn(array $data): array => [...$data, 'workspace' => [...$data['workspace'], $name => $value]];
     }
 
+    /** A long table goes to the queue: all of it or nothing, as a short one. */
+    public function testALongTableIsTakenInTheQueue(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $table = static fn(string $body): string => "name,body,base\n" .
+            implode('', array_map(static fn(int $n): string => "Van {$n},van,bare\n", range(1, 60))) .
+            "Last,{$body},bare\n";
+        $this->actingAs($owner);
+        $bad = $this->postJson('/api/v1/book/vehicles', ['text' => $table('airship'), 'commit' => true])
+            ->assertStatus(202)
+            ->json();
+        self::assertSame('refused', $bad['status']);
+        self::assertStringContainsString('One row is wrong', $bad['says']);
+        self::assertSame(0, $this->inside($workspace, static fn(): int => Vehicle::query()->count()));
+        $once = ['Idempotency-Key' => 'once'];
+        $good = $this->postJson('/api/v1/book/vehicles', ['text' => $table('van'), 'commit' => true], $once)->json();
+        $run = $this->getJson("/api/v1/archive/runs/{$good['id']}")->json();
+        self::assertSame(['done', 61], [$run['status'], $run['result']['new']]);
+        $this->postJson('/api/v1/book/vehicles', ['text' => $table('van'), 'commit' => true], $once)->assertStatus(202);
+        self::assertSame(61, $this->inside($workspace, static fn(): int => Vehicle::query()->count()));
+        $this->actingAs($this->technician($workspace))
+            ->getJson("/api/v1/archive/runs/{$good['id']}")
+            ->assertForbidden();
+        self::assertSame([], glob(storage_path('app/archives/*')) ?: []);
+    }
+
     public function testWhoChangedWhatIsWrittenDownAndStays(): void
     {
         [$owner, $workspace] = $this->business();

@@ -33,6 +33,16 @@ use Vicissa\Core\Says\Said;
 #[Shape('Forgotten', new Field('gone', 'string[]'), new Field('stays', 'string[]'))]
 #[
     Shape(
+        'TableTaken',
+        new Field('done', 'boolean'),
+        new Field('new', 'integer'),
+        new Field('changed', 'integer'),
+        new Field('same', 'integer'),
+        new Field('wrong', 'integer'),
+    ),
+]
+#[
+    Shape(
         'ArchiveRun',
         new Field('id', 'uuid'),
         new Field('status', 'string', null, ['waiting', 'running', 'done', 'refused']),
@@ -40,6 +50,7 @@ use Vicissa\Core\Says\Said;
         new Field('rows', 'integer?'),
         new Field('photos', 'integer?'),
         new Field('says', 'said?', 'Why it was refused; nothing of it stays'),
+        new Field('result', 'TableTaken?', 'Of a table'),
     ),
 ]
 final readonly class ArchiveController
@@ -108,26 +119,30 @@ final readonly class ArchiveController
         ]);
         $path = $file->move($folder, "{$run->id}.zip")->getPathname();
         $this->doorLog->note('archive-taken');
-        TakeArchive::dispatch($this->tenancy->workspace()->id, $run->id, $path);
+        TakeArchive::dispatch($this->tenancy->workspace()->id, $run->id, $path)->afterCommit();
 
         return new JsonResponse(self::told($run->refresh()), 202);
     }
 
     #[OA\Get(path: '/api/v1/archive/runs/{run}', operationId: 'showArchiveRun', tags: ['Archive'])]
     #[Returns('ArchiveRun')]
-    public function run(ArchiveRun $run): JsonResponse
+    public function run(Request $request, ArchiveRun $run): JsonResponse
     {
-        Gate::authorize('manage', $this->tenancy->workspace());
+        // Whoever handed it in, and owners.
+        if ($run->asked_by !== $request->user()?->getAuthIdentifier()) {
+            Gate::authorize('manage', $this->tenancy->workspace());
+        }
 
         return new JsonResponse(self::told($run));
     }
 
     /** @return Told<'ArchiveRun'> */
-    private static function told(ArchiveRun $run): array
+    public static function told(ArchiveRun $run): array
     {
         return [
             ...$run->only(['id', 'status', 'progress', 'rows', 'photos']),
             'says' => $run->says === null ? null : Said::kept($run->says),
+            'result' => $run->result,
         ];
     }
 

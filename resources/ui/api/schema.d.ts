@@ -2734,6 +2734,8 @@ export interface components {
       photos: number | null
       /** @description Why it was refused; nothing of it stays */
       says: string | null
+      /** @description Of a table */
+      result: components['schemas']['TableTaken'] | null
     }
     Asked: {
       vehicle: string
@@ -6139,6 +6141,13 @@ export interface components {
       low: number
       high: number
     }
+    TableTaken: {
+      done: boolean
+      new: number
+      changed: number
+      same: number
+      wrong: number
+    }
     TalkTable: {
       /** @enum {string} */
       designed: 'beads' | 'sheets'
@@ -7426,6 +7435,15 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ProductImport']
+        }
+      }
+      /** @description Done. */
+      202: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ArchiveRun']
         }
       }
       /** @description What went wrong */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api, told } from '@/api/client'
+import { api, Problem, told, type Schemas } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
 import FileImport from '@/parts/FileImport.vue'
 
@@ -25,13 +25,24 @@ const says: Record<Kind, string> = {
   readings: 'Of turns that are there, by vehicle and moment. What differs is a correction, and says so.',
 }
 const kind = ref<Kind>('clients')
-const send = (text: string, commit: boolean, key: string) =>
-  told(
+async function send(text: string, commit: boolean, key: string): Promise<Schemas['ProductImport']> {
+  const said = await told(
     api.POST('/api/v1/book/{kind}', {
       params: { path: { kind: kind.value }, header: commit ? { 'Idempotency-Key': key } : {} },
       body: { text, commit },
     }),
   )
+  return 'status' in said ? taken(said) : said
+}
+/** A long table is taken in while one waits. */
+async function taken(run: Schemas['ArchiveRun']): Promise<Schemas['ProductImport']> {
+  while (run.status === 'waiting' || run.status === 'running') {
+    await new Promise((wait) => setTimeout(wait, 1000))
+    run = await told(api.GET('/api/v1/archive/runs/{run}', { params: { path: { run: run.id } } }))
+  }
+  if (run.result?.done) return { ...run.result, rows: [] }
+  throw new Problem(422, 'Nothing was taken in', run.says ?? '')
+}
 </script>
 
 <template>
