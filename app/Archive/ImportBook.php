@@ -36,7 +36,7 @@ use Vicissa\Core\Says\Said;
  */
 final class ImportBook
 {
-    public const MOST = ['clients' => 2000, 'sites' => 2000, 'vehicles' => 1000, 'turns' => 1000, 'readings' => 5000];
+    public const MOST = ['clients' => 1500, 'sites' => 1500, 'vehicles' => 400, 'turns' => 500, 'readings' => 5000];
 
     private const REASON = 'Readings read in from a file';
 

@@ -38,7 +38,7 @@ final class Weights
         $least = self::LEAST[$model] ?? 1.0;
 
         return match ($model) {
-            'match' => ($least + 0.14 * self::count($item, 'shelf')) *
+            'match' => ($least + 0.17 * self::count($item, 'shelf')) *
                 (($item['compare'] ?? false) === true ? self::COMPARED : 1.0),
             'visit' => $least +
                 0.2 * self::count($item, 'shelf') +

@@ -159,9 +159,9 @@ $worst = [
     'sheet of forty-eight steps' => ['reckon/sheet', ['crew' => 2, 'steps' => $steps(48)]],
     'plan of twelve vehicles, eight weeks' => ['reckon/plan', $plan(12, 56)],
     'plan of twenty-two vehicles, eight weeks' => ['reckon/plan', $plan(22, 56)],
-    'match with four hundred bottles, compared' => [
+    'match with three hundred bottles, compared' => [
         'reckon/match',
-        [...$example('match'), 'shelf' => $bottles(400), 'compare' => true],
+        [...$example('match'), 'shelf' => $bottles(300), 'compare' => true],
     ],
     'visit with three hundred bottles' => ['reckon/visit', [...$example('visit'), 'shelf' => $bottles(300)]],
     'a hundred and twenty labels' => ['labels', ['size' => 'large', 'labels' => array_fill(0, 3, $label)]],
@@ -220,7 +220,7 @@ $link = json_decode(
 $secret = basename((string) ($link['url'] ?? ''));
 $note('the whole history of a vehicle, by a public link, as PDF', $owner->get("api/v1/records/{$secret}/pdf"));
 $owner->delete("api/v1/record-links/{$link['id']}");
-foreach (['vehicles' => 1000, 'turns' => 1000, 'clients' => 2000, 'readings' => 5000] as $kind => $n) {
+foreach (['vehicles' => 400, 'turns' => 500, 'clients' => 1500, 'readings' => 5000] as $kind => $n) {
     $rows = array_map(
         static fn(int $i): string => match ($kind) {
             'vehicles' => "Van {$i},van,bare",

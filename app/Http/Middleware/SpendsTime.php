@@ -39,7 +39,9 @@ final readonly class SpendsTime
             ]);
         }
         // PHP counts the processor's time here, not the clock's.
-        $slot = Slot::take($whose, config()->integer('vicissa.limits.at_once'));
+        // A page asks for several things at once; nobody writes, or lets reckon, more than a few.
+        $places = config()->integer('vicissa.limits.at_once');
+        $slot = Slot::take($whose, $request->isMethod('GET') ? $places : max(1, intdiv($places, 2)));
         if ($slot === null) {
             throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
         }
