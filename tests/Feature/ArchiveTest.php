@@ -557,7 +557,7 @@ final class ArchiveTest extends TestCase
         $this->assertProblem(
             $this->postJson('/api/v1/book/clients', ['text' => "name\n" . str_repeat("x\n", 2002)]),
             422,
-            'At most 2000 rows',
+            'At most 1500 rows',
             '/text',
         );
         $this->postJson('/api/v1/book/secrets', ['text' => 'x'])->assertNotFound();

@@ -21,7 +21,7 @@ const endAll = () => attempt(() => told(api.DELETE('/api/v1/me/sessions')))
     <ul class="lines">
       <li v-for="one in sessions?.data" :key="one.id">
         <span
-          ><strong>{{ deviceSaid(one.device) }}</strong>
+          ><strong :title="one.device">{{ deviceSaid(one.device) }}</strong>
           <span class="quiet">
             {{ one.here ? 'this one' : `last seen ${dayAndTime(one.seen_at, zone)}` }}, from {{ one.address }}</span
           ></span

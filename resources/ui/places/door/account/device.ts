@@ -1,6 +1,6 @@
-/** A device as a person would call it, from what its browser says of itself. */
+/** A device as a person would call it, from what its browser says of itself; everything more is for machines to read. */
 export function deviceSaid(agent: string): string {
-  const what = /iPad|Tablet/i.test(agent) ? 'A tablet' : /Mobi|Android|iPhone/i.test(agent) ? 'A phone' : 'A computer'
-  const of = agent === '' ? '' : ` (${agent.replace(/^Mozilla\/5\.0 /, '').slice(0, 60)})`
-  return `${what}${of}`
+  if (/iPad|Tablet/i.test(agent)) return 'A tablet'
+  if (/Mobi|Android|iPhone/i.test(agent)) return 'A phone'
+  return agent.startsWith('Mozilla/') ? 'A computer' : 'A script'
 }
