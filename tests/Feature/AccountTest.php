@@ -194,6 +194,55 @@ final class AccountTest extends TestCase
         self::assertContains('feed-made', array_column($trail, 'kind'));
     }
 
+    /** What is shown once is kept as only we can read it, and a repeat is told it again all the same. */
+    public function testARepeatedAnswerKeepsNoSecretInPlainText(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $car = $this->vehicle($workspace);
+        $this->actingAs($owner);
+        foreach (
+            [
+                ['tokens', ['name' => 'x', 'abilities' => ['read']], 'secret'],
+                ['feeds', ['name' => 'x'], 'url'],
+                ["vehicles/{$car->id}/record-links", ['kind' => 'year'], 'url'],
+            ]
+            as [$path, $body, $shown]
+        ) {
+            $once = ['Idempotency-Key' => "once {$path}"];
+            $secret = (string) $this->postJson("/api/v1/{$path}", $body, $once)
+                ->assertCreated()
+                ->json($shown);
+            self::assertSame($secret, $this->postJson("/api/v1/{$path}", $body, $once)->json($shown), $path);
+            $kept = $this->inside(
+                $workspace,
+                static fn(): string => (string) json_encode(DB::table('idempotency_keys')->get()),
+            );
+            self::assertStringNotContainsString(basename($secret), $kept, $path);
+            self::assertStringNotContainsString(substr((string) strrchr("|{$secret}", '|'), 1), $kept, $path);
+        }
+    }
+
+    public function testSigningOutClearsWhatTheBrowserKeeps(): void
+    {
+        [$owner] = $this->business();
+        $this->enter($owner)->assertNoContent();
+        $this->postJson('/api/v1/auth/sign-out')->assertNoContent()->assertHeader('Clear-Site-Data', '"cache"');
+    }
+
+    public function testOneAddressDoesNotBeginBusinessesWithoutEnd(): void
+    {
+        config(['vicissa.limits.registrations' => 2]);
+        $begin = fn(int $n) => $this->postJson('/api/v1/auth/register', [
+            'name' => 'A',
+            'workspace' => 'A',
+            'email' => "begin{$n}@example.test",
+            'password' => self::PASSWORD,
+        ]);
+        $begin(1)->assertCreated();
+        $begin(2)->assertCreated();
+        $begin(3)->assertTooManyRequests();
+    }
+
     public function testATokenEndsAndMakesNoOther(): void
     {
         [$owner] = $this->business();

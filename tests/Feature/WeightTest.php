@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\ProblemRenderer;
 use App\Http\Slot;
 use App\Reckon\Weights;
 use App\Weeks\Closure;
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
 
@@ -120,6 +124,19 @@ final class WeightTest extends TestCase
         $file = UploadedFile::fake()->createWithContent('a.png', $head . pack('N', crc32(substr($head, 12))));
         $this->actingAs($owner);
         $this->assertProblem($this->sendPhoto($car->id, $file), 422, 'larger than any photo', '/file');
+    }
+
+    /** What runs out of its time or memory asked for too much: told so, and no fault of ours. */
+    #[TestWith(['Maximum execution time of 10 seconds exceeded', 413])]
+    #[TestWith(['Allowed memory size of 268435456 bytes exhausted (tried to allocate 20480 bytes)', 413])]
+    #[TestWith(['Something else', 500])]
+    public function testWhatRunsOutOfTimeIsToldSo(string $message, int $status): void
+    {
+        $answer = app(ProblemRenderer::class)->render(
+            new FatalError($message, 0, ['type' => E_ERROR, 'message' => $message, 'file' => '', 'line' => 0]),
+            Request::create('/api/v1/weeks'),
+        );
+        self::assertSame($status, $answer?->getStatusCode());
     }
 
     public function testLabelsEndSomewhere(): void

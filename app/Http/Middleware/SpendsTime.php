@@ -22,6 +22,18 @@ final readonly class SpendsTime
     /** Less than this is not written down: most requests cost little, and writing costs too. */
     private const NOTHING_MS = 25;
 
+    /** What may cost most. */
+    private const DEAR = [
+        'api/v1/reckon/*',
+        'api/v1/year',
+        'api/v1/labels',
+        'api/v1/quotes',
+        'api/v1/book/*',
+        'api/v1/products/import',
+        'api/v1/archive',
+        'api/v1/records/*',
+    ];
+
     public function __construct(private RateLimiter $limiter) {}
 
     /**
@@ -39,9 +51,9 @@ final readonly class SpendsTime
             ]);
         }
         // PHP counts the processor's time here, not the clock's.
-        // A page asks for several things at once; nobody writes, or lets reckon, more than a few.
+        // A page asks for several things at once; nobody needs more than a few of what is dear.
         $places = config()->integer('vicissa.limits.at_once');
-        $slot = Slot::take($whose, $request->isMethod('GET') ? $places : max(1, intdiv($places, 2)));
+        $slot = Slot::take($whose, $request->is(...self::DEAR) ? max(1, intdiv($places, 2)) : $places);
         if ($slot === null) {
             throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
         }
