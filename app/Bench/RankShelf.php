@@ -49,10 +49,10 @@ final readonly class RankShelf
             // Ruled out last; then by fit, cost of a use, and name.
             usort(
                 $ranked,
-                static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost'], $a['name']] <=> [
+                static fn(array $a, array $b): int => [$b['allowed'], $b['points'], $a['cost_minor'], $a['name']] <=> [
                     $a['allowed'],
                     $a['points'],
-                    $b['cost'],
+                    $b['cost_minor'],
                     $b['name'],
                 ],
             );
@@ -105,7 +105,7 @@ final readonly class RankShelf
             'allowed' => $verdict->allowed() && !$shine,
             'points' => $fit->points,
             'why' => $fit->why,
-            'cost' => round(
+            'cost_minor' => round(
                 $product->bottle()->costPerUse($vehicle->paint_m2, $this->tenancy->workspace()->house()->match) ?? 0.0,
                 2,
             ),

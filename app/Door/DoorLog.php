@@ -58,6 +58,7 @@ final readonly class DoorLog
             'facts' => json_encode((object) $facts, JSON_THROW_ON_ERROR),
             'at' => $at,
         ]);
-        Log::channel('door')->info($kind, [...$row, 'facts' => $facts]);
+        // A disk without room keeps nobody out.
+        rescue(fn() => Log::channel('door')->info($kind, [...$row, 'facts' => $facts]), report: false);
     }
 }

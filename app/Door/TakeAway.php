@@ -22,6 +22,7 @@ final readonly class TakeAway
         private Tenancy $tenancy,
         private ClockInterface $clock,
         private EndSessions $endSessions,
+        private ShutDoors $shutDoors,
     ) {}
 
     public function __invoke(): void
@@ -52,14 +53,9 @@ final readonly class TakeAway
         $in = DB::table('memberships')->where('user_id', $user->id)->pluck('workspace_id');
         $this->tenancy->leave();
         foreach ($in as $workspace) {
-            $this->tenancy->within((string) $workspace, static function () use ($user): void {
+            $this->tenancy->within((string) $workspace, function () use ($user, $workspace): void {
+                ($this->shutDoors)((string) $workspace, $user->id);
                 DB::table('memberships')->where('user_id', $user->id)->delete();
-                foreach (['feeds', 'record_links'] as $table) {
-                    DB::table($table)
-                        ->where('made_by', $user->id)
-                        ->whereNull('revoked_at')
-                        ->update(['revoked_at' => DB::raw('now()')]);
-                }
             });
         }
         DB::transaction(function () use ($user): void {

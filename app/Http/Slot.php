@@ -3,28 +3,28 @@
 declare(strict_types=1);
 
 namespace App\Http;
-use RuntimeException;
-
 /** One of the places somebody has for requests at once, on this machine. A process that dies gives its own back. */
 final class Slot
 {
     /** So many files at the most; two people who meet in one share its places. */
     private const SHELVES = 1024;
 
-    /** @param resource $file */
+    /** @param resource|null $file  null where the disk takes none: then nobody is held up */
     private function __construct(private $file) {}
 
     /** The first that is free; null when all are taken. */
     public static function take(string $whose, int $of): ?self
     {
         $folder = storage_path('framework/slots');
-        is_dir($folder) ||
-            @mkdir($folder, 0700, true) ||
-            is_dir($folder) ||
-            throw new RuntimeException("No folder {$folder}.");
+        if (!is_dir($folder) && !@mkdir($folder, 0700, true) && !is_dir($folder)) {
+            return new self(null);
+        }
         $shelf = crc32($whose) % self::SHELVES;
         for ($n = 0; $n < $of; $n++) {
-            $file = fopen("{$folder}/{$shelf}-{$n}", 'c') ?: throw new RuntimeException('No place could be made.');
+            $file = @fopen("{$folder}/{$shelf}-{$n}", 'c');
+            if ($file === false) {
+                return new self(null);
+            }
             if (flock($file, LOCK_EX | LOCK_NB)) {
                 return new self($file);
             }
@@ -36,6 +36,8 @@ final class Slot
 
     public function leave(): void
     {
-        fclose($this->file);
+        if (is_resource($this->file)) {
+            fclose($this->file);
+        }
     }
 }

@@ -1726,7 +1726,7 @@ return [
     'archive.people' => 'In einem Archiv werden höchstens {most, number} Personen genannt.',
     'archive.setting' => 'Eine Einstellung im Archiv ist nicht lesbar: {name}.',
     'archive.broke' => 'Es konnte nicht zu Ende übernommen werden. Nichts davon bleibt; versuch es noch einmal.',
-    'archive.goes-on' => 'Es wird schon ein Archiv übernommen.',
+    'archive.goes-on' => 'Es wird schon etwas übernommen. Warte, bis es fertig ist.',
     'trail.archive-taken' => 'Hat ein Archiv abgegeben',
     'problem.cursor' => 'Das ist keine Stelle in dieser Liste. Beginn bei ihrer ersten Seite.',
     'problem.taken' =>

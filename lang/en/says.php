@@ -1679,7 +1679,7 @@ return [
     'archive.people' => 'At most {most, number} people are named in an archive.',
     'archive.setting' => 'A setting in the archive can’t be read: {name}.',
     'archive.broke' => 'It could not be taken in to its end. Nothing of it stays; try it again.',
-    'archive.goes-on' => 'An archive is being taken in already.',
+    'archive.goes-on' => 'Something is being taken in already. Wait until it is done.',
     'trail.archive-taken' => 'Handed in an archive',
     'problem.cursor' => 'That is no place in this list. Begin at its first page.',
     'problem.taken' => 'There is such a thing already, or somebody made one just now. Nothing was saved; look again.',

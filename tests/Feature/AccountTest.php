@@ -15,6 +15,8 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\TestWith;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
 
@@ -219,6 +221,23 @@ final class AccountTest extends TestCase
             );
             self::assertStringNotContainsString(basename($secret), $kept, $path);
             self::assertStringNotContainsString(substr((string) strrchr("|{$secret}", '|'), 1), $kept, $path);
+        }
+    }
+
+    /** Whatever is noted at the door has words in the trail. */
+    public function testEverythingThatIsNotedCanBeTold(): void
+    {
+        $noted = [];
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path())) as $file) {
+            if (str_ends_with((string) $file, '.php')) {
+                preg_match_all("/->note\\(\\s*'([a-z-]+)'/", (string) file_get_contents((string) $file), $found);
+                $noted = [...$noted, ...$found[1]];
+            }
+        }
+        self::assertGreaterThan(20, count(array_unique($noted)));
+        $words = require lang_path('en/says.php');
+        foreach (array_unique($noted) as $kind) {
+            self::assertArrayHasKey("trail.{$kind}", $words);
         }
     }
 

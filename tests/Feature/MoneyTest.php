@@ -279,6 +279,8 @@ final class MoneyTest extends TestCase
             'name' => 'Large',
             'facts' => ['use' => 'large', 'pieces' => 20, 'price_minor' => 450],
         ])->json();
+        /** @var array<string, mixed> $plan */
+        $plan = json_decode((string) file_get_contents(base_path('docs/examples/plan.json')), true);
         $this->actingAs($this->technician($workspace));
         $read = $this->getJson("/api/v1/products/{$soap}")->assertOk();
         self::assertNull($read->json('price_minor'));
@@ -298,6 +300,8 @@ final class MoneyTest extends TestCase
                 $path,
             );
         }
+        // A plan's points are no money.
+        self::assertIsNumeric($this->postJson('/api/v1/reckon/plan', $plan)->assertOk()->json('cost'));
         $this->postJson('/api/v1/year', ['regimes' => []])->assertForbidden();
         if (isset($towels['id'])) {
             $this->deleteJson("/api/v1/gear/{$towels['id']}")->assertForbidden();

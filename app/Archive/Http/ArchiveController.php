@@ -7,6 +7,7 @@ namespace App\Archive\Http;
 use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
 use App\Archive\ForgetClient;
+use App\Archive\HandIn;
 use App\Archive\HostileZip;
 use App\Archive\TakeArchive;
 use App\Archive\WriteArchive;
@@ -93,7 +94,7 @@ final readonly class ArchiveController
         ),
     ]
     #[Returns('ArchiveRun', 202)]
-    public function in(Request $request): JsonResponse
+    public function in(Request $request, HandIn $handIn): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $request->validate(['file' => ['required', 'file', 'max:' . self::MOST_KB]]);
@@ -104,22 +105,16 @@ final readonly class ArchiveController
         } catch (BadArchive $e) {
             throw Problem::field('file', $e->says);
         }
-        if (
-            ArchiveRun::query()
-                ->whereIn('status', ['waiting', 'running'])
-                ->exists()
-        ) {
-            throw Problem::conflict(Said::of('archive.goes-on'));
-        }
-        $folder = storage_path('app/archives');
-        is_dir($folder) || mkdir($folder, 0700, true);
-        $run = ArchiveRun::query()->create([
-            'asked_by' => $request->user()?->getAuthIdentifier(),
-            'asked_at' => $this->clock->now(),
-        ]);
-        $path = $file->move($folder, "{$run->id}.zip")->getPathname();
+        $run = $handIn(
+            (string) $request->user()?->getAuthIdentifier(),
+            static fn(string $path) => $file->move(dirname($path), basename($path)),
+            fn(ArchiveRun $run, string $path) => TakeArchive::dispatch(
+                $this->tenancy->workspace()->id,
+                $run->id,
+                $path,
+            )->afterCommit(),
+        );
         $this->doorLog->note('archive-taken');
-        TakeArchive::dispatch($this->tenancy->workspace()->id, $run->id, $path)->afterCommit();
 
         return new JsonResponse(self::told($run->refresh()), 202);
     }

@@ -6,6 +6,7 @@ namespace App\Archive\Http;
 
 use App\Archive\ArchiveRun;
 use App\Archive\BookFile;
+use App\Archive\HandIn;
 use App\Archive\ImportBook;
 use App\Archive\TakeTable;
 use App\Book\Vehicle;
@@ -22,7 +23,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use Psr\Clock\ClockInterface;
 
 /** The book as tables, out and in. */
 final readonly class BookFileController
@@ -32,7 +32,7 @@ final readonly class BookFileController
     /** So many rows are taken in at once; more go to the queue. */
     private const AT_ONCE = 40;
 
-    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
+    public function __construct(private Tenancy $tenancy) {}
 
     #[
         OA\Get(
@@ -73,7 +73,7 @@ final readonly class BookFileController
     #[Takes('ProductImportInput')]
     #[Returns('ProductImport')]
     #[Returns('ArchiveRun', 202)]
-    public function in(Request $request, string $kind, ImportBook $importBook): JsonResponse
+    public function in(Request $request, string $kind, ImportBook $importBook, HandIn $handIn): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $facts = $request->validate([
@@ -83,7 +83,18 @@ final readonly class BookFileController
         $user = $request->user();
         abort_unless($user instanceof User, 401);
         if (($facts['commit'] ?? false) && substr_count($facts['text'], "\n") > self::AT_ONCE) {
-            return $this->later($kind, $facts['text'], $user);
+            $run = $handIn(
+                $user->id,
+                static fn(string $path) => file_put_contents($path, $facts['text']),
+                fn(ArchiveRun $run, string $path) => TakeTable::dispatch(
+                    $this->tenancy->workspace()->id,
+                    $run->id,
+                    $path,
+                    $kind,
+                )->afterCommit(),
+            );
+
+            return new JsonResponse(ArchiveController::told($run->refresh()), 202);
         }
         try {
             $result = $importBook($kind, $facts['text'], (bool) ($facts['commit'] ?? false), $user);
@@ -92,22 +103,5 @@ final readonly class BookFileController
         }
 
         return new JsonResponse([...$result, 'rows' => Counted::told($result['rows'])]);
-    }
-
-    private function later(string $kind, string $text, User $user): JsonResponse
-    {
-        $run = ArchiveRun::query()->create(['asked_by' => $user->id, 'asked_at' => $this->clock->now()]);
-        $folder = storage_path('app/archives');
-        is_dir($folder) || mkdir($folder, 0700, true);
-        file_put_contents("{$folder}/{$run->id}.csv", $text);
-        // Once what was noted here stands, so that the worker finds it.
-        TakeTable::dispatch(
-            $this->tenancy->workspace()->id,
-            $run->id,
-            $kind,
-            "{$folder}/{$run->id}.csv",
-        )->afterCommit();
-
-        return new JsonResponse(ArchiveController::told($run->refresh()), 202);
     }
 }

@@ -17,8 +17,8 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class HidesCosts
 {
-    /** What a cost is called. */
-    private const NAMES = ['price_minor', 'total_minor', 'cost', 'cost_minor_week'];
+    /** What costs in money are called where technicians come; a plan's points are no money. */
+    private const NAMES = ['price_minor', 'total_minor', 'cost_minor', 'cost_minor_week'];
 
     public function __construct(private Tenancy $tenancy) {}
 

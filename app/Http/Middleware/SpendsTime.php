@@ -9,6 +9,7 @@ use App\Problems\Problem;
 use Closure;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Http\Request;
+use stdClass;
 use Symfony\Component\HttpFoundation\Response;
 use Vicissa\Core\Says\Said;
 
@@ -50,19 +51,21 @@ final readonly class SpendsTime
                 ...self::told(0, 0),
             ]);
         }
-        // PHP counts the processor's time here, not the clock's.
         // A page asks for several things at once; nobody needs more than a few of what is dear.
         $places = config()->integer('vicissa.limits.at_once');
         $slot = Slot::take($whose, $request->is(...self::DEAR) ? max(1, intdiv($places, 2)) : $places);
         if ($slot === null) {
             throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
         }
-        // Not in a test or a command, which is no request.
+        $begun = self::used();
+        $open = new stdClass();
+        // Not in a test or a command, which is no request. PHP counts the processor's time here, not the clock's.
         if (PHP_SAPI !== 'cli') {
+            $this->chargeAlsoWhenCutOff($open, $whose, $begun);
             set_time_limit($seconds !== null ? (int) $seconds : config()->integer('vicissa.limits.request_s'));
         }
-        $begun = self::used();
         $response = $next($request);
+        $open->closed = true;
         $cost = self::used() - $begun;
         if ($cost >= self::NOTHING_MS) {
             $spent = (int) $this->limiter->increment($whose, 60, $cost);
@@ -71,6 +74,16 @@ final readonly class SpendsTime
         $slot->leave();
 
         return $response;
+    }
+
+    /** A request that is cut off by its limit never comes back here: it costs all the same. */
+    private function chargeAlsoWhenCutOff(stdClass $open, string $whose, int $begun): void
+    {
+        register_shutdown_function(function () use ($open, $whose, $begun): void {
+            if (!isset($open->closed)) {
+                rescue(fn() => $this->limiter->increment($whose, 60, self::used() - $begun), report: false);
+            }
+        });
     }
 
     /** @return array<string, string> */

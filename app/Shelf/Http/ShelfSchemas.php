@@ -25,7 +25,7 @@ use App\Http\OpenApi\Shape;
         new Field('allowed', 'boolean'),
         new Field('points', 'integer'),
         new Field('why', 'said'),
-        new Field('cost', 'number?', 'Minor units for one use on this vehicle; owners read it'),
+        new Field('cost_minor', 'number?', 'Minor units for one use on this vehicle; owners read it'),
         new Field('remarks', 'ShelfRemark[]'),
         new Field('cautions', 'string[]'),
     ),

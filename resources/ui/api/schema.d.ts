@@ -5914,7 +5914,7 @@ export interface components {
       points: number
       why: string
       /** @description Minor units for one use on this vehicle; owners read it */
-      cost: number | null
+      cost_minor: number | null
       remarks: components['schemas']['ShelfRemark'][]
       cautions: string[]
     }
