@@ -24,6 +24,8 @@ return [
         'registrations' => (int) env('VICISSA_LIMIT_REGISTRATIONS', 10),
         'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
+        // Rows of a book that is written as one file in a request; a larger one is written by the queue.
+        'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 8000),
         'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 6),
         'cpu_ms' => (int) env('VICISSA_LIMIT_CPU_MS', 20_000),
     ],

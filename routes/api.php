@@ -154,6 +154,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'costs
         Route::get('drill/people', [DrillController::class, 'people']);
         Route::get('archive', [ArchiveController::class, 'out']);
         Route::get('archive/runs/{run}', [ArchiveController::class, 'run'])->whereUuid('run');
+        Route::get('archive/runs/{run}/file', [ArchiveController::class, 'file'])->whereUuid('run');
         Route::get('changes', [ArchiveController::class, 'changes']);
         Route::get('numbers', [NumbersController::class, 'show']);
         Route::get('rates', [MoneyController::class, 'rates']);
@@ -221,6 +222,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'costs
         Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn('kind', array_keys(BookFile::COLUMNS));
         Route::post('drill', [DrillController::class, 'answer']);
         Route::post('archive', [ArchiveController::class, 'in']);
+        Route::post('archive/runs', [ArchiveController::class, 'make']);
         Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
         Route::put('numbers', [NumbersController::class, 'update']);
         Route::put('rates', [MoneyController::class, 'setRates']);

@@ -9,9 +9,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * An archive or a long table that was handed in.
+ * An archive or a long table that was handed in, or an archive that was asked for.
  *
  * @property string $id
+ * @property self::IN|self::OUT $kind
  * @property string|null $asked_by
  * @property 'waiting'|'running'|'done'|'refused' $status
  * @property float $progress
@@ -25,11 +26,35 @@ class ArchiveRun extends Model
 {
     use OfWorkspace;
 
+    public const IN = 'in';
+
+    public const OUT = 'out';
+
+    /** So long what was written is there to be fetched. */
+    public const KEPT_HOURS = 24;
+
     public $timestamps = false;
 
     protected $guarded = [];
 
-    protected $attributes = ['status' => 'waiting', 'progress' => 0];
+    protected $attributes = ['kind' => self::IN, 'status' => 'waiting', 'progress' => 0];
+
+    public static function folder(): string
+    {
+        return storage_path('app/archives');
+    }
+
+    /** Of the file that was handed in. */
+    public function path(): string
+    {
+        return self::folder() . '/' . $this->id;
+    }
+
+    /** Of the archive that was written. */
+    public function written(): string
+    {
+        return $this->path() . '.zip';
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -9,7 +9,7 @@ use App\Tenancy\User;
 use Closure;
 
 /** An archive, into an empty workspace. */
-final class TakeArchive extends HandedIn
+final class TakeArchive extends LongRun
 {
     public function handle(Tenancy $tenancy, ReadArchive $readArchive): void
     {

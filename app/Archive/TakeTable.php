@@ -9,7 +9,7 @@ use App\Tenancy\User;
 use Vicissa\Core\Says\Said;
 
 /** A long table, into the book. */
-final class TakeTable extends HandedIn
+final class TakeTable extends LongRun
 {
     public function __construct(string $workspaceId, string $runId, string $path, protected string $kind)
     {

@@ -8,6 +8,7 @@ use App\Record\Photo;
 use App\Tenancy\OneMoment;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Psr\Clock\ClockInterface;
@@ -20,18 +21,48 @@ final readonly class WriteArchive
 {
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
 
+    /** How often one hears how far it is. */
+    private const TOLD_EACH = 20;
+
     /** @return string path of a file that is the caller's to remove */
     public function __invoke(): string
     {
         $path = tempnam(sys_get_temp_dir(), 'vicissa-archive');
-        $zip = new ZipArchive();
-        if ($path === false || $zip->open($path, ZipArchive::OVERWRITE) !== true) {
+        if ($path === false) {
             throw new RuntimeException('There is no room for an archive.');
         }
+        $this->into($path);
+
+        return $path;
+    }
+
+    /** Rows and photos of the open workspace, counted by the database. */
+    public function weight(): int
+    {
+        $counts = array_map(
+            static fn(string $table): string => "(select count(*) from {$table} where workspace_id = :workspace)",
+            ArchivedTables::ALL,
+        );
+
+        return (int) DB::scalar('select ' . implode(' + ', $counts), ['workspace' => $this->tenancy->workspace()->id]);
+    }
+
+    /**
+     * @param (Closure(float): mixed)|null $told  hears how far it is, 0 to 1
+     * @return array{rows: int, photos: int}
+     */
+    public function into(string $path, ?Closure $told = null): array
+    {
+        $zip = new ZipArchive();
+        if ($zip->open($path, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException('There is no room for an archive.');
+        }
+        $data = $this->data();
+        $told === null || $told(0.3);
         $zip->addFromString(
             'archive.json',
             json_encode(
-                $this->data(),
+                $data,
                 JSON_PRETTY_PRINT |
                     JSON_UNESCAPED_UNICODE |
                     JSON_UNESCAPED_SLASHES |
@@ -39,16 +70,26 @@ final readonly class WriteArchive
                     JSON_THROW_ON_ERROR,
             ),
         );
+        $of = max(1, Photo::query()->count());
+        $photos = $seen = 0;
         foreach (Photo::query()->orderBy('id')->cursor() as $photo) {
+            if ($told !== null && ++$seen % self::TOLD_EACH === 0) {
+                $told(0.3 + 0.6 * min(1, $seen / $of));
+            }
             $file = Storage::disk('photos')->get($photo->path());
             if ($file !== null) {
                 $zip->addFromString("photos/{$photo->id}.jpg", $file);
                 $zip->setCompressionName("photos/{$photo->id}.jpg", ZipArchive::CM_STORE);
+                $photos++;
             }
         }
-        $zip->close();
+        if (!$zip->close()) {
+            throw new RuntimeException('There is no room for an archive.');
+        }
+        /** @var array<string, list<array<string, mixed>>> $tables */
+        $tables = $data['tables'];
 
-        return $path;
+        return ['rows' => array_sum(array_map(count(...), $tables)), 'photos' => $photos];
     }
 
     /** @return array<string, mixed> as docs/schemas/archive.schema.json has it */

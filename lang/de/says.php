@@ -1726,7 +1726,10 @@ return [
     'archive.people' => 'In einem Archiv werden höchstens {most, number} Personen genannt.',
     'archive.setting' => 'Eine Einstellung im Archiv ist nicht lesbar: {name}.',
     'archive.broke' => 'Es konnte nicht zu Ende übernommen werden. Nichts davon bleibt; versuch es noch einmal.',
-    'archive.goes-on' => 'Es wird schon etwas übernommen. Warte, bis es fertig ist.',
+    'archive.goes-on' => 'An einem Archiv oder einer langen Tabelle wird schon gearbeitet. Warte, bis es fertig ist.',
+    'archive.not-written' => 'Das Archiv konnte nicht zu Ende geschrieben werden. Fordere es noch einmal an.',
+    'archive.too-heavy' =>
+        'Dieses Buch hat mehr als {most, number} Zeilen: zu viele, um es zu schreiben, während du wartest. Fordere sein Archiv an (POST /api/v1/archive/runs) und hol es ab, wenn es fertig ist.',
     'trail.archive-taken' => 'Hat ein Archiv abgegeben',
     'problem.cursor' => 'Das ist keine Stelle in dieser Liste. Beginn bei ihrer ersten Seite.',
     'problem.taken' =>

@@ -1679,7 +1679,10 @@ return [
     'archive.people' => 'At most {most, number} people are named in an archive.',
     'archive.setting' => 'A setting in the archive can’t be read: {name}.',
     'archive.broke' => 'It could not be taken in to its end. Nothing of it stays; try it again.',
-    'archive.goes-on' => 'Something is being taken in already. Wait until it is done.',
+    'archive.goes-on' => 'An archive or a long table is being worked on already. Wait until it is done.',
+    'archive.not-written' => 'The archive could not be written to its end. Ask for it again.',
+    'archive.too-heavy' =>
+        'This book has more than {most, number} rows: too many to write while you wait. Ask for its archive (POST /api/v1/archive/runs) and fetch it when it is done.',
     'trail.archive-taken' => 'Handed in an archive',
     'problem.cursor' => 'That is no place in this list. Begin at its first page.',
     'problem.taken' => 'There is such a thing already, or somebody made one just now. Nothing was saved; look again.',

@@ -9,6 +9,7 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\JavascriptErrorException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
@@ -206,13 +207,17 @@ abstract class BrowserTestCase extends TestCase
     protected function until(callable $so, string $what = 'It did not come to that.'): void
     {
         // Longer than for what is on its way already: some of it waits for the queue.
-        $this->browser->wait(40, 200)->until(static function () use ($so): bool {
-            try {
-                return $so();
-            } catch (StaleElementReferenceException) {
-                return false;
-            }
-        }, $what);
+        try {
+            $this->browser->wait(40, 200)->until(static function () use ($so): bool {
+                try {
+                    return $so();
+                } catch (StaleElementReferenceException) {
+                    return false;
+                }
+            });
+        } catch (TimeoutException) {
+            self::fail("{$what} {$this->shown()}");
+        }
     }
 
     /**
@@ -263,7 +268,19 @@ abstract class BrowserTestCase extends TestCase
                 usleep(50_000);
             }
         } while (microtime(true) < $end);
-        self::fail("Not seen: {$xpath}");
+        self::fail("Not seen: {$xpath} {$this->shown()}");
+    }
+
+    /** Where one is, and what the page says for itself: refusals, what goes on, its beginning. */
+    private function shown(): string
+    {
+        return (string) $this->browser->executeScript(
+            <<<'JS'
+            const said = [...document.querySelectorAll('[role=alert], [role=status]')].map((node) => node.innerText)
+            return `(at ${location.pathname}: ${[...said, document.querySelector('main')?.innerText ?? ''].join(' | ').slice(0, 600)})`
+            JS
+            ,
+        );
     }
 
     protected function seeText(string $text): RemoteWebElement

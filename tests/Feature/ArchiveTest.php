@@ -26,12 +26,20 @@ use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Tests\TestCase;
 use ZipArchive;
 
 /** Nothing locked in: everything comes out, and what comes out comes in again the same. */
 final class ArchiveTest extends TestCase
 {
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // What a run before broke off is not this one's.
+        array_map(unlink(...), glob(storage_path('app/archives/*')) ?: []);
+    }
+
     public function testNoTableIsForgotten(): void
     {
         $all = array_column(
@@ -246,6 +254,51 @@ final class ArchiveTest extends TestCase
             ->getJson("/api/v1/archive/runs/{$good['id']}")
             ->assertForbidden();
         self::assertSame([], glob(storage_path('app/archives/*')) ?: []);
+    }
+
+    /** A large book is written by the queue: the same file, fetched by its owners for a day, and not in a request. */
+    public function testALargeBookIsWrittenInTheQueue(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $this->fill($owner, $workspace, 3);
+        $this->actingAs($owner);
+        $run = $this->postJson('/api/v1/archive/runs')
+            ->assertStatus(202)
+            ->assertJson(['kind' => 'out', 'status' => 'done'])
+            ->json();
+        $file = $this->get("/api/v1/archive/runs/{$run['id']}/file")->baseResponse;
+        self::assertInstanceOf(BinaryFileResponse::class, $file);
+        $zip = new ZipArchive();
+        self::assertTrue($zip->open($file->getFile()->getPathname()));
+        $json = json_decode((string) $zip->getFromName('archive.json'), true);
+        $data = $this->inside($workspace, static fn(): array => app(WriteArchive::class)->data());
+        self::assertEquals($data['tables'], $json['tables']);
+        self::assertSame(array_sum(array_map(count(...), $json['tables'])), $run['rows']);
+        self::assertSame(
+            $run['rows'],
+            $this->inside($workspace, static fn(): int => app(WriteArchive::class)->weight()),
+        );
+        self::assertSame($zip->numFiles - 1, $run['photos']);
+
+        [$stranger] = $this->business('Elsewhere');
+        $this->as($stranger)
+            ->get("/api/v1/archive/runs/{$run['id']}/file")
+            ->assertNotFound();
+        $this->as($this->technician($workspace))
+            ->get("/api/v1/archive/runs/{$run['id']}/file")
+            ->assertForbidden();
+        $this->as($owner);
+        touch(storage_path("app/archives/{$run['id']}.zip"), $this->clock->now()->getTimestamp());
+        $this->clock->modify('+25 hours');
+        $this->get("/api/v1/archive/runs/{$run['id']}/file")->assertNotFound();
+        $this->artisan('vicissa:prune');
+        self::assertSame([], glob(storage_path('app/archives/*')) ?: []);
+
+        $this->get('/api/v1/archive')->assertOk();
+        config(['vicissa.limits.archive_rows' => $run['rows'] - 1]);
+        $refused = $this->getJson('/api/v1/archive')->assertStatus(413)->json('detail');
+        self::assertStringContainsString('/api/v1/archive/runs', $refused);
     }
 
     public function testWhoChangedWhatIsWrittenDownAndStays(): void

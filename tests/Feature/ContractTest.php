@@ -97,6 +97,7 @@ final class ContractTest extends TestCase
             [
                 '/api/v1/answers/{proposal}/{signature}' => 404,
                 '/api/v1/archive/runs/{run}' => 404,
+                '/api/v1/archive/runs/{run}/file' => 404,
                 '/api/v1/auth/invitation' => 422,
                 '/api/v1/records/{secret}/photos/{photo}' => 404,
             ],

@@ -6,9 +6,10 @@ namespace App\Archive\Http;
 
 use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
+use App\Archive\BeginRun;
 use App\Archive\ForgetClient;
-use App\Archive\HandIn;
 use App\Archive\HostileZip;
+use App\Archive\MakeArchive;
 use App\Archive\TakeArchive;
 use App\Archive\WriteArchive;
 use App\Book\Client;
@@ -46,6 +47,7 @@ use Vicissa\Core\Says\Said;
     Shape(
         'ArchiveRun',
         new Field('id', 'uuid'),
+        new Field('kind', 'string', 'Taken in or written', [ArchiveRun::IN, ArchiveRun::OUT]),
         new Field('status', 'string', null, ['waiting', 'running', 'done', 'refused']),
         new Field('progress', 'number', '0 to 1'),
         new Field('rows', 'integer?'),
@@ -66,7 +68,7 @@ final readonly class ArchiveController
         OA\Get(
             path: '/api/v1/archive',
             operationId: 'archive',
-            summary: 'The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP',
+            summary: 'The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP; a large one is asked for as a run',
             tags: ['Archive'],
         ),
     ]
@@ -74,15 +76,72 @@ final readonly class ArchiveController
     public function out(WriteArchive $writeArchive): BinaryFileResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
-        self::makeRoom();
+        $most = config()->integer('vicissa.limits.archive_rows');
+        if ($writeArchive->weight() > $most) {
+            throw Problem::dear(Said::of('archive.too-heavy', most: $most));
+        }
         $this->doorLog->note('exported');
 
-        return (new BinaryFileResponse($writeArchive(), 200, ['Content-Type' => 'application/zip']))
-            ->setContentDisposition(
-                'attachment',
-                'vicissa-' . $this->tenancy->workspace()->dateOf($this->clock->now()) . '.zip',
-            )
-            ->deleteFileAfterSend();
+        return $this->download($writeArchive())->deleteFileAfterSend();
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/archive/runs',
+            operationId: 'makeArchive',
+            summary: 'Have the whole workspace written as one file by the queue; ask for the run to hear how far it is',
+            tags: ['Archive'],
+        ),
+    ]
+    #[Returns('ArchiveRun', 202)]
+    public function make(Request $request, BeginRun $beginRun): JsonResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+        $run = $beginRun(
+            (string) $request->user()?->getAuthIdentifier(),
+            null,
+            fn(ArchiveRun $run, string $path) => MakeArchive::dispatch(
+                $this->tenancy->workspace()->id,
+                $run->id,
+                $path,
+            )->afterCommit(),
+            ArchiveRun::OUT,
+        );
+        $this->doorLog->note('exported');
+
+        return new JsonResponse(self::told($run->refresh()), 202);
+    }
+
+    #[
+        OA\Get(
+            path: '/api/v1/archive/runs/{run}/file',
+            operationId: 'fetchArchive',
+            summary: 'The archive that was asked for, within a day',
+            tags: ['Archive'],
+        ),
+    ]
+    #[ReturnsFile('application/zip', 'ZIP')]
+    public function file(ArchiveRun $run): BinaryFileResponse
+    {
+        Gate::authorize('manage', $this->tenancy->workspace());
+        abort_unless(
+            $run->kind === ArchiveRun::OUT &&
+                $run->status === 'done' &&
+                $run->asked_at > $this->clock->now()->modify('-' . ArchiveRun::KEPT_HOURS . ' hours') &&
+                is_file($run->written()),
+            404,
+        );
+        $this->doorLog->note('exported');
+
+        return $this->download($run->written());
+    }
+
+    private function download(string $file): BinaryFileResponse
+    {
+        return (new BinaryFileResponse($file, 200, ['Content-Type' => 'application/zip']))->setContentDisposition(
+            'attachment',
+            'vicissa-' . $this->tenancy->workspace()->dateOf($this->clock->now()) . '.zip',
+        );
     }
 
     #[
@@ -94,7 +153,7 @@ final readonly class ArchiveController
         ),
     ]
     #[Returns('ArchiveRun', 202)]
-    public function in(Request $request, HandIn $handIn): JsonResponse
+    public function in(Request $request, BeginRun $beginRun): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         $request->validate(['file' => ['required', 'file', 'max:' . self::MOST_KB]]);
@@ -105,7 +164,7 @@ final readonly class ArchiveController
         } catch (BadArchive $e) {
             throw Problem::field('file', $e->says);
         }
-        $run = $handIn(
+        $run = $beginRun(
             (string) $request->user()?->getAuthIdentifier(),
             static fn(string $path) => $file->move(dirname($path), basename($path)),
             fn(ArchiveRun $run, string $path) => TakeArchive::dispatch(
@@ -135,17 +194,10 @@ final readonly class ArchiveController
     public static function told(ArchiveRun $run): array
     {
         return [
-            ...$run->only(['id', 'status', 'progress', 'rows', 'photos']),
+            ...$run->only(['id', 'kind', 'status', 'progress', 'rows', 'photos']),
             'says' => $run->says === null ? null : Said::kept($run->says),
             'result' => $run->result,
         ];
-    }
-
-    /** A whole book is more than a request usually holds. */
-    private static function makeRoom(): void
-    {
-        set_time_limit(300);
-        ini_set('memory_limit', '1G');
     }
 
     #[

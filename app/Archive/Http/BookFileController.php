@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Archive\Http;
 
 use App\Archive\ArchiveRun;
+use App\Archive\BeginRun;
 use App\Archive\BookFile;
-use App\Archive\HandIn;
 use App\Archive\ImportBook;
 use App\Archive\TakeTable;
 use App\Book\Vehicle;
@@ -73,7 +73,7 @@ final readonly class BookFileController
     #[Takes('ProductImportInput')]
     #[Returns('ProductImport')]
     #[Returns('ArchiveRun', 202)]
-    public function in(Request $request, string $kind, ImportBook $importBook, HandIn $handIn): JsonResponse
+    public function in(Request $request, string $kind, ImportBook $importBook, BeginRun $beginRun): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
         $facts = $request->validate([
@@ -83,7 +83,7 @@ final readonly class BookFileController
         $user = $request->user();
         abort_unless($user instanceof User, 401);
         if (($facts['commit'] ?? false) && substr_count($facts['text'], "\n") > self::AT_ONCE) {
-            $run = $handIn(
+            $run = $beginRun(
                 $user->id,
                 static fn(string $path) => file_put_contents($path, $facts['text']),
                 fn(ArchiveRun $run, string $path) => TakeTable::dispatch(

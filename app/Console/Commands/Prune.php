@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Archive\ArchiveRun;
 use App\Door\TakeAway;
 use App\Tenancy\EachWorkspace;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 
-/** Forgets what has no more use: answered keys after a week, kept messages after a quarter. */
+/**
+ * Forgets what has no more use: answered keys after a week, kept messages after a quarter, files of archives after a
+ * day.
+ */
 final class Prune extends Command
 {
     protected $signature = 'vicissa:prune';
@@ -20,6 +24,15 @@ final class Prune extends Command
     public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock, TakeAway $takeAway): int
     {
         $takeAway();
+        $old = $clock
+            ->now()
+            ->modify('-' . ArchiveRun::KEPT_HOURS . ' hours')
+            ->getTimestamp();
+        foreach (glob(ArchiveRun::folder() . '/*') ?: [] as $file) {
+            if (filemtime($file) < $old) {
+                unlink($file);
+            }
+        }
         $eachWorkspace(static function () use ($clock): void {
             DB::table('idempotency_keys')
                 ->where('created_at', '<', $clock->now()->modify('-7 days'))

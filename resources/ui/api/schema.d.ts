@@ -29,11 +29,28 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP */
+    /** The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP; a large one is asked for as a run */
     get: operations['archive']
     put?: never
     /** An archive into an empty workspace (multipart: file) */
     post: operations['takeArchive']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/archive/runs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Have the whole workspace written as one file by the queue; ask for the run to hear how far it is */
+    post: operations['makeArchive']
     delete?: never
     options?: never
     head?: never
@@ -48,6 +65,23 @@ export interface paths {
       cookie?: never
     }
     get: operations['showArchiveRun']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/archive/runs/{run}/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The archive that was asked for, within a day */
+    get: operations['fetchArchive']
     put?: never
     post?: never
     delete?: never
@@ -2726,6 +2760,11 @@ export interface components {
     ArchiveRun: {
       /** Format: uuid */
       id: string
+      /**
+       * @description Taken in or written
+       * @enum {string}
+       */
+      kind: 'in' | 'out'
       /** @enum {string} */
       status: 'waiting' | 'running' | 'done' | 'refused'
       /** @description 0 to 1 */
@@ -6974,6 +7013,37 @@ export interface operations {
       }
     }
   }
+  makeArchive: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      202: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ArchiveRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   showArchiveRun: {
     parameters: {
       query?: never
@@ -6992,6 +7062,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['ArchiveRun']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  fetchArchive: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        run: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description ZIP */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/zip': string
         }
       }
       /** @description What went wrong */

@@ -44,11 +44,13 @@ describe('what is on its way', () => {
     'products/preview',
     'vehicles/1/film/try',
   ])('is only a question: %s', async (path) => {
-    const { sent } = wire()
-    void send(post(path))
+    const { sent, answer } = wire()
+    const asked = send(post(path))
     await vi.waitFor(() => expect(sent).toHaveLength(1))
     expect(sent[0]?.keepalive).toBe(false)
     expect(await isHeld()).toBe(false)
+    answer()
+    await asked
   })
 
   it.each(['products', 'vehicles/1/turns', 'weeks/plan', 'start', 'sheets/1/finish'])(
@@ -62,4 +64,29 @@ describe('what is on its way', () => {
       await vi.waitFor(async () => expect(await isHeld()).toBe(false))
     },
   )
+
+  it('asks again in a moment when too much was worked on at once, and not when that takes longer', async () => {
+    const answers = [
+      new Response(null, { status: 429, headers: { 'Retry-After': '0.01' } }),
+      new Response(null, { status: 201 }),
+      new Response(null, { status: 429, headers: { 'Retry-After': '40' } }),
+    ]
+    const bodies: string[] = []
+    vi.stubGlobal('fetch', async (request: Request) => {
+      bodies.push(await request.text())
+      return answers.shift()
+    })
+    expect((await send(post('weeks/undo'))).status).toBe(201)
+    expect((await send(post('weeks/undo'))).status).toBe(429)
+    expect(bodies).toEqual(['{}', '{}', '{}'])
+  })
+
+  it('asks four things at once and no more, and a write does not wait behind them', async () => {
+    const { sent } = wire()
+    for (const n of [1, 2, 3, 4, 5, 6]) void send(new Request(`http://localhost/api/v1/reckon/${n}`))
+    await vi.waitFor(() => expect(sent).toHaveLength(4))
+    void send(post('weeks/undo'))
+    await vi.waitFor(() => expect(sent).toHaveLength(5))
+    expect(sent[4]?.url).toContain('undo')
+  })
 })

@@ -1,3 +1,5 @@
+import limit from 'p-limit'
+
 /** What is on its way to the server: a place is left, and a page closed, only when it has been told. */
 const onTheWay = new Set<Promise<unknown>>()
 
@@ -10,14 +12,32 @@ const HELD_MS = 8_000
 /** Asked with a body, but only asked: nobody waits for them when the place is left. */
 const QUESTIONS = /\/api\/v1\/(bench\/|reckon\/|devices\/|year$|labels$|products\/preview$|vehicles\/[^/]+\/film\/try$)/
 
+/** So short a wait is asked for when much of one person's is worked on at once: nothing was begun, and soon it is taken. */
+const MOMENT_S = 2
+
+/** A refusal that asks for no more than a moment is no answer yet. */
+const TRIES = 12
+
+/** So many questions at once, fewer than a person has places for at the server: what is saved never waits behind them. */
+const asked = limit(4)
+
 export async function send(request: Request): Promise<Response> {
-  if (request.method === 'GET' || QUESTIONS.test(new URL(request.url).pathname)) return fetch(request)
+  if (request.method === 'GET' || QUESTIONS.test(new URL(request.url).pathname)) return asked(() => patient(request))
   const form = request.headers.get('Content-Type')?.startsWith('multipart/') ?? false
   const small = !form && (await request.clone().arrayBuffer()).byteLength < KEPT_BYTES
-  const answer = fetch(small ? new Request(request, { keepalive: true }) : request)
+  const answer = patient(small ? new Request(request, { keepalive: true }) : request)
   const told = answer.catch(() => undefined).finally(() => onTheWay.delete(told))
   onTheWay.add(told)
   return answer
+}
+
+async function patient(request: Request): Promise<Response> {
+  for (let tried = 1; ; tried++) {
+    const answer = await fetch(tried < TRIES ? request.clone() : request)
+    const wait = Number(answer.headers.get('Retry-After') ?? Infinity)
+    if (answer.status !== 429 || wait > MOMENT_S || tried === TRIES) return answer
+    await new Promise((resolve) => setTimeout(resolve, 1000 * wait))
+  }
 }
 
 /** Resolves when everything that was saved has been answered, or after a while. */

@@ -1,41 +1,31 @@
 <script setup lang="ts">
-import { useDeed } from '@/lib/deed'
 import FilePick from '@/parts/FilePick.vue'
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref, watch } from 'vue'
 import { api, told } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ChangeList from './ChangeList.vue'
+import { useArchiveRun } from './useArchiveRun'
 
 // Nothing locked in: all of it as one documented file, and such a file into an empty workspace.
 const queries = useQueryClient()
 const name = ref('')
-const { busy, problem, attempt } = useDeed()
-const runId = ref('')
-const goesOn = (status?: string) => status === 'waiting' || status === 'running'
-// It is taken in while one waits, or goes elsewhere.
-const { data: run } = useQuery({
-  queryKey: computed(() => ['archive-run', runId.value]),
-  queryFn: () => told(api.GET('/api/v1/archive/runs/{run}', { params: { path: { run: runId.value } } })),
-  enabled: computed(() => runId.value !== ''),
-  refetchInterval: (query) => (goesOn(query.state.data?.status) ? 1000 : false),
-})
-watch(
-  () => run.value?.status,
-  (status) => {
-    if (status === 'done') void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'archive-run' })
-  },
-)
+const taking = useArchiveRun()
+const { run, goesOn } = taking
+const writing = useArchiveRun()
+const written = writing.run
+const taken = (status: string | undefined) =>
+  status === 'done' && queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'archive-run' })
+watch(() => run.value?.status, taken)
+const make = () => writing.begin(async () => (await told(api.POST('/api/v1/archive/runs'))).id)
 async function choose(file: File) {
   name.value = file.name
-  runId.value = ''
-  await attempt(async () => {
-    const form = new FormData()
-    form.set('file', file)
-    runId.value = (
-      await told(api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }))
-    ).id
-  })
+  const form = new FormData()
+  form.set('file', file)
+  await taking.begin(
+    async () =>
+      (await told(api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }))).id,
+  )
 }
 </script>
 
@@ -52,7 +42,20 @@ async function choose(file: File) {
         turns with their corrections, readings, stock, plans, prices: nothing is kept back but passwords and secret
         addresses.
       </p>
-      <div class="row"><a class="beside" href="/api/v1/archive" download>Download the archive</a></div>
+      <div class="row">
+        <button type="button" class="beside" :disabled="writing.busy.value || writing.goesOn.value" @click="make">
+          Write the archive
+        </button>
+        <a v-if="written?.status === 'done'" class="act" :href="`/api/v1/archive/runs/${written.id}/file`" download
+          >Download it</a
+        >
+      </div>
+      <ProblemNote :problem="writing.problem.value" />
+      <p v-if="written && writing.goesOn.value" role="status">Writing: {{ Math.round(100 * written.progress) }} %</p>
+      <p v-if="written?.status === 'refused'" role="alert">{{ written.says }}</p>
+      <p v-if="written?.status === 'done'" role="status">
+        <strong>It is written:</strong> {{ written.rows }} rows and {{ written.photos }} photos. It is kept for a day.
+      </p>
     </section>
     <section class="sheet grid">
       <h2>Move in with an archive</h2>
@@ -60,11 +63,11 @@ async function choose(file: File) {
         Into a workspace without vehicles and owners only. Everything gets ids of its own; people who are named in it
         stay named and are invited anew.
       </p>
-      <FilePick accept=".zip,application/zip" :disabled="busy || goesOn(run?.status)" @take="choose">{{
-        busy ? 'Sending…' : name || 'Choose an archive…'
+      <FilePick accept=".zip,application/zip" :disabled="taking.busy.value || goesOn" @take="choose">{{
+        taking.busy.value ? 'Sending…' : name || 'Choose an archive…'
       }}</FilePick>
-      <ProblemNote :problem="problem" />
-      <p v-if="run && goesOn(run.status)" role="status">Taking it in: {{ Math.round(100 * run.progress) }} %</p>
+      <ProblemNote :problem="taking.problem.value" />
+      <p v-if="run && goesOn" role="status">Taking it in: {{ Math.round(100 * run.progress) }} %</p>
       <p v-if="run?.status === 'refused'" role="alert">{{ run.says }}</p>
       <p v-if="run?.status === 'done'" role="status">
         <strong>It is all here:</strong> {{ run.rows }} rows and {{ run.photos }} photos.

@@ -15,10 +15,11 @@ use Vicissa\Core\Says\Refusal;
 use Vicissa\Core\Says\Said;
 
 /**
- * Takes in a file that was handed in, all of it or nothing: an archive, a long table. In the lane for long work; a
- * workspace has one at a time there (HandIn), so that nobody waits behind another's many.
+ * What takes too long for a request: taking in a file that was handed in, an archive or a long table, all of it or
+ * nothing; writing an archive. In the lane for long work; a workspace has one at a time there (BeginRun), so that nobody
+ * waits behind another's many.
  */
-abstract class HandedIn implements ShouldQueue
+abstract class LongRun implements ShouldQueue
 {
     use Queueable;
 
@@ -27,17 +28,14 @@ abstract class HandedIn implements ShouldQueue
     public int $timeout = 600;
 
     // Not private: what is private here is not brought back when the queue reads it again.
-    public function __construct(
-        protected string $workspaceId,
-        protected string $runId,
-        protected string $path,
-    ) {
+    public function __construct(protected string $workspaceId, protected string $runId, protected string $path)
+    {
         $this->onQueue('long');
     }
 
     /**
      * @param Closure(User, string, Closure(float): int): array<string, mixed> $take  the file, and how far it is; what
-     *     is noted of it
+     *     is noted of it. The file itself is gone afterwards.
      */
     protected function taken(Tenancy $tenancy, Closure $take): void
     {
@@ -64,12 +62,18 @@ abstract class HandedIn implements ShouldQueue
         } catch (Refusal $e) {
             $run->update(['status' => 'refused', 'says' => $e->says]);
         } catch (Throwable $e) {
-            $run->update(['status' => 'refused', 'says' => Said::of('archive.broke')]);
+            $run->update(['status' => 'refused', 'says' => $this->broke()]);
 
             throw $e;
         } finally {
             @unlink($this->path);
         }
+    }
+
+    /** What is said when it broke for no fault of the file. */
+    protected function broke(): Said
+    {
+        return Said::of('archive.broke');
     }
 
     /** The worker itself was stopped. */
@@ -80,7 +84,7 @@ abstract class HandedIn implements ShouldQueue
             ArchiveRun::query()
                 ->whereKey($this->runId)
                 ->whereIn('status', ['waiting', 'running'])
-                ->update(['status' => 'refused', 'says' => json_encode(Said::of('archive.broke'))]);
+                ->update(['status' => 'refused', 'says' => json_encode($this->broke())]);
             if (ReadArchive::isEmpty()) {
                 Storage::disk('photos')->deleteDirectory($this->workspaceId);
             }

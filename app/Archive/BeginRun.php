@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Says\Said;
 
-/** Notes a file that was handed in and lets the queue take it: one at a time for each workspace. */
-final readonly class HandIn
+/** Notes what shall be done with an archive or a long table and lets the queue do it: one at a time for each workspace. */
+final readonly class BeginRun
 {
     /** What has not ended by then was lost with its worker, and stands in nobody's way. */
     private const HOURS = 1;
@@ -19,12 +19,12 @@ final readonly class HandIn
     public function __construct(private ClockInterface $clock) {}
 
     /**
-     * @param Closure(string): mixed $put     puts the file where it is told
+     * @param (Closure(string): mixed)|null $put  puts the file that was handed in where it is told
      * @param Closure(ArchiveRun, string): mixed $send  to the queue
      */
-    public function __invoke(string $by, Closure $put, Closure $send): ArchiveRun
+    public function __invoke(string $by, ?Closure $put, Closure $send, string $kind = ArchiveRun::IN): ArchiveRun
     {
-        return DB::transaction(function () use ($by, $put, $send): ArchiveRun {
+        return DB::transaction(function () use ($by, $put, $send, $kind): ArchiveRun {
             // Two at once: the second sees the first.
             DB::select("select pg_advisory_xact_lock(hashtext('hand in ' || current_setting('vicissa.workspace')))");
             $now = $this->clock->now();
@@ -35,11 +35,10 @@ final readonly class HandIn
             if ($goesOn) {
                 throw Problem::conflict(Said::of('archive.goes-on'));
             }
-            $run = ArchiveRun::query()->create(['asked_by' => $by, 'asked_at' => $now]);
-            $folder = storage_path('app/archives');
-            is_dir($folder) || mkdir($folder, 0700, true);
-            $put("{$folder}/{$run->id}");
-            $send($run, "{$folder}/{$run->id}");
+            $run = ArchiveRun::query()->create(['kind' => $kind, 'asked_by' => $by, 'asked_at' => $now]);
+            is_dir(ArchiveRun::folder()) || mkdir(ArchiveRun::folder(), 0700, true);
+            $put === null || $put($run->path());
+            $send($run, $run->path());
 
             return $run->refresh();
         });
