@@ -27,6 +27,8 @@ return [
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
         'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 8000),
         'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 6),
+        // So long a request waits for one of those places.
+        'wait_ms' => (int) env('VICISSA_LIMIT_WAIT_MS', 4000),
         'cpu_ms' => (int) env('VICISSA_LIMIT_CPU_MS', 20_000),
     ],
 

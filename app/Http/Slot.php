@@ -12,22 +12,20 @@ final class Slot
     /** @param resource|null $file  null where the disk takes none: then nobody is held up */
     private function __construct(private $file) {}
 
-    /** So many may wait for a place, and so long; whoever comes then is sent away. */
+    /** So many may wait for a place; whoever comes then is sent away. */
     private const WAIT = 2;
-
-    private const WAIT_S = 4.0;
 
     private const LOOK_EACH_US = 30_000;
 
     /** The first that is free, or becomes so in a moment; null when all are taken and enough wait already. */
-    public static function take(string $whose, int $of): ?self
+    public static function take(string $whose, int $of, int $waitMs = 0): ?self
     {
         $one = self::free($whose, $of);
-        if ($one !== null) {
+        if ($one !== null || $waitMs === 0) {
             return $one;
         }
         $chair = self::free("waits {$whose}", self::WAIT);
-        $until = microtime(true) + self::WAIT_S;
+        $until = microtime(true) + $waitMs / 1000;
         while ($chair !== null && $one === null && microtime(true) < $until) {
             usleep(self::LOOK_EACH_US);
             $one = self::free($whose, $of);

@@ -83,7 +83,7 @@ final class WeightTest extends TestCase
 
     public function testNobodyTakesAllThePlaces(): void
     {
-        config(['vicissa.limits.at_once' => 2]);
+        config(['vicissa.limits.at_once' => 2, 'vicissa.limits.wait_ms' => 60]);
         [$owner] = $this->business();
         $one = Slot::take("cpu {$owner->id}", 2);
         $other = Slot::take("cpu {$owner->id}", 2);

@@ -53,7 +53,11 @@ final readonly class SpendsTime
         }
         // A page asks for several things at once; nobody needs more than a few of what is dear.
         $places = config()->integer('vicissa.limits.at_once');
-        $slot = Slot::take($whose, $request->is(...self::DEAR) ? max(1, intdiv($places, 2)) : $places);
+        $slot = Slot::take(
+            $whose,
+            $request->is(...self::DEAR) ? max(1, intdiv($places, 2)) : $places,
+            config()->integer('vicissa.limits.wait_ms'),
+        );
         if ($slot === null) {
             throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
         }
