@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Archive;
 
+use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\Validator;
 use Throwable;
 use Vicissa\Core\House\Numbers;
@@ -23,12 +24,7 @@ final class WorkspaceSettings
     public static function checked(array $known): array
     {
         $wrong = Validator::make($known, [
-            'name' => ['sometimes', 'string', 'min:1', 'max:120'],
-            'time_zone' => ['sometimes', 'timezone:all'],
-            'units' => ['sometimes', 'in:metric,us,imperial'],
-            'schools' => ['sometimes', 'array'],
-            'salt_months' => ['sometimes', 'array', 'max:12'],
-            'salt_months.*' => ['integer', 'between:1,12', 'distinct'],
+            ...Workspace::RULES,
             'rates' => ['sometimes', 'array'],
             'numbers' => ['sometimes', 'array'],
         ])->errors();

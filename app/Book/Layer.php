@@ -71,6 +71,25 @@ class Layer extends Model
         ];
     }
 
+    /** As it would be if it were laid on then; not kept. */
+    public static function imagined(Vehicle $vehicle, Product $topper, CarbonImmutable $on): self
+    {
+        $layer = new self([
+            'vehicle_id' => $vehicle->id,
+            'product_id' => $topper->id,
+            'zone' => Zone::Paint->value,
+            'kind' => 'topper',
+            'family' => $topper->layerFamily()->value,
+            'name' => $topper->name,
+            'label_low_weeks' => $topper->label_low_weeks,
+            'label_high_weeks' => $topper->label_high_weeks,
+            'on_at' => $on,
+        ]);
+        $layer->setRelation('vehicle', $vehicle);
+
+        return $layer;
+    }
+
     public function family(): Family
     {
         return Family::from($this->family);

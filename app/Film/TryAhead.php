@@ -174,20 +174,7 @@ final class TryAhead
 
     private function fresh(Product $product, int $at): Layer
     {
-        $layer = new Layer([
-            'vehicle_id' => $this->vehicle->id,
-            'product_id' => $product->id,
-            'zone' => Zone::Paint->value,
-            'kind' => 'topper',
-            'family' => $product->layerFamily()->value,
-            'name' => $product->name,
-            'label_low_weeks' => $product->label_low_weeks,
-            'label_high_weeks' => $product->label_high_weeks,
-            'on_at' => CarbonImmutable::createFromTimestampUTC($at),
-        ]);
-        $layer->setRelation('vehicle', $this->vehicle);
-
-        return $layer;
+        return Layer::imagined($this->vehicle, $product, CarbonImmutable::createFromTimestampUTC($at));
     }
 
     /**

@@ -243,19 +243,7 @@ final class TryYear
         EvidenceBook $evidence,
         CarbonImmutable $now,
     ): ?Subject {
-        $fresh = new Layer([
-            'vehicle_id' => $vehicle->id,
-            'product_id' => $product->id,
-            'zone' => Zone::Paint->value,
-            'kind' => 'topper',
-            'family' => $product->layerFamily()->value,
-            'name' => $product->name,
-            'label_low_weeks' => $product->label_low_weeks,
-            'label_high_weeks' => $product->label_high_weeks,
-            'on_at' => $now,
-        ]);
-        $fresh->setRelation('vehicle', $vehicle);
-        $outlook = Outlook::of($fresh, $vehicle, $log, $evidence);
+        $outlook = Outlook::of(Layer::imagined($vehicle, $product, $now), $vehicle, $log, $evidence);
         if ($outlook === null) {
             return null;
         }

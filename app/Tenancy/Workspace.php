@@ -45,6 +45,16 @@ class Workspace extends Model
         'ends_at' => null,
     ];
 
+    /** What is looked at before it is taken: as somebody types it, or an archive brings it. */
+    public const RULES = [
+        'name' => ['sometimes', 'string', 'min:1', 'max:120'],
+        'time_zone' => ['sometimes', 'timezone:all'],
+        'units' => ['sometimes', 'in:metric,us,imperial'],
+        'schools' => ['sometimes', 'array'],
+        'salt_months' => ['sometimes', 'array', 'max:12'],
+        'salt_months.*' => ['integer', 'between:1,12', 'distinct'],
+    ];
+
     /** @var array{string, Numbers}|null the numbers as they are kept, and as they were read */
     private ?array $read = null;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Archive\ArchivedTables;
+use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
 use App\Archive\ReadArchive;
 use App\Archive\WriteArchive;
@@ -307,6 +308,22 @@ final class ArchiveTest extends TestCase
         config(['vicissa.limits.archive_rows' => $run['rows'] - 1]);
         $refused = $this->getJson('/api/v1/archive')->assertStatus(413)->json('detail');
         self::assertStringContainsString('/api/v1/archive/runs', $refused);
+    }
+
+    /** One at a time; what was lost with its worker stands in nobody's way. */
+    public function testOneLongThingGoesOnAtATime(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->inside(
+            $workspace,
+            fn() => ArchiveRun::query()->create(['asked_by' => $owner->id, 'asked_at' => $this->clock->now()]),
+        );
+        $this->actingAs($owner);
+        $this->assertProblem($this->postJson('/api/v1/archive/runs'), 409, 'worked on already');
+        [$other] = $this->business('Elsewhere');
+        $this->as($other)->postJson('/api/v1/archive/runs')->assertStatus(202);
+        $this->clock->modify('+61 minutes');
+        $this->as($owner)->postJson('/api/v1/archive/runs')->assertStatus(202)->assertJsonPath('status', 'done');
     }
 
     public function testWhoChangedWhatIsWrittenDownAndStays(): void

@@ -93,6 +93,35 @@ final class WeightTest extends TestCase
         $other?->leave();
     }
 
+    /** Who comes while all places are taken has one as soon as one is free. */
+    public function testAPlaceIsWaitedFor(): void
+    {
+        $held = Slot::take('somebody', 1);
+        self::assertNotNull($held);
+        self::assertNull(Slot::take('somebody', 1, 60));
+        $held->leave();
+        self::assertNotNull(Slot::take('somebody', 1, 60));
+    }
+
+    /** A disk that takes nothing more keeps nobody out: not by places, nor by what is written down of the door. */
+    public function testAFullDiskKeepsNobodyOut(): void
+    {
+        [$owner] = $this->business();
+        $before = storage_path();
+        try {
+            $this->app?->useStoragePath('/proc/nowhere');
+            self::assertNotNull(Slot::take("cpu {$owner->id}", 0));
+            config(['logging.channels.door.path' => '/proc/nowhere/door.log']);
+            app('log')->forgetChannel('door');
+            $this->postJson('/api/v1/auth/sign-in', [
+                'email' => $owner->email,
+                'password' => 'wrong one',
+            ])->assertUnprocessable();
+        } finally {
+            $this->app?->useStoragePath($before);
+        }
+    }
+
     /** Whoever is nobody yet says little. */
     public function testBodiesHaveTheirMeasure(): void
     {

@@ -73,7 +73,7 @@ final class Installation
         $this->running = is_resource($process) ? $process : throw new RuntimeException('bin/start could not be begun.');
 
         return $this->within(
-            90,
+            180,
             fn(): ?bool => match (true) {
                 $this->answers() => true,
                 !proc_get_status($this->running)['running'] => false,
@@ -94,7 +94,7 @@ final class Installation
         if ($this->running !== null && proc_get_status($this->running)['running']) {
             $process = $this->running;
             posix_kill($this->pid(), SIGTERM);
-            $this->within(30, static fn(): ?bool => proc_get_status($process)['running'] ? null : true);
+            $this->within(60, static fn(): ?bool => proc_get_status($process)['running'] ? null : true);
         }
         $this->running = null;
     }

@@ -20,7 +20,7 @@ final class RunningTest extends TestCase
     public function testAServiceThatDiesIsStartedAgain(): void
     {
         $here = self::here();
-        foreach (['nginx', 'fpm', 'queue', 'scheduler', 'postgres'] as $service) {
+        foreach (['nginx', 'fpm', 'queue', 'queue-long', 'scheduler', 'postgres'] as $service) {
             $file =
                 $service === 'postgres'
                     ? "{$here->folder}/var/pg/postmaster.pid"
@@ -29,7 +29,7 @@ final class RunningTest extends TestCase
             $here->kill($service);
             // Between two looks the file may be gone.
             $again = $here->within(
-                40,
+                90,
                 static fn(): ?bool => !in_array((int) @file_get_contents($file), [0, $before], true) && $here->answers()
                     ? true
                     : null,
@@ -50,7 +50,7 @@ final class RunningTest extends TestCase
         self::assertTrue($here->start(), $here->said());
         posix_kill($here->pid(), SIGKILL);
         self::assertTrue(
-            $here->within(30, static fn(): ?bool => $here->answers() ? null : true),
+            $here->within(60, static fn(): ?bool => $here->answers() ? null : true),
             'Without its start nothing goes on, PostgreSQL neither.',
         );
         self::assertTrue($here->start(), $here->said());

@@ -124,11 +124,16 @@ final class WorldTest extends TestCase
             $said = self::within(
                 $browser,
                 <<<'JS'
-                const call = async (method, path, body) => {
+                const call = async (method, path, body, again = false) => {
                     const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)[1])
                     const form = body instanceof FormData
                     const headers = { Accept: 'application/json', 'X-XSRF-TOKEN': token, ...(form ? {} : { 'Content-Type': 'application/json' }) }
                     const answer = await fetch('/api/v1/' + path, { method, headers, body: form ? body : JSON.stringify(body) })
+                    // The page behind has begun a session of its own meanwhile: as it does itself, once more.
+                    if (answer.status === 419 && !again) {
+                        await fetch('/sanctum/csrf-cookie')
+                        return call(method, path, body, true)
+                    }
                     if (!answer.ok) throw new Error(path + ': ' + answer.status + ' ' + (await answer.text()))
                     return answer.status === 204 ? null : answer.json()
                 }

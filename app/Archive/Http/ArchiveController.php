@@ -35,16 +35,6 @@ use Vicissa\Core\Says\Said;
 #[Shape('Forgotten', new Field('gone', 'string[]'), new Field('stays', 'string[]'))]
 #[
     Shape(
-        'TableTaken',
-        new Field('done', 'boolean'),
-        new Field('new', 'integer'),
-        new Field('changed', 'integer'),
-        new Field('same', 'integer'),
-        new Field('wrong', 'integer'),
-    ),
-]
-#[
-    Shape(
         'ArchiveRun',
         new Field('id', 'uuid'),
         new Field('kind', 'string', 'Taken in or written', [ArchiveRun::IN, ArchiveRun::OUT]),

@@ -73,14 +73,7 @@ final class WorkspaceController
         RebuildProtection $rebuildProtection,
     ): JsonResponse {
         Gate::authorize('manage', $this->tenancy->workspace());
-        $facts = $request->validate([
-            'name' => ['sometimes', 'string', 'min:1', 'max:120'],
-            'time_zone' => ['sometimes', 'timezone:all'],
-            'units' => ['sometimes', 'in:metric,us,imperial'],
-            'schools' => ['sometimes', 'array'],
-            'salt_months' => ['sometimes', 'array', 'max:12'],
-            'salt_months.*' => ['integer', 'between:1,12', 'distinct'],
-        ]);
+        $facts = $request->validate(Workspace::RULES);
         $before = $this->tenancy->workspace()->sides();
         $saltBefore = $this->tenancy->workspace()->salt_months;
         if (isset($facts['salt_months'])) {

@@ -6,6 +6,7 @@ namespace App\Shelf\Http;
 
 use App\Bench\JudgeShelf;
 use App\Film\RenameOnShelf;
+use App\Http\OpenApi\Also;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
@@ -91,8 +92,7 @@ use OpenApi\Attributes as OA;
 ]
 #[
     Shape(
-        'ProductImport',
-        new Field('rows', 'ImportRow[]'),
+        'TableTaken',
         new Field('done', 'boolean'),
         new Field('new', 'integer'),
         new Field('changed', 'integer'),
@@ -100,6 +100,7 @@ use OpenApi\Attributes as OA;
         new Field('wrong', 'integer'),
     ),
 ]
+#[Shape('ProductImport', new Field('rows', 'ImportRow[]'), new Also(self::class, 'TableTaken'))]
 #[
     Shape(
         'RenameInput',

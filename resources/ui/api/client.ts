@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import type { components, paths } from './schema'
+import { pageToken } from './token'
 import { send } from './writes'
 
 export type Schemas = components['schemas']
@@ -41,17 +42,11 @@ export class Problem extends Error {
   }
 }
 
-function cookie(name: string): string | null {
-  const found = document.cookie.split('; ').find((part) => part.startsWith(name + '='))
-  return found ? decodeURIComponent(found.slice(name.length + 1)) : null
-}
-
 const guard: Middleware = {
   async onRequest({ request }) {
     request.headers.set('Accept', 'application/json')
     if (request.method !== 'GET') {
-      if (!cookie('XSRF-TOKEN')) await fetch('/sanctum/csrf-cookie', { credentials: 'same-origin' })
-      request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN') ?? '')
+      request.headers.set('X-XSRF-TOKEN', await pageToken())
     }
     return request
   },

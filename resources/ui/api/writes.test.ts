@@ -81,6 +81,20 @@ describe('what is on its way', () => {
     expect(bodies).toEqual(['{}', '{}', '{}'])
   })
 
+  it('asks once more with a new token when the page is said to be too old', async () => {
+    const tokens: (string | null)[] = []
+    let renewed = 0
+    vi.stubGlobal('document', { cookie: 'XSRF-TOKEN=new' })
+    vi.stubGlobal('fetch', (request: Request | string) => {
+      if (typeof request === 'string') renewed++
+      else tokens.push(request.headers.get('X-XSRF-TOKEN'))
+      return Promise.resolve(new Response(null, { status: 419 }))
+    })
+    expect((await send(post('auth/sign-in'))).status).toBe(419)
+    expect(tokens).toEqual([null, 'new'])
+    expect(renewed).toBe(1)
+  })
+
   it('asks four things at once and no more, and a write does not wait behind them', async () => {
     const { sent } = wire()
     for (const n of [1, 2, 3, 4, 5, 6]) void send(new Request(`http://localhost/api/v1/reckon/${n}`))

@@ -1,4 +1,5 @@
 import limit from 'p-limit'
+import { pageToken } from './token'
 
 /** What is on its way to the server: a place is left, and a page closed, only when it has been told. */
 const onTheWay = new Set<Promise<unknown>>()
@@ -14,6 +15,9 @@ const QUESTIONS = /\/api\/v1\/(bench\/|reckon\/|devices\/|year$|labels$|products
 
 /** So short a wait is asked for when much of one person's is worked on at once: nothing was begun, and soon it is taken. */
 const MOMENT_S = 2
+
+/** The answer to a token of another session. */
+const TOO_OLD = 419
 
 /** A refusal that asks for no more than a moment is no answer yet. */
 const TRIES = 12
@@ -32,11 +36,17 @@ export async function send(request: Request): Promise<Response> {
 }
 
 async function patient(request: Request): Promise<Response> {
+  let renewed = false
   for (let tried = 1; ; tried++) {
     const answer = await fetch(tried < TRIES ? request.clone() : request)
     const wait = Number(answer.headers.get('Retry-After') ?? Infinity)
-    if (answer.status !== 429 || wait > MOMENT_S || tried === TRIES) return answer
-    await new Promise((resolve) => setTimeout(resolve, 1000 * wait))
+    if (answer.status === TOO_OLD && !renewed) {
+      // Another answer brought another session after the token was read, or it ran out: nothing was done.
+      renewed = true
+      request.headers.set('X-XSRF-TOKEN', await pageToken(true))
+    } else if (answer.status === 429 && wait <= MOMENT_S && tried < TRIES) {
+      await new Promise((resolve) => setTimeout(resolve, 1000 * wait))
+    } else return answer
   }
 }
 

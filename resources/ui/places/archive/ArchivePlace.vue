@@ -3,6 +3,7 @@ import FilePick from '@/parts/FilePick.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, watch } from 'vue'
 import { api, told } from '@/api/client'
+import { locale } from '@/lib/i18n'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ChangeList from './ChangeList.vue'
 import { useArchiveRun } from './useArchiveRun'
@@ -10,6 +11,7 @@ import { useArchiveRun } from './useArchiveRun'
 // Nothing locked in: all of it as one documented file, and such a file into an empty workspace.
 const queries = useQueryClient()
 const name = ref('')
+const shown = (count: number | null) => (count ?? 0).toLocaleString(locale())
 const taking = useArchiveRun()
 const { run, goesOn } = taking
 const writing = useArchiveRun()
@@ -54,7 +56,8 @@ async function choose(file: File) {
       <p v-if="written && writing.goesOn.value" role="status">Writing: {{ Math.round(100 * written.progress) }} %</p>
       <p v-if="written?.status === 'refused'" role="alert">{{ written.says }}</p>
       <p v-if="written?.status === 'done'" role="status">
-        <strong>It is written:</strong> {{ written.rows }} rows and {{ written.photos }} photos. It is kept for a day.
+        <strong>It is written:</strong> {{ shown(written.rows) }} rows and {{ shown(written.photos) }} photos. It is
+        kept for a day.
       </p>
     </section>
     <section class="sheet grid">
@@ -70,7 +73,7 @@ async function choose(file: File) {
       <p v-if="run && goesOn" role="status">Taking it in: {{ Math.round(100 * run.progress) }} %</p>
       <p v-if="run?.status === 'refused'" role="alert">{{ run.says }}</p>
       <p v-if="run?.status === 'done'" role="status">
-        <strong>It is all here:</strong> {{ run.rows }} rows and {{ run.photos }} photos.
+        <strong>It is all here:</strong> {{ shown(run.rows) }} rows and {{ shown(run.photos) }} photos.
         <RouterLink to="/">To the film</RouterLink>
       </p>
     </section>

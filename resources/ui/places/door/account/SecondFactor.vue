@@ -73,6 +73,7 @@ const end = () =>
         </svg>
         <code class="secret">{{ begun.secret.match(/.{1,4}/g)?.join(' ') }}</code>
       </div>
+      <p><a :href="begun.link">Open it in an app on this device</a></p>
       <Field label="The code it shows" :error="fields.code"
         ><template #default="f"
           ><TextInput v-bind="f" v-model="code" inputmode="numeric" autocomplete="one-time-code" /></template
