@@ -10,9 +10,11 @@ use App\Http\Middleware\LightBody;
 use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
 use App\Http\Middleware\SpendsTime;
+use App\Http\Middleware\TriesAgain;
 use App\Problems\Problem;
 use App\Says\Http\TellWords;
 use App\Http\ProblemRenderer;
+use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -44,6 +46,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             'workspace' => EnterWorkspace::class,
             'once' => AnswerOnce::class,
             'spends' => SpendsTime::class,
+            'again' => TriesAgain::class,
             'costs' => HidesCosts::class,
             'told' => TellWords::class,
             'abilities' => CheckAbilities::class,
@@ -53,6 +56,10 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         // Answers to the caller, not faults of ours.
         $exceptions->dontReport([Problem::class, InvalidInput::class]);
+        // Two in each other's way: one begins anew (TriesAgain), and is told if that was in vain.
+        $exceptions->dontReportWhen(
+            static fn(Throwable $e): bool => app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($e),
+        );
         $exceptions->shouldRenderJsonWhen(
             static fn(Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );

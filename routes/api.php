@@ -84,191 +84,200 @@ Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show']
 Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware([
     'throttle:api',
     'spends',
+    'again',
 ]);
 
-Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'workspace', 'costs', 'told'])->group(function (): void {
-    // Whether the session still stands, and nothing else: the yardstick of bin/bench.
-    Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
-    Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);
+Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace', 'costs', 'told'])->group(
+    function (): void {
+        // Whether the session still stands, and nothing else: the yardstick of bin/bench.
+        Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
+        Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);
 
-    // What opens doors is for people on the page: a token, whatever it may do, could else give itself more.
-    Route::middleware(FromThePage::class)->group(function (): void {
-        Route::get('members', [PeopleController::class, 'members']);
-        Route::get('invitations', [PeopleController::class, 'invitations']);
-        Route::get('messages', [PeopleController::class, 'messages']);
-        Route::get('tokens', [PeopleController::class, 'tokens']);
-        Route::get('trail', TrailController::class);
-        Route::get('record-links', [RecordController::class, 'all']);
-        Route::prefix('me')
-            ->controller(AccountController::class)
-            ->group(function (): void {
-                Route::get('account', 'show');
-                Route::get('sessions', 'sessions');
-                Route::get('seal', 'seal');
-            });
-        Route::middleware('once')->group(function (): void {
-            Route::delete('members/{member}', [PeopleController::class, 'remove']);
-            Route::post('invitations', [PeopleController::class, 'invite']);
-            Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
-            Route::post('tokens', [PeopleController::class, 'issue']);
-            Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
-            Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');
-            Route::post('workspace/leave', [WorkspaceController::class, 'leave']);
-            Route::post('workspace/end', [WorkspaceController::class, 'end'])->middleware('throttle:sure');
-            Route::post('workspace/keep', [WorkspaceController::class, 'keep']);
+        // What opens doors is for people on the page: a token, whatever it may do, could else give itself more.
+        Route::middleware(FromThePage::class)->group(function (): void {
+            Route::get('members', [PeopleController::class, 'members']);
+            Route::get('invitations', [PeopleController::class, 'invitations']);
+            Route::get('messages', [PeopleController::class, 'messages']);
+            Route::get('tokens', [PeopleController::class, 'tokens']);
+            Route::get('trail', TrailController::class);
+            Route::get('record-links', [RecordController::class, 'all']);
             Route::prefix('me')
                 ->controller(AccountController::class)
                 ->group(function (): void {
-                    Route::middleware('throttle:sure')->group(function (): void {
-                        Route::post('password', 'password');
-                        Route::post('email', 'email');
-                        Route::post('second', 'second');
-                        Route::post('second/confirm', 'confirmSecond');
-                        Route::post('second/end', 'endSecond');
-                        Route::post('leave', 'leave');
-                    });
-                    Route::post('stay', 'stay');
-                    Route::delete('sessions', 'endSessions');
-                    Route::delete('sessions/{session}', 'endSession')->where('session', '[0-9a-f]{24}');
+                    Route::get('account', 'show');
+                    Route::get('sessions', 'sessions');
+                    Route::get('seal', 'seal');
                 });
+            Route::middleware('once')->group(function (): void {
+                Route::delete('members/{member}', [PeopleController::class, 'remove']);
+                Route::post('invitations', [PeopleController::class, 'invite']);
+                Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
+                Route::post('tokens', [PeopleController::class, 'issue']);
+                Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
+                Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');
+                Route::post('workspace/leave', [WorkspaceController::class, 'leave']);
+                Route::post('workspace/end', [WorkspaceController::class, 'end'])->middleware('throttle:sure');
+                Route::post('workspace/keep', [WorkspaceController::class, 'keep']);
+                Route::prefix('me')
+                    ->controller(AccountController::class)
+                    ->group(function (): void {
+                        Route::middleware('throttle:sure')->group(function (): void {
+                            Route::post('password', 'password');
+                            Route::post('email', 'email');
+                            Route::post('second', 'second');
+                            Route::post('second/confirm', 'confirmSecond');
+                            Route::post('second/end', 'endSecond');
+                            Route::post('leave', 'leave');
+                        });
+                        Route::post('stay', 'stay');
+                        Route::delete('sessions', 'endSessions');
+                        Route::delete('sessions/{session}', 'endSession')->where('session', '[0-9a-f]{24}');
+                    });
+            });
         });
-    });
 
-    Route::middleware('abilities:read')->group(function (): void {
-        Route::get('me', [MeController::class, 'show']);
-        Route::get('workspace', [WorkspaceController::class, 'show']);
-        Route::get('bench/expected', [BenchController::class, 'expected']);
-        Route::post('bench/match', [BenchController::class, 'match']);
-        Route::post('bench/doses', [BenchController::class, 'doses']);
-        Route::get('gear', [GearController::class, 'index']);
-        Route::get('water', [WaterController::class, 'show']);
-        Route::get('water/readings', [WaterController::class, 'readings']);
-        Route::post('devices/pen', [WaterController::class, 'pen']);
-        Route::post('devices/thermometer', [WaterController::class, 'thermometer']);
-        Route::get('round', [RoundController::class, 'show']);
-        Route::get('load', [LoadController::class, 'show']);
-        Route::get('load/shopping', [LoadController::class, 'shopping']);
-        Route::post('year', YearController::class);
-        Route::get('book/{kind}', [BookFileController::class, 'out'])->whereIn('kind', array_keys(BookFile::COLUMNS));
-        Route::get('drill', [DrillController::class, 'next']);
-        Route::get('drill/people', [DrillController::class, 'people']);
-        Route::get('archive', [ArchiveController::class, 'out']);
-        Route::get('archive/runs/{run}', [ArchiveController::class, 'run'])->whereUuid('run');
-        Route::get('archive/runs/{run}/file', [ArchiveController::class, 'file'])->whereUuid('run');
-        Route::get('changes', [ArchiveController::class, 'changes']);
-        Route::get('numbers', [NumbersController::class, 'show']);
-        Route::get('rates', [MoneyController::class, 'rates']);
-        Route::get('money', [MoneyController::class, 'show']);
-        Route::get('prices', [MoneyController::class, 'prices']);
-        Route::get('quotes', [MoneyController::class, 'quotes']);
-        Route::get('quotes/{quote}', [MoneyController::class, 'showQuote']);
-        Route::get('quotes/{quote}/pdf', [MoneyController::class, 'printQuote']);
-        Route::get('turns/{turn}/cost', [MoneyController::class, 'turn']);
-        Route::get('vehicles/{vehicle}/money', [MoneyController::class, 'vehicle']);
-        Route::get('vehicles/{vehicle}/record', [RecordController::class, 'pdf']);
-        Route::get('vehicles/{vehicle}/record-links', [RecordController::class, 'links']);
-        Route::get('products/{product}/stock', [StockController::class, 'show']);
-        Route::get('weeks', [WeeksController::class, 'show']);
-        Route::get('weeks/runs/{run}', [WeeksController::class, 'run']);
-        Route::get('weeks/visits/{visit}/else', [WeeksController::class, 'elsewhere']);
-        Route::get('weeks/instance', [WeeksController::class, 'instance']);
-        Route::get('weeks/file', [WeeksController::class, 'file']);
-        Route::get('crews', [CrewController::class, 'index']);
-        Route::get('programmes', [ProgrammeController::class, 'index']);
-        Route::get('days', [DaysController::class, 'index']);
-        Route::get('feeds', [FeedController::class, 'index']);
-        Route::get('pulse', PulseController::class);
-        Route::get('proof', ProofController::class);
-        Route::get('sheets', [SheetController::class, 'index']);
-        Route::get('sheets/{sheet}', [SheetController::class, 'show']);
-        Route::get('sheets/{sheet}/pack', [SheetController::class, 'pack']);
-        Route::get('vehicles/{vehicle}/photos', [PhotoController::class, 'index']);
-        Route::get('photos/{photo}', [PhotoController::class, 'show']);
-        Route::post('labels', [LabelController::class, 'print']);
-        Route::get('schools', [BenchController::class, 'schools']);
-        Route::get('weather', [BenchController::class, 'weather']);
-        Route::get('film', [FilmController::class, 'index']);
-        Route::get('vehicles/{vehicle}/film/point', [FilmController::class, 'point']);
-        Route::post('vehicles/{vehicle}/film/try', [FilmController::class, 'tryAhead']);
-        Route::get('vehicles/{vehicle}/film', [FilmController::class, 'show']);
-        Route::get('vehicles/{vehicle}/shelf', [FilmController::class, 'shelf']);
-        Route::get('vehicles/{vehicle}/turns', [TurnController::class, 'index']);
-        Route::get('turns/{turn}', [TurnController::class, 'show']);
-        Route::apiResource('clients', ClientController::class)->only(['index', 'show']);
-        Route::apiResource('sites', SiteController::class)->only(['index', 'show']);
-        Route::apiResource('vehicles', VehicleController::class)->only(['index', 'show']);
-        Route::get('products/fit', [ShelfController::class, 'fit']);
-        Route::post('products/preview', [ShelfController::class, 'preview']);
-        Route::get('products/export', [ShelfController::class, 'export']);
-        Route::apiResource('products', ProductController::class)->only(['index', 'show']);
-    });
+        Route::middleware('abilities:read')->group(function (): void {
+            Route::get('me', [MeController::class, 'show']);
+            Route::get('workspace', [WorkspaceController::class, 'show']);
+            Route::get('bench/expected', [BenchController::class, 'expected']);
+            Route::post('bench/match', [BenchController::class, 'match']);
+            Route::post('bench/doses', [BenchController::class, 'doses']);
+            Route::get('gear', [GearController::class, 'index']);
+            Route::get('water', [WaterController::class, 'show']);
+            Route::get('water/readings', [WaterController::class, 'readings']);
+            Route::post('devices/pen', [WaterController::class, 'pen']);
+            Route::post('devices/thermometer', [WaterController::class, 'thermometer']);
+            Route::get('round', [RoundController::class, 'show']);
+            Route::get('load', [LoadController::class, 'show']);
+            Route::get('load/shopping', [LoadController::class, 'shopping']);
+            Route::post('year', YearController::class);
+            Route::get('book/{kind}', [BookFileController::class, 'out'])->whereIn(
+                'kind',
+                array_keys(BookFile::COLUMNS),
+            );
+            Route::get('drill', [DrillController::class, 'next']);
+            Route::get('drill/people', [DrillController::class, 'people']);
+            Route::get('archive', [ArchiveController::class, 'out']);
+            Route::get('archive/runs/{run}', [ArchiveController::class, 'run'])->whereUuid('run');
+            Route::get('archive/runs/{run}/file', [ArchiveController::class, 'file'])->whereUuid('run');
+            Route::get('changes', [ArchiveController::class, 'changes']);
+            Route::get('numbers', [NumbersController::class, 'show']);
+            Route::get('rates', [MoneyController::class, 'rates']);
+            Route::get('money', [MoneyController::class, 'show']);
+            Route::get('prices', [MoneyController::class, 'prices']);
+            Route::get('quotes', [MoneyController::class, 'quotes']);
+            Route::get('quotes/{quote}', [MoneyController::class, 'showQuote']);
+            Route::get('quotes/{quote}/pdf', [MoneyController::class, 'printQuote']);
+            Route::get('turns/{turn}/cost', [MoneyController::class, 'turn']);
+            Route::get('vehicles/{vehicle}/money', [MoneyController::class, 'vehicle']);
+            Route::get('vehicles/{vehicle}/record', [RecordController::class, 'pdf']);
+            Route::get('vehicles/{vehicle}/record-links', [RecordController::class, 'links']);
+            Route::get('products/{product}/stock', [StockController::class, 'show']);
+            Route::get('weeks', [WeeksController::class, 'show']);
+            Route::get('weeks/runs/{run}', [WeeksController::class, 'run']);
+            Route::get('weeks/visits/{visit}/else', [WeeksController::class, 'elsewhere']);
+            Route::get('weeks/instance', [WeeksController::class, 'instance']);
+            Route::get('weeks/file', [WeeksController::class, 'file']);
+            Route::get('crews', [CrewController::class, 'index']);
+            Route::get('programmes', [ProgrammeController::class, 'index']);
+            Route::get('days', [DaysController::class, 'index']);
+            Route::get('feeds', [FeedController::class, 'index']);
+            Route::get('pulse', PulseController::class);
+            Route::get('proof', ProofController::class);
+            Route::get('sheets', [SheetController::class, 'index']);
+            Route::get('sheets/{sheet}', [SheetController::class, 'show']);
+            Route::get('sheets/{sheet}/pack', [SheetController::class, 'pack']);
+            Route::get('vehicles/{vehicle}/photos', [PhotoController::class, 'index']);
+            Route::get('photos/{photo}', [PhotoController::class, 'show']);
+            Route::post('labels', [LabelController::class, 'print']);
+            Route::get('schools', [BenchController::class, 'schools']);
+            Route::get('weather', [BenchController::class, 'weather']);
+            Route::get('film', [FilmController::class, 'index']);
+            Route::get('vehicles/{vehicle}/film/point', [FilmController::class, 'point']);
+            Route::post('vehicles/{vehicle}/film/try', [FilmController::class, 'tryAhead']);
+            Route::get('vehicles/{vehicle}/film', [FilmController::class, 'show']);
+            Route::get('vehicles/{vehicle}/shelf', [FilmController::class, 'shelf']);
+            Route::get('vehicles/{vehicle}/turns', [TurnController::class, 'index']);
+            Route::get('turns/{turn}', [TurnController::class, 'show']);
+            Route::apiResource('clients', ClientController::class)->only(['index', 'show']);
+            Route::apiResource('sites', SiteController::class)->only(['index', 'show']);
+            Route::apiResource('vehicles', VehicleController::class)->only(['index', 'show']);
+            Route::get('products/fit', [ShelfController::class, 'fit']);
+            Route::post('products/preview', [ShelfController::class, 'preview']);
+            Route::get('products/export', [ShelfController::class, 'export']);
+            Route::apiResource('products', ProductController::class)->only(['index', 'show']);
+        });
 
-    Route::middleware(['abilities:write', 'once'])->group(function (): void {
-        Route::patch('me', [MeController::class, 'update']);
-        Route::patch('workspace', [WorkspaceController::class, 'update']);
-        Route::post('start', StartController::class);
-        Route::apiResource('clients', ClientController::class)->only(['store', 'update', 'destroy']);
-        Route::apiResource('sites', SiteController::class)->only(['store', 'update', 'destroy']);
-        Route::apiResource('vehicles', VehicleController::class)->only(['store', 'update', 'destroy']);
-        Route::apiResource('products', ProductController::class)->only(['store', 'update', 'destroy']);
-        Route::post('vehicles/{vehicle}/restore', [VehicleController::class, 'restore']);
-        Route::post('gear', [GearController::class, 'store']);
-        Route::patch('gear/{gear}', [GearController::class, 'update']);
-        Route::delete('gear/{gear}', [GearController::class, 'destroy']);
-        Route::post('gear/{gear}/events', [GearController::class, 'note']);
-        Route::post('water/readings', [WaterController::class, 'note']);
-        Route::put('round', [RoundController::class, 'lay']);
-        Route::put('load/ticks', [LoadController::class, 'tick']);
-        Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn('kind', array_keys(BookFile::COLUMNS));
-        Route::post('drill', [DrillController::class, 'answer']);
-        Route::post('archive', [ArchiveController::class, 'in']);
-        Route::post('archive/runs', [ArchiveController::class, 'make']);
-        Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
-        Route::put('numbers', [NumbersController::class, 'update']);
-        Route::put('rates', [MoneyController::class, 'setRates']);
-        Route::put('prices', [MoneyController::class, 'setPrices']);
-        Route::post('quotes', [MoneyController::class, 'quote']);
-        Route::post('vehicles/{vehicle}/record-links', [RecordController::class, 'make']);
-        Route::delete('record-links/{link}', [RecordController::class, 'revoke']);
-        Route::post('products/{product}/stock', [StockController::class, 'store']);
-        Route::post('round/order', [RoundController::class, 'order']);
-        Route::post('weeks/plan', [WeeksController::class, 'plan']);
-        Route::delete('weeks/runs/{run}', [WeeksController::class, 'stop']);
-        Route::post('weeks/visits/{visit}/move', [WeeksController::class, 'move']);
-        Route::post('weeks/visits/{visit}/cancel', [WeeksController::class, 'cancel']);
-        Route::patch('weeks/visits/{visit}', [WeeksController::class, 'lock']);
-        Route::post('weeks/proposals', [ProposalController::class, 'propose']);
-        Route::post('weeks/undo', [WeeksController::class, 'undo']);
-        Route::post('crews', [CrewController::class, 'store']);
-        Route::patch('crews/{crew}', [CrewController::class, 'update']);
-        Route::delete('crews/{crew}', [CrewController::class, 'destroy']);
-        Route::post('programmes', [ProgrammeController::class, 'store']);
-        Route::patch('programmes/{programme}', [ProgrammeController::class, 'update']);
-        Route::delete('programmes/{programme}', [ProgrammeController::class, 'destroy']);
-        Route::post('feeds', [FeedController::class, 'store']);
-        Route::delete('feeds/{feed}', [FeedController::class, 'destroy']);
-        Route::post('days/import', [DaysController::class, 'import']);
-        Route::post('deadlines', [DaysController::class, 'deadline']);
-        Route::delete('deadlines/{deadline}', [DaysController::class, 'dropDeadline']);
-        Route::post('closures', [DaysController::class, 'closure']);
-        Route::delete('closures/{closure}', [DaysController::class, 'dropClosure']);
-        Route::post('sheets', [SheetController::class, 'store']);
-        Route::post('sheets/{sheet}/events', [SheetController::class, 'note']);
-        Route::post('sheets/{sheet}/rematch', [SheetController::class, 'rematch']);
-        Route::post('sheets/{sheet}/finish', [SheetController::class, 'finish']);
-        Route::delete('sheets/{sheet}', [SheetController::class, 'destroy']);
-        Route::post('vehicles/{vehicle}/photos', [PhotoController::class, 'store']);
-        Route::delete('photos/{photo}', [PhotoController::class, 'destroy']);
-        Route::post('products/import', [ShelfController::class, 'import']);
-        Route::post('products/rename', [ShelfController::class, 'rename']);
-        Route::post('products/{product}/restore', [ProductController::class, 'restore']);
-        Route::post('products/{product}/restock', [ProductController::class, 'restock']);
-        Route::post('vehicles/{vehicle}/layers', [LayerController::class, 'store']);
-        Route::patch('layers/{layer}', [LayerController::class, 'update']);
-        Route::delete('layers/{layer}', [LayerController::class, 'destroy']);
-        Route::post('vehicles/{vehicle}/turns', [TurnController::class, 'store']);
-        Route::post('turns/{turn}/corrections', [TurnController::class, 'correct']);
-    });
+        Route::middleware(['abilities:write', 'once'])->group(function (): void {
+            Route::patch('me', [MeController::class, 'update']);
+            Route::patch('workspace', [WorkspaceController::class, 'update']);
+            Route::post('start', StartController::class);
+            Route::apiResource('clients', ClientController::class)->only(['store', 'update', 'destroy']);
+            Route::apiResource('sites', SiteController::class)->only(['store', 'update', 'destroy']);
+            Route::apiResource('vehicles', VehicleController::class)->only(['store', 'update', 'destroy']);
+            Route::apiResource('products', ProductController::class)->only(['store', 'update', 'destroy']);
+            Route::post('vehicles/{vehicle}/restore', [VehicleController::class, 'restore']);
+            Route::post('gear', [GearController::class, 'store']);
+            Route::patch('gear/{gear}', [GearController::class, 'update']);
+            Route::delete('gear/{gear}', [GearController::class, 'destroy']);
+            Route::post('gear/{gear}/events', [GearController::class, 'note']);
+            Route::post('water/readings', [WaterController::class, 'note']);
+            Route::put('round', [RoundController::class, 'lay']);
+            Route::put('load/ticks', [LoadController::class, 'tick']);
+            Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn(
+                'kind',
+                array_keys(BookFile::COLUMNS),
+            );
+            Route::post('drill', [DrillController::class, 'answer']);
+            Route::post('archive', [ArchiveController::class, 'in']);
+            Route::post('archive/runs', [ArchiveController::class, 'make']);
+            Route::post('clients/{client}/forget', [ArchiveController::class, 'forget']);
+            Route::put('numbers', [NumbersController::class, 'update']);
+            Route::put('rates', [MoneyController::class, 'setRates']);
+            Route::put('prices', [MoneyController::class, 'setPrices']);
+            Route::post('quotes', [MoneyController::class, 'quote']);
+            Route::post('vehicles/{vehicle}/record-links', [RecordController::class, 'make']);
+            Route::delete('record-links/{link}', [RecordController::class, 'revoke']);
+            Route::post('products/{product}/stock', [StockController::class, 'store']);
+            Route::post('round/order', [RoundController::class, 'order']);
+            Route::post('weeks/plan', [WeeksController::class, 'plan']);
+            Route::delete('weeks/runs/{run}', [WeeksController::class, 'stop']);
+            Route::post('weeks/visits/{visit}/move', [WeeksController::class, 'move']);
+            Route::post('weeks/visits/{visit}/cancel', [WeeksController::class, 'cancel']);
+            Route::patch('weeks/visits/{visit}', [WeeksController::class, 'lock']);
+            Route::post('weeks/proposals', [ProposalController::class, 'propose']);
+            Route::post('weeks/undo', [WeeksController::class, 'undo']);
+            Route::post('crews', [CrewController::class, 'store']);
+            Route::patch('crews/{crew}', [CrewController::class, 'update']);
+            Route::delete('crews/{crew}', [CrewController::class, 'destroy']);
+            Route::post('programmes', [ProgrammeController::class, 'store']);
+            Route::patch('programmes/{programme}', [ProgrammeController::class, 'update']);
+            Route::delete('programmes/{programme}', [ProgrammeController::class, 'destroy']);
+            Route::post('feeds', [FeedController::class, 'store']);
+            Route::delete('feeds/{feed}', [FeedController::class, 'destroy']);
+            Route::post('days/import', [DaysController::class, 'import']);
+            Route::post('deadlines', [DaysController::class, 'deadline']);
+            Route::delete('deadlines/{deadline}', [DaysController::class, 'dropDeadline']);
+            Route::post('closures', [DaysController::class, 'closure']);
+            Route::delete('closures/{closure}', [DaysController::class, 'dropClosure']);
+            Route::post('sheets', [SheetController::class, 'store']);
+            Route::post('sheets/{sheet}/events', [SheetController::class, 'note']);
+            Route::post('sheets/{sheet}/rematch', [SheetController::class, 'rematch']);
+            Route::post('sheets/{sheet}/finish', [SheetController::class, 'finish']);
+            Route::delete('sheets/{sheet}', [SheetController::class, 'destroy']);
+            Route::post('vehicles/{vehicle}/photos', [PhotoController::class, 'store']);
+            Route::delete('photos/{photo}', [PhotoController::class, 'destroy']);
+            Route::post('products/import', [ShelfController::class, 'import']);
+            Route::post('products/rename', [ShelfController::class, 'rename']);
+            Route::post('products/{product}/restore', [ProductController::class, 'restore']);
+            Route::post('products/{product}/restock', [ProductController::class, 'restock']);
+            Route::post('vehicles/{vehicle}/layers', [LayerController::class, 'store']);
+            Route::patch('layers/{layer}', [LayerController::class, 'update']);
+            Route::delete('layers/{layer}', [LayerController::class, 'destroy']);
+            Route::post('vehicles/{vehicle}/turns', [TurnController::class, 'store']);
+            Route::post('turns/{turn}/corrections', [TurnController::class, 'correct']);
+        });
 
-    Route::post('reckon/{model}', ReckonController::class)->middleware('abilities:reckon');
-});
+        Route::post('reckon/{model}', ReckonController::class)->middleware('abilities:reckon');
+    },
+);

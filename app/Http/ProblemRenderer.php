@@ -8,7 +8,10 @@ use App\Problems\Problem;
 use App\Says\Teller;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
+use Illuminate\Database\QueryException;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -47,6 +50,7 @@ final class ProblemRenderer
                 $e->errors,
                 $e->more,
             )->withHeaders($e->headers),
+            self::isBusy($e) => $this->problem(Problem::busy(), $request),
             self::isDear($e) => $this->problem(Problem::dear(Said::of('problem.stopped')), $request),
             $e instanceof ValidationException => $this->invalid($e),
             // An id that somebody else has given already, or at the same moment.
@@ -100,6 +104,14 @@ final class ProblemRenderer
     {
         return $e instanceof FatalError &&
             preg_match('/^(Maximum execution time|Allowed memory size)/', $e->getMessage()) === 1;
+    }
+
+    /** Others stood in the way again and again (TriesAgain), or the database is away for a moment: nothing was done. */
+    private static function isBusy(Throwable $e): bool
+    {
+        return $e instanceof QueryException &&
+            (app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($e) ||
+                app(LostConnectionDetector::class)->causedByLostConnection($e));
     }
 
     private function invalid(ValidationException $e): JsonResponse

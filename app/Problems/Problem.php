@@ -49,6 +49,12 @@ final class Problem extends RuntimeException
         return new self(409, 'conflict', Said::of('problem.conflict'), $detail);
     }
 
+    /** @param array<string, mixed> $current  what one goes on with */
+    public static function goesOn(Said $detail, array $current): self
+    {
+        return new self(409, 'goes-on', Said::of('problem.goes-on'), $detail, [], ['current' => $current]);
+    }
+
     public static function misdirected(): self
     {
         return new self(421, 'misdirected', Said::of('problem.misdirected'), Said::of('problem.not-our-name'));
@@ -58,6 +64,19 @@ final class Problem extends RuntimeException
     public static function spent(Said $detail, array $headers): self
     {
         return new self(429, 'slow-down', Said::of('problem.too-often'), $detail, [], [], $headers);
+    }
+
+    public static function busy(): self
+    {
+        return new self(
+            503,
+            'busy',
+            Said::of('problem.back-soon'),
+            Said::of('problem.busy'),
+            [],
+            [],
+            ['Retry-After' => '2'],
+        );
     }
 
     public static function large(int $mostKb): self

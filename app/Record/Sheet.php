@@ -8,6 +8,7 @@ use App\Book\Vehicle;
 use App\Tenancy\OfWorkspace;
 use App\Tenancy\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -37,6 +38,16 @@ class Sheet extends Model
     protected $guarded = [];
 
     protected $attributes = ['version' => 1, 'status' => 'laid'];
+
+    /** @return Builder<self> other sheets of the same visit that are open: one at most */
+    public function othersOpen(): Builder
+    {
+        return self::query()
+            ->where('vehicle_id', $this->vehicle_id)
+            ->where('on', $this->on->toDateString())
+            ->whereIn('status', ['laid', 'begun'])
+            ->whereKeyNot($this->id);
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

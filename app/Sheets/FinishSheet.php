@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sheets;
 
+use App\Book\Vehicle;
 use App\Record\Photo;
 use App\Record\Sheet;
 use App\Record\SheetEvent;
@@ -40,9 +41,10 @@ final readonly class FinishSheet
     public function __invoke(Sheet $sheet, User $writer, array $facts): array
     {
         return DB::transaction(function () use ($sheet, $writer, $facts): array {
+            // The vehicle before its sheets, as everywhere.
+            $vehicle = Vehicle::query()->whereKey($sheet->vehicle_id)->lockForUpdate()->firstOrFail();
             $sheet = Sheet::query()->with('vehicle')->whereKey($sheet->id)->lockForUpdate()->firstOrFail();
-            $vehicle = $sheet->vehicle()->firstOrFail();
-            $closed = $sheet->turn_id === null ? null : Turn::query()->find($sheet->turn_id);
+            $closed = $this->closed($sheet);
             if ($closed instanceof Turn) {
                 $this->keepBeside($sheet, $writer, $facts);
 
@@ -57,6 +59,13 @@ final readonly class FinishSheet
                 'kinds' => $facts['kinds'] ?? ($sheet->facts['kinds'] ?? null),
             ]);
             $at = CarbonImmutable::instance($this->clock->now());
+            // Whoever has the visit in hand on its other sheet closes it beside this.
+            $sheet->othersOpen()->update([
+                'status' => 'finished',
+                'turn_id' => $turn->id,
+                'finished_at' => $at,
+                'version' => DB::raw('version + 1'),
+            ]);
             Photo::query()
                 ->where('sheet_id', $sheet->id)
                 ->whereNull('turn_id')
@@ -81,6 +90,23 @@ final readonly class FinishSheet
 
             return ['turn' => $turn, 'twice' => false];
         });
+    }
+
+    /** What the visit has come to already: by this sheet, or by the one this made way for. */
+    private function closed(Sheet $sheet): ?Turn
+    {
+        $turn =
+            $sheet->turn_id ??
+            ($sheet->status === 'dropped'
+                ? Sheet::query()
+                    ->where('vehicle_id', $sheet->vehicle_id)
+                    ->where('on', $sheet->on->toDateString())
+                    ->whereNotNull('turn_id')
+                    ->orderByDesc('finished_at')
+                    ->value('turn_id')
+                : null);
+
+        return $turn === null ? null : Turn::query()->whereKey($turn)->first();
     }
 
     /** @param array<string, mixed> $facts */

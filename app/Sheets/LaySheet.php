@@ -48,6 +48,8 @@ final readonly class LaySheet
      * @param int|null $crew  how many work at it; those of the plan when left out
      * @param array<string, mixed>|null $facts  as BenchInput; null for what is to be expected
      * @param string|null $scope  when somebody wants another than the plan
+     *
+     * @throws VisitGoesOn
      */
     public function __invoke(
         Vehicle $vehicle,
@@ -77,12 +79,13 @@ final readonly class LaySheet
                 ->whereKey($vehicle->id)
                 ->lockForUpdate()
                 ->first(['id']);
-            // One visit has one sheet: an earlier one that nobody has begun makes way.
-            Sheet::query()
-                ->where('vehicle_id', $vehicle->id)
-                ->where('on', $on)
-                ->where('status', 'laid')
-                ->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
+            // One visit has one sheet: an earlier one that nobody has begun makes way, with one that is begun one goes on.
+            $visit = Sheet::query()->where('vehicle_id', $vehicle->id)->where('on', $on);
+            $begun = (clone $visit)->where('status', 'begun')->first();
+            if ($begun instanceof Sheet) {
+                throw new VisitGoesOn($begun);
+            }
+            $visit->where('status', 'laid')->update(['status' => 'dropped', 'version' => DB::raw('version + 1')]);
 
             return Sheet::query()->create([
                 ...$id === null ? [] : ['id' => $id],

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Sheets;
 
+use App\Book\Vehicle;
 use App\Record\Sheet;
 use App\Record\SheetEvent;
+use App\Tenancy\Instant;
 use App\Tenancy\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Says\Said;
@@ -27,7 +28,13 @@ final readonly class NoteSheetEvents
     public function __invoke(Sheet $sheet, User $writer, array $events): Sheet
     {
         return DB::transaction(function () use ($sheet, $writer, $events): Sheet {
+            // The vehicle before its sheets, as everywhere.
+            Vehicle::query()
+                ->whereKey($sheet->vehicle_id)
+                ->lockForUpdate()
+                ->first(['id']);
             $sheet = Sheet::query()->whereKey($sheet->id)->lockForUpdate()->firstOrFail();
+            $other = $sheet->othersOpen()->with('holder')->first();
             // Laid aside for another while a phone without a signal had begun it: the work counts.
             $waits = $sheet->status === 'laid' || ($sheet->status === 'dropped' && !$sheet->events()->exists());
             usort(
@@ -35,10 +42,12 @@ final readonly class NoteSheetEvents
                 static fn(array $a, array $b): int => [$a['device'], $a['seq']] <=> [$b['device'], $b['seq']],
             );
             foreach ($events as $event) {
-                $this->note($sheet, $writer, $event);
+                $this->note($sheet, $writer, $event, $other);
             }
             $first = $sheet->events()->first();
-            if ($waits && $first instanceof SheetEvent) {
+            // Where somebody has begun the visit on its other sheet, what was done on this one is kept beside.
+            if ($waits && $first instanceof SheetEvent && $other?->status !== 'begun') {
+                $other?->update(['status' => 'dropped', 'version' => $other->version + 1]);
                 $sheet
                     ->fill([
                         'status' => 'begun',
@@ -57,7 +66,7 @@ final readonly class NoteSheetEvents
      * @param array{id: string, device: string, seq: int, kind: string, step?: string|null, facts?: array<string,
      *     mixed>, at: string} $event
      */
-    private function note(Sheet $sheet, User $writer, array $event): void
+    private function note(Sheet $sheet, User $writer, array $event, ?Sheet $other): void
     {
         if (SheetEvent::query()->whereKey($event['id'])->exists()) {
             return;
@@ -70,10 +79,10 @@ final readonly class NoteSheetEvents
             'kind' => $event['kind'],
             'step' => $event['step'] ?? null,
             'facts' => $event['facts'] ?? [],
-            'at' => CarbonImmutable::parse($event['at']),
+            'at' => Instant::of($event['at']),
             'written_by' => $writer->id,
             'received_at' => $this->clock->now(),
-            'conflict' => $this->conflict($sheet, $event),
+            'conflict' => $this->conflict($sheet, $event, $other),
         ]);
         if ($event['kind'] === 'hand-over' && is_string($event['facts']['to'] ?? null)) {
             $to = User::query()
@@ -88,10 +97,13 @@ final readonly class NoteSheetEvents
     }
 
     /** @param array{device: string, kind: string, step?: string|null, at: string, ...} $event */
-    private function conflict(Sheet $sheet, array $event): ?Said
+    private function conflict(Sheet $sheet, array $event, ?Sheet $visit): ?Said
     {
         if ($sheet->status === 'finished') {
             return Said::of('sheet.after-closing');
+        }
+        if ($sheet->status === 'dropped' && $visit?->status === 'begun') {
+            return Said::of('sheet.goes-on-elsewhere', name: $visit->holder->name ?? Said::of('sheet.someone'));
         }
         if (!in_array($event['kind'], ['end', 'skip'], true)) {
             return null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -25,6 +26,18 @@ trait OfWorkspace
                 $model->setAttribute('workspace_id', app(Tenancy::class)->workspace()->id);
             }
         });
+    }
+
+    /**
+     * Moments are kept as UTC, whatever zone they are said in.
+     *
+     * @param mixed $value
+     */
+    public function fromDateTime($value): ?string
+    {
+        return empty($value)
+            ? null
+            : CarbonImmutable::instance($this->asDateTime($value))->utc()->format($this->getDateFormat());
     }
 
     /** @return BelongsTo<Workspace, $this> */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
+use Carbon\CarbonImmutable;
 use Closure;
+use DateTimeInterface;
 use Illuminate\Database\PostgresConnection;
 use PDOException;
 
@@ -37,6 +39,24 @@ final class WalledConnection extends PostgresConnection
                 }
             }
         }
+    }
+
+    /**
+     * Moments go in as UTC, whatever zone whoever made them was in.
+     *
+     * @param array<mixed> $bindings
+     * @return array<mixed>
+     */
+    public function prepareBindings(array $bindings): array
+    {
+        return parent::prepareBindings(
+            array_map(
+                static fn(mixed $one): mixed => $one instanceof DateTimeInterface
+                    ? CarbonImmutable::instance($one)->utc()
+                    : $one,
+                $bindings,
+            ),
+        );
     }
 
     /**

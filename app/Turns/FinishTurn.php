@@ -15,10 +15,10 @@ use App\Record\Overtaken;
 use App\Record\RebuildProtection;
 use App\Record\Turn;
 use App\Record\TurnEntry;
+use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Weeks\OpenAgain;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Says\Said;
@@ -46,7 +46,7 @@ final readonly class FinishTurn
             // One visit of a vehicle at a time: forecasts of two would otherwise miss each other.
             Vehicle::query()->whereKey($vehicle->id)->lockForUpdate()->firstOrFail();
             $before = ($this->dueDates)($vehicle);
-            $workedAt = CarbonImmutable::parse($facts['worked_at']);
+            $workedAt = Instant::of($facts['worked_at']);
             $turn = Turn::query()->create([
                 ...isset($facts['id']) ? ['id' => $facts['id']] : [],
                 'vehicle_id' => $vehicle->id,
@@ -80,7 +80,7 @@ final readonly class FinishTurn
             $facts += $counted?->only([...TurnEntry::COUNTED, 'textiles']) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $this->moveStock->used($turn, $counted, $entry);
-            $turn->worked_at = CarbonImmutable::parse($facts['worked_at']);
+            $turn->worked_at = Instant::of($facts['worked_at']);
             $this->settle($turn, $vehicle, $entry->id);
 
             return $turn;

@@ -7,8 +7,8 @@ namespace App\Turns;
 use App\Book\Vehicle;
 use App\Record\Photo;
 use App\Record\Sheet;
+use App\Tenancy\Instant;
 use App\Tenancy\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\InvalidInput;
@@ -43,7 +43,7 @@ final readonly class KeepPhoto
                 'width' => $width,
                 'height' => $height,
                 'bytes' => strlen($jpeg),
-                'taken_at' => CarbonImmutable::parse($facts['taken_at']),
+                'taken_at' => Instant::of($facts['taken_at']),
                 'written_by' => $writer->id,
             ]);
             Storage::disk('photos')->put($photo->path(), $jpeg);

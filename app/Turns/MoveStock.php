@@ -22,7 +22,10 @@ final readonly class MoveStock
     {
         $took = self::quantities($entry);
         $had = $before === null ? [] : self::quantities($before);
-        foreach (array_keys($took + $had) as $id) {
+        $ids = array_keys($took + $had);
+        // Always in one order: two turns that use the same products would else wait for each other.
+        sort($ids);
+        foreach ($ids as $id) {
             $ml = round(($had[$id] ?? 0.0) - ($took[$id] ?? 0.0), 1);
             if ($ml !== 0.0) {
                 $this->move($id, 'use', $ml, $entry->worked_at, [
@@ -76,12 +79,19 @@ final readonly class MoveStock
     /** @param array<string, mixed> $facts */
     private function move(string $productId, string $kind, float $ml, CarbonImmutable $at, array $facts): void
     {
-        // Added where it lies: two people at once both count. A bottle can't hold less than nothing; the movement says
-        // what was taken all the same.
+        // Added where it lies: two people at once both count. A bottle can't hold less than nothing: what was taken
+        // beyond that is kept apart, and what a correction gives back is first taken from there.
+        $back = $kind === 'use' && $ml > 0.0 ? sprintf('least(short_ml, %F)', $ml) : '0';
         Product::query()
             ->whereKey($productId)
             ->update([
-                'stock_ml' => DB::raw(sprintf('greatest(0, least(stock_ml + (%F), 10000000))', $ml)),
+                'stock_ml' => DB::raw(sprintf('greatest(0, least(stock_ml + (%F) - %s, 10000000))', $ml, $back)),
+                'short_ml' =>
+                    $kind === 'count'
+                        ? 0
+                        : DB::raw(
+                            sprintf('least(short_ml + greatest(0, -(stock_ml + (%F))) - %s, 10000000)', $ml, $back),
+                        ),
                 'version' => DB::raw('version + 1'),
             ]);
         StockMove::query()->create(['product_id' => $productId, 'kind' => $kind, 'ml' => $ml, 'at' => $at, ...$facts]);

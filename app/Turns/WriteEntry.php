@@ -16,8 +16,8 @@ use App\Record\TurnProduct;
 use App\Shelf\Product;
 use App\Shelf\StockBook;
 use App\Shelf\StockMove;
+use App\Tenancy\Instant;
 use App\Tenancy\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 use LogicException;
@@ -56,7 +56,7 @@ final readonly class WriteEntry
         array $dueBefore,
         ?string $reason = null,
     ): TurnEntry {
-        $at = CarbonImmutable::parse($facts['worked_at']);
+        $at = Instant::of($facts['worked_at']);
         $stack = Layer::query()
             ->where('vehicle_id', $vehicle->id)
             ->where(static fn($query) => $query->whereNull('turn_id')->orWhere('turn_id', '!=', $turn->id))

@@ -1094,6 +1094,7 @@ return [
     'problem.at-once' => 'Von dir wird gerade zu viel auf einmal bearbeitet. Versuch es in einer Sekunde noch einmal.',
     'problem.back-soon' => 'Gleich wieder da',
     'problem.broken' => 'Bei uns ist etwas zerbrochen. Nichts ist halb gespeichert; gleich noch einmal versuchen.',
+    'problem.busy' => 'Gerade wird viel gespeichert. Hiervon noch nichts; gleich noch einmal versuchen.',
     'problem.changed-meanwhile' =>
         'Das hat jemand anderes geändert, während Sie daran waren. Ihr Text ist noch da; mit dem Gespeicherten vergleichen, dann noch einmal speichern.',
     'problem.characters' => 'Darin sind Zeichen, die sich nicht als Text behalten lassen. Bitte neu tippen.',
@@ -1431,6 +1432,9 @@ return [
     'sequence.set-up-the-platform' => 'Bühne aufstellen',
     'sequence.settle-the-water' => 'Wasser einrichten',
     'sheet.after-closing' => 'Es kam herein, als der Besuch schon abgeschlossen war.',
+    'sheet.goes-on' => '{vehicle} hat für diesen Tag ein Blatt, und {name} hat es begonnen. Mach damit weiter.',
+    'sheet.goes-on-elsewhere' => 'Der Besuch war schon auf einem anderen Blatt begonnen, von {name}.',
+    'problem.goes-on' => 'Dieser Besuch läuft schon',
     'sheet.closed-already' => 'Der Besuch war schon abgeschlossen; diese Fassung liegt daneben.',
     'sheet.someone' => 'Jemand',
     'sheet.step-twice' =>

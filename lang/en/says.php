@@ -1069,6 +1069,7 @@ return [
     'problem.at-once' => 'Too much of yours is being worked on at once. Try again in a second.',
     'problem.back-soon' => 'Back soon',
     'problem.broken' => 'Something broke on our side. Nothing was half-saved; try again in a moment.',
+    'problem.busy' => 'Much is being saved just now. Nothing of this was; try again in a moment.',
     'problem.changed-meanwhile' =>
         'This was changed by someone else while you were editing. Your text is still here; compare it with what is saved now, then save again.',
     'problem.characters' => 'There are characters in it that can’t be kept as text. Type it anew.',
@@ -1398,6 +1399,9 @@ return [
     'sequence.set-up-the-platform' => 'Set up the platform',
     'sequence.settle-the-water' => 'Settle the water',
     'sheet.after-closing' => 'It came in after the turn had been closed.',
+    'sheet.goes-on' => '{vehicle} has a sheet for that day, and {name} has begun it. Go on with that one.',
+    'sheet.goes-on-elsewhere' => 'The visit had been begun on another sheet, by {name}.',
+    'problem.goes-on' => 'This visit goes on already',
     'sheet.closed-already' => 'The turn had been closed already; this version is kept beside it.',
     'sheet.someone' => 'Someone',
     'sheet.step-twice' => '{name} had {kind, select, end {ended} other {left out}} this step already, at {time}.',

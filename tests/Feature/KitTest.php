@@ -196,6 +196,42 @@ final class KitTest extends TestCase
         );
     }
 
+    /** The book can't hold less than nothing; what was taken all the same is no gift to whoever corrects it. */
+    public function testWhatIsCorrectedFromBelowNothingComesOutOfNothing(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $product = $this->product($workspace, 'topper', 'silica');
+        $this->actingAs($owner);
+        $path = "/api/v1/products/{$product->id}/stock";
+        $this->postJson($path, ['kind' => 'count', 'ml' => 100, 'note' => 'First look'])->assertCreated();
+        $used = fn(int $ml): array => $this->turn([
+            'products' => [['product_id' => $product->id, 'zone' => 'paint', 'quantity_ml' => $ml]],
+        ]);
+        $stock = fn(): float => (float) $this->getJson("/api/v1/products/{$product->id}")->json('stock_ml');
+        $turn = $this->postJson("/api/v1/vehicles/{$vehicle->id}/turns", $used(150))
+            ->assertCreated()
+            ->json('id');
+        self::assertSame(0.0, $stock());
+        $revision = 1;
+        $correct = function (int $ml) use ($turn, $used, &$revision): void {
+            $this->postJson(
+                "/api/v1/turns/{$turn}/corrections",
+                [...$used($ml), 'reason' => 'Measured again'],
+                ['If-Match' => "\"{$revision}\""],
+            )->assertSuccessful();
+            $revision++;
+        };
+        foreach ([[100, 0.0], [90, 10.0], [130, 0.0], [60, 40.0]] as [$ml, $left]) {
+            $correct($ml);
+            self::assertSame($left, $stock(), "{$ml} ml were taken of 100");
+        }
+        $correct(150);
+        $this->postJson($path, ['kind' => 'buy', 'ml' => 500])->assertCreated();
+        $correct(100);
+        self::assertSame(500.0, $stock(), 'what was bought is there; the bottle of before was empty either way');
+    }
+
     public function testTowelsAgeAndOnlyGoDown(): void
     {
         [$owner] = $this->business();

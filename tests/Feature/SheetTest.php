@@ -181,9 +181,24 @@ final class SheetTest extends TestCase
         $this->postJson("/api/v1/sheets/{$first['id']}/events", [
             'events' => [$this->event(Str::uuid7()->toString(), 1, 'start', 'look')],
         ])->assertOk();
-        self::assertEqualsCanonicalizing(['begun', 'laid'], array_values($day()), 'that work counts');
-        $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertCreated();
-        self::assertSame('begun', $day()[$first['id']], 'what has begun stays');
+        self::assertSame([$first['id'] => 'begun'], $day(), 'that work counts, and the other makes way');
+        $this->assertProblem(
+            $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertJsonPath(
+                'current.id',
+                $first['id'],
+            ),
+            409,
+            'Go on with that one',
+        );
+        // Two phones had both sheets along: what is done on the other is kept beside, and closes the visit once.
+        $this->postJson("/api/v1/sheets/{$second['id']}/events", [
+            'events' => [$this->event(Str::uuid7()->toString(), 1, 'start', 'look')],
+        ])->assertOk();
+        self::assertSame([$first['id'] => 'begun'], $day());
+        self::assertStringContainsString(
+            'begun on another sheet',
+            $this->getJson("/api/v1/sheets/{$second['id']}")->json('events.0.conflict'),
+        );
         $next = date('Y-m-d', (int) strtotime("{$first['on']} +1 day"));
         self::assertSame(
             [$first['id']],
@@ -195,6 +210,38 @@ final class SheetTest extends TestCase
             'events' => [$this->event(Str::uuid7()->toString(), 1, 'end', 'look')],
         ])->assertOk();
         self::assertArrayNotHasKey($first['id'], $day(), 'what somebody has dropped stays dropped');
+    }
+
+    /** One visit, two sheets on two phones: it comes to one turn, and what the other noted stands beside it. */
+    public function testOneVisitOnTwoSheetsComesToOneTurn(): void
+    {
+        ['sheet' => $first, 'vehicle' => $vehicle] = $this->laid();
+        $second = $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])
+            ->assertCreated()
+            ->json();
+        foreach ([$first, $second] as $sheet) {
+            $this->postJson("/api/v1/sheets/{$sheet['id']}/events", [
+                'events' => [$this->event(Str::uuid7()->toString(), 1, 'start', 'look')],
+            ])->assertOk();
+        }
+        $close = fn(array $sheet): array => $this->postJson(
+            "/api/v1/sheets/{$sheet['id']}/finish",
+            $this->closing(['id' => Str::uuid7()->toString()]),
+        )
+            ->assertSuccessful()
+            ->json();
+        // The one that made way is closed first: whoever has the other in hand then closes beside it.
+        $one = $close($second);
+        $two = $close($first);
+        self::assertSame([false, true], [$one['twice'], $two['twice']]);
+        self::assertSame($one['turn']['id'], $two['turn']['id']);
+        self::assertCount(1, $this->getJson("/api/v1/vehicles/{$vehicle->id}/turns")->json('data'));
+        self::assertStringContainsString(
+            'closed',
+            implode(' ', array_column($this->getJson("/api/v1/sheets/{$first['id']}")->json('events'), 'conflict')),
+        );
+        // Another visit on the same day is another visit.
+        $this->postJson('/api/v1/sheets', ['vehicle_id' => $vehicle->id, 'on' => $first['on']])->assertCreated();
     }
 
     public function testSomethingFoundLaysOutTheRestAnew(): void

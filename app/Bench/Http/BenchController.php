@@ -23,6 +23,7 @@ use App\Reckon\MatchModel;
 use App\Reckon\VisitAnswer;
 use App\Standins\Weather;
 use App\Standins\WeatherHour;
+use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -116,7 +117,7 @@ final class BenchController
         Tenancy $tenancy,
     ): JsonResponse {
         $asked = $request->validate(['vehicle' => ['sometimes', 'uuid'], 'at' => ['sometimes', 'date']]);
-        $at = isset($asked['at']) ? CarbonImmutable::parse($asked['at']) : CarbonImmutable::instance($clock->now());
+        $at = isset($asked['at']) ? Instant::of($asked['at']) : CarbonImmutable::instance($clock->now());
         if (abs($at->diffInDays($clock->now())) > 400) {
             throw Problem::field('at', Said::of('bench.weather-reach'));
         }
@@ -219,9 +220,7 @@ final class BenchController
             $site?->latitude !== null && $site->longitude !== null
                 ? [$site->latitude, $site->longitude]
                 : Weather::SOMEWHERE;
-        $from = isset($asked['from'])
-            ? CarbonImmutable::parse($asked['from'])
-            : CarbonImmutable::instance($clock->now());
+        $from = isset($asked['from']) ? Instant::of($asked['from']) : CarbonImmutable::instance($clock->now());
         if (abs($from->diffInDays($clock->now())) > 400) {
             throw Problem::field('from', Said::of('bench.weather-reach'));
         }

@@ -16,6 +16,7 @@ use App\Http\SignedCursor;
 use App\Shelf\Gear;
 use App\Standins\InfraredThermometer;
 use App\Standins\TdsPen;
+use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -132,7 +133,7 @@ final class WaterController
         ]);
         $reading = WaterReading::query()->create([
             ...$given,
-            'at' => isset($given['at']) ? CarbonImmutable::parse($given['at']) : $this->clock->now(),
+            'at' => isset($given['at']) ? Instant::of($given['at']) : $this->clock->now(),
             'written_by' => $request->user()?->getAuthIdentifier(),
         ]);
         $column = ['tap' => 'tds_mg_l', 'treated' => 'treated_tds_mg_l'][$reading->point] ?? null;
@@ -187,9 +188,7 @@ final class WaterController
             'exposure' => ['sometimes', Rule::enum(Exposure::class)],
             'at' => ['sometimes', 'date'],
         ]);
-        $at = isset($given['at'])
-            ? CarbonImmutable::parse($given['at'])
-            : CarbonImmutable::instance($this->clock->now());
+        $at = isset($given['at']) ? Instant::of($given['at']) : CarbonImmutable::instance($this->clock->now());
 
         return new JsonResponse([
             'panel_c' => $thermometer->aim(

@@ -9,8 +9,11 @@ use App\Http\FactsRequest;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Shape;
 use App\Says\Teller;
+use App\Tenancy\Instant;
+use App\Tenancy\Tenancy;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
+use Psr\Clock\ClockInterface;
 use Vicissa\Core\Drying\Material;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Matching\Body;
@@ -71,7 +74,7 @@ final class VehicleRequest extends FactsRequest
             'plate' => ['sometimes', 'nullable', 'string', 'max:20'],
             'client_id' => ['sometimes', 'nullable', 'uuid', $this->mine('clients')],
             'site_id' => ['sometimes', 'nullable', 'uuid', $this->mine('sites')],
-            'in_service_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:1900-01-01', 'before:tomorrow'],
+            'in_service_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:1900-01-01', 'before_or_equal:' . self::today()],
             'colour' => ['sometimes', 'nullable', 'string', 'max:60'],
             'tone' => ['sometimes', 'in:white,silver,mid,dark,black'],
             'hardness' => ['sometimes', 'in:soft,medium,hard'],
@@ -92,6 +95,11 @@ final class VehicleRequest extends FactsRequest
             'schools' => ['sometimes', 'array'],
             'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
         ];
+    }
+
+    private static function today(): string
+    {
+        return app(Tenancy::class)->workspace()->dateOf(app(ClockInterface::class)->now());
     }
 
     /** @return list<callable(Validator): void> */
@@ -120,13 +128,11 @@ final class VehicleRequest extends FactsRequest
                 $since = $this->string('in_service_on')->value();
                 if ($vehicle instanceof Vehicle && $since !== '') {
                     $first = $vehicle->layers()->min('on_at');
-                    if ($first !== null && substr((string) $first, 0, 10) < $since) {
+                    $on = is_string($first) ? app(Tenancy::class)->workspace()->dateOf(Instant::of($first)) : null;
+                    if ($on !== null && $on < $since) {
                         $validator
                             ->errors()
-                            ->add(
-                                'in_service_on',
-                                Teller::here()->say('vehicle.layer-before', on: substr((string) $first, 0, 10)),
-                            );
+                            ->add('in_service_on', Teller::here()->say('vehicle.layer-before', on: $on));
                     }
                 }
             },

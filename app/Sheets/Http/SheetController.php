@@ -7,12 +7,14 @@ namespace App\Sheets\Http;
 use App\Book\Vehicle;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
 use App\Record\Sheet;
 use App\Record\SheetEvent;
 use App\Sheets\FinishSheet;
 use App\Sheets\LaySheet;
 use App\Sheets\NoteSheetEvents;
 use App\Sheets\RematchSheet;
+use App\Sheets\VisitGoesOn;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Turns\Http\TurnController;
@@ -28,6 +30,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** The sheet: a visit laid out, worked on the driveway, closed as a turn. */
 final class SheetController
@@ -125,14 +128,25 @@ final class SheetController
         ]);
         $vehicle = Vehicle::query()->with('site')->whereKey($given['vehicle_id'])->firstOrFail();
         Gate::authorize('update', $vehicle);
-        $sheet = $laySheet(
-            $vehicle,
-            $given['on'] ?? $this->today(),
-            $given['crew'] ?? null,
-            $given['facts'] ?? null,
-            $given['id'] ?? null,
-            $given['scope'] ?? null,
-        );
+        try {
+            $sheet = $laySheet(
+                $vehicle,
+                $given['on'] ?? $this->today(),
+                $given['crew'] ?? null,
+                $given['facts'] ?? null,
+                $given['id'] ?? null,
+                $given['scope'] ?? null,
+            );
+        } catch (VisitGoesOn $e) {
+            throw Problem::goesOn(
+                Said::of(
+                    'sheet.goes-on',
+                    vehicle: $vehicle->name,
+                    name: $e->sheet->holder->name ?? Said::of('sheet.someone'),
+                ),
+                ['id' => $e->sheet->id],
+            );
+        }
 
         return $this->whole($sheet, 201);
     }

@@ -12,8 +12,8 @@ use App\Says\Teller;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
 use App\Shelf\GearRules;
+use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
-use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -188,7 +188,7 @@ final class GearController
             'gear_id' => $gear->id,
             'kind' => $given['kind'],
             'facts' => $facts,
-            'at' => isset($given['at']) ? CarbonImmutable::parse($given['at']) : $this->clock->now(),
+            'at' => isset($given['at']) ? Instant::of($given['at']) : $this->clock->now(),
             'written_by' => $request->user()?->getAuthIdentifier(),
         ]);
     }

@@ -12,6 +12,8 @@ use App\Http\OpenApi\Shape;
 use App\Record\Sheet;
 use App\Record\Turn;
 use App\Says\Teller;
+use App\Tenancy\Instant;
+use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
@@ -162,14 +164,14 @@ final class TurnRequest extends FactsRequest
                     $sheet instanceof Sheet => $sheet->vehicle()->first(),
                     default => $this->route('vehicle'),
                 };
-                $at = CarbonImmutable::parse($this->string('worked_at')->value());
+                $at = Instant::of($this->string('worked_at')->value());
                 // A phone's clock may be a little ahead of ours.
                 if ($at > CarbonImmutable::instance(app(ClockInterface::class)->now())->addMinutes(5)) {
                     $validator->errors()->add('worked_at', Teller::here()->say('turn.to-come'));
                 } elseif (
                     $vehicle instanceof Vehicle &&
                     $vehicle->in_service_on !== null &&
-                    $at->toDateString() < $vehicle->in_service_on->toDateString()
+                    app(Tenancy::class)->workspace()->dateOf($at) < $vehicle->in_service_on->toDateString()
                 ) {
                     $validator
                         ->errors()

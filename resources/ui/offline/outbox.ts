@@ -1,5 +1,6 @@
 import { getCurrentScope, onScopeDispose, reactive } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
+import { kept } from './room'
 import { durable, plain, recall, store, type Errand, type SheetEvent } from './store'
 
 /**
@@ -16,6 +17,9 @@ export const outbox = reactive({
   /** Of another person, who has to sign in here to send them. */
   ofOthers: 0,
 })
+
+/** Nobody could be reached, or is to be asked just now. */
+const NOBODY = [0, 429, 502, 503, 504]
 
 const myself = async () => (await recall<{ id: string }>('me'))?.id ?? ''
 
@@ -42,20 +46,22 @@ export async function note(noted: SheetEvent, vehicle: string): Promise<void> {
   const event = plain(noted)
   const db = await store()
   const user = await myself()
-  const tx = db.transaction(['events', 'errands'], 'readwrite', durable)
-  await Promise.all([
-    tx.objectStore('events').put(event),
-    tx.objectStore('errands').add({
-      key: event.id,
-      sheet: event.sheet,
-      vehicle,
-      kind: 'events',
-      user,
-      body: [event],
-      refused: null,
-    }),
-    tx.done,
-  ])
+  await kept(async () => {
+    const tx = db.transaction(['events', 'errands'], 'readwrite', durable)
+    await Promise.all([
+      tx.objectStore('events').put(event),
+      tx.objectStore('errands').add({
+        key: event.id,
+        sheet: event.sheet,
+        vehicle,
+        kind: 'events',
+        user,
+        body: [event],
+        refused: null,
+      }),
+      tx.done,
+    ])
+  })
   await count()
   void flush()
 }
@@ -63,8 +69,10 @@ export async function note(noted: SheetEvent, vehicle: string): Promise<void> {
 export async function queue(errand: Omit<Errand, 'n' | 'refused' | 'user'>): Promise<void> {
   const db = await store()
   const user = await myself()
-  const tx = db.transaction('errands', 'readwrite', durable)
-  await Promise.all([tx.store.add({ ...plain(errand), user, refused: null }), tx.done])
+  await kept(async () => {
+    const tx = db.transaction('errands', 'readwrite', durable)
+    await Promise.all([tx.store.add({ ...plain(errand), user, refused: null }), tx.done])
+  })
   await count()
   void flush()
 }
@@ -110,9 +118,15 @@ async function sendAll(): Promise<void> {
       await done(batch)
       for (const listener of listeners) await listener(next, answer)
     } catch (caught) {
-      if (!(caught instanceof Problem) || caught.status === 0 || caught.status >= 500 || caught.status === 429) {
+      if (!(caught instanceof Problem) || NOBODY.includes(caught.status)) {
         outbox.signal = 'gone'
         return
+      }
+      if (caught.status >= 500) {
+        // Something broke over this one: it is tried again later, and what belongs to it waits; the rest goes on.
+        outbox.signal = 'here'
+        held.add(next.sheet)
+        continue
       }
       if (caught.status === 401 || caught.status === 419) {
         outbox.signedOut = true

@@ -65,6 +65,69 @@ final class ClosingTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    public function testOnAFullPhoneATapCountsOnlyWhenItIsKept(): void
+    {
+        $this->begin('Bakery van', ['wash', 'inspection']);
+        $this->work(until: 'Mix');
+        $this->press('Understood');
+        $this->until(fn(): bool => $this->waiting() === 0, 'What was confirmed is told.');
+        $this->full(true);
+        $this->press('Begin');
+        $this->seeText('No room on this phone');
+        self::assertSame('Begin', $this->act());
+        $this->assertAccessible('A full phone');
+        $this->full(false);
+        $this->press('Begin');
+        $this->until(fn(): bool => $this->act() !== 'Begin');
+        $this->browser->navigate()->refresh();
+        $this->until(fn(): bool => $this->act() !== 'Begin', 'What was kept is there again.');
+        $this->assertQuietConsole();
+    }
+
+    /**
+     * What the button of the step says.
+     *
+     * @phpstan-impure
+     */
+    private function act(): string
+    {
+        return $this->see('//article//*[contains(@class, "do")]//button[contains(@class, "act")]')->getText();
+    }
+
+    /** Errands that are still on the phone. */
+    private function waiting(): int
+    {
+        return (int) $this->browser->executeAsyncScript(
+            <<<'JS'
+            const done = arguments[0], asked = indexedDB.open('vicissa')
+            asked.onsuccess = () => {
+                const count = asked.result.transaction('errands').objectStore('errands').count()
+                count.onsuccess = () => { asked.result.close(); done(count.result) }
+            }
+            JS
+            ,
+        );
+    }
+
+    /** A browser looks at its room now and then only: a full disk is stood in for by what it then does. */
+    private function full(bool $full): void
+    {
+        $this->browser->executeScript(
+            <<<'JS'
+            const kept = (window.kept ??= IDBObjectStore.prototype.add)
+            IDBObjectStore.prototype.add = arguments[0]
+                ? function (...what) {
+                    const asked = kept.apply(this, what)
+                    this.transaction.abort()
+                    return asked
+                }
+                : kept
+            JS
+            ,
+            [$full],
+        );
+    }
+
     /** @param list<string> $kinds */
     private function begin(string $name, array $kinds): void
     {
@@ -74,6 +137,9 @@ final class ClosingTest extends BrowserTestCase
             <<<'JS'
             const [name, kinds] = given
             const vehicle = (await call('GET', 'weeks')).vehicles.find((one) => one.name === name).id
+            for (const one of (await call('GET', 'sheets')).data) {
+                if (one.vehicle_id === vehicle && one.status === 'begun') await call('DELETE', `sheets/${one.id}`)
+            }
             const { place } = await call('GET', `bench/expected?vehicle=${vehicle}`)
             const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
             const facts = { seen: { soil: 1, grit: false, on: [] }, place: { ...place, water: 'treated', pressure: true, power: true, shade: true }, weather, kinds }

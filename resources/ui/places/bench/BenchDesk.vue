@@ -36,7 +36,7 @@ const { vehicle, site, place, expected, forecast, weather, weatherError, ask, ma
   comparing,
 )
 const answer = computed(() => match.data.value)
-const { work, problem, busy } = useWork(toRef(props, 'vehicleId'), ask, look)
+const { work, problem, busy, goesOn } = useWork(toRef(props, 'vehicleId'), ask, look)
 const scope = computed({
   get: () => look.value.scope ?? expected.value?.scope ?? 'usual',
   set: (next) => (look.value.scope = next),
@@ -85,7 +85,9 @@ async function take() {
         </section>
       </div>
       <section class="right" aria-label="The match" :aria-busy="match.isFetching.value">
-        <ProblemNote :problem="match.error.value ?? problem" />
+        <ProblemNote :problem="match.error.value ?? problem">
+          <RouterLink v-if="goesOn" :to="`/sheets/${goesOn}`">Go on with it</RouterLink>
+        </ProblemNote>
         <template v-if="answer">
           <p v-if="vehicle && vehicleId" class="small quiet which">
             <RouterLink :to="`/vehicles/${vehicleId}`">{{ vehicle.name }}</RouterLink>{{

@@ -71,7 +71,7 @@ const waterOptions = Object.entries(waters).map(([value, name]) => ({
   name,
 }))
 
-const { work, problem, busy } = useWork(toRef(props, 'id'), ask, look)
+const { work, problem, busy, goesOn } = useWork(toRef(props, 'id'), ask, look)
 
 async function take() {
   if (!answer.value) return
@@ -145,7 +145,9 @@ async function take() {
           @take="(id) => takeByHand(look, id)"
         />
         <p v-else-if="!match.error.value" class="quiet" role="status">Looking…</p>
-        <ProblemNote :problem="problem" />
+        <ProblemNote :problem="problem">
+          <RouterLink v-if="goesOn" :to="`/sheets/${goesOn}`">Go on with it</RouterLink>
+        </ProblemNote>
         <button v-if="answer?.possible" type="button" class="words" @click="take">Only write it down as a turn</button>
       </template>
     </div>

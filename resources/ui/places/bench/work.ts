@@ -1,8 +1,9 @@
 import { useDeed } from '@/lib/deed'
-import { type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import { newId } from '@/lib/ids'
+import { goesOnWith } from '@/lib/laid'
 import type { Look } from './look'
 
 /** Lays out a visit from what stands on the bench, and goes to its sheet. */
@@ -26,5 +27,5 @@ export function useWork(vehicleId: Ref<string | null>, asked: Ref<Schemas['Bench
       await router.push(`/sheets/${sheet.id}`)
     })
   }
-  return { work, problem, busy }
+  return { work, problem, busy, goesOn: computed(() => goesOnWith(problem.value)) }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { outbox } from '@/offline/outbox'
 
-defineProps<{ turn: string | null }>()
+defineProps<{ turn: string | null; beside: boolean }>()
 </script>
 
 <template>
@@ -10,6 +10,7 @@ defineProps<{ turn: string | null }>()
     <p v-if="outbox.waiting">
       {{ $t('sheet-end.waits', { n: outbox.waiting }, outbox.waiting) }}
     </p>
+    <p v-else-if="beside">{{ $t('sheet-end.kept-beside') }}</p>
     <p v-else>{{ $t('sheet-end.everything-has-been-sent') }}</p>
     <RouterLink v-if="turn" :to="`/turns/${turn}`" class="act">{{ $t('sheet-end.see-the-turn') }}</RouterLink>
     <RouterLink to="/round" class="beside">{{ $t('sheet-end.to-the-round') }}</RouterLink>

@@ -44,6 +44,9 @@ const elapsed = computed(() =>
 )
 const refusedHere = computed(() => outbox.refused.filter((errand) => errand.sheet === props.id))
 
+/** Somebody had closed it already: what was done here stands beside it. */
+const beside = computed(() => sheet.events.value.some((event) => event.kind === 'finish' && Boolean(event.conflict)))
+
 onMounted(sheet.load)
 whenDone(async (errand, answer) => {
   if (errand.sheet !== props.id || errand.kind !== 'finish') return
@@ -56,9 +59,12 @@ whenDone(async (errand, answer) => {
 async function close(draft: Closing) {
   if (!kept.value) return
   const body = turnOf(kept.value, state.value, draft, now.value)
-  await queue({ key: draft.id, sheet: props.id, vehicle: kept.value.sheet.vehicle.id, kind: 'finish', body })
-  await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
-  open.value = 'steps'
+  const { sheet: laid } = kept.value
+  await sheet.attempt(async () => {
+    await queue({ key: draft.id, sheet: props.id, vehicle: laid.vehicle.id, kind: 'finish', body })
+    if (kept.value) await sheet.put({ ...kept.value, sheet: { ...kept.value.sheet, status: 'finished' } })
+    open.value = 'steps'
+  })
 }
 /** A closing the server would not have goes back to its form, with everything that was typed. */
 async function mend(errand: Errand) {
@@ -119,7 +125,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
       <WhatChanged :changes="changed" :asked="asked" @read="changed = null" />
       <NotTaken :errands="refusedHere" @mend="mend" />
 
-      <SheetEnd v-if="kept.sheet.status === 'finished'" :turn="finished ?? kept.sheet.turn_id" />
+      <SheetEnd v-if="kept.sheet.status === 'finished'" :turn="finished ?? kept.sheet.turn_id" :beside="beside" />
       <SheetBegin
         v-else-if="!begun && open === 'steps'"
         :kept="kept"

@@ -5,6 +5,7 @@ import { newId } from '@/lib/ids'
 import { device } from '@/offline/device'
 import { note, queue, whenDone } from '@/offline/outbox'
 import { keep, takeAlong } from '@/offline/packs'
+import { kept as written } from '@/offline/room'
 import { durable, plain, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
 import { fold, inOrder, isDone } from './fold'
 import { answering, changes, merged, reread, type Found } from './found'
@@ -71,9 +72,14 @@ export function useSheet(id: string, me: () => string | undefined) {
       by: me() ?? null,
       sent: 0,
     }
-    // Shown at once, and on the disk before anything else happens to it.
+    // Shown at once, and on the disk before anything else happens to it; what can't be kept has not happened.
     events.value = [...events.value, event]
-    await note(event, kept.value.sheet.vehicle.id)
+    try {
+      await note(event, kept.value.sheet.vehicle.id)
+    } catch (caught) {
+      events.value = events.value.filter((one) => one.id !== event.id)
+      throw caught
+    }
   }
 
   /** The last thing noted here is taken back; both stay in the record. */
@@ -134,16 +140,22 @@ export function useSheet(id: string, me: () => string | undefined) {
   }
 
   async function put(next: Kept): Promise<void> {
-    const tx = (await store()).transaction('sheets', 'readwrite', durable)
-    await Promise.all([tx.store.put(plain(next)), tx.done])
+    const db = await store()
+    await written(async () => {
+      const tx = db.transaction('sheets', 'readwrite', durable)
+      await Promise.all([tx.store.put(plain(next)), tx.done])
+    })
     kept.value = next
   }
 
   async function photograph(photo: Omit<KeptPhoto, 'id' | 'sheet' | 'vehicle'>): Promise<void> {
     if (!kept.value) return
     const whole = { ...photo, id: newId(), sheet: id, vehicle: kept.value.sheet.vehicle.id }
-    const tx = (await store()).transaction('photos', 'readwrite', durable)
-    await Promise.all([tx.store.put(whole), tx.done])
+    const db = await store()
+    await written(async () => {
+      const tx = db.transaction('photos', 'readwrite', durable)
+      await Promise.all([tx.store.put(whole), tx.done])
+    })
     photos.value = [...photos.value, whole]
     await queue({ key: whole.id, sheet: id, vehicle: whole.vehicle, kind: 'photo', body: whole.id })
   }
@@ -196,6 +208,20 @@ export function useSheet(id: string, me: () => string | undefined) {
     if (kept.value) await put({ ...kept.value, person })
   }
 
+  /** What was not kept is said, and nothing that would follow from it is done. */
+  async function attempt(deed: () => Promise<void>): Promise<void> {
+    problem.value = null
+    try {
+      await deed()
+    } catch (caught) {
+      problem.value = caught
+    }
+  }
+  const safely =
+    <A extends unknown[]>(deed: (...of: A) => Promise<void>) =>
+    (...of: A) =>
+      attempt(() => deed(...of))
+
   return {
     kept,
     events,
@@ -208,13 +234,14 @@ export function useSheet(id: string, me: () => string | undefined) {
     problem,
     changed,
     load,
-    say,
-    undo,
-    readWater,
-    find,
-    photograph,
-    rescope,
-    choosePerson,
+    attempt,
+    say: safely(say),
+    undo: safely(undo),
+    readWater: safely(readWater),
+    find: safely(find),
+    photograph: safely(photograph),
+    rescope: safely(rescope),
+    choosePerson: safely(choosePerson),
     put,
   }
 }

@@ -6,6 +6,7 @@ import { api, told, type Schemas } from '@/api/client'
 import OneOf from '@/parts/OneOf.vue'
 import { dayIn, shortDay } from '@/lib/dates'
 import { newId } from '@/lib/ids'
+import { laidOrGoingOn } from '@/lib/laid'
 import { useMe } from '@/lib/session'
 import { numbers } from '@/lib/words'
 import { keptOn, takeAlong, tidy } from '@/offline/packs'
@@ -77,7 +78,7 @@ async function take() {
         on: props.on,
         ...(crew.value ? { crew: Number(crew.value) } : {}),
       }
-      ids.push((await told(api.POST('/api/v1/sheets', { body }))).id)
+      ids.push(await laidOrGoingOn(body))
       at.value = { ...going, n: ++going.n }
     }
     for (const id of ids) {
