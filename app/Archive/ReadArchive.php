@@ -46,12 +46,13 @@ final readonly class ReadArchive
     }
 
     /**
-     * @param Closure(float): mixed $told  hears how far it is, 0 to 1
+     * @param (Closure(float): mixed)|null $told  hears how far it is, 0 to 1
+     * @param bool $despite  take it in though pictures are missing or can't be read
      * @return array{rows: int, photos: int}
      *
      * @throws BadArchive  and nothing of it stays
      */
-    public function fromFile(string $path, User $by, ?Closure $told = null): array
+    public function fromFile(string $path, User $by, ?Closure $told = null, bool $despite = false): array
     {
         $told ??= static fn(float $share): null => null;
         $zip = HostileZip::open($path);
@@ -67,11 +68,11 @@ final readonly class ReadArchive
         $empty = Storage::disk('photos')->files($this->tenancy->workspace()->id) === [];
 
         try {
-            return DB::transaction(function () use ($zip, $data, $by, $told): array {
+            return DB::transaction(function () use ($zip, $data, $by, $told, $despite): array {
                 [$rows, $ids] = $this->data($data, $by);
                 $told(0.6);
 
-                return ['rows' => $rows, 'photos' => $this->photos($zip, array_flip($ids), $told)];
+                return ['rows' => $rows, 'photos' => $this->photos($zip, array_flip($ids), $told, $despite)];
             });
         } catch (Throwable $e) {
             // Rows are undone by themselves; pictures are not.
@@ -89,25 +90,32 @@ final readonly class ReadArchive
      * @param array<string, string> $old  ids by new
      * @param Closure(float): mixed $told
      */
-    private function photos(HostileZip $zip, array $old, Closure $told): int
+    private function photos(HostileZip $zip, array $old, Closure $told, bool $despite): int
     {
         $all = Photo::query()
             ->orderBy('id')
             ->get(['id', 'workspace_id']);
-        $kept = 0;
+        $kept = $missing = $broken = 0;
         foreach ($all as $i => $photo) {
             $file = isset($old[$photo->id]) ? $zip->photo($old[$photo->id]) : null;
-            if ($file !== null) {
-                try {
+            try {
+                if ($file === null) {
+                    $missing++;
+                } else {
                     Storage::disk('photos')->put($photo->path(), DrawAnew::of($file));
                     $kept++;
-                } catch (InvalidInput) {
-                    // Only pictures are kept as pictures; that it is missing is counted.
                 }
+            } catch (InvalidInput) {
+                // Only pictures are kept as pictures.
+                $broken++;
             }
             if ($i % 20 === 0) {
                 $told(0.6 + (0.4 * $i) / count($all));
             }
+        }
+
+        if ($missing + $broken > 0 && !$despite) {
+            throw new BadArchive(Said::of('archive.photos-gone', missing: $missing, broken: $broken));
         }
 
         return $kept;

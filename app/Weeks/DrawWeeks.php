@@ -255,6 +255,7 @@ final readonly class DrawWeeks
     private function plan(Plan $plan, array $names): array
     {
         return [
+            'id' => $plan->id,
             'made_at' => $plan->made_at->toIso8601ZuluString(),
             'why' => $plan->why,
             'cost' => round($plan->cost, 1),

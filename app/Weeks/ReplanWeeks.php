@@ -94,18 +94,24 @@ final readonly class ReplanWeeks
         });
     }
 
-    /** What was planned before the newest plan stands again; null when there is nothing to take back. */
-    public function undo(): ?Plan
+    /**
+     * What was planned before the newest plan stands again. Many who take the same one back at once take back that one.
+     *
+     * @param string|null $id  the plan somebody has before them; the newest when left out
+     * @return bool  false when there is nothing to take back
+     */
+    public function undo(?string $id = null): bool
     {
-        return DB::transaction(function (): ?Plan {
-            $plan = Plan::query()
-                ->whereNull('undone_at')
-                ->orderByDesc('made_at')
-                ->orderByDesc('id')
-                ->lockForUpdate()
-                ->first();
-            if ($plan === null) {
-                return null;
+        $newest = Plan::query()->whereNull('undone_at')->orderByDesc('made_at')->orderByDesc('id')->value('id');
+        if ($newest === null || ($id !== null && $id !== $newest)) {
+            // What they had before them is taken back already, or another has been made since.
+            return $id !== null && Plan::query()->whereKey($id)->whereNotNull('undone_at')->exists();
+        }
+
+        return DB::transaction(function () use ($newest): bool {
+            $plan = Plan::query()->whereKey($newest)->lockForUpdate()->firstOrFail();
+            if ($plan->undone_at !== null) {
+                return true;
             }
             $today = $this->today();
             // What has been worked since is over, in either plan.
@@ -130,7 +136,7 @@ final readonly class ReplanWeeks
                 ->whereKey($plan->id)
                 ->update(['undone_at' => $this->clock->now()]);
 
-            return $plan;
+            return true;
         });
     }
 

@@ -54,6 +54,8 @@ return [
         'Dieser Betrieb ist nicht leer. Ein Archiv kommt nur in einen ohne Fahrzeuge und Kunden; dafür einen neuen gründen.',
     'archive.person' => 'Eine Person im Archiv hat keine Kennung oder keinen Namen.',
     'archive.rows' => '„{table}“ müsste eine Liste von Zeilen sein.',
+    'archive.photos-gone' =>
+        'Von seinen Bildern {missing, plural, =0 {fehlt keines} one {fehlt eines} other {fehlen #}} und {broken, plural, =0 {keines ist} one {eines ist} other {# sind}} nicht lesbar. Übernommen wurde nichts; sag dazu, wenn es ohne sie übernommen werden soll.',
     'archive.rule' => 'Zeilen von {table} verletzen eine Regel des Buchs: {why}',
     'archive.unread' => 'archive.json lässt sich nicht lesen ({why}).',
     'archive.zone' => 'Die Zeitzone des Archivs ist hier unbekannt.',
@@ -1645,6 +1647,7 @@ return [
     'weeks.no-calendar' => 'Einen solchen Kalender gibt es nicht, oder er ist widerrufen.',
     'weeks.no-link' => 'Dieser Link führt nirgendwohin.',
     'weeks.none' => 'Noch ist nichts geplant.',
+    'weeks.newer-plan' => 'Seither ist ein anderer Plan gemacht worden. Sieh ihn dir an, bevor du etwas zurücknimmst.',
     'weeks.none-to-undo' => 'Es gibt keinen Plan zurückzunehmen.',
     'weeks.not-there' => 'Dort geht es nicht: {why}',
     'weeks.overtaken' =>

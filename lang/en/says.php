@@ -54,6 +54,8 @@ return [
         'This workspace isn’t empty. An archive is only taken into one without vehicles and clients; found a new business for it.',
     'archive.person' => 'A person in the archive has no id or no name.',
     'archive.rows' => '“{table}” should be a list of rows.',
+    'archive.photos-gone' =>
+        'Of its pictures {missing, plural, =0 {none is} one {one is} other {# are}} missing and {broken, plural, =0 {none} one {one} other {#}} can’t be read. Nothing was taken in; say so if it shall be taken in without them.',
     'archive.rule' => 'Rows of {table} break a rule of the book: {why}',
     'archive.unread' => 'archive.json can’t be read ({why}).',
     'archive.zone' => 'The archive’s time zone is unknown here.',
@@ -1599,6 +1601,7 @@ return [
     'weeks.no-calendar' => 'There is no such calendar, or it has been revoked.',
     'weeks.no-link' => 'This link leads nowhere.',
     'weeks.none' => 'Nothing has been planned yet.',
+    'weeks.newer-plan' => 'Another plan has been made since. Look at it before you take something back.',
     'weeks.none-to-undo' => 'There is no plan to take back.',
     'weeks.not-there' => 'It can’t be put there: {why}',
     'weeks.overtaken' => 'Somebody else has changed the plan just now. Nothing was moved; look at it again.',

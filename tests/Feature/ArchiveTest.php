@@ -28,12 +28,15 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Tests\Furnishes;
 use Tests\TestCase;
 use ZipArchive;
 
 /** Nothing locked in: everything comes out, and what comes out comes in again the same. */
 final class ArchiveTest extends TestCase
 {
+    use Furnishes;
+
     /** @var array<string, mixed>|null */
     private static ?array $good = null;
 
@@ -308,6 +311,39 @@ final class ArchiveTest extends TestCase
         config(['vicissa.limits.archive_rows' => $run['rows'] - 1]);
         $refused = $this->getJson('/api/v1/archive')->assertStatus(413)->json('detail');
         self::assertStringContainsString('/api/v1/archive/runs', $refused);
+    }
+
+    /** Pictures that are missing or no pictures are said before anything is taken in; whoever wants the rest says so. */
+    public function testMissingPicturesAreSaidFirst(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $ids = $this->furnish($owner, $workspace);
+        $file = $this->inside($workspace, static fn(): string => app(WriteArchive::class)());
+        [$other, $empty] = $this->business('Elsewhere');
+        $this->actingAs($other);
+        $take = fn(array $more = []): array => $this->post(
+            '/api/v1/archive',
+            ['file' => new UploadedFile($file, 'a.zip', 'application/zip', null, true), ...$more],
+            ['Accept' => 'application/json'],
+        )
+            ->assertStatus(202)
+            ->json();
+        foreach (['missing' => null, 'broken' => 'no picture'] as $how => $with) {
+            $zip = new ZipArchive();
+            $zip->open($file);
+            $name = "photos/{$ids['photo']}.jpg";
+            $with === null ? $zip->deleteName($name) : $zip->addFromString($name, $with);
+            $zip->close();
+            copy($file, "{$file}.kept");
+            $run = $take();
+            self::assertSame('refused', $run['status'], $how);
+            self::assertStringContainsString($how === 'missing' ? 'one is missing' : 'one can’t be read', $run['says']);
+            self::assertTrue($this->inside($empty, static fn(): bool => ReadArchive::isEmpty()), $how);
+            rename("{$file}.kept", $file);
+        }
+        $run = $take(['despite' => '1']);
+        self::assertSame(['done', 0], [$run['status'], $run['photos']]);
     }
 
     /** One at a time; what was lost with its worker stands in nobody's way. */

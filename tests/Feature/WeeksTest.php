@@ -276,7 +276,13 @@ final class WeeksTest extends TestCase
                 $this->getJson('/api/v1/weeks')->json('visits'),
             ),
         );
-        $this->postJson('/api/v1/weeks/undo')->assertOk();
+        $newest = $this->getJson('/api/v1/weeks')->json('plan.id');
+        // However often one takes back the plan one has before one, the one before it stands.
+        for ($n = 0; $n < 3; $n++) {
+            $this->postJson('/api/v1/weeks/undo', ['plan' => $newest])
+                ->assertOk()
+                ->assertJsonPath('plan.id', $after['plan']['id']);
+        }
         // The move is taken back while somebody asks what another day would cost.
         $asked = false;
         DB::listen(function (QueryExecuted $query) use (&$asked): void {

@@ -138,7 +138,7 @@ final readonly class ArchiveController
         OA\Post(
             path: '/api/v1/archive',
             operationId: 'takeArchive',
-            summary: 'An archive into an empty workspace (multipart: file)',
+            summary: 'An archive into an empty workspace (multipart: file; despite=1 also where pictures are missing)',
             tags: ['Archive'],
         ),
     ]
@@ -146,7 +146,11 @@ final readonly class ArchiveController
     public function in(Request $request, BeginRun $beginRun): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
-        $request->validate(['file' => ['required', 'file', 'max:' . self::MOST_KB]]);
+        $despite =
+            (bool) ($request->validate([
+                'file' => ['required', 'file', 'max:' . self::MOST_KB],
+                'despite' => ['sometimes', 'boolean'],
+            ])['despite'] ?? false);
         $file = $request->file('file');
         abort_unless($file instanceof UploadedFile, 422);
         try {
@@ -161,6 +165,7 @@ final readonly class ArchiveController
                 $this->tenancy->workspace()->id,
                 $run->id,
                 $path,
+                $despite,
             )->afterCommit(),
         );
         $this->doorLog->note('archive-taken');

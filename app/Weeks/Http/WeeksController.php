@@ -148,6 +148,7 @@ use Vicissa\Core\Says\Said;
 #[
     Shape(
         'WeeksPlan',
+        new Field('id', 'uuid'),
         new Field('made_at', 'date-time'),
         new Field('why', 'said'),
         new Field('cost', 'number'),
@@ -181,6 +182,7 @@ use Vicissa\Core\Says\Said;
     ),
 ]
 #[Shape('PlanAsk', new Field('afresh?', 'boolean', 'Forget what was planned, locks excepted'))]
+#[Shape('PlanUndo', new Field('plan?', 'uuid', 'The one to take back; the newest when left out'))]
 #[Shape('VisitMove', new Field('on', 'date'))]
 #[
     Shape(
@@ -423,11 +425,15 @@ final readonly class WeeksController
             tags: ['Weeks'],
         ),
     ]
+    #[Takes('PlanUndo')]
     #[Returns('Weeks')]
-    public function undo(): JsonResponse
+    public function undo(Request $request): JsonResponse
     {
         Gate::authorize('create', Vehicle::class);
-        $this->replanWeeks->undo() ?? throw Problem::conflict(Said::of('weeks.none-to-undo'));
+        $plan = $request->validate(['plan' => ['sometimes', 'uuid']])['plan'] ?? null;
+        if (!$this->replanWeeks->undo($plan)) {
+            throw Problem::conflict(Said::of($plan === null ? 'weeks.none-to-undo' : 'weeks.newer-plan'));
+        }
 
         return new JsonResponse(($this->drawWeeks)());
     }

@@ -32,7 +32,7 @@ export interface paths {
     /** The whole workspace: archive.json (docs/schemas/archive.schema.json) and photos, as ZIP; a large one is asked for as a run */
     get: operations['archive']
     put?: never
-    /** An archive into an empty workspace (multipart: file) */
+    /** An archive into an empty workspace (multipart: file; despite=1 also where pictures are missing) */
     post: operations['takeArchive']
     delete?: never
     options?: never
@@ -4115,6 +4115,13 @@ export interface components {
       progress: number
       says: string | null
     }
+    PlanUndo: {
+      /**
+       * Format: uuid
+       * @description The one to take back; the newest when left out
+       */
+      plan?: string
+    }
     PoolWear: {
       /** @description Launderings of a piece in the mean */
       cycles: number
@@ -6665,6 +6672,8 @@ export interface components {
       new: string[]
     }
     WeeksPlan: {
+      /** Format: uuid */
+      id: string
       /** Format: date-time */
       made_at: string
       why: string
@@ -13227,7 +13236,11 @@ export interface operations {
       path?: never
       cookie?: never
     }
-    requestBody?: never
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlanUndo']
+      }
+    }
     responses: {
       /** @description Done. */
       200: {

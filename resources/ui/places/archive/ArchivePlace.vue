@@ -11,6 +11,7 @@ import { useArchiveRun } from './useArchiveRun'
 // Nothing locked in: all of it as one documented file, and such a file into an empty workspace.
 const queries = useQueryClient()
 const name = ref('')
+const despite = ref(false)
 const shown = (count: number | null) => (count ?? 0).toLocaleString(locale())
 const taking = useArchiveRun()
 const { run, goesOn } = taking
@@ -24,6 +25,7 @@ async function choose(file: File) {
   name.value = file.name
   const form = new FormData()
   form.set('file', file)
+  if (despite.value) form.set('despite', '1')
   await taking.begin(
     async () =>
       (await told(api.POST('/api/v1/archive', { body: form as never, bodySerializer: (body) => body as never }))).id,
@@ -69,6 +71,7 @@ async function choose(file: File) {
       <FilePick accept=".zip,application/zip" :disabled="taking.busy.value || goesOn" @take="choose">{{
         taking.busy.value ? 'Sending…' : name || 'Choose an archive…'
       }}</FilePick>
+      <ElCheckbox v-model="despite" label="Also when pictures are missing or can’t be read" />
       <ProblemNote :problem="taking.problem.value" />
       <p v-if="run && goesOn" role="status">Taking it in: {{ Math.round(100 * run.progress) }} %</p>
       <p v-if="run?.status === 'refused'" role="alert">{{ run.says }}</p>

@@ -94,6 +94,9 @@ export function useWeeks() {
       })
       return said
     },
-    undo: () => attempt(() => told(api.POST('/api/v1/weeks/undo'))),
+    undo: () => {
+      const plan = data.value?.plan?.id
+      return attempt(() => told(api.POST('/api/v1/weeks/undo', { body: plan ? { plan } : {} })))
+    },
   }
 }
