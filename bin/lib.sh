@@ -4,6 +4,8 @@
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd -P)
 VAR=${VICISSA_VAR:-$ROOT/var}
 PG_BIN=/usr/lib/postgresql/15/bin
+# Debian's servers lie where not every login looks.
+export PATH=$PATH:/usr/local/sbin:/usr/sbin:/sbin
 cd "$ROOT"
 
 say() { printf '\033[1m·\033[0m %s\n' "$*"; }
@@ -111,8 +113,14 @@ install_php_libraries() {
     done_for composer "$print"
 }
 
+# Said before anything is installed: it would else end in somebody else's words.
+need_node() {
+    local has; has=$(node -p process.versions.node 2>/dev/null) || has=
+    [ -n "$has" ] || die 'Node.js 20.19 or newer is needed and was not found; install it and start again.'
+    [ "$(printf '20.19\n%s\n' "$has" | sort -V | head -n 1)" = 20.19 ] || die "Node.js 20.19 or newer is needed; this one is $has."
+}
+
 install_interface_libraries() {
-    command -v node >/dev/null || die 'Node.js 20.19 or newer is needed and was not found; install it and start again.'
     local print log; print=$(fingerprint package.json package-lock.json)
     [ -d node_modules ] && fresh npm "$print" && return
     say 'Installing interface libraries'

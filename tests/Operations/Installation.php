@@ -43,7 +43,7 @@ final class Installation
                 'DB_USERNAME=vicissa_app',
                 'DB_PASSWORD=' . bin2hex(random_bytes(8)),
                 'VICISSA_DEMO=false',
-                "VICISSA_STORAGE={$folder}/var/storage",
+                "VICISSA_STORAGE=\"{$folder}/var/storage\"",
                 ...array_map(
                     static fn(string $key, string $value): string => "{$key}={$value}",
                     array_keys($more),
@@ -180,7 +180,8 @@ final class Installation
     private function environment(): array
     {
         return [
-            'PATH' => (string) getenv('PATH'),
+            // As of a login that looks where programs are, and not where servers are.
+            'PATH' => implode(':', preg_grep('/sbin$/', explode(':', (string) getenv('PATH')), PREG_GREP_INVERT) ?: []),
             'HOME' => $this->folder,
             'LANG' => 'C.UTF-8',
             'VICISSA_VAR' => "{$this->folder}/var",

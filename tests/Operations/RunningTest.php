@@ -100,10 +100,22 @@ final class RunningTest extends TestCase
         self::assertSame([], glob("{$file}.part*"), 'Nothing half-written stays.');
     }
 
+    public function testWhatIsMissingIsSaidInOneSentenceAtOnce(): void
+    {
+        $here = self::here();
+        mkdir("{$here->folder}/old");
+        file_put_contents("{$here->folder}/old/node", "#!/bin/sh\necho 18.1.0\n");
+        chmod("{$here->folder}/old/node", 0755);
+        [$code, $says] = $here->run('PATH=' . escapeshellarg("{$here->folder}/old") . ':$PATH bin/start');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('Node.js 20.19 or newer is needed; this one is 18.1.0.', $says);
+        self::assertStringNotContainsString("\n", $says);
+    }
+
     private static function here(): Installation
     {
         if (self::$here === null) {
-            self::$here = Installation::fresh('running');
+            self::$here = Installation::fresh('a long day');
             self::assertTrue(self::$here->start(), self::$here->said());
         }
 
