@@ -35,6 +35,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->statefulApi();
         // Rows are looked up by address only once the workspace is open.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: EnterWorkspace::class);
+        // Who begins anew begins before that.
+        $middleware->prependToPriorityList(before: EnterWorkspace::class, prepend: TriesAgain::class);
         // Whoever stands in front is believed about the client's address and TLS, once it is named (config/trustedproxy.php).
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         // Nothing here is for pages of others.
