@@ -47,7 +47,7 @@ secret() { head -c 24 /dev/urandom | base64 | tr -d '/+=\n'; }
 
 DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath nginx-light curl unzip)
 # Without a window the shell does half the work of the whole browser.
-DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl)
+DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd)
 
 missing_packages() {
     local name

@@ -7,6 +7,7 @@ use App\Http\Middleware\EnterWorkspace;
 use App\Http\Middleware\HidesCosts;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\LightBody;
+use App\Http\Middleware\NamesRequest;
 use App\Http\Middleware\PlainText;
 use App\Http\Middleware\SecureHeaders;
 use App\Http\Middleware\SpendsTime;
@@ -41,7 +42,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         // Nothing here is for pages of others.
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([SecureHeaders::class, KnownHost::class, LightBody::class]);
+        $middleware->prepend([NamesRequest::class, SecureHeaders::class, KnownHost::class, LightBody::class]);
         $middleware->appendToGroup('api', PlainText::class);
         $middleware->appendToGroup('api', TellWords::class);
         $middleware->alias([

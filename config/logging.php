@@ -7,11 +7,14 @@ use Monolog\Formatter\JsonFormatter;
 return [
     'default' => env('LOG_CHANNEL', 'daily'),
     'channels' => [
+        // What broke, a line of JSON each, with the name of its request (App\Http\Middleware\NamesRequest).
         'daily' => [
             'driver' => 'daily',
             'path' => storage_path('logs/vicissa.log'),
             'level' => env('LOG_LEVEL', 'warning'),
             'days' => 14,
+            'formatter' => JsonFormatter::class,
+            'formatter_with' => ['includeStacktraces' => true],
         ],
         // What happened at the door, a line of JSON each (App\Door\DoorLog).
         'door' => [

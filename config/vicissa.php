@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Letters\MailMessenger;
 use App\Standins\OutboxMessenger;
 use App\Standins\SimulatedTdsPen;
 use App\Standins\SimulatedThermometer;
@@ -10,7 +11,7 @@ use App\Standins\SimulatedWeather;
 
 return [
     // Outside services, each behind an interface. What ships are stand-ins that run without a network.
-    'messenger' => OutboxMessenger::class,
+    'messenger' => env('MAIL_URL') ? MailMessenger::class : OutboxMessenger::class,
     'weather' => SimulatedWeather::class,
     'travel' => SimulatedTravelTimes::class,
     'pen' => SimulatedTdsPen::class,
@@ -37,6 +38,9 @@ return [
 
     // Who may begin a business here: anybody (open), whoever is invited into one that is there (invited).
     'registration' => env('VICISSA_REGISTRATION', 'open'),
+
+    // Who watches over this from elsewhere shows it at /ready.
+    'watch_token' => env('VICISSA_WATCH_TOKEN'),
 
     'invitation_days' => 14,
 

@@ -112,6 +112,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
                 Route::delete('members/{member}', [PeopleController::class, 'remove']);
                 Route::post('invitations', [PeopleController::class, 'invite']);
                 Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
+                Route::post('messages/{message}/again', [PeopleController::class, 'sendAgain']);
                 Route::post('tokens', [PeopleController::class, 'issue']);
                 Route::delete('tokens/{id}', [PeopleController::class, 'revoke'])->whereNumber('id');
                 Route::post('workspaces/{id}/enter', [WorkspaceController::class, 'enter'])->whereUuid('id');

@@ -70,6 +70,8 @@ final class ArchitectureTest
         'Reckon',
         'Standins',
         'Tenancy',
+        'Watch',
+        'Letters',
         'Shelf',
         'Book',
         'Record',

@@ -60,6 +60,7 @@ trait Furnishes
             'facts' => ['count' => 3, 'use' => 'wheels'],
         ]);
         $ids['invitation'] = $made('invitations', ['email' => 'new@example.test', 'role' => 'technician']);
+        $ids['message'] = (string) $this->inside($workspace, static fn() => DB::table('outbox_messages')->value('id'));
         $ids['feed'] = $made('feeds', ['name' => 'Everything', 'vehicle_id' => $vehicle->id]);
         $ids['turn'] = $made("vehicles/{$vehicle->id}/turns", $this->turn());
         $ids['link'] = $made("vehicles/{$vehicle->id}/record-links", ['kind' => 'history']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Http\Middleware\NamesRequest;
 use App\Problems\Problem;
 use App\Says\Teller;
 use Illuminate\Auth\Access\AuthorizationException;
@@ -178,6 +179,8 @@ final class ProblemRenderer
                 'detail' => $teller->tell($detail),
                 ...$errors === [] ? [] : ['errors' => $teller->everywhere($errors)],
                 ...$more,
+                // By this whoever runs it finds what broke in the log.
+                ...$status >= 500 ? ['request' => (string) request()->header(NamesRequest::HEADER)] : [],
             ],
             $status,
             ['Content-Type' => 'application/problem+json'],

@@ -9,6 +9,13 @@ interface Messenger
 {
     /**
      * @param string|null $workspaceId  whose message it is; null for messages about a person's own account
+     * @param string|null $calendar  the days it speaks of (RFC 5545)
      */
-    public function send(string $recipient, string $subject, string $body, ?string $workspaceId = null): void;
+    public function send(
+        string $recipient,
+        string $subject,
+        string $body,
+        ?string $workspaceId = null,
+        ?string $calendar = null,
+    ): void;
 }

@@ -13,14 +13,20 @@ final readonly class OutboxMessenger implements Messenger
 {
     public function __construct(private ConnectionInterface $database, private ClockInterface $clock) {}
 
-    public function send(string $recipient, string $subject, string $body, ?string $workspaceId = null): void
-    {
+    public function send(
+        string $recipient,
+        string $subject,
+        string $body,
+        ?string $workspaceId = null,
+        ?string $calendar = null,
+    ): void {
         $this->database->table('outbox_messages')->insert([
             'id' => Str::uuid7()->toString(),
             'workspace_id' => $workspaceId,
             'recipient' => $recipient,
             'subject' => $subject,
             'body' => $body,
+            'calendar' => $calendar,
             'created_at' => $this->clock->now(),
         ]);
     }

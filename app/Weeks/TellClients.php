@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
+use Sabre\VObject\Component\VCalendar;
 
 /**
  * Writes to clients what waits to be said: proposals, and a reminder the day before. Never in the quiet hours, never
@@ -93,6 +94,7 @@ final readonly class TellClients
                             business: $workspace->name,
                         ),
                         $workspace->id,
+                        $this->calendar(new Collection([$proposal])),
                     );
                     $letters++;
                 }
@@ -130,9 +132,34 @@ final readonly class TellClients
                 : $teller->say('letter.days-for-your-vehicles'),
             $teller->say('letter.we-would-like-to-come', days: $lines->implode("\n\n"), business: $workspace->name),
             $workspace->id,
+            $this->calendar($proposals),
         );
 
         return 1;
+    }
+
+    /**
+     * The days for the client's calendar: whole days, since the hour follows on the eve at the earliest. A feed of the
+     * same visits has them under the same names.
+     *
+     * @param Collection<int, Proposal> $proposals
+     */
+    private function calendar(Collection $proposals): string
+    {
+        $calendar = new VCalendar(['PRODID' => '-//Vicissa//Letters//EN', 'VERSION' => '2.0', 'METHOD' => 'PUBLISH']);
+        foreach ($proposals as $one) {
+            $event = $calendar->createComponent('VEVENT', [
+                'UID' => "{$one->visit_id}@vicissa",
+                'DTSTAMP' => $one->asked_at->utc(),
+                'STATUS' => $one->status === 'accepted' ? 'CONFIRMED' : 'TENTATIVE',
+                'SUMMARY' => ($one->vehicle->name ?? '') . ': ' . $this->what($one),
+                'URL' => $this->link($one),
+            ]);
+            $event->add('DTSTART', $one->on->format('Ymd'), ['VALUE' => 'DATE']);
+            $calendar->add($event);
+        }
+
+        return $calendar->serialize();
     }
 
     private function what(Proposal $proposal): string

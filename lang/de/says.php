@@ -175,6 +175,7 @@ return [
     'door.link' => 'Dieser Link ist benutzt oder abgelaufen. Einen neuen anfordern.',
     'door.no-match' => 'Diese Adresse und dieses Passwort gehören nicht zusammen.',
     'door.not-there' => 'Sie gehören nicht zu diesem Betrieb.',
+    'door.letter-goes' => 'Dieser Brief ist unterwegs oder angekommen.',
     'door.removed' => 'Sie gehören nicht mehr zu diesem Betrieb. Den Inhaber um eine neue Einladung bitten.',
     'door.taken' => 'Diese Adresse hat schon jemand. Anmelden oder ein neues Passwort anfordern.',
     'door.works-here' => 'Diese Person arbeitet schon hier.',

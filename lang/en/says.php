@@ -174,6 +174,7 @@ return [
     'door.link' => 'This link has been used or has run out. Ask for a new one.',
     'door.no-match' => 'That address and password don’t belong together.',
     'door.not-there' => 'You don’t belong to that workspace.',
+    'door.letter-goes' => 'This letter is on its way, or has arrived.',
     'door.removed' => 'You no longer belong to that workspace. Ask its owner for a new invitation.',
     'door.taken' => 'There is already someone with that address. Sign in, or ask for a new password.',
     'door.works-here' => 'That person already works here.',

@@ -12,8 +12,13 @@ final class Letters implements Messenger
     /** @var list<array{string, string, string}> to whom, about what, what */
     public array $sent = [];
 
-    public function send(string $to, string $subject, string $body, ?string $workspaceId = null): void
-    {
+    public function send(
+        string $to,
+        string $subject,
+        string $body,
+        ?string $workspaceId = null,
+        ?string $calendar = null,
+    ): void {
         $this->sent[] = [$to, $subject, $body];
     }
 }

@@ -32,14 +32,19 @@ final class WorldTest extends TestCase
     {
         self::$tls = Installation::freePort();
         $pooler = Installation::freePort();
+        $mail = Installation::freePort();
         self::$here = Installation::fresh('world', [
             'APP_URL' => 'https://' . self::NAME . ':' . self::$tls,
             'TRUSTED_PROXIES' => '127.0.0.1',
             'DB_POOLER_PORT' => (string) $pooler,
             'VICISSA_LIMIT_API' => '100000',
+            'MAIL_URL' => "smtp://127.0.0.1:{$mail}",
+            'MAIL_FROM' => 'letters@' . self::NAME,
         ]);
         self::pool($pooler);
         self::front();
+        mkdir(self::$here->folder . '/mail');
+        self::beside('/usr/bin/python3 ' . __DIR__ . "/smtp.py {$mail} " . self::$here->folder . '/mail');
         self::assertTrue(self::$here->start(), self::$here->said());
     }
 
@@ -161,6 +166,37 @@ final class WorldTest extends TestCase
         } finally {
             $browser->quit();
         }
+    }
+
+    /** Letters go out through a real mail server, by the queue; what it refuses is told. */
+    public function testLettersGoOutByMail(): void
+    {
+        $client = self::signedUp('Curlew');
+        foreach (['guest', 'nobody'] as $name) {
+            self::json(
+                $client->post('api/v1/invitations', [
+                    RequestOptions::JSON => ['email' => "{$name}@example.test", 'role' => 'technician'],
+                ]),
+            );
+        }
+        $client->post('api/v1/auth/forgot', [RequestOptions::JSON => ['email' => 'curlew@example.test']]);
+        $fared = self::$here->within(90, static function () use ($client): ?array {
+            $fared = array_column(self::json($client->get('api/v1/messages'))['data'], null, 'recipient');
+            $waiting = array_filter($fared, static fn(array $one): bool => $one['status'] === 'waiting');
+
+            return $waiting === [] && count(glob(self::$here->folder . '/mail/*.eml') ?: []) === 2 ? $fared : null;
+        });
+        self::assertNotNull($fared, 'They went out, or were refused.');
+        self::assertSame('sent', $fared['guest@example.test']['status']);
+        self::assertSame('failed', $fared['nobody@example.test']['status']);
+        self::assertStringContainsString('No such mailbox', $fared['nobody@example.test']['fault']);
+        self::assertArrayNotHasKey('curlew@example.test', $fared, 'What is one’s own is on no list.');
+        $mail = implode("\n", array_map(file_get_contents(...), glob(self::$here->folder . '/mail/*.eml') ?: []));
+        foreach (['multipart/alternative', 'text/html', 'To: guest@example.test', 'To: curlew@example.test'] as $part) {
+            self::assertStringContainsString($part, $mail);
+        }
+        self::assertMatchesRegularExpression('/^From: Curlew <letters@vicissa\.localhost>/m', $mail);
+        self::assertStringContainsString(self::url('/join?'), quoted_printable_decode($mail));
     }
 
     public function testEachClientCountsByItsOwnAddressAndFilesAreStrict(): void

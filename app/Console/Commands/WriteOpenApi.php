@@ -61,7 +61,16 @@ use OpenApi\Generator;
                 type: 'array',
                 items: new OA\Items(ref: '#/components/schemas/ProblemError'),
             ),
-            new OA\Property(property: 'current', type: 'object', description: 'With 412: what is saved now'),
+            new OA\Property(
+                property: 'current',
+                type: 'object',
+                description: 'With 412: what is saved now; with 409: what goes on',
+            ),
+            new OA\Property(
+                property: 'request',
+                type: 'string',
+                description: 'With 5xx: the name of the request in the log',
+            ),
         ],
     ),
 ]

@@ -12,6 +12,8 @@ use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
+use App\Problems\Problem;
+use App\Standins\Messenger;
 use App\Standins\OutboxMessage;
 use App\Tenancy\Membership;
 use App\Tenancy\PersonalAccessToken;
@@ -23,6 +25,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Says\Said;
 
 /** Who works here, who is invited, what was sent, and the tokens of scripts: the owner's business. */
 #[
@@ -54,6 +57,15 @@ use Psr\Clock\ClockInterface;
         new Field('subject', 'string'),
         new Field('body', 'string'),
         new Field('created_at', 'date-time'),
+        new Field('status', 'string', null, [
+            OutboxMessage::KEPT,
+            OutboxMessage::WAITING,
+            OutboxMessage::SENT,
+            OutboxMessage::FAILED,
+            OutboxMessage::UNCLEAR,
+        ]),
+        new Field('tries', 'integer'),
+        new Field('fault', 'string?', 'What the mail server said'),
     ),
 ]
 #[
@@ -168,7 +180,7 @@ final class PeopleController
         OA\Get(
             path: '/api/v1/messages',
             operationId: 'listMessages',
-            summary: 'What the stand-in for outgoing mail has kept',
+            summary: 'Letters, newest first, and how each fared; without mail they are kept here',
             tags: ['Workspace'],
         ),
     ]
@@ -181,8 +193,36 @@ final class PeopleController
             'data' => OutboxMessage::query()
                 ->orderByDesc('created_at')
                 ->limit(100)
-                ->get(['id', 'recipient', 'subject', 'body', 'created_at']),
+                ->get(['id', 'recipient', 'subject', 'body', 'created_at', 'status', 'tries', 'fault']),
         ]);
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/messages/{message}/again',
+            operationId: 'sendAgain',
+            summary: 'Send a letter again that failed, or of which nobody knows whether it went out',
+            tags: ['Workspace'],
+        ),
+    ]
+    #[Returns(null, 204)]
+    public function sendAgain(OutboxMessage $message, Messenger $messenger): Response
+    {
+        $this->ownersOnly();
+        if (!in_array($message->status, [OutboxMessage::FAILED, OutboxMessage::UNCLEAR], true)) {
+            throw Problem::conflict(Said::of('door.letter-goes'));
+        }
+        // A letter of its own: what was tried before stays written down as it was.
+        $message->update(['status' => OutboxMessage::KEPT]);
+        $messenger->send(
+            $message->recipient,
+            $message->subject,
+            $message->body,
+            $message->workspace_id,
+            $message->calendar,
+        );
+
+        return response()->noContent();
     }
 
     #[OA\Get(path: '/api/v1/tokens', operationId: 'listTokens', tags: ['Workspace'])]

@@ -13,6 +13,8 @@ export class Problem extends Error {
     readonly detail: string,
     readonly errors: { pointer: string; detail: string }[] = [],
     readonly current: Record<string, unknown> | null = null,
+    /** What whoever runs this finds it by in the log. */
+    readonly request: string | null = null,
   ) {
     super(detail)
   }
@@ -38,6 +40,7 @@ export class Problem extends Error {
       problem.detail ?? 'The answer could not be read. Nothing you typed is lost.',
       problem.errors ?? [],
       (problem.current as Record<string, unknown> | undefined) ?? null,
+      problem.request ?? null,
     )
   }
 }

@@ -1033,10 +1033,27 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** What the stand-in for outgoing mail has kept */
+    /** Letters, newest first, and how each fared; without mail they are kept here */
     get: operations['listMessages']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/messages/{message}/again': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Send a letter again that failed, or of which nobody knows whether it went out */
+    post: operations['sendAgain']
     delete?: never
     options?: never
     head?: never
@@ -3954,6 +3971,11 @@ export interface components {
       body: string
       /** Format: date-time */
       created_at: string
+      /** @enum {string} */
+      status: 'kept' | 'waiting' | 'sent' | 'failed' | 'unclear'
+      tries: number
+      /** @description What the mail server said */
+      fault: string | null
     }
     ModelPoint: {
       wear: number
@@ -4151,8 +4173,10 @@ export interface components {
       /** @description A sentence for the person */
       detail: string
       errors?: components['schemas']['ProblemError'][]
-      /** @description With 412: what is saved now */
+      /** @description With 412: what is saved now; with 409: what goes on */
       current?: Record<string, never>
+      /** @description With 5xx: the name of the request in the log */
+      request?: string
     }
     ProblemError: {
       /** @description Writes docs/openapi.json from the attributes in app/Http. bin/test checks that the committed one is the same. */
@@ -9436,6 +9460,37 @@ export interface operations {
             data: components['schemas']['Message'][]
           }
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  sendAgain: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        message: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

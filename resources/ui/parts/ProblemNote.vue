@@ -23,6 +23,7 @@ watch(known, async (problem) => {
     <Glyph name="care" />
     <div>
       <strong>{{ known.title }}.</strong> {{ known.detail }}
+      <span v-if="known.request" class="small quiet">Whoever runs this finds it as {{ known.request }}.</span>
       <ul v-if="more.length">
         <li v-for="error in more" :key="error.pointer + error.detail">{{ error.detail }}</li>
       </ul>
