@@ -82,6 +82,11 @@ final class ClosingTest extends BrowserTestCase
         $this->browser->navigate()->refresh();
         $this->until(fn(): bool => $this->act() !== 'Begin', 'What was kept is there again.');
         $this->assertQuietConsole();
+        // Nobody goes on with it.
+        $this->ask(
+            "await call('DELETE', `sheets/\${given[0]}`)",
+            basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH)),
+        );
     }
 
     /**

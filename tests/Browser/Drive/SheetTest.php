@@ -128,7 +128,7 @@ final class SheetTest extends BrowserTestCase
         $this->seeText('wait for a signal');
         $this->visit('/round');
         $this->see('//li[contains(., "Ferrymaster’s saloon")][contains(., "closed")]');
-        $noted = $this->kept();
+        $noted = $this->kept(basename($path));
         self::assertGreaterThan(50, count($noted['events']));
 
         $this->wire->mend();
@@ -151,7 +151,7 @@ final class SheetTest extends BrowserTestCase
             $this->press('Sign in');
         }
         $this->seeText('Everything has been sent.');
-        self::assertSame([], $this->kept()['errands']);
+        self::assertSame([], $this->kept(basename($path))['errands']);
 
         // The desk has not been touched since: it saw the turn come in.
         $this->browser = [$this->desk, ($this->desk = $this->browser)][0];
@@ -206,22 +206,23 @@ final class SheetTest extends BrowserTestCase
         array_map(unlink(...), glob("{$this->profile}/Singleton*") ?: []);
     }
 
-    /** @return array{events: list<string>, errands: list<mixed>} what lies on the phone */
-    private function kept(): array
+    /** @return array{events: list<string>, errands: list<mixed>} what lies on the phone of a sheet, and all that waits */
+    private function kept(string $sheet): array
     {
         /** @var array{events: list<string>, errands: list<mixed>} */
         return $this->browser->executeAsyncScript(
             <<<'JS'
-            const done = arguments[0]
+            const [sheet, done] = arguments
             const open = indexedDB.open('vicissa')
             open.onsuccess = () => {
               const tx = open.result.transaction(['events', 'errands'])
-              const events = tx.objectStore('events').getAllKeys()
+              const events = tx.objectStore('events').index('sheet').getAllKeys(sheet)
               const errands = tx.objectStore('errands').getAll()
               tx.oncomplete = () => { open.result.close(); done({ events: events.result, errands: errands.result.map((one) => one.kind) }) }
             }
             JS
             ,
+            [$sheet],
         );
     }
 
