@@ -71,10 +71,12 @@ final class WatchTest extends TestCase
         $answer = $this->getJson('/api/v1/breaks')->assertStatus(500);
         $name = $answer->headers->get('X-Request-Id');
         self::assertSame($name, $answer->json('request'));
-        $lines = array_merge(...array_map(
-            static fn(string $file): array => file($file) ?: [],
-            glob(storage_path('logs/vicissa-*.log')) ?: [],
-        ));
+        $lines = array_merge(
+            ...array_map(
+                static fn(string $file): array => file($file) ?: [],
+                glob(storage_path('logs/vicissa-*.log')) ?: [],
+            ),
+        );
         $last = array_filter(
             array_map(static fn(string $line): mixed => json_decode($line, true), $lines),
             static fn(mixed $line): bool => data_get($line, 'context.request') === $name,
