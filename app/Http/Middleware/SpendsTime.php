@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\Processor;
 use App\Http\Slot;
 use App\Problems\Problem;
 use Closure;
@@ -61,7 +62,7 @@ final readonly class SpendsTime
         if ($slot === null) {
             throw Problem::spent(Said::of('problem.at-once'), ['Retry-After' => '1', ...self::told(0, $most - $spent)]);
         }
-        $begun = self::used();
+        $begun = Processor::usedMs();
         $open = new stdClass();
         // Not in a test or a command, which is no request. PHP counts the processor's time here, not the clock's.
         if (PHP_SAPI !== 'cli') {
@@ -70,7 +71,7 @@ final readonly class SpendsTime
         }
         $response = $next($request);
         $open->closed = true;
-        $cost = self::used() - $begun;
+        $cost = Processor::usedMs() - $begun;
         if ($cost >= self::NOTHING_MS) {
             $spent = (int) $this->limiter->increment($whose, 60, $cost);
         }
@@ -85,7 +86,7 @@ final readonly class SpendsTime
     {
         register_shutdown_function(function () use ($open, $whose, $begun): void {
             if (!isset($open->closed)) {
-                rescue(fn() => $this->limiter->increment($whose, 60, self::used() - $begun), report: false);
+                rescue(fn() => $this->limiter->increment($whose, 60, Processor::usedMs() - $begun), report: false);
             }
         });
     }
@@ -94,16 +95,5 @@ final readonly class SpendsTime
     private static function told(int $cost, int $left): array
     {
         return ['X-Cost-Ms' => (string) $cost, 'X-Cost-Left-Ms' => (string) $left];
-    }
-
-    /** Milliseconds of the processor so far. */
-    private static function used(): int
-    {
-        $use = getrusage();
-
-        return $use === false
-            ? 0
-            : 1000 * ($use['ru_utime.tv_sec'] + $use['ru_stime.tv_sec']) +
-                    intdiv($use['ru_utime.tv_usec'] + $use['ru_stime.tv_usec'], 1000);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reckon\Http;
 
+use App\Http\Processor;
 use App\Problems\Problem;
 use App\Reckon\Reckoning;
 use App\Reckon\Weights;
@@ -31,12 +32,12 @@ final class ReckonController
 
             self::weigh($model, $body);
 
-            $begun = hrtime(true);
+            $begun = Processor::usedMs();
 
             return $this->answer(
                 $reckoning->all($model, $body, static function () use ($begun): void {
                     // Whatever it was weighed at.
-                    if (hrtime(true) - $begun > 2.0e6 * Weights::MOST) {
+                    if (Processor::usedMs() - $begun > 2 * Weights::MOST) {
                         throw Problem::dear(Said::of('problem.stopped'));
                     }
                 })['results'],
