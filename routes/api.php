@@ -110,6 +110,9 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
                 });
             Route::middleware('once')->group(function (): void {
                 Route::delete('members/{member}', [PeopleController::class, 'remove']);
+                Route::post('members/{member}/reset-link', [PeopleController::class, 'resetLink'])->middleware(
+                    'throttle:sure',
+                );
                 Route::post('invitations', [PeopleController::class, 'invite']);
                 Route::delete('invitations/{invitation}', [PeopleController::class, 'withdraw']);
                 Route::post('messages/{message}/again', [PeopleController::class, 'sendAgain']);

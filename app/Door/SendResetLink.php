@@ -23,7 +23,7 @@ final readonly class SendResetLink
             User $user,
             #[SensitiveParameter] string $token,
         ): void {
-            $link = url('/reset-password?' . http_build_query(['token' => $token, 'email' => $user->email]));
+            $link = IssueResetLink::link($user, $token);
             $teller = Teller::here()->in($user->language);
             $this->messenger->send(
                 $user->email,

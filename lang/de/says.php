@@ -176,6 +176,11 @@ return [
     'door.no-match' => 'Diese Adresse und dieses Passwort gehören nicht zusammen.',
     'door.not-there' => 'Sie gehören nicht zu diesem Betrieb.',
     'door.letter-goes' => 'Dieser Brief ist unterwegs oder angekommen.',
+    'door.reset-by-mail' =>
+        'Hier ist Post eingerichtet: der Link für ein neues Passwort geht an die eigene Adresse, wenn danach gefragt wird.',
+    'door.reset-own' => 'Das eigene Passwort wird unter dem eigenen Konto geändert.',
+    'door.works-elsewhere' =>
+        'Diese Person arbeitet hier auch für einen anderen Betrieb, und dein Link würde auch diese Tür öffnen. Wer diese Installation betreibt, kann helfen.',
     'door.removed' => 'Sie gehören nicht mehr zu diesem Betrieb. Den Inhaber um eine neue Einladung bitten.',
     'door.taken' => 'Diese Adresse hat schon jemand. Anmelden oder ein neues Passwort anfordern.',
     'door.works-here' => 'Diese Person arbeitet schon hier.',
@@ -1725,6 +1730,7 @@ return [
     'trail.feed-revoked' => 'Hat eine Kalenderadresse widerrufen',
     'trail.link-made' => 'Hat einen Link zu einem Nachweis gemacht',
     'trail.link-revoked' => 'Hat einen Link zu einem Nachweis widerrufen',
+    'trail.reset-issued' => 'Hat einen Link für ein neues Passwort gemacht',
     'trail.exported' => 'Hat alles als Datei ausgeben lassen',
     'trail.workspace-ends' => 'Hat den Betrieb beendet',
     'trail.workspace-kept' => 'Hat den Betrieb behalten',

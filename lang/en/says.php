@@ -175,6 +175,11 @@ return [
     'door.no-match' => 'That address and password don’t belong together.',
     'door.not-there' => 'You don’t belong to that workspace.',
     'door.letter-goes' => 'This letter is on its way, or has arrived.',
+    'door.reset-by-mail' =>
+        'Mail is set up here: the link for a new password goes to their own address, when they ask for it.',
+    'door.reset-own' => 'Your own password is changed under your account.',
+    'door.works-elsewhere' =>
+        'They work for another business here too, and a link of yours would open that door as well. Whoever runs this installation can help.',
     'door.removed' => 'You no longer belong to that workspace. Ask its owner for a new invitation.',
     'door.taken' => 'There is already someone with that address. Sign in, or ask for a new password.',
     'door.works-here' => 'That person already works here.',
@@ -1678,6 +1683,7 @@ return [
     'trail.feed-revoked' => 'Revoked a calendar address',
     'trail.link-made' => 'Made a link to a record',
     'trail.link-revoked' => 'Revoked a link to a record',
+    'trail.reset-issued' => 'Made a link for somebody’s new password',
     'trail.exported' => 'Took everything out as a file',
     'trail.workspace-ends' => 'Ended the workspace',
     'trail.workspace-kept' => 'Kept the workspace',

@@ -13,7 +13,6 @@ use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\DriverCommand;
-use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -609,12 +608,12 @@ abstract class BrowserTestCase extends TestCase
     /** A file with this text, put into the first file field. */
     protected function chooseFile(string $text): void
     {
+        // The browser is on this machine, and reads the file itself, when its page asks: it stays until the end.
         $path = tempnam(sys_get_temp_dir(), 'shelf') . '.csv';
         file_put_contents($path, $text);
-        $input = $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'));
-        $input->setFileDetector(new LocalFileDetector());
-        $input->sendKeys($path);
-        unlink($path);
+        chmod($path, 0644);
+        register_shutdown_function(unlink(...), $path);
+        $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($path);
     }
 
     protected static function quoted(string $text): string

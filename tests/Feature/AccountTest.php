@@ -7,7 +7,9 @@ namespace Tests\Feature;
 use App\Door\PasswordRules;
 use App\Door\TakeAway;
 use App\Door\TimedCode;
+use App\Letters\MailMessenger;
 use App\Standins\Messenger;
+use App\Tenancy\Membership;
 use App\Tenancy\User;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
@@ -295,6 +297,45 @@ final class AccountTest extends TestCase
         $this->travelTo($this->clock->now()->modify('+3 days'));
         Auth::forgetGuards();
         $this->getJson('/api/v1/vehicles', $as)->assertUnauthorized();
+    }
+
+    /** Without mail an owner hands on a link for a new password; never one that opens another's door too. */
+    public function testAnOwnerHandsOnALinkForANewPassword(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $tam = $this->technician($workspace);
+        $member = fn(User $user): string => $this->inside(
+            $workspace,
+            static fn(): string => Membership::query()->where('user_id', $user->id)->sole()->id,
+        );
+        $ask = fn(User $whose): TestResponse => $this->postJson("/api/v1/members/{$member($whose)}/reset-link");
+        $this->actingAs($owner);
+        $url = (string) $ask($tam)->assertCreated()->json('url');
+        parse_str((string) parse_url($url, PHP_URL_QUERY), $with);
+        $trail = $this->getJson('/api/v1/trail')->json('data.0');
+        self::assertSame('Made a link for somebody’s new password', $trail['says']);
+        self::assertIsString($with['token'] ?? null);
+        self::assertStringNotContainsString($with['token'], (string) json_encode($trail));
+        $this->assertProblem($ask($owner), 409, 'Your own password');
+        $this->actingAs($tam);
+        $ask($owner)->assertForbidden();
+        Auth::forgetGuards();
+        $this->flushSession();
+        $this->postJson('/api/v1/auth/reset', [...$with, 'password' => 'thrift-and-campion'])->assertSuccessful();
+        $this->postJson('/api/v1/auth/sign-in', [
+            'email' => $tam->email,
+            'password' => 'thrift-and-campion',
+        ])->assertSuccessful();
+
+        [, $other] = $this->business('Elsewhere');
+        $this->inside(
+            $other,
+            static fn() => Membership::query()->create(['user_id' => $tam->id, 'role' => 'technician']),
+        );
+        $this->actingAs($owner);
+        $this->assertProblem($ask($tam), 409, 'another business');
+        config(['vicissa.messenger' => MailMessenger::class]);
+        $this->assertProblem($ask($tam), 409, 'Mail is set up');
     }
 
     public function testAnAccountGoesAfterItsDaysAndNobodyIsNamed(): void

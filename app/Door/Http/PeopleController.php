@@ -7,6 +7,7 @@ namespace App\Door\Http;
 use App\Door\DoorLog;
 use App\Door\Invitation;
 use App\Door\InvitePerson;
+use App\Door\IssueResetLink;
 use App\Door\RemoveMember;
 use App\Http\OpenApi\Field;
 use App\Http\OpenApi\Returns;
@@ -49,6 +50,7 @@ use Vicissa\Core\Says\Said;
     ),
 ]
 #[Shape('InvitationInput', new Field('email', 'string'), new Field('role', 'string', null, ['owner', 'technician']))]
+#[Shape('ResetLink', new Field('url', 'string'))]
 #[
     Shape(
         'Message',
@@ -128,6 +130,24 @@ final class PeopleController
         $removeMember($member);
 
         return response()->noContent();
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/members/{member}/reset-link',
+            operationId: 'issueResetLink',
+            summary: 'A link for somebody’s new password, to hand on where no mail is set up; shown once',
+            tags: ['Workspace'],
+        ),
+    ]
+    #[Returns('ResetLink', 201)]
+    public function resetLink(Request $request, Membership $member, IssueResetLink $issueResetLink): JsonResponse
+    {
+        $this->ownersOnly();
+        $by = $request->user();
+        abort_unless($by instanceof User, 401);
+
+        return new JsonResponse(['url' => $issueResetLink($member, $by)], 201);
     }
 
     #[OA\Get(path: '/api/v1/invitations', operationId: 'listInvitations', tags: ['Workspace'])]

@@ -31,6 +31,7 @@ final readonly class AnswerOnce
         'api/v1/invitations',
         'api/v1/vehicles/*/record-links',
         'api/v1/me/*',
+        'api/v1/members/*',
     ];
 
     public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}

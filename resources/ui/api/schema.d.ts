@@ -1026,6 +1026,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/members/{member}/reset-link': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** A link for somebody’s new password, to hand on where no mail is set up; shown once */
+    post: operations['issueResetLink']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/messages': {
     parameters: {
       query?: never
@@ -5433,6 +5450,9 @@ export interface components {
       token: string
       password: string
     }
+    ResetLink: {
+      url: string
+    }
     ResinState: {
       /** Format: uuid */
       gear_id: string
@@ -9429,6 +9449,39 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  issueResetLink: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        member: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['ResetLink']
+        }
       }
       /** @description What went wrong */
       default: {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Schemas } from '@/api/client'
+import { Problem, type Schemas } from '@/api/client'
 import FilePick from '@/parts/FilePick.vue'
 import { newId } from '@/lib/ids'
 import Glyph from '@/parts/Glyph.vue'
@@ -47,9 +47,9 @@ async function choose(file: File) {
   name.value = file.name
   try {
     text.value = await file.text()
-  } catch (caught) {
+  } catch {
     // It was moved or changed since it was chosen.
-    problem.value = caught
+    problem.value = new Problem(0, 'The file can’t be read', 'It was moved or changed since. Choose it again.')
     return
   }
   key.value = newId()

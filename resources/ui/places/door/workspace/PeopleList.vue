@@ -45,6 +45,13 @@ async function invite() {
     email.value = ''
   }
 }
+const handOn = ref<{ name: string; url: string } | null>(null)
+const reset = (id: string, name: string) =>
+  attempt(async () => {
+    handOn.value = null
+    const path = { member: id }
+    handOn.value = { name, ...(await told(api.POST('/api/v1/members/{member}/reset-link', { params: { path } }))) }
+  })
 const withdraw = (id: string) =>
   attempt(() => told(api.DELETE('/api/v1/invitations/{invitation}', { params: { path: { invitation: id } } })))
 const remove = (id: string) =>
@@ -60,6 +67,7 @@ const remove = (id: string) =>
           ><strong>{{ member.name }}</strong> <span class="quiet">{{ member.email }}, {{ member.role }}</span></span
         >
         <template v-if="isOwner && member.user_id !== me?.id">
+          <button type="button" class="words" @click="reset(member.id, member.name)">Link for a new password</button>
           <button v-if="sure !== member.id" type="button" class="words" @click="sure = member.id">Remove…</button>
           <button v-else type="button" class="beside" @click="remove(member.id)">
             Yes, {{ member.name }} no longer works here
@@ -71,6 +79,10 @@ const remove = (id: string) =>
         <button type="button" class="words" @click="withdraw(invitation.id)">Withdraw</button>
       </li>
     </ul>
+    <p v-if="handOn" role="status" class="hand">
+      <strong>Hand this on to {{ handOn.name }}; it is not shown again.</strong> It opens their account for an hour.
+      <code>{{ handOn.url }}</code>
+    </p>
     <form v-if="isOwner" class="row invite" novalidate @submit.prevent="invite">
       <Field label="Invite by e-mail" :error="fields.email"
         ><template #default="f"><TextInput v-bind="f" v-model="email" type="email" /></template
@@ -87,6 +99,11 @@ const remove = (id: string) =>
 </template>
 
 <style scoped>
+.hand code {
+  display: block;
+  overflow-wrap: anywhere;
+}
+
 .invite {
   align-items: end;
 }
