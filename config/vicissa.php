@@ -26,7 +26,7 @@ return [
         'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
-        'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 12_000),
+        'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 9000),
         'at_once' => (int) env('VICISSA_LIMIT_AT_ONCE', 6),
         // So long a request waits for one of those places.
         'wait_ms' => (int) env('VICISSA_LIMIT_WAIT_MS', 4000),

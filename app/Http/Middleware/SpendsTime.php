@@ -56,7 +56,7 @@ final readonly class SpendsTime
         $places = config()->integer('vicissa.limits.at_once');
         $slot = Slot::take(
             $whose,
-            $request->is(...self::DEAR) ? max(1, intdiv($places, 2)) : $places,
+            $request->is(...self::DEAR) ? max(1, intdiv($places, 3)) : $places,
             config()->integer('vicissa.limits.wait_ms'),
         );
         if ($slot === null) {
