@@ -58,6 +58,10 @@ final class SendLetter implements ShouldQueue, ShouldBeEncrypted
 
     private function send(Mailer $mailer, Repository $cache, ClockInterface $clock, ?string $sender): void
     {
+        // Whoever was forgotten meanwhile is not written to.
+        if ($this->workspaceId !== null && OutboxMessage::query()->whereKey($this->id)->doesntExist()) {
+            return;
+        }
         $held = "letter {$this->id}";
         if (!$cache->add($held, true, 86400 * self::HELD_DAYS)) {
             $this->note(OutboxMessage::UNCLEAR);

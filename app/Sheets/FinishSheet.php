@@ -102,6 +102,8 @@ final readonly class FinishSheet
                     ->where('vehicle_id', $sheet->vehicle_id)
                     ->where('on', $sheet->on->toDateString())
                     ->whereNotNull('turn_id')
+                    // What was closed before this was laid was another visit.
+                    ->where('finished_at', '>=', $sheet->created_at)
                     ->orderByDesc('finished_at')
                     ->value('turn_id')
                 : null);

@@ -107,6 +107,8 @@ final class LetterTest extends TestCase
             return OutboxMessage::query()->sole()->id;
         });
         self::assertCount(1, $this->sent());
+        $gone = '01900000-0000-7000-8000-000000000000';
+        dispatch_sync(new SendLetter($gone, 'forgotten@example.test', 'About', 'Text', $workspace->id, null));
         dispatch_sync(new SendLetter($id, 'odile@example.test', 'About', 'Text', $workspace->id, null));
         self::assertCount(1, $this->sent());
         self::assertSame(

@@ -229,11 +229,14 @@ final class PeopleController
     public function sendAgain(OutboxMessage $message, Messenger $messenger): Response
     {
         $this->ownersOnly();
-        if (!in_array($message->status, [OutboxMessage::FAILED, OutboxMessage::UNCLEAR], true)) {
+        // A letter of its own: what was tried before stays written down. Of two who press at once, one sends it.
+        $mine = OutboxMessage::query()
+            ->whereKey($message->id)
+            ->whereIn('status', [OutboxMessage::FAILED, OutboxMessage::UNCLEAR])
+            ->update(['status' => OutboxMessage::KEPT]);
+        if ($mine !== 1) {
             throw Problem::conflict(Said::of('door.letter-goes'));
         }
-        // A letter of its own: what was tried before stays written down as it was.
-        $message->update(['status' => OutboxMessage::KEPT]);
         $messenger->send(
             $message->recipient,
             $message->subject,
