@@ -276,7 +276,7 @@ abstract class BrowserTestCase extends TestCase
         return (string) $this->browser->executeScript(
             <<<'JS'
             const said = [...document.querySelectorAll('[role=alert], [role=status]')].map((node) => node.innerText)
-            return `(at ${location.pathname}: ${[...said, document.querySelector('main')?.innerText ?? ''].join(' | ').slice(0, 600)})`
+            return `(at ${location.pathname}: ${[...said, document.querySelector('main')?.innerText ?? ''].join(' | ').slice(0, 2000)})`
             JS
             ,
         );
@@ -471,12 +471,40 @@ abstract class BrowserTestCase extends TestCase
             [$element],
         );
         try {
-            $element->click();
+            if (!$this->presses($element)) {
+                $this->presses($element);
+            }
         } catch (ElementClickInterceptedException) {
             // Something was still sliding into place above it.
             usleep(400_000);
             $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
             $element->click();
+        }
+    }
+
+    /** Whether it was pressed: what moves between finger down and finger up is not, as under a real finger. */
+    private function presses(RemoteWebElement $element): bool
+    {
+        $this->browser->executeScript(
+            <<<'JS'
+            if (!window.pressed) {
+                document.addEventListener('click', (event) => { window.pressed = event.composedPath() }, { capture: true })
+            }
+            window.pressed = []
+            window.aimed = arguments[0]
+            JS
+            ,
+            [$element],
+        );
+        $element->click();
+
+        try {
+            // Where page or thing went away with it, it was.
+            return $this->browser->executeScript(
+                'return !window.aimed?.isConnected || window.pressed.includes(window.aimed)',
+            ) === true;
+        } catch (JavascriptErrorException) {
+            return true;
         }
     }
 

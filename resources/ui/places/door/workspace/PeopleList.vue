@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, told } from '@/api/client'
+import { api, told } from '@/api/client'
+import { useDeed } from '@/lib/deed'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
@@ -9,7 +10,6 @@ import TextInput from '@/parts/TextInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 const { me, isOwner } = useMe()
-const queries = useQueryClient()
 const { data: members } = useQuery({ queryKey: ['members'], queryFn: () => told(api.GET('/api/v1/members')) })
 const { data: invitations } = useQuery({
   queryKey: ['invitations'],
@@ -19,31 +19,19 @@ const { data: invitations } = useQuery({
 const open = computed(() => invitations.value?.data.filter((one) => !one.accepted) ?? [])
 const email = ref('')
 const role = ref<'owner' | 'technician'>('technician')
-const problem = ref<unknown>(null)
 const sent = ref('')
 const sure = ref('')
-const fields = computed(() => (problem.value instanceof Problem ? problem.value.fields : {}))
+const { busy, problem, attempt, fields } = useDeed('members', 'invitations', 'messages')
 
-async function attempt(work: () => Promise<unknown>): Promise<boolean> {
-  problem.value = null
-  try {
-    await work()
-    await Promise.all(
-      ['members', 'invitations', 'messages'].map((name) => queries.invalidateQueries({ queryKey: [name] })),
-    )
-    return true
-  } catch (caught) {
-    problem.value = caught
-    return false
-  }
-}
-
-async function invite() {
+function invite() {
   sent.value = ''
-  if (await attempt(() => told(api.POST('/api/v1/invitations', { body: { email: email.value, role: role.value } })))) {
-    sent.value = email.value
+  const body = { email: email.value, role: role.value }
+  const begun = async () => {
+    await told(api.POST('/api/v1/invitations', { body }))
+    sent.value = body.email
     email.value = ''
   }
+  return attempt(begun)
 }
 const handOn = ref<{ name: string; url: string } | null>(null)
 const reset = (id: string, name: string) =>
@@ -91,7 +79,7 @@ const remove = (id: string) =>
         ><template #default="f"
           ><OneOf v-bind="f" v-model="role" :options="{ technician: 'Technician', owner: 'Owner' }" /></template
       ></Field>
-      <button type="submit" class="beside">Invite</button>
+      <button type="submit" class="beside" :disabled="busy">Invite</button>
     </form>
     <p v-if="sent" role="status">An invitation for {{ sent }} is in the messages below.</p>
     <ProblemNote :problem="problem" />

@@ -125,8 +125,9 @@ async function enter(id: string) {
     </EditForm>
     <ProblemNote v-else :problem="edit.problem" />
 
-    <PeopleList />
-    <template v-if="isOwner">
+    <!-- Not before what stands above them: what arrives late would push them from under the finger. -->
+    <PeopleList v-if="!isOwner || edit.form || edit.problem" />
+    <template v-if="isOwner && (edit.form || edit.problem)">
       <TokenList />
       <MessageList />
       <EndWorkspace />
