@@ -49,6 +49,9 @@ DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring p
 # Without a window the shell does half the work of the whole browser.
 DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd)
 
+# Only where a vault is named (VICISSA_VAULT).
+DEBIAN_VAULT=(pgbackrest restic)
+
 missing_packages() {
     local name
     for name in "$@"; do
@@ -205,7 +208,7 @@ start_database() {
     for i in $(seq 100); do pgrep -f -- "^$PG_BIN/postgres -D $VAR/pg |^postgres: .*$VAR/pg" >/dev/null || break; sleep 0.1; done
     port_open "$DB_PORT" && die "Port $DB_PORT is taken by another program; set DB_PORT in .env to a free one."
     as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -w -t 30 -l "$VAR/log/postgres.log" \
-        -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB ${PG_OPTIONS:-}" start >/dev/null 2>&1 9>&- \
+        -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB $(vault_options) ${PG_OPTIONS:-}" start >/dev/null 2>&1 9>&- \
         || { tail -n 3 "$VAR/log/postgres.log" >&2; die "PostgreSQL did not start (see $VAR/log/postgres.log)."; }
 }
 
@@ -249,6 +252,133 @@ SQL
 migrate() { # migrate DATABASE
     DB_DATABASE=$1 DB_OWNER_PASSWORD=$DB_OWNER_PASSWORD VICISSA_STORAGE=$VAR/storage php artisan migrate --database=owner --force --no-interaction >"$VAR/log/migrate.log" 2>&1 \
         || { tail -n 12 "$VAR/log/migrate.log" >&2; die "The database could not be brought up to date (see $VAR/log/migrate.log)."; }
+}
+
+# --- the vault: every change as it happens, a base each night, photos each hour -----------------------------------------
+
+vault_named() { [ -n "${VICISSA_VAULT:-}" ]; }
+
+vault_options() {
+    ! vault_named || printf "%s" "-c archive_mode=on -c archive_timeout=60 -c archive_command='pgbackrest \"--config=$VAR/vault/pgbackrest.conf\" --stanza=vicissa archive-push %p'"
+}
+
+# Settings of both tools, and folders that only their users can read.
+make_vault() {
+    mkdir -p "$VICISSA_VAULT"/{database,photos} "$VAR/vault/lock" "$VAR/storage/vault" 2>/dev/null || die "The vault $VICISSA_VAULT can't be written to."
+    (
+        umask 027
+        cat >"$VAR/vault/pgbackrest.conf" <<CONF
+[global]
+repo1-path=$VICISSA_VAULT/database
+repo1-retention-full=5
+repo1-bundle=y
+compress-type=zst
+compress-level=3
+process-max=2
+start-fast=y
+archive-timeout=60
+log-level-file=off
+log-level-console=warn
+lock-path=$VAR/vault/lock
+${VICISSA_VAULT_KEY:+repo1-cipher-type=aes-256-cbc
+repo1-cipher-pass=$VICISSA_VAULT_KEY}
+[vicissa]
+pg1-path=$VAR/pg
+pg1-port=$DB_PORT
+pg1-socket-path=$RUN
+pg1-user=vicissa_admin
+CONF
+        # It seals everything, also for whoever names no key: then with this one, which is no secret.
+        printf '%s' "${VICISSA_VAULT_KEY:-open}" >"$VAR/vault/key"
+        printf '*:*:*:vicissa_admin:%s\n' "$(keep_secret admin)" >"$VAR/vault/pgpass"
+    )
+    chmod 600 "$VAR/vault/pgpass"
+    if [ "$(id -u)" = 0 ]; then
+        chown "$DB_AS": "$VICISSA_VAULT/database" "$VAR/vault/lock" "$VAR/vault/pgbackrest.conf" "$VAR/vault/pgpass"
+        chown "$WEB_AS": "$VICISSA_VAULT/photos" "$VAR/vault/key"
+        chown -R "$WEB_AS": "$VAR/storage/vault"
+    fi
+    chmod 700 "$VICISSA_VAULT/database" "$VICISSA_VAULT/photos"
+}
+
+base() { as "$DB_AS" env PGPASSFILE="$VAR/vault/pgpass" pgbackrest --config="$VAR/vault/pgbackrest.conf" --stanza=vicissa "$@"; } # base COMMAND… : of the database
+shots() { as "$WEB_AS" restic --no-cache --quiet -r "$VICISSA_VAULT/photos" -p "$VAR/vault/key" "$@"; } # shots COMMAND… : of the photos
+
+# Prepares the vault where one is named; a database that isn't its own never gets in.
+open_vault() {
+    local said; said=$(mktemp)
+    if ! base stanza-create >"$said" 2>&1; then
+        tail -n 3 "$said" >&2
+        die "The vault $VICISSA_VAULT could not be opened: it may be of another database, or sealed with another VICISSA_VAULT_KEY. Restore from it (bin/restore --at), or name an empty folder."
+    fi
+    [ -f "$VICISSA_VAULT/photos/config" ] || shots init >"$said" 2>&1 || { tail -n 3 "$said" >&2; die "The vault $VICISSA_VAULT could not be made ready for photos."; }
+    rm -f "$said"
+    # A drill that was killed outright.
+    if [ -d "$VAR/scratch" ]; then as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/scratch/pg" -m immediate -w -t 20 stop >/dev/null 2>&1 || true; rm -rf "$VAR/scratch"; fi
+}
+
+# What was done last of each kind, for whoever watches: one file each, in the form of App\Watch\Vault.
+vault_note() { # vault_note KIND OK SECONDS SAYS
+    printf '{"at":"%s","ok":%s,"took_s":%d,"says":%s}\n' "$(date -u +%FT%TZ)" "$2" "$3" "$(php -r 'echo json_encode(trim($argv[1]), JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE);' -- "$4")" >"$VAR/storage/vault/$1.json.part"
+    # Whoever comes after a failure may still ask when it last went well.
+    [ "$2" != true ] || cp "$VAR/storage/vault/$1.json.part" "$VAR/storage/vault/$1-well.json"
+    [ "$(id -u)" != 0 ] || chown "$WEB_AS": "$VAR/storage/vault"/*
+    mv "$VAR/storage/vault/$1.json.part" "$VAR/storage/vault/$1.json"
+}
+
+vault_did() { # vault_did KIND COMMAND… : does it and notes how it ended
+    local kind=$1 said start=$SECONDS; shift
+    said=$(mktemp)
+    if ("$@") >"$said" 2>&1; then vault_note "$kind" true $((SECONDS - start)) "$(tail -n 1 "$said")"; rm -f "$said"; return 0; fi
+    vault_note "$kind" false $((SECONDS - start)) "$(tail -n 3 "$said" | sed 's/\x1b\[[0-9;]*m//g' | tr '\n' ' ')"
+    cat "$said" >&2
+    rm -f "$said"
+    return 1
+}
+
+last_base() { base info --output=json | php -r '$bases = json_decode(stream_get_contents(STDIN), true)[0]["backup"]; $base = end($bases); '"$1"; } # last_base PHP
+
+vault_base() {
+    local kind=diff
+    # The first, and each Sunday's, stands by itself.
+    if [ "$(date +%u)" = 7 ] || ! base info --output=json 2>/dev/null | grep -q '"type":"full"'; then kind=full; fi
+    base backup --type="$kind" && last_base 'printf("%s, %.1f MB of %.1f\n", $base["label"], $base["info"]["repository"]["delta"] / 1e6, $base["info"]["size"] / 1e6);'
+}
+
+vault_photos() {
+    (cd "$VAR/storage" && mkdir -p photos && shots backup --host vicissa --json photos) | php -r 'foreach (file("php://stdin") as $l) { $r = json_decode($l, true); if (($r["message_type"] ?? "") === "summary") echo $r["total_files_processed"], " photos, ", $r["files_new"], " new\n"; }'
+    [ "${PIPESTATUS[0]}" = 0 ]
+}
+
+# As long as the database can be brought back to a moment, so can the photos of that moment.
+vault_forget() { shots forget --host vicissa --keep-within 42d --prune; }
+
+vault_due() { # vault_due KIND SECONDS : whether so long has gone by since it was last done well
+    local file=$VAR/storage/vault/$1-well.json
+    [ ! -f "$file" ] || [ $(($(date +%s) - $(stat -c %Y "$file"))) -ge "$2" ]
+}
+
+# A base each night and at once where there is none, photos each hour, the drill each week. What went wrong is tried again in an hour.
+keep_vault() {
+    (
+        trap - EXIT
+        work=
+        trap '[ -z "$work" ] || { kill -TERM -- "-$work"; wait "$work"; } 2>/dev/null; rm -f "$VAR/run/pids/keeper-vault"; exit 0' TERM INT
+        # In a group of its own, so that whoever stops Vicissa need not wait until a large drill is through.
+        apart() { set -m; (vault_did "$@") & work=$!; set +m; wait "$work" || { work=; return 1; }; work=; }
+        while :; do
+            if vault_due base 86400 || { [ "$(date +%H)" = 02 ] && vault_due base 36000; }; then apart base vault_base || true; fi
+            ! vault_due photos 3600 || apart photos vault_photos || true
+            if vault_due drill 604800 && [ -f "$VAR/storage/vault/base-well.json" ]; then apart drill bin/restore --check && vault_forget || true; fi
+            for _ in $(seq 720); do
+                ! orphaned || exit 0
+                sleep 5 &
+                wait $! 2>/dev/null || true
+            done
+        done
+    ) >>"$VAR/log/vault.log" 2>&1 9>&- &
+    CHILDREN+=($!)
+    remember keeper-vault $!
 }
 
 # --- serving -----------------------------------------------------------------------------------------------------
@@ -393,7 +523,8 @@ CONF
 }
 
 stop_serving() {
-    [ "${#CHILDREN[@]}" = 0 ] && return
+    # Not the bare word: in a trap it would say again what ended the script.
+    [ "${#CHILDREN[@]}" = 0 ] && return 0
     # Whoever has gone already is no reason to leave the others running.
     kill "${CHILDREN[@]}" 2>/dev/null || true
     wait "${CHILDREN[@]}" 2>/dev/null || true
