@@ -45,9 +45,9 @@ secret() { head -c 24 /dev/urandom | base64 | tr -d '/+=\n'; }
 
 # --- what the machine needs -------------------------------------------------------------------------------------
 
-DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath nginx-light curl unzip)
+DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-apcu nginx-light curl unzip)
 # Without a window the shell does half the work of the whole browser.
-DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd)
+DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd python3-prometheus-client)
 
 # Only where a vault is named (VICISSA_VAULT).
 DEBIAN_VAULT=(pgbackrest restic)
@@ -183,7 +183,7 @@ load_env() { [ -f "$ENV_FILE" ] || die 'Start Vicissa once first (bin/start).'; 
 write_env() {
     [ -f "$ENV_FILE" ] && return
     say "Writing $ENV_FILE with fresh secrets"
-    (umask 027; sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(secret)|" .env.example >"$ENV_FILE")
+    (umask 027; sed -e "s|^APP_KEY=.*|APP_KEY=base64:$(head -c 32 /dev/urandom | base64)|" -e "s|^DB_PASSWORD=.*|DB_PASSWORD=$(secret)|" -e "s|^VICISSA_WATCH_TOKEN=.*|VICISSA_WATCH_TOKEN=$(secret)|" .env.example >"$ENV_FILE")
     [ "$(id -u)" = 0 ] && chgrp "$WEB_AS" "$ENV_FILE"
     chmod 640 "$ENV_FILE"
 }
@@ -326,11 +326,14 @@ vault_note() { # vault_note KIND OK SECONDS SAYS
     mv "$VAR/storage/vault/$1.json.part" "$VAR/storage/vault/$1.json"
 }
 
+# Without what a screen makes bold.
+plainly() { sed 's/\x1b\[[0-9;]*m//g; s/^[·✗] //' | tr '\n' ' '; }
+
 vault_did() { # vault_did KIND COMMAND… : does it and notes how it ended
     local kind=$1 said start=$SECONDS; shift
     said=$(mktemp)
-    if ("$@") >"$said" 2>&1; then vault_note "$kind" true $((SECONDS - start)) "$(tail -n 1 "$said")"; rm -f "$said"; return 0; fi
-    vault_note "$kind" false $((SECONDS - start)) "$(tail -n 3 "$said" | sed 's/\x1b\[[0-9;]*m//g' | tr '\n' ' ')"
+    if ("$@") >"$said" 2>&1; then vault_note "$kind" true $((SECONDS - start)) "$(tail -n 1 "$said" | plainly)"; rm -f "$said"; return 0; fi
+    vault_note "$kind" false $((SECONDS - start)) "$(tail -n 3 "$said" | plainly)"
     cat "$said" >&2
     rm -f "$said"
     return 1
@@ -509,7 +512,7 @@ ${FAKETIME:+env[FAKETIME] = $FAKETIME}
 CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
-    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0
+    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=16M
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
     keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --queue=default --sleep=1 --tries=3
     # Long work has a lane of its own: nobody's plan waits behind an archive.

@@ -15,6 +15,7 @@ use App\Http\Middleware\TriesAgain;
 use App\Problems\Problem;
 use App\Says\Http\TellWords;
 use App\Http\ProblemRenderer;
+use App\Watch\Http\CountsRequests;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -42,7 +43,13 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         // Nothing here is for pages of others.
         $middleware->remove(HandleCors::class);
-        $middleware->prepend([NamesRequest::class, SecureHeaders::class, KnownHost::class, LightBody::class]);
+        $middleware->prepend([
+            CountsRequests::class,
+            NamesRequest::class,
+            SecureHeaders::class,
+            KnownHost::class,
+            LightBody::class,
+        ]);
         $middleware->appendToGroup('api', PlainText::class);
         $middleware->appendToGroup('api', TellWords::class);
         $middleware->alias([

@@ -24,6 +24,14 @@ return [
             'days' => 90,
             'formatter' => JsonFormatter::class,
         ],
+        // Statements that took long (App\Watch\SlowQueries).
+        'slow' => [
+            'driver' => 'daily',
+            'path' => storage_path('logs/slow.log'),
+            'level' => 'warning',
+            'days' => 14,
+            'formatter' => JsonFormatter::class,
+        ],
         'stderr' => ['driver' => 'errorlog', 'level' => env('LOG_LEVEL', 'warning')],
     ],
 ];

@@ -39,8 +39,11 @@ return [
     // Who may begin a business here: anybody (open), whoever is invited into one that is there (invited).
     'registration' => env('VICISSA_REGISTRATION', 'open'),
 
-    // Who watches over this from elsewhere shows it at /ready.
+    // Who watches over this from elsewhere shows it at /ready, /metrics and on the operator's page.
     'watch_token' => env('VICISSA_WATCH_TOKEN'),
+
+    // A statement that takes so long is written down.
+    'slow_query_ms' => (int) env('VICISSA_SLOW_QUERY_MS', 500),
 
     'invitation_days' => 14,
 

@@ -40,6 +40,8 @@ use App\Shelf\Http\ShelfController;
 use App\Shelf\Http\StockController;
 use App\Turns\Http\PhotoController;
 use App\Turns\Http\TurnController;
+use App\Watch\Http\KnowsToken;
+use App\Watch\Http\OperatorController;
 use App\Weeks\Http\DaysController;
 use App\Weeks\Http\FeedController;
 use App\Weeks\Http\ProposalController;
@@ -60,6 +62,16 @@ Route::prefix('auth')
         Route::post('reset', [AuthController::class, 'reset']);
         Route::get('invitation', [AuthController::class, 'invitation']);
         Route::post('join', [AuthController::class, 'join'])->middleware(FromThePage::class);
+    });
+
+// Whoever runs this shows the token of its settings. Not held back by anything that needs the database.
+Route::middleware(KnowsToken::class)
+    ->controller(OperatorController::class)
+    ->prefix('operator')
+    ->group(function (): void {
+        Route::get('', 'show');
+        Route::post('failed/{id}/again', 'again')->whereUuid('id');
+        Route::delete('failed/{id}', 'drop')->whereUuid('id');
     });
 
 // Whoever knows a feed's address may read it: calendars don't sign in.

@@ -14,6 +14,7 @@ final class InterfacePlaces
         'confirm-email',
         'forgot',
         'join',
+        'operator',
         'proof',
         'r',
         'register',

@@ -54,14 +54,21 @@ use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\WalledConnection;
 use App\Tenancy\Workspace;
+use App\Watch\Lanes;
+use App\Watch\SlowQueries;
+use App\Watch\Tally;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\Request;
 use Illuminate\Pagination\Cursor;
 use Illuminate\Pagination\CursorPaginator;
+use Illuminate\Queue\Events\JobFailed;
+use Illuminate\Queue\Events\JobProcessed;
+use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
@@ -100,6 +107,8 @@ final class AppServiceProvider extends ServiceProvider
             Messenger::class,
             static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')),
         );
+        $this->app->singleton(Tally::class);
+        $this->app->singleton(Lanes::class);
         $this->app->bind(TdsPen::class, static fn($app): TdsPen => $app->make(config()->string('vicissa.pen')));
         $this->app->bind(
             InfraredThermometer::class,
@@ -156,6 +165,10 @@ final class AppServiceProvider extends ServiceProvider
             Gate::policy($model, RowPolicy::class);
         }
         Event::listen(static fn(ProductChanged $changed) => RebuildForProduct::after($changed));
+        Event::listen(static fn(JobProcessing $begun) => app(Lanes::class)->begins($begun));
+        Event::listen(static fn(JobProcessed $ended) => app(Lanes::class)->ends($ended));
+        Event::listen(static fn(JobFailed $ended) => app(Lanes::class)->ends($ended));
+        Event::listen(static fn(QueryExecuted $query) => app(SlowQueries::class)->heard($query));
         Gate::policy(Workspace::class, WorkspacePolicy::class);
         ValidatorFactory::resolver(static function (
             Translator $translator,

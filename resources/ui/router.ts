@@ -51,6 +51,12 @@ const open: RouteRecordRaw[] = [
     meta: { title: 'Your new address', open: true },
   },
   {
+    path: '/operator',
+    name: 'operator',
+    component: () => import('@/places/watch/OperatorPlace.vue'),
+    meta: { title: 'This installation', open: true },
+  },
+  {
     path: '/join',
     name: 'join',
     component: () => import('@/places/door/Join.vue'),

@@ -58,6 +58,7 @@ final class ContractTest extends TestCase
         [$owner, $workspace] = $this->business();
         $ids = $this->furnish($owner, $workspace);
         $else = [];
+        config(['vicissa.watch_token' => 'sea-pink-watch']);
         $secret = basename(
             (string) $this->postJson("/api/v1/vehicles/{$ids['vehicle']}/record-links", ['kind' => 'history'])->json(
                 'url',
@@ -86,7 +87,10 @@ final class ContractTest extends TestCase
                     },
                 $path,
             );
-            $status = $this->getJson($address . (isset($asks[$path]) ? "?{$asks[$path]}" : ''))->getStatusCode();
+            $status = $this->getJson(
+                $address . (isset($asks[$path]) ? "?{$asks[$path]}" : ''),
+                $path === '/api/v1/operator' ? ['Authorization' => 'Bearer sea-pink-watch'] : [],
+            )->getStatusCode();
             if ($status !== 200) {
                 $else[$path] = $status;
             }

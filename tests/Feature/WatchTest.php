@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Watch\Readiness;
+use Illuminate\Contracts\Queue\Job;
+use Illuminate\Queue\Events\JobFailed;
+use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Psr\Log\LoggerInterface;
@@ -84,5 +87,128 @@ final class WatchTest extends TestCase
         self::assertCount(1, $last);
         self::assertSame('GET api/v1/breaks', data_get(reset($last), 'context.asked'));
         self::assertArrayNotHasKey('request', $this->getJson('/api/v1/me')->assertUnauthorized()->json());
+    }
+
+    public function testWhoRunsItSeesHowItFaresAndTriesAgainWhatFailed(): void
+    {
+        config(['vicissa.watch_token' => 'sea-pink-watch']);
+        $token = ['Authorization' => 'Bearer sea-pink-watch'];
+        DB::table('failed_jobs')->insert([
+            'uuid' => ($id = '018f6e64-0000-7000-8000-000000000001'),
+            'connection' => 'database',
+            'queue' => 'long',
+            'payload' => json_encode(['uuid' => $id, 'displayName' => 'App\Archive\MakeArchive', 'data' => []]),
+            'exception' => "RuntimeException: the disk was full\n#0 somewhere",
+            'failed_at' => '2026-11-24 03:00:00',
+        ]);
+        foreach ([[], ['Authorization' => 'Bearer sea-pink']] as $headers) {
+            foreach (
+                ['GET operator', "POST operator/failed/{$id}/again", "DELETE operator/failed/{$id}", 'GET /metrics']
+                as $door
+            ) {
+                [$method, $path] = explode(' ', $door);
+                $this->json($method, $path[0] === '/' ? $path : "/api/v1/{$path}", [], $headers)->assertNotFound();
+            }
+        }
+        @mkdir(storage_path('vault'), recursive: true);
+        $note = fn(string $kind, string $at, string $ok): int|false => file_put_contents(
+            storage_path("vault/{$kind}.json"),
+            "{\"at\":\"{$at}\",\"ok\":{$ok},\"took_s\":7,\"says\":\"said\"}",
+        );
+        $now = $this->clock->now();
+        $note('base', $now->format('Y-m-d\TH:i:s\Z'), 'false');
+        $note('base-well', $now->modify('-31 hours')->format('Y-m-d\TH:i:s\Z'), 'true');
+        $note('drill-well', $now->modify('-7 days')->format('Y-m-d\TH:i:s\Z'), 'true');
+        $seen = $this->getJson('/api/v1/operator', $token)->assertOk()->json();
+        self::assertSame(
+            [['base', false, true], ['photos', null, true], ['drill', null, false]],
+            array_map(static fn(array $one): array => [$one['kind'], $one['ok'], $one['late']], $seen['vault']),
+        );
+        self::assertSame(
+            [
+                [
+                    'id' => $id,
+                    'lane' => 'long',
+                    'job' => 'MakeArchive',
+                    'says' => 'RuntimeException: the disk was full',
+                    'at' => '2026-11-24T03:00:00Z',
+                ],
+            ],
+            $seen['failed'],
+        );
+        $this->postJson("/api/v1/operator/failed/{$id}/again", [], $token)->assertNoContent();
+        $seen = $this->getJson('/api/v1/operator', $token)->json();
+        self::assertSame([], $seen['failed']);
+        self::assertSame(
+            [['long', 1]],
+            array_map(static fn(array $one): array => [$one['lane'], $one['waiting']], $seen['lanes']),
+        );
+        $this->postJson("/api/v1/operator/failed/{$id}/again", [], $token)->assertNotFound();
+        array_map(unlink(...), glob(storage_path('vault/*.json')) ?: []);
+        rmdir(storage_path('vault'));
+        self::assertSame([], $this->getJson('/api/v1/operator', $token)->json('vault'));
+    }
+
+    public function testAStatementThatTakesLongIsWrittenDownWithoutWhatWasPutIntoIt(): void
+    {
+        config(['vicissa.watch_token' => 'sea-pink-watch', 'vicissa.slow_query_ms' => 40]);
+        DB::select('select 1 as quick');
+        DB::select('select pg_sleep(0.06), ? as what', ['the client’s name']);
+        $slow = $this->getJson('/api/v1/operator', ['Authorization' => 'Bearer sea-pink-watch'])->json('slow');
+        self::assertSame('select pg_sleep(0.06), ? as what', $slow[0]['sql']);
+        self::assertGreaterThanOrEqual(40, $slow[0]['ms']);
+        self::assertStringNotContainsString('the client’s name', (string) json_encode($slow, JSON_UNESCAPED_UNICODE));
+        self::assertNotContains('select 1 as quick', array_column($slow, 'sql'));
+    }
+
+    public function testMetricsAreWhatACollectorReads(): void
+    {
+        config(['vicissa.watch_token' => 'sea-pink-watch']);
+        $this->getJson('/api/v1/me')->assertUnauthorized();
+        $this->getJson('/api/v1/vehicles/018f6e64-0000-7000-8000-000000000001')->assertUnauthorized();
+        $this->get('/"quoted"')->assertNotFound();
+        event(
+            new JobProcessed(
+                'database',
+                ($job = $this->createConfiguredStub(Job::class, ['resolveName' => 'App\Weeks\SearchPlan'])),
+            ),
+        );
+        event(new JobFailed('database', $job, new RuntimeException('no')));
+        $answer = $this->get('/metrics', ['Authorization' => 'Bearer sea-pink-watch'])->assertOk();
+        self::assertStringStartsWith(
+            'application/openmetrics-text; version=1.0.0',
+            (string) $answer->headers->get('Content-Type'),
+        );
+        $text = (string) $answer->getContent();
+        foreach (
+            [
+                'vicissa_requests_total{method="GET",route="/api/v1/me",status="401"} 1',
+                'vicissa_requests_total{method="GET",route="/api/v1/vehicles/{vehicle}",status="401"} 1',
+                'vicissa_request_seconds_count{route="/api/v1/me"} 1',
+                'vicissa_jobs_total{job="SearchPlan",how="done"} 1',
+                'vicissa_jobs_total{job="SearchPlan",how="failed"} 1',
+                'vicissa_ready 0',
+            ]
+            as $line
+        ) {
+            self::assertStringContainsString("\n{$line}\n", $text);
+        }
+        // A collector's own reader, to the last line.
+        $reader = proc_open(
+            [
+                '/usr/bin/python3',
+                '-c',
+                'import sys; from prometheus_client.openmetrics.parser import text_string_to_metric_families as read; print(len(list(read(sys.stdin.read()))))',
+            ],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+        );
+        self::assertIsResource($reader);
+        fwrite($pipes[0], $text);
+        fclose($pipes[0]);
+        $families = (int) stream_get_contents($pipes[1]);
+        self::assertSame('', trim((string) stream_get_contents($pipes[2])));
+        self::assertSame(0, proc_close($reader));
+        self::assertSame(substr_count($text, '# TYPE '), $families);
     }
 }

@@ -16,9 +16,10 @@ final readonly class ReadyController
 
     public function __invoke(Request $request): JsonResponse
     {
-        $token = config('vicissa.watch_token');
-        $known = is_string($token) && $token !== '' && hash_equals($token, (string) $request->bearerToken());
-        abort_unless($known || IpUtils::checkIp((string) $request->ip(), ['127.0.0.0/8', '::1']), 404);
+        abort_unless(
+            KnowsToken::shownBy($request) || IpUtils::checkIp((string) $request->ip(), ['127.0.0.0/8', '::1']),
+            404,
+        );
         $found = $this->readiness->look();
 
         return new JsonResponse($found, $found['ready'] ? 200 : 503, ['Cache-Control' => 'no-store']);

@@ -1111,6 +1111,57 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/operator': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** How this installation fares, for the token of VICISSA_WATCH_TOKEN */
+    get: operations['showInstallation']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/operator/failed/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    /** Gives a job up that failed */
+    delete: operations['dropFailed']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/operator/failed/{id}/again': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Puts a job that failed back into its lane */
+    post: operations['tryFailedAgain']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/photos/{photo}': {
     parameters: {
       query?: never
@@ -3306,6 +3357,13 @@ export interface components {
       /** @description More than if it were as expected; null where one of the two can’t be worked */
       minutes: number | null
     }
+    FailedJob: {
+      id: string
+      lane: string
+      job: string
+      says: string
+      at: string
+    }
     Feed: {
       /**
        * Format: uuid
@@ -3531,6 +3589,19 @@ export interface components {
       seen: string[]
       note?: string | null
     }
+    Installation: {
+      readiness: components['schemas']['Readiness']
+      /** @description Empty where no vault is named */
+      vault: components['schemas']['VaultDone'][]
+      lanes: components['schemas']['Lane'][]
+      /** @description Newest first */
+      failed: components['schemas']['FailedJob'][]
+      /** @description Newest first */
+      slow: components['schemas']['SlowQuery'][]
+      /** @description What ended and was started again, newest first */
+      restarts: string[]
+      versions: components['schemas']['Versions']
+    }
     Invitation: {
       /** Format: uuid */
       id: string
@@ -3571,6 +3642,12 @@ export interface components {
       carry: number
       /** Format: date-time */
       at: string
+    }
+    Lane: {
+      lane: string
+      waiting: number
+      at_work: number
+      oldest_s: number
     }
     Layer: {
       /** Format: uuid */
@@ -4508,6 +4585,18 @@ export interface components {
       towel_minor: number
       /** @description On top of the cost, where the list has no price */
       margin_percent: number
+    }
+    Readiness: {
+      /** @description For whoever runs this installation, whoever they are in it: it shows no workspace's things. */
+      ready: boolean
+      database: boolean
+      /** @description Seconds the oldest job waits */
+      queue_s: number | null
+      failed_jobs: number | null
+      /** @description Since the scheduler’s last word */
+      scheduler_s: number | null
+      /** @description Left where pictures and logs are */
+      disk_mb: number
     }
     Reading: {
       /** @enum {string} */
@@ -6131,6 +6220,13 @@ export interface components {
       /** @description The register, as a whole */
       admissions?: components['schemas']['Admission'][]
     }
+    SlowQuery: {
+      /** @description Without what was put into it */
+      sql: string
+      ms: number
+      asked: string
+      at: string
+    }
     StartInput: {
       /** Format: uuid */
       id?: string
@@ -6446,6 +6542,19 @@ export interface components {
       /** @description It renewed the layer that is meant to last */
       as_base?: boolean
     }
+    VaultDone: {
+      /** @enum {string} */
+      kind: 'base' | 'photos' | 'drill'
+      /** @description When it was last tried */
+      at: string | null
+      ok: boolean | null
+      took_s: number | null
+      says: string
+      /** @description When it last went well */
+      well_at: string | null
+      /** @description Whether that is too long ago */
+      late: boolean
+    }
     Vehicle: {
       /** Format: uuid */
       id: string
@@ -6561,6 +6670,13 @@ export interface components {
       id: string
       name: string
       water: string
+    }
+    Versions: {
+      interface: string | null
+      schema: string | null
+      php: string
+      framework: string
+      postgres: string | null
     }
     VisitCancel: {
       /** @enum {string} */
@@ -9638,6 +9754,93 @@ export interface operations {
         content: {
           'application/json': components['schemas']['HouseNumbers']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  showInstallation: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Installation']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  dropFailed: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  tryFailedAgain: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

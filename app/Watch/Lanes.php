@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watch;
+
+use DateTimeImmutable;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Queue\Events\JobFailed;
+use Illuminate\Queue\Events\JobProcessed;
+use Illuminate\Queue\Events\JobProcessing;
+use Illuminate\Support\Facades\Artisan;
+use Psr\Clock\ClockInterface;
+
+/** What waits for the workers, what they did, and what they could not. */
+final class Lanes
+{
+    private const DONE = 'watch.jobs';
+
+    /** So many of what failed are shown. */
+    private const SHOWN = 50;
+
+    private float $begun = 0.0;
+
+    public function __construct(
+        private readonly ConnectionInterface $database,
+        private readonly Repository $cache,
+        private readonly ClockInterface $clock,
+    ) {}
+
+    /** @return list<Told<'Lane'>> */
+    public function waiting(): array
+    {
+        $now = $this->clock->now()->getTimestamp();
+        $rows = $this->database
+            ->table('jobs')
+            ->selectRaw('queue, count(*) as jobs, count(reserved_at) as at_work')
+            ->selectRaw('min(available_at) filter (where reserved_at is null and available_at <= ?) as oldest', [$now])
+            ->groupBy('queue')
+            ->orderBy('queue')
+            ->get();
+
+        return array_values(
+            $rows
+                ->map(
+                    static fn(object $row): array => [
+                        'lane' => (string) $row->queue,
+                        'waiting' => (int) $row->jobs - (int) $row->at_work,
+                        'at_work' => (int) $row->at_work,
+                        'oldest_s' => $row->oldest === null ? 0 : max(0, $now - (int) $row->oldest),
+                    ],
+                )
+                ->all(),
+        );
+    }
+
+    /** @return list<Told<'FailedJob'>>  newest first */
+    public function failed(): array
+    {
+        return array_values(
+            $this->database
+                ->table('failed_jobs')
+                ->orderByDesc('failed_at')
+                ->limit(self::SHOWN)
+                ->get()
+                ->map(
+                    static fn(object $row): array => [
+                        'id' => (string) $row->uuid,
+                        'lane' => (string) $row->queue,
+                        'job' => self::name((string) (json_decode((string) $row->payload, true)['displayName'] ?? '')),
+                        'says' => mb_substr(strtok((string) $row->exception, "\n") ?: '', 0, 300),
+                        'at' => (new DateTimeImmutable((string) $row->failed_at))->format('Y-m-d\TH:i:s\Z'),
+                    ],
+                )
+                ->all(),
+        );
+    }
+
+    /** Puts it back into its lane; whether it was there. */
+    public function again(string $id): bool
+    {
+        $known = $this->database->table('failed_jobs')->where('uuid', $id)->exists();
+        if ($known) {
+            Artisan::call('queue:retry', ['id' => [$id]]);
+        }
+
+        return $known;
+    }
+
+    /** Gives it up; whether it was there. */
+    public function drop(string $id): bool
+    {
+        return $this->database->table('failed_jobs')->where('uuid', $id)->delete() === 1;
+    }
+
+    public function begins(JobProcessing $event): void
+    {
+        $this->begun = microtime(true);
+    }
+
+    public function ends(JobProcessed|JobFailed $event): void
+    {
+        $this->count(self::name($event->job->resolveName()), $event instanceof JobFailed ? 'failed' : 'done');
+    }
+
+    /** @return array<string, array{done: int, failed: int, ms: int}>  by the job's name */
+    public function done(): array
+    {
+        $found = [];
+        foreach ((array) $this->cache->get(self::DONE, []) as $name) {
+            $name = (string) $name;
+            $found[$name] = [
+                'done' => (int) $this->cache->get(self::DONE . ".{$name}.done", 0),
+                'failed' => (int) $this->cache->get(self::DONE . ".{$name}.failed", 0),
+                'ms' => (int) $this->cache->get(self::DONE . ".{$name}.ms", 0),
+            ];
+        }
+        ksort($found);
+
+        return $found;
+    }
+
+    private function count(string $name, string $how): void
+    {
+        $known = (array) $this->cache->get(self::DONE, []);
+        if (!in_array($name, $known, true)) {
+            $this->cache->forever(self::DONE, [...$known, $name]);
+        }
+        foreach ([$how => 1, 'ms' => (int) round(1000 * (microtime(true) - $this->begun))] as $what => $many) {
+            $this->cache->add(self::DONE . ".{$name}.{$what}", 0, 315_360_000);
+            $this->cache->increment(self::DONE . ".{$name}.{$what}", $many);
+        }
+    }
+
+    /** Without its room, as people call it. */
+    private static function name(string $class): string
+    {
+        return substr((string) strrchr("\\{$class}", '\\'), 1);
+    }
+}
