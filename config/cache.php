@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 return [
-    'default' => env('CACHE_STORE', 'database'),
+    'default' => env('CACHE_STORE', env('REDIS_URL') ? 'redis' : 'database'),
     'stores' => [
         'array' => ['driver' => 'array', 'serialize' => false],
+        'redis' => ['driver' => 'redis', 'connection' => 'default', 'lock_connection' => 'default'],
         'database' => [
             'driver' => 'database',
             'connection' => null,

@@ -38,5 +38,11 @@ return [
             'password' => env('DB_OWNER_PASSWORD', ''),
         ],
     ],
+    // Where it is named: cache, locks, sessions, the queue.
+    'redis' => [
+        'client' => 'predis',
+        'options' => ['prefix' => 'vicissa:'],
+        'default' => ['url' => env('REDIS_URL'), 'timeout' => 2.0, 'read_write_timeout' => 10.0],
+    ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],
 ];

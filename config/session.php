@@ -6,7 +6,7 @@ declare(strict_types=1);
 $secure = (bool) env('SESSION_SECURE_COOKIE', str_starts_with((string) env('APP_URL', ''), 'https://'));
 
 return [
-    'driver' => env('SESSION_DRIVER', 'database'),
+    'driver' => env('SESSION_DRIVER', env('REDIS_URL') ? 'redis-listed' : 'database'),
     'lifetime' => 60 * 24 * 14,
     'expire_on_close' => false,
     'encrypt' => true,

@@ -46,6 +46,10 @@ abstract class TestCase extends FrameworkTestCase
             gc_collect_cycles();
         }
         parent::setUp();
+        if (getenv('VICISSA_TEST_REDIS') === '1') {
+            config(['cache.default' => 'redis', 'session.driver' => 'redis-listed']);
+            app('redis')->connection()->command('flushdb');
+        }
         $this->withHeaders(self::FROM_PAGE);
         $this->clock = new MockClock('2026-11-25 12:00:00 UTC');
         $this->app->instance(ClockInterface::class, $this->clock);

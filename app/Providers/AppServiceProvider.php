@@ -9,6 +9,9 @@ use App\Archive\RowRules;
 use App\Book\Client;
 use App\Book\Site;
 use App\Book\Vehicle;
+use App\Door\RedisSessions;
+use App\Door\SessionBook;
+use App\Door\SessionTable;
 use App\Film\RebuildForProduct;
 use App\Http\FirstFault;
 use App\Http\RequestCaller;
@@ -72,6 +75,7 @@ use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Validator as ValidatorFactory;
 use Illuminate\Support\Facades\Vite;
@@ -108,6 +112,25 @@ final class AppServiceProvider extends ServiceProvider
             static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')),
         );
         $this->app->singleton(Tally::class);
+        $this->app->singleton(
+            RedisSessions::class,
+            static fn($app): RedisSessions => new RedisSessions(
+                $app->make('redis')->connection(),
+                $app->make(ClockInterface::class),
+                60 * config()->integer('session.lifetime'),
+                static fn(): array => [
+                    'user' => $app->make('auth')->id(),
+                    'address' => $app->make('request')->ip(),
+                    'agent' => mb_substr((string) $app->make('request')->userAgent(), 0, 500),
+                ],
+            ),
+        );
+        $this->app->bind(
+            SessionBook::class,
+            static fn($app): SessionBook => $app->make(
+                config('session.driver') === 'redis-listed' ? RedisSessions::class : SessionTable::class,
+            ),
+        );
         $this->app->singleton(Lanes::class);
         $this->app->bind(TdsPen::class, static fn($app): TdsPen => $app->make(config()->string('vicissa.pen')));
         $this->app->bind(
@@ -156,6 +179,7 @@ final class AppServiceProvider extends ServiceProvider
         CursorPaginator::currentCursorResolver(
             fn(string $name): ?Cursor => SignedCursor::read($this->app->make('request')->input($name)),
         );
+        Session::extend('redis-listed', static fn($app): RedisSessions => $app->make(RedisSessions::class));
         Relation::morphMap(['person' => User::class]);
         Sanctum::usePersonalAccessTokenModel(PersonalAccessToken::class);
         foreach (

@@ -6,6 +6,7 @@ namespace App\Watch;
 
 use DateTimeImmutable;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Contracts\Queue\Factory;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Queue\Events\JobFailed;
 use Illuminate\Queue\Events\JobProcessed;
@@ -16,6 +17,8 @@ use Psr\Clock\ClockInterface;
 /** What waits for the workers, what they did, and what they could not. */
 final class Lanes
 {
+    private const NAMES = ['default', 'long'];
+
     private const DONE = 'watch.jobs';
 
     /** So many of what failed are shown. */
@@ -25,6 +28,7 @@ final class Lanes
 
     public function __construct(
         private readonly ConnectionInterface $database,
+        private readonly Factory $queues,
         private readonly Repository $cache,
         private readonly ClockInterface $clock,
     ) {}
@@ -33,26 +37,19 @@ final class Lanes
     public function waiting(): array
     {
         $now = $this->clock->now()->getTimestamp();
-        $rows = $this->database
-            ->table('jobs')
-            ->selectRaw('queue, count(*) as jobs, count(reserved_at) as at_work')
-            ->selectRaw('min(available_at) filter (where reserved_at is null and available_at <= ?) as oldest', [$now])
-            ->groupBy('queue')
-            ->orderBy('queue')
-            ->get();
+        $queue = $this->queues->connection();
 
-        return array_values(
-            $rows
-                ->map(
-                    static fn(object $row): array => [
-                        'lane' => (string) $row->queue,
-                        'waiting' => (int) $row->jobs - (int) $row->at_work,
-                        'at_work' => (int) $row->at_work,
-                        'oldest_s' => $row->oldest === null ? 0 : max(0, $now - (int) $row->oldest),
-                    ],
-                )
-                ->all(),
-        );
+        return array_map(static function (string $lane) use ($queue, $now): array {
+            $oldest = $queue->creationTimeOfOldestPendingJob($lane);
+
+            return [
+                'lane' => $lane,
+                'waiting' => $queue->pendingSize($lane),
+                'put_off' => $queue->delayedSize($lane),
+                'at_work' => $queue->reservedSize($lane),
+                'oldest_s' => $oldest === null ? 0 : max(0, $now - $oldest),
+            ];
+        }, self::NAMES);
     }
 
     /** @return list<Told<'FailedJob'>>  newest first */

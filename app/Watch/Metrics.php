@@ -69,20 +69,11 @@ final readonly class Metrics
             }
         }
         $lines = [
-            ...self::family('vicissa_requests', 'counter', 'Answers given by this machine.', '_total', $asked),
-            ...self::family(
-                'vicissa_answers_repeated',
-                'counter',
-                'Answers given a second time to the same request.',
-                '_total',
-                [[[], $all['again'] ?? 0]],
-            ),
-            ...self::family('vicissa_slow_queries', 'counter', 'Statements that took long.', '_total', [
-                [[], $all['slow'] ?? 0],
-            ]),
+            ...self::family('vicissa_requests', 'counter', '_total', $asked),
+            ...self::family('vicissa_answers_repeated', 'counter', '_total', [[[], $all['again'] ?? 0]]),
+            ...self::family('vicissa_slow_queries', 'counter', '_total', [[[], $all['slow'] ?? 0]]),
             '# TYPE vicissa_request_seconds histogram',
             '# UNIT vicissa_request_seconds seconds',
-            '# HELP vicissa_request_seconds From the request to its answer.',
         ];
         foreach ($took as $route => $counts) {
             $sofar = 0;
@@ -107,102 +98,70 @@ final readonly class Metrics
     private function installation(): array
     {
         $ready = $this->readiness->look();
-        $gauge = static fn(string $name, string $help, array $rows): array => self::family(
-            $name,
-            'gauge',
-            $help,
-            '',
-            $rows,
-        );
-        $versions = $this->versions->told();
+        $build = array_map(static fn(?string $one): string => $one ?? '', $this->versions->told());
         $lines = [
-            ...self::family('vicissa_build', 'info', 'What runs here.', '_info', [
-                [array_map(static fn(?string $one): string => $one ?? '', $versions), 1],
-            ]),
-            ...$gauge('vicissa_ready', 'Whether it keeps up.', [[[], (int) $ready['ready']]]),
-            ...$gauge('vicissa_disk_free_bytes', 'Left where pictures and logs are.', [
-                [[], $ready['disk_mb'] * 1048576],
-            ]),
+            ...self::family('vicissa_build', 'info', '_info', [[$build, 1]]),
+            ...self::gauge('vicissa_ready', [[[], (int) $ready['ready']]]),
+            ...self::gauge('vicissa_disk_free_bytes', [[[], $ready['disk_mb'] * 1048576]]),
         ];
         try {
-            $lanes = $this->lanes->waiting();
-            $did = $this->lanes->done();
-            $shipped = $this->database->selectOne('select archived_count, failed_count from pg_stat_archiver');
+            return [
+                ...$lines,
+                ...self::gauge('vicissa_scheduler_age_seconds', [[[], $ready['scheduler_s'] ?? -1]]),
+                ...self::gauge('vicissa_failed_jobs', [[[], $ready['failed_jobs'] ?? 0]]),
+                ...$this->work(),
+                ...$this->vaulted(),
+            ];
         } catch (Throwable) {
-            // vicissa_ready says so.
+            // The database is away: vicissa_ready says so.
             return $lines;
         }
-        $each = [];
-        foreach ($lanes as $lane) {
-            foreach (['waiting', 'at_work', 'oldest_s'] as $key) {
-                $each[$key][] = [['lane' => $lane['lane']], $lane[$key]];
-            }
+    }
+
+    /** @return list<string> */
+    private function work(): array
+    {
+        $waiting = $atWork = $oldest = $jobs = $took = [];
+        foreach ($this->lanes->waiting() as $lane) {
+            $label = ['lane' => $lane['lane']];
+            $waiting[] = [$label, $lane['waiting']];
+            $atWork[] = [$label, $lane['at_work']];
+            $oldest[] = [$label, $lane['oldest_s']];
         }
-        $vault = $this->vault->done();
+        foreach ($this->lanes->done() as $job => $one) {
+            $jobs[] = [['job' => $job, 'how' => 'done'], $one['done']];
+            $jobs[] = [['job' => $job, 'how' => 'failed'], $one['failed']];
+            $took[] = [['job' => $job], $one['ms'] / 1000];
+        }
 
         return [
-            ...$lines,
-            ...$gauge('vicissa_scheduler_age_seconds', 'Since the scheduler’s last word.', [
-                [[], $ready['scheduler_s'] ?? -1],
-            ]),
-            ...$gauge('vicissa_queue_waiting', 'Jobs that wait.', $each['waiting'] ?? []),
-            ...$gauge('vicissa_queue_at_work', 'Jobs at work.', $each['at_work'] ?? []),
-            ...$gauge('vicissa_queue_oldest_seconds', 'How long the oldest waits.', $each['oldest_s'] ?? []),
-            ...$gauge('vicissa_failed_jobs', 'Jobs that failed and lie there.', [[[], $ready['failed_jobs'] ?? 0]]),
-            ...self::family(
-                'vicissa_jobs',
-                'counter',
-                'Jobs done: SearchPlan is the planner, SendLetter the post.',
-                '_total',
-                [
-                    ...array_map(
-                        static fn(string $job, array $one): array => [['job' => $job, 'how' => 'done'], $one['done']],
-                        array_keys($did),
-                        $did,
-                    ),
-                    ...array_map(
-                        static fn(string $job, array $one): array => [
-                            ['job' => $job, 'how' => 'failed'],
-                            $one['failed'],
-                        ],
-                        array_keys($did),
-                        $did,
-                    ),
-                ],
-            ),
-            ...self::family(
-                'vicissa_job_seconds',
-                'counter',
-                'Time jobs took.',
-                '_total',
-                array_map(
-                    static fn(string $job, array $one): array => [['job' => $job], $one['ms'] / 1000],
-                    array_keys($did),
-                    $did,
-                ),
-            ),
-            ...self::family('vicissa_changes_shipped', 'counter', 'Files of changes handed to the vault.', '_total', [
+            ...self::gauge('vicissa_queue_waiting', $waiting),
+            ...self::gauge('vicissa_queue_at_work', $atWork),
+            ...self::gauge('vicissa_queue_oldest_seconds', $oldest),
+            ...self::family('vicissa_jobs', 'counter', '_total', $jobs),
+            ...self::family('vicissa_job_seconds', 'counter', '_total', $took),
+        ];
+    }
+
+    /** @return list<string> */
+    private function vaulted(): array
+    {
+        $shipped = $this->database->selectOne('select archived_count, failed_count from pg_stat_archiver');
+        $ok = $age = [];
+        foreach ($this->vault->done() as $one) {
+            $ok[] = [['kind' => $one['kind']], (int) $one['ok']];
+            if ($one['well_at'] !== null) {
+                $age[] = [['kind' => $one['kind']], $this->vault->age($one['well_at'])];
+            }
+        }
+
+        return [
+            ...self::family('vicissa_changes_shipped', 'counter', '_total', [
                 [['how' => 'done'], (int) $shipped->archived_count],
                 [['how' => 'failed'], (int) $shipped->failed_count],
             ]),
-            ...$gauge(
-                'vicissa_vault_age_seconds',
-                'Since it was last done well.',
-                array_values(
-                    array_map(
-                        fn(array $one): array => [
-                            ['kind' => $one['kind']],
-                            $this->vault->age((string) $one['well_at']),
-                        ],
-                        array_filter($vault, static fn(array $one): bool => $one['well_at'] !== null),
-                    ),
-                ),
-            ),
-            ...$gauge(
-                'vicissa_vault_ok',
-                'Whether the last went well.',
-                array_map(static fn(array $one): array => [['kind' => $one['kind']], (int) $one['ok']], $vault),
-            ),
+            ...self::gauge('vicissa_vault_ok', $ok),
+            ...self::gauge('vicissa_vault_age_seconds', $age),
         ];
     }
 
@@ -210,9 +169,18 @@ final readonly class Metrics
      * @param list<array{array<string, string>, int|float}> $rows
      * @return list<string>
      */
-    private static function family(string $name, string $type, string $help, string $suffix, array $rows): array
+    private static function gauge(string $name, array $rows): array
     {
-        $lines = ["# TYPE {$name} {$type}", "# HELP {$name} {$help}"];
+        return self::family($name, 'gauge', '', $rows);
+    }
+
+    /**
+     * @param list<array{array<string, string>, int|float}> $rows
+     * @return list<string>
+     */
+    private static function family(string $name, string $type, string $suffix, array $rows): array
+    {
+        $lines = ["# TYPE {$name} {$type}"];
         foreach ($rows as [$labels, $value]) {
             $lines[] = self::line($name . $suffix, $labels, $value);
         }

@@ -23,6 +23,7 @@ final readonly class Readiness
     public function __construct(
         private ConnectionInterface $database,
         private Repository $cache,
+        private Lanes $lanes,
         private ClockInterface $clock,
     ) {}
 
@@ -48,16 +49,12 @@ final readonly class Readiness
             'disk_mb' => $disk,
         ];
         try {
-            $oldest = $this->database
-                ->table('jobs')
-                ->whereNull('reserved_at')
-                ->where('available_at', '<=', $now)
-                ->min('available_at');
+            $failed = $this->database->table('failed_jobs')->count();
             $beat = $this->cache->get(self::BEAT);
             $told = [
                 'database' => true,
-                'queue_s' => is_numeric($oldest) ? max(0, $now - (int) $oldest) : 0,
-                'failed_jobs' => $this->database->table('failed_jobs')->count(),
+                'queue_s' => max(0, ...array_column($this->lanes->waiting(), 'oldest_s')),
+                'failed_jobs' => $failed,
                 'scheduler_s' => is_numeric($beat) ? max(0, $now - (int) $beat) : null,
                 'disk_mb' => $disk,
             ];

@@ -19,6 +19,7 @@ final class WatchTest extends TestCase
 {
     public function testReadyIsWhoHasAllAndKeepsUp(): void
     {
+        config(['queue.default' => 'database']);
         $ready = fn(): array => $this->getJson('/ready')->json();
         self::assertSame([false, null], [$ready()['ready'], $ready()['scheduler_s']], 'the scheduler never spoke');
         app(Readiness::class)->beat();
@@ -91,7 +92,7 @@ final class WatchTest extends TestCase
 
     public function testWhoRunsItSeesHowItFaresAndTriesAgainWhatFailed(): void
     {
-        config(['vicissa.watch_token' => 'sea-pink-watch']);
+        config(['vicissa.watch_token' => 'sea-pink-watch', 'queue.default' => 'database']);
         $token = ['Authorization' => 'Bearer sea-pink-watch'];
         DB::table('failed_jobs')->insert([
             'uuid' => ($id = '018f6e64-0000-7000-8000-000000000001'),
@@ -140,7 +141,7 @@ final class WatchTest extends TestCase
         $seen = $this->getJson('/api/v1/operator', $token)->json();
         self::assertSame([], $seen['failed']);
         self::assertSame(
-            [['long', 1]],
+            [['default', 0], ['long', 1]],
             array_map(static fn(array $one): array => [$one['lane'], $one['waiting']], $seen['lanes']),
         );
         $this->postJson("/api/v1/operator/failed/{$id}/again", [], $token)->assertNotFound();

@@ -8,6 +8,7 @@ use App\Door\DoorLog;
 use App\Door\EndSessions;
 use App\Door\PasswordRules;
 use App\Door\SecondFactor;
+use App\Door\SessionBook;
 use App\Door\SignIn;
 use App\Door\TimedCode;
 use App\Http\OpenApi\Field;
@@ -64,6 +65,7 @@ final readonly class AccountController
     public function __construct(
         private DoorLog $doorLog,
         private EndSessions $endSessions,
+        private SessionBook $sessions,
         private SecondFactor $second,
         private ClockInterface $clock,
     ) {}
@@ -249,26 +251,19 @@ final readonly class AccountController
     public function sessions(Request $request): JsonResponse
     {
         $here = $request->session()->getId();
-        $rows = DB::table('sessions')
-            ->where('user_id', self::who($request)->id)
-            ->orderByDesc('last_activity')
-            ->limit(50)
-            ->get(['id', 'ip_address', 'user_agent', 'last_activity']);
+        $open = $this->sessions->of(self::who($request)->id);
 
         return new JsonResponse([
-            'data' => $rows
-                ->map(
-                    static fn(object $row): array => [
-                        'id' => self::name((string) $row->id),
-                        'here' => $row->id === $here,
-                        'address' => $row->ip_address,
-                        'device' => mb_substr((string) $row->user_agent, 0, 160),
-                        'seen_at' => CarbonImmutable::createFromTimestampUTC(
-                            (int) $row->last_activity,
-                        )->toIso8601ZuluString(),
-                    ],
-                )
-                ->all(),
+            'data' => array_map(
+                static fn(array $one): array => [
+                    'id' => self::name($one['id']),
+                    'here' => $one['id'] === $here,
+                    'address' => $one['address'],
+                    'device' => mb_substr((string) $one['agent'], 0, 160),
+                    'seen_at' => CarbonImmutable::createFromTimestampUTC($one['seen'])->toIso8601ZuluString(),
+                ],
+                $open,
+            ),
         ]);
     }
 
@@ -301,9 +296,9 @@ final readonly class AccountController
     public function endSession(Request $request, string $session): Response
     {
         $user = self::who($request);
-        foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
-            if (hash_equals(self::name((string) $id), $session)) {
-                DB::table('sessions')->where('id', $id)->delete();
+        foreach ($this->sessions->of($user->id) as $one) {
+            if (hash_equals(self::name($one['id']), $session)) {
+                $this->sessions->end($user->id, $one['id']);
                 // A device that is remembered would come back by itself.
                 $user->forceFill(['remember_token' => Str::random(60)])->save();
                 $this->doorLog->note('session-ended');

@@ -45,6 +45,7 @@ use OpenApi\Attributes as OA;
         'Lane',
         new Field('lane', 'string'),
         new Field('waiting', 'integer'),
+        new Field('put_off', 'integer', 'For a moment that is still to come'),
         new Field('at_work', 'integer'),
         new Field('oldest_s', 'integer'),
     ),

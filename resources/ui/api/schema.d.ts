@@ -3646,6 +3646,8 @@ export interface components {
     Lane: {
       lane: string
       waiting: number
+      /** @description For a moment that is still to come */
+      put_off: number
       at_work: number
       oldest_s: number
     }

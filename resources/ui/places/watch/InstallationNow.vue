@@ -81,11 +81,13 @@ const wrong = computed(() => {
 
   <section class="sheet grid">
     <h2>Work</h2>
-    <p v-if="!now.lanes.length" class="quiet">Nothing waits.</p>
-    <ul v-else class="lines">
+    <ul class="lines">
       <li v-for="lane in now.lanes" :key="lane.lane">
         <strong>{{ lanes[lane.lane] ?? lane.lane }}</strong>
-        <span>{{ lane.waiting }} waiting, {{ lane.at_work }} at work, the oldest for {{ ago(lane.oldest_s) }}</span>
+        <span class="small"
+          >{{ lane.waiting }} waiting<template v-if="lane.waiting">, the oldest for {{ ago(lane.oldest_s) }}</template
+          >, {{ lane.at_work }} at work, {{ lane.put_off }} put off</span
+        >
       </li>
     </ul>
     <template v-if="now.failed.length">
