@@ -16,7 +16,7 @@ final readonly class BeginRun
     /** What has not ended by then was lost with its worker, and stands in nobody's way. */
     private const HOURS = 1;
 
-    public function __construct(private ClockInterface $clock) {}
+    public function __construct(private ClockInterface $clock, private ArchiveFiles $files) {}
 
     /**
      * @param (Closure(string): mixed)|null $put  puts the file that was handed in where it is told
@@ -38,6 +38,7 @@ final readonly class BeginRun
             $run = ArchiveRun::query()->create(['kind' => $kind, 'asked_by' => $by, 'asked_at' => $now]);
             is_dir(ArchiveRun::folder()) || mkdir(ArchiveRun::folder(), 0700, true);
             $put === null || $put($run->path());
+            $this->files->handedIn($run);
             $send($run, $run->path());
 
             return $run->refresh();

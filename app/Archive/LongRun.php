@@ -54,6 +54,7 @@ abstract class LongRun implements ShouldQueue
             return;
         }
         $run->update(['status' => 'running']);
+        app(ArchiveFiles::class)->bring($this->path);
         $told = static fn(float $share): int => ArchiveRun::query()
             ->whereKey($run->id)
             ->update(['progress' => round($share, 3)]);
@@ -66,7 +67,7 @@ abstract class LongRun implements ShouldQueue
 
             throw $e;
         } finally {
-            @unlink($this->path);
+            app(ArchiveFiles::class)->gone($this->path);
         }
     }
 
@@ -79,7 +80,7 @@ abstract class LongRun implements ShouldQueue
     /** The worker itself was stopped. */
     public function failed(?Throwable $e): void
     {
-        @unlink($this->path);
+        app(ArchiveFiles::class)->gone($this->path);
         app(Tenancy::class)->within($this->workspaceId, function (): void {
             ArchiveRun::query()
                 ->whereKey($this->runId)

@@ -12,13 +12,15 @@ use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\ConcurrencyErrorDetector;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\LostConnectionDetector;
-use Illuminate\Database\QueryException;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Session\TokenMismatchException;
 use Illuminate\Validation\ValidationException;
+use PDOException;
+use Predis\CommunicationException;
+use Predis\Connection\Resource\Exception\StreamInitException;
 use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -29,6 +31,9 @@ use Vicissa\Core\Says\Said;
 /** Every error of the API as RFC 9457 `application/problem+json`: what happened, what was kept, what to do. */
 final class ProblemRenderer
 {
+    /** What PostgreSQL says while another becomes the first: it only reads, it is being stopped, it is not yet up. */
+    private const TAKES_OVER = ['25006', '57P01', '57P02', '57P03'];
+
     public function render(Throwable $e, Request $request): ?Response
     {
         if (!$request->is('api/*') && !$request->expectsJson()) {
@@ -107,12 +112,26 @@ final class ProblemRenderer
             preg_match('/^(Maximum execution time|Allowed memory size)/', $e->getMessage()) === 1;
     }
 
-    /** Others stood in the way again and again (TriesAgain), or the database is away for a moment: nothing was done. */
+    /**
+     * Others stood in the way again and again (TriesAgain), or the database or Redis is away for a moment, or another
+     * machine is taking its place: whoever asks again a little later is served.
+     */
     private static function isBusy(Throwable $e): bool
     {
-        return $e instanceof QueryException &&
-            (app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($e) ||
-                app(LostConnectionDetector::class)->causedByLostConnection($e));
+        for ($one = $e; $one !== null; $one = $one->getPrevious()) {
+            if (
+                $one instanceof CommunicationException ||
+                $one instanceof StreamInitException ||
+                ($one instanceof PDOException &&
+                    (in_array((string) $one->getCode(), self::TAKES_OVER, true) ||
+                        app(ConcurrencyErrorDetector::class)->causedByConcurrencyError($one) ||
+                        app(LostConnectionDetector::class)->causedByLostConnection($one)))
+            ) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function invalid(ValidationException $e): JsonResponse

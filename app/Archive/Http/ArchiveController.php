@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Archive\Http;
 
+use App\Archive\ArchiveFiles;
 use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
 use App\Archive\BeginRun;
@@ -111,19 +112,20 @@ final readonly class ArchiveController
         ),
     ]
     #[ReturnsFile('application/zip', 'ZIP')]
-    public function file(ArchiveRun $run): BinaryFileResponse
+    public function file(ArchiveRun $run, ArchiveFiles $files): BinaryFileResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
         abort_unless(
             $run->kind === ArchiveRun::OUT &&
                 $run->status === 'done' &&
-                $run->asked_at > $this->clock->now()->modify('-' . ArchiveRun::KEPT_HOURS . ' hours') &&
-                is_file($run->written()),
+                $run->asked_at > $this->clock->now()->modify('-' . ArchiveRun::KEPT_HOURS . ' hours'),
             404,
         );
+        $file = $files->fetch($run);
+        abort_if($file === null, 404);
         $this->doorLog->note('exported');
 
-        return $this->download($run->written());
+        return $this->download($file)->deleteFileAfterSend(ArchiveFiles::isShared());
     }
 
     private function download(string $file): BinaryFileResponse

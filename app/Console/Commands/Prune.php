@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Archive\ArchiveFiles;
 use App\Archive\ArchiveRun;
 use App\Door\TakeAway;
 use App\Tenancy\EachWorkspace;
@@ -21,18 +22,18 @@ final class Prune extends Command
 
     protected $description = 'Take away who has left and what has ended, forget old keys and kept messages';
 
-    public function handle(EachWorkspace $eachWorkspace, ClockInterface $clock, TakeAway $takeAway): int
-    {
+    public function handle(
+        EachWorkspace $eachWorkspace,
+        ClockInterface $clock,
+        TakeAway $takeAway,
+        ArchiveFiles $files,
+    ): int {
         $takeAway();
         $old = $clock
             ->now()
             ->modify('-' . ArchiveRun::KEPT_HOURS . ' hours')
             ->getTimestamp();
-        foreach (glob(ArchiveRun::folder() . '/*') ?: [] as $file) {
-            if (filemtime($file) < $old) {
-                unlink($file);
-            }
-        }
+        $files->prune($old);
         $eachWorkspace(static function () use ($clock): void {
             DB::table('idempotency_keys')
                 ->where('created_at', '<', $clock->now()->modify('-7 days'))
