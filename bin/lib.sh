@@ -190,7 +190,7 @@ write_env() {
 
 # --- the database ------------------------------------------------------------------------------------------------
 
-psql_admin() { PGPASSWORD=$(keep_secret admin) "$PG_BIN/psql" -X -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U vicissa_admin "$@"; }
+psql_admin() { PGPASSWORD=${DB_ADMIN_PASSWORD:-$(keep_secret admin)} "$PG_BIN/psql" -X -q -v ON_ERROR_STOP=1 -h "${DB_HOST:-127.0.0.1}" -p "$DB_PORT" -U "${DB_ADMIN_USERNAME:-vicissa_admin}" "$@"; }
 
 start_database() {
     if [ ! -f "$VAR/pg/PG_VERSION" ]; then
@@ -349,6 +349,7 @@ vault_base() {
 }
 
 vault_photos() {
+    [ -z "${S3_BUCKET:-}" ] || { echo "in the bucket $S3_BUCKET: the store keeps its own versions"; return 0; }
     (cd "$VAR/storage" && mkdir -p photos && shots backup --host vicissa --json photos) | php -r 'foreach (file("php://stdin") as $l) { $r = json_decode($l, true); if (($r["message_type"] ?? "") === "summary") echo $r["total_files_processed"], " photos, ", $r["files_new"], " new\n"; }'
     [ "${PIPESTATUS[0]}" = 0 ]
 }

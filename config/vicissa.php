@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Letters\MailMessenger;
+use App\Standins\AskedWeather;
 use App\Standins\OutboxMessenger;
 use App\Standins\SimulatedTdsPen;
 use App\Standins\SimulatedThermometer;
@@ -12,10 +13,13 @@ use App\Standins\SimulatedWeather;
 return [
     // Outside services, each behind an interface. What ships are stand-ins that run without a network.
     'messenger' => env('MAIL_URL') ? MailMessenger::class : OutboxMessenger::class,
-    'weather' => SimulatedWeather::class,
+    'weather' => env('WEATHER_URL') ? AskedWeather::class : SimulatedWeather::class,
     'travel' => SimulatedTravelTimes::class,
     'pen' => SimulatedTdsPen::class,
     'thermometer' => SimulatedThermometer::class,
+
+    // Who answers hours as docs/schemas/weather.schema.json has them, and what is shown to them.
+    'weather_at' => ['url' => env('WEATHER_URL'), 'key' => env('WEATHER_KEY')],
 
     // Requests a minute for one person or address; new businesses an hour from one address.
     // The processor's time: seconds for one request, milliseconds a minute for one person or address. And how

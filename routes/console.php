@@ -5,9 +5,10 @@ declare(strict_types=1);
 use App\Watch\Readiness;
 use Illuminate\Support\Facades\Schedule;
 
-Schedule::call(static fn() => app(Readiness::class)->beat())->everyMinute();
-Schedule::command('sanctum:prune-expired --hours=24')->daily();
-Schedule::command('auth:clear-resets')->daily();
-Schedule::command('vicissa:prune')->dailyAt('03:20');
-Schedule::command('vicissa:tell')->everyFiveMinutes();
-Schedule::command('vicissa:reforecast')->dailyAt('03:40');
+// Each machine may have a scheduler; one of them does it.
+Schedule::call(static fn() => app(Readiness::class)->beat())->name('beat')->everyMinute();
+Schedule::command('sanctum:prune-expired --hours=24')->daily()->onOneServer();
+Schedule::command('auth:clear-resets')->daily()->onOneServer();
+Schedule::command('vicissa:prune')->dailyAt('03:20')->onOneServer();
+Schedule::command('vicissa:tell')->everyFiveMinutes()->onOneServer();
+Schedule::command('vicissa:reforecast')->dailyAt('03:40')->onOneServer();

@@ -60,6 +60,8 @@ use App\Tenancy\Workspace;
 use App\Watch\Lanes;
 use App\Watch\SlowQueries;
 use App\Watch\Tally;
+use GuzzleHttp\Client as HttpClient;
+use GuzzleHttp\ClientInterface;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Translation\Translator;
 use Illuminate\Database\Connection;
@@ -141,7 +143,8 @@ final class AppServiceProvider extends ServiceProvider
             TravelTimes::class,
             static fn($app): TravelTimes => $app->make(config()->string('vicissa.travel')),
         );
-        $this->app->bind(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
+        $this->app->bind(ClientInterface::class, HttpClient::class);
+        $this->app->scoped(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
         $this->app->singleton(
             Reckoning::class,
             static fn(): Reckoning => new Reckoning([

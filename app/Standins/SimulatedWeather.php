@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Standins;
 
+use Closure;
 use DateInterval;
 use DateTimeImmutable;
 use DateTimeZone;
@@ -27,24 +28,51 @@ final readonly class SimulatedWeather implements Weather
 
     public function hours(float $latitude, float $longitude, DateTimeImmutable $from, int $count): array
     {
+        return $this->each(
+            $from,
+            $count,
+            fn(DateTimeImmutable $at): WeatherHour => $this->hour($latitude, $longitude, $at),
+        );
+    }
+
+    /**
+     * What the season usually brings, for when nobody knows better.
+     *
+     * @return list<WeatherHour>
+     */
+    public function season(float $latitude, float $longitude, DateTimeImmutable $from, int $count): array
+    {
+        return $this->each(
+            $from,
+            $count,
+            fn(DateTimeImmutable $at): WeatherHour => $this->hour($latitude, $longitude, $at, 0.0),
+        );
+    }
+
+    /**
+     * @param Closure(DateTimeImmutable): WeatherHour $hour
+     * @return list<WeatherHour>
+     */
+    private function each(DateTimeImmutable $from, int $count, Closure $hour): array
+    {
         $hours = [];
         $at = $from
             ->setTimezone(new DateTimeZone('UTC'))
             ->setTime((int) $from->setTimezone(new DateTimeZone('UTC'))->format('G'), 0);
         for ($i = 0; $i < $count; $i++) {
-            $hours[] = $this->hour($latitude, $longitude, $at);
+            $hours[] = $hour($at);
             $at = $at->add(new DateInterval('PT1H'));
         }
 
         return $hours;
     }
 
-    private function hour(float $latitude, float $longitude, DateTimeImmutable $at): WeatherHour
+    private function hour(float $latitude, float $longitude, DateTimeImmutable $at, ?float $sure = null): WeatherHour
     {
         $t = $at->getTimestamp() / 3600.0;
         $here = sprintf('%.1f %.1f', $latitude, $longitude);
         $days = max(0.0, ($at->getTimestamp() - $this->clock->now()->getTimestamp()) / 86400.0);
-        $sureness = exp(-$days / self::FADES_IN_DAYS);
+        $sureness = $sure ?? self::sureness($days);
         // Fronts pass over all the islands, showers over one.
         $front = $sureness * $this->drift('front', $t / 38.0);
         $shower = $sureness * $this->drift('shower ' . $here, $t / 5.0);
@@ -85,6 +113,12 @@ final readonly class SimulatedWeather implements Weather
             round(0.4 + 2.6 * (1.0 - $sureness), 1),
             round($sureness, 2),
         );
+    }
+
+    /** How much a forecast of so many days knows. */
+    public static function sureness(float $days): float
+    {
+        return exp(-max(0.0, $days) / self::FADES_IN_DAYS);
     }
 
     /** A smooth wandering between -1 and 1: fixed values at whole numbers, joined by a cosine. */

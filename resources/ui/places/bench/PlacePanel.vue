@@ -97,7 +97,9 @@ const source = computed(() =>
   look.value.byHand
     ? 'By hand.'
     : props.forecast
-      ? `Forecast for this hour${props.forecast.sureness < 0.75 ? `, give or take ${Math.round(props.forecast.air_off_k * 2)} degrees` : ''}.`
+      ? props.forecast.sureness === 0
+        ? 'The forecast does not answer; this is what the season usually brings. Say what it is.'
+        : `Forecast for this hour${props.forecast.sureness < 0.75 ? `, give or take ${Math.round(props.forecast.air_off_k * 2)} degrees` : ''}.`
       : '…',
 )
 </script>
