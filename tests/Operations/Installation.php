@@ -56,11 +56,30 @@ final class Installation
         return $one;
     }
 
-    /** Begins bin/start and waits for the health check; false when it ended before that. */
-    public function start(): bool
+    /** Another machine of the same: its own files and port, the same settings but for some. */
+    public function second(string $name): self
+    {
+        $other = new self("{$this->folder}/{$name}", self::freePort(), $this->dbPort);
+        mkdir("{$other->folder}/var/secrets", 0755, true);
+        copy("{$this->folder}/var/secrets/admin", "{$other->folder}/var/secrets/admin");
+        $settings = (string) file_get_contents("{$this->folder}/env");
+        file_put_contents(
+            "{$other->folder}/env",
+            str_replace(
+                ["VICISSA_PORT={$this->port}", "{$this->folder}/var/storage"],
+                ["VICISSA_PORT={$other->port}", "{$other->folder}/var/storage"],
+                $settings,
+            ),
+        );
+
+        return $other;
+    }
+
+    /** Begins bin/start, or another of its kind, and waits for the health check; false when it ended before that. */
+    public function start(string $script = 'bin/start'): bool
     {
         $process = proc_open(
-            ['setsid', 'bash', 'bin/start'],
+            ['setsid', 'bash', $script],
             [
                 ['file', '/dev/null', 'r'],
                 ['file', "{$this->folder}/start.log", 'w'],

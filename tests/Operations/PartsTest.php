@@ -23,6 +23,9 @@ final class PartsTest extends TestCase
 
     private static int $redis;
 
+    /** Cookies of the browser that began last. */
+    private static CookieJar $jar;
+
     public static function setUpBeforeClass(): void
     {
         [self::$redis, $s3] = [Installation::freePort(), Installation::freePort()];
@@ -150,6 +153,37 @@ final class PartsTest extends TestCase
         );
     }
 
+    /** The same settings on another machine: who is signed in on one is so on the other, and sees what the first has put by. */
+    public function testASecondMachineServesTheSame(): void
+    {
+        $other = self::$here->second('other');
+        [$code, $says] = $other->run('DB_ADMIN_PASSWORD=$(cat "$VICISSA_VAR/secrets/admin") bin/serve --set-up');
+        self::assertSame(0, $code, $says);
+        self::assertTrue($other->start('bin/serve'), $other->said());
+        try {
+            self::assertDirectoryDoesNotExist("{$other->folder}/var/pg");
+            $here = self::browser();
+            $body = ['email' => 'dunlin@example.test', 'password' => self::PASSWORD];
+            self::ok($here('POST', 'auth/sign-in', $body));
+            $there = self::browser(at: $other->port, jar: self::$jar);
+            self::assertSame('Dunlin', self::ok($there('GET', 'me'))['workspace']['name']);
+            $car = self::ok($here('GET', 'vehicles'))['data'][0]['id'];
+            $image = imagecreatetruecolor(320, 240);
+            ob_start();
+            imagejpeg($image);
+            $facts = [
+                'id' => Str::uuid7()->toString(),
+                'zone' => 'paint',
+                'stage' => 'after',
+                'taken_at' => gmdate(DATE_ATOM),
+            ];
+            $photo = self::ok($there('POST', "vehicles/{$car}/photos", $facts, (string) ob_get_clean()))['id'];
+            self::assertSame(200, $here('GET', "photos/{$photo}")->getStatusCode());
+        } finally {
+            $other->stop();
+        }
+    }
+
     public function testWithoutRedisPeopleAreToldToComeBack(): void
     {
         proc_terminate(self::$beside[0], SIGKILL);
@@ -169,16 +203,17 @@ final class PartsTest extends TestCase
     }
 
     /** @return callable(string, string, array<string, mixed>|null=, string|null=): ResponseInterface  one device */
-    private static function browser(bool $begin = true): callable
+    private static function browser(bool $begin = true, ?int $at = null, ?CookieJar $jar = null): callable
     {
-        $base = 'http://127.0.0.1:' . self::$here->port;
-        $jar = new CookieJar();
+        $base = 'http://127.0.0.1:' . ($at ?? self::$here->port);
+        $jar ??= new CookieJar();
+        self::$jar = $jar;
         $client = new Client([
             'base_uri' => "{$base}/",
             RequestOptions::HTTP_ERRORS => false,
             RequestOptions::COOKIES => $jar,
         ]);
-        if ($begin) {
+        if ($begin && $at === null) {
             $client->get('sanctum/csrf-cookie');
         }
 
