@@ -49,6 +49,8 @@ DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring p
 # Without a window the shell does half the work of the whole browser.
 DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd python3-prometheus-client)
 
+# Only for bin/test --cluster: several machines on one.
+DEBIAN_CLUSTER=(patroni etcd-server haproxy)
 # Only where a vault is named (VICISSA_VAULT).
 DEBIAN_VAULT=(pgbackrest restic)
 

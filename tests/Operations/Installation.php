@@ -61,7 +61,7 @@ final class Installation
     {
         $other = new self("{$this->folder}/{$name}", self::freePort(), $this->dbPort);
         mkdir("{$other->folder}/var/secrets", 0755, true);
-        copy("{$this->folder}/var/secrets/admin", "{$other->folder}/var/secrets/admin");
+        @copy("{$this->folder}/var/secrets/admin", "{$other->folder}/var/secrets/admin");
         $settings = (string) file_get_contents("{$this->folder}/env");
         file_put_contents(
             "{$other->folder}/env",
@@ -76,7 +76,7 @@ final class Installation
     }
 
     /** Begins bin/start, or another of its kind, and waits for the health check; false when it ended before that. */
-    public function start(string $script = 'bin/start'): bool
+    public function start(string $script = 'bin/start', bool $ownDatabase = true): bool
     {
         $process = proc_open(
             ['setsid', 'bash', $script],
@@ -94,7 +94,7 @@ final class Installation
         return $this->within(
             180,
             fn(): ?bool => match (true) {
-                $this->answers() => true,
+                $this->answers($ownDatabase) => true,
                 !proc_get_status($this->running)['running'] => false,
                 default => null,
             },
@@ -128,8 +128,8 @@ final class Installation
         posix_kill((int) file_get_contents($file), SIGKILL);
     }
 
-    /** Whether pages are served and the database behind them answers. */
-    public function answers(): bool
+    /** Whether pages are served and the database behind them, where it is its own, answers. */
+    public function answers(bool $ownDatabase = true): bool
     {
         $answer = @file_get_contents(
             "http://127.0.0.1:{$this->port}/up",
@@ -137,7 +137,7 @@ final class Installation
             stream_context_create(['http' => ['timeout' => 2]]),
         );
 
-        return $answer !== false && $this->database('select 1') === '1';
+        return $answer !== false && (!$ownDatabase || $this->database('select 1') === '1');
     }
 
     public function database(string $sql): ?string
