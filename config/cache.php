@@ -6,6 +6,8 @@ return [
     'default' => env('CACHE_STORE', env('REDIS_URL') ? 'redis' : 'database'),
     'stores' => [
         'array' => ['driver' => 'array', 'serialize' => false],
+        // Memory that php-fpm's processes on this machine share: what counts requests (App\Providers\AppServiceProvider).
+        'apc' => ['driver' => 'apc'],
         'redis' => ['driver' => 'redis', 'connection' => 'default', 'lock_connection' => 'default'],
         'database' => [
             'driver' => 'database',

@@ -77,7 +77,7 @@ final readonly class ForecastLayers
             ->delete();
         $this->keepFirst($rows);
         foreach (array_chunk($rows, 100) as $chunk) {
-            Forecast::query()->upsert($chunk, ['layer_id']);
+            Forecast::query()->upsert($chunk, ['workspace_id', 'layer_id']);
         }
         $this->settlePast($layers->whereNotNull('ended_at'), $log, $evidence);
     }

@@ -174,6 +174,10 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // Requests are counted where that costs least: each count in the database is a write that waits for the disk.
+        if (config('cache.default') === 'database' && function_exists('apcu_enabled') && apcu_enabled()) {
+            config(['cache.limiter' => 'apc']);
+        }
         // Links in messages name the address we were given, never the one a request claims; files are fetched from
         // wherever the page was.
         URL::forceRootUrl(config()->string('app.url'));

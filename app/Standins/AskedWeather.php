@@ -124,7 +124,7 @@ final class AskedWeather implements Weather
                     $this->cache->put($name, $kept, self::KEPT_S);
                 } catch (Throwable $e) {
                     $this->cache->put("{$name} silent", true, self::PAUSE_S);
-                    $this->log->warning('The weather did not answer.', ['why' => $e->getMessage()]);
+                    $this->log->warning('weather-silent', ['why' => $e->getMessage()]);
                 }
             });
         }

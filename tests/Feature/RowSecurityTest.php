@@ -113,6 +113,65 @@ final class RowSecurityTest extends TestCase
         self::assertSame([], array_column($loose, 'name'));
     }
 
+    /**
+     * What engines ask of tables that they spread by a column: it stands first in every key of a tenant's table, which refers
+     * to others of its own or to tables that are everywhere. Whoever adds a table decides which of the three it is.
+     */
+    public function testKeysBeginWithTheWorkspace(): void
+    {
+        $everywhere = ['users', 'workspaces', 'recovery_codes', 'sessions', 'password_reset_tokens', 'migrations'];
+        $machine = ['cache', 'cache_locks', 'jobs', 'failed_jobs'];
+        // Found by a secret or a signature before anybody knows whose they are.
+        $doors = [
+            'feeds',
+            'invitations',
+            'outbox_messages',
+            'personal_access_tokens',
+            'proposals',
+            'record_links',
+            'security_events',
+        ];
+        $tables = array_column(DB::select("select tablename from pg_tables where schemaname = 'public'"), 'tablename');
+        $spread = array_values(array_diff($tables, $everywhere, $machine, $doors));
+        self::assertGreaterThan(35, count($spread));
+        $keys = DB::select(
+            <<<'SQL'
+            select t.relname as at, i.relname as name, a.attname as first from pg_index x
+            join pg_class t on t.oid = x.indrelid join pg_class i on i.oid = x.indexrelid
+            join pg_attribute a on a.attrelid = t.oid and a.attnum = x.indkey[0]
+            where t.relnamespace = 'public'::regnamespace and x.indisunique
+            SQL
+            ,
+        );
+        $wrong = array_filter(
+            $keys,
+            static fn(object $key): bool => in_array($key->at, $spread, true) && $key->first !== 'workspace_id',
+        );
+        self::assertSame([], array_column($wrong, 'name'));
+        self::assertSame([], array_values(array_diff($spread, array_column($keys, 'at'))), 'each has a key');
+        $pointers = DB::select(
+            <<<'SQL'
+            select child.relname as at, c.conname as name, parent.relname as to, a.attname as first from pg_constraint c
+            join pg_class parent on parent.oid = c.confrelid join pg_class child on child.oid = c.conrelid
+            join pg_attribute a on a.attrelid = c.conrelid and a.attnum = c.conkey[1]
+            where c.contype = 'f' and c.connamespace = 'public'::regnamespace
+            SQL
+            ,
+        );
+        self::assertGreaterThan(80, count($pointers));
+        foreach ($pointers as $pointer) {
+            self::assertTrue(
+                in_array($pointer->to, $everywhere, true) ||
+                    (in_array($pointer->to, $spread, true) && $pointer->first === 'workspace_id'),
+                "{$pointer->name} refers to {$pointer->to}",
+            );
+            self::assertFalse(
+                in_array($pointer->at, $everywhere, true) && in_array($pointer->to, $spread, true),
+                $pointer->name,
+            );
+        }
+    }
+
     /** The owner of the tables is held as well, and what runs as somebody else finds no name of a stranger's making. */
     public function testWallsHoldForTheOwnerAndFunctionsLookNowhereElse(): void
     {
