@@ -16,7 +16,7 @@ use GuzzleHttp\RequestOptions;
 use Illuminate\Support\Str;
 
 const EACH = 5; // phones of one business
-const RHYTHM_S = ['pulse' => 5.0, 'events' => 8.0, 'film' => 30.0, 'turn' => 250.0];
+const RHYTHM_S = ['pulse' => 15.0, 'events' => 8.0, 'film' => 30.0, 'turn' => 250.0];
 
 [$phones, $seconds] = [(int) ($argv[1] ?? 100), (int) ($argv[2] ?? 60)];
 $url = getenv('VICISSA_URL') ?: 'http://127.0.0.1:8680';
@@ -24,7 +24,11 @@ $url = getenv('VICISSA_URL') ?: 'http://127.0.0.1:8680';
 /** @return array{token: string, sheets: list<string>, cars: list<string>} */
 $business = static function (int $n) use ($url): array {
     $jar = new CookieJar();
-    $client = new Client(['base_uri' => "{$url}/", RequestOptions::COOKIES => $jar, RequestOptions::HTTP_ERRORS => false]);
+    $client = new Client([
+        'base_uri' => "{$url}/",
+        RequestOptions::COOKIES => $jar,
+        RequestOptions::HTTP_ERRORS => false,
+    ]);
     $client->get('sanctum/csrf-cookie');
     $ask = static function (string $path, array $body) use ($client, $jar, $url): array {
         $answer = $client->post("api/v1/{$path}", [
@@ -109,6 +113,7 @@ $ask = static function (string $kind, int $phone) use (&$asked, &$seq, $multi, $
                 'water' => 'tap',
             ],
         ],
+        default => throw new LogicException($kind),
     };
     $handle = curl_init("{$url}/api/v1/{$path}");
     curl_setopt_array($handle, [
@@ -121,7 +126,6 @@ $ask = static function (string $kind, int $phone) use (&$asked, &$seq, $multi, $
             'Accept: application/json',
             'Content-Type: application/json',
         ],
-        ...[],
     ]);
     if ($body !== null) {
         curl_setopt($handle, CURLOPT_POSTFIELDS, (string) json_encode($body));

@@ -13,6 +13,7 @@ use App\Book\Client;
 use App\Book\Vehicle;
 use App\Record\Photo;
 use App\Says\Teller;
+use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use Carbon\CarbonImmutable;
@@ -56,6 +57,46 @@ final class ArchiveTest extends TestCase
             'table_name',
         );
         self::assertEqualsCanonicalizing($all, [...ArchivedTables::ALL, ...array_keys(ArchivedTables::LEFT)]);
+    }
+
+    /** To another installation, by whoever runs both: the owner there sets a password, and here it ends in a month. */
+    public function testAWorkspaceMoves(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business('Movers');
+        $this->fill($owner, $workspace, 2);
+        $file = storage_path('app/moved.zip');
+        Auth::forgetGuards();
+        app(Tenancy::class)->leave();
+        self::assertSame(0, Artisan::call('vicissa:move', ['way' => 'out', 'what' => $workspace->id, 'to' => $file]));
+        $written = json_decode(Artisan::output(), true);
+        self::assertSame(
+            $this->clock->now()->modify('+30 days')->format('Y-m-d'),
+            $this->inside($workspace, static fn(): ?string => Workspace::query()->sole()->ends_at?->format('Y-m-d')),
+        );
+
+        self::assertSame(
+            0,
+            Artisan::call('vicissa:move', ['way' => 'in', 'what' => $file, 'to' => 'moved@example.test']),
+        );
+        $taken = json_decode(Artisan::output(), true);
+        self::assertSame([$written['rows'], $written['photos']], [$taken['rows'], $taken['photos']]);
+        $there = new Workspace();
+        $there->id = $taken['workspace'];
+        self::assertEquals(
+            $this->plain($this->inside($workspace, static fn(): array => app(WriteArchive::class)->data())),
+            $this->plain($this->inside($there, static fn(): array => app(WriteArchive::class)->data())),
+        );
+        self::assertStringContainsString('/reset-password?token=', $taken['password']);
+
+        // What is refused leaves nobody behind.
+        file_put_contents($file, 'no zip');
+        self::assertSame(
+            1,
+            Artisan::call('vicissa:move', ['way' => 'in', 'what' => $file, 'to' => 'other@example.test']),
+        );
+        self::assertFalse(User::query()->where('email', 'other@example.test')->exists());
+        unlink($file);
     }
 
     public function testTheArchiveKeepsItsPublishedSchema(): void

@@ -134,6 +134,7 @@ final class RowSecurityTest extends TestCase
         $tables = array_column(DB::select("select tablename from pg_tables where schemaname = 'public'"), 'tablename');
         $spread = array_values(array_diff($tables, $everywhere, $machine, $doors));
         self::assertGreaterThan(35, count($spread));
+        /** @var list<object{at: string, name: string, first: string}> $keys */
         $keys = DB::select(
             <<<'SQL'
             select t.relname as at, i.relname as name, a.attname as first from pg_index x

@@ -34,6 +34,12 @@ final class Prune extends Command
             ->modify('-' . ArchiveRun::KEPT_HOURS . ' hours')
             ->getTimestamp();
         $files->prune($old);
+        // What is kept in the database goes only when somebody asks for it again.
+        foreach (['cache', 'cache_locks'] as $table) {
+            DB::table($table)
+                ->where('expiration', '<', $clock->now()->getTimestamp())
+                ->delete();
+        }
         $eachWorkspace(static function () use ($clock): void {
             DB::table('idempotency_keys')
                 ->where('created_at', '<', $clock->now()->modify('-7 days'))

@@ -34,10 +34,22 @@ const here = (to: string) =>
     : route.path === to || route.path.startsWith(`${to}/`) || (to === '/round' && route.path.startsWith('/sheets/'))
 
 // What happens on the driveway is on the desk at once: one short answer is asked for, and everything else only when it changes.
+// On the driveway less often, and where answers take long: nobody’s glance makes everybody wait.
+const PULSE_MS = { desk: 5_000, drive: 15_000 }
+const PULSE_SHARE = 20
+let pulseTook = 0
 const { data: pulse } = useQuery({
   queryKey: ['pulse'],
-  queryFn: () => told(api.GET('/api/v1/pulse')),
-  refetchInterval: 5_000,
+  queryFn: async () => {
+    const asked = performance.now()
+    try {
+      return await told(api.GET('/api/v1/pulse'))
+    } finally {
+      pulseTook = performance.now() - asked
+    }
+  },
+  refetchInterval: () =>
+    Math.max(PULSE_MS[route.path.startsWith('/sheets/') ? 'drive' : 'desk'], PULSE_SHARE * pulseTook),
   retry: false,
 })
 watch(
