@@ -3,6 +3,7 @@ import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
 import { settled } from '@/api/writes'
 import { Problem } from './api/client'
 import { meQuery } from './lib/session'
+import { followsNewerPages } from './lib/newer'
 import { places } from './routes'
 
 const open: RouteRecordRaw[] = [
@@ -84,6 +85,7 @@ export function makeRouter(queries: QueryClient) {
       return true
     }
   })
+  followsNewerPages(router)
   router.afterEach((to) => {
     document.title = `${String(to.meta.title ?? 'Vicissa')} · Vicissa`
   })

@@ -74,6 +74,25 @@ final class HouseTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
+    /** The page of whoever runs it: nobody signs in, a token opens it. */
+    public function testWhoRunsItLooksInWithItsToken(): void
+    {
+        $this->visit('/operator');
+        $this->field('Token')->sendKeys('sea-pink');
+        $this->press('Look in');
+        $this->see('//*[@role = "alert"][contains(., "not the token")]');
+        $this->assertAccessible('The operator’s door');
+        $this->field('Token')->sendKeys('-watch');
+        $this->press('Look in');
+        $this->see('//h1[contains(., "This installation")]');
+        $this->seeText('Usual work');
+        $this->see('//h2[. = "Vault"]');
+        $this->assertAccessible('The operator’s page');
+        $this->press('Forget the token');
+        $this->field('Token');
+        $this->assertQuietConsole('status of 404');
+    }
+
     public function testALayerIsPutOnTakenBackAndPutOnAgain(): void
     {
         $this->begin('Litres, °C');
