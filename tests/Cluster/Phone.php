@@ -4,118 +4,34 @@ declare(strict_types=1);
 
 namespace Tests\Cluster;
 
-use CurlHandle;
-use CurlMultiHandle;
-use Illuminate\Support\Str;
-use RuntimeException;
-
-/** Writes down one turn after the other; what is not acknowledged it asks for again, under the same id, until it is. */
-final class Phone
+/** Writes down one turn after the other, of one vehicle, each with a little soap. */
+final class Phone extends Asking
 {
-    /** @var list<string>  ids that the server said it has */
-    public array $acknowledged = [];
-
-    /** So often it had to ask again. */
-    public int $again = 0;
-
-    /** When it was last told that something is done. */
-    public float $last = 0.0;
-
-    private ?string $asking = null;
-
-    private float $pause = 0.0;
-
-    private int $hours = 0;
-
-    /** As it was asked the first time: the same again is the same. */
-    private string $body = '';
-
-    private readonly CurlMultiHandle $wire;
-
-    private CurlHandle|false $asked = false;
+    private int $minutes = 0;
 
     public function __construct(
-        private readonly int $port,
-        private readonly string $secret,
+        int $port,
+        string $secret,
         private readonly string $vehicle,
         private readonly string $soap,
     ) {
-        $this->wire = curl_multi_init();
+        parent::__construct($port, $secret);
     }
 
-    /** @return list<string>  what it has asked for and heard nothing of */
-    public function unheard(): array
+    protected function next(string $id): array
     {
-        return $this->asking === null ? [] : [$this->asking];
-    }
+        $this->minutes++;
 
-    /** Looks whether it was answered, and asks. */
-    public function tick(): void
-    {
-        if ($this->asked === false) {
-            if (microtime(true) >= $this->pause) {
-                $this->ask();
-            }
-
-            return;
-        }
-        curl_multi_exec($this->wire, $running);
-        $ended = curl_multi_info_read($this->wire);
-        if ($ended !== false) {
-            $this->heard(
-                (int) curl_getinfo($this->asked, CURLINFO_RESPONSE_CODE),
-                (string) curl_multi_getcontent($this->asked),
-            );
-        }
-    }
-
-    private function ask(): void
-    {
-        if ($this->asking === null) {
-            $this->asking = Str::uuid7()->toString();
-            $this->hours++;
-            $this->body = (string) json_encode([
-                'id' => $this->asking,
-                'worked_at' => gmdate(DATE_ATOM, time() - 60 * $this->hours),
+        return [
+            "vehicles/{$this->vehicle}/turns",
+            [
+                'id' => $id,
+                'worked_at' => gmdate(DATE_ATOM, time() - 60 * $this->minutes),
                 'soil' => 2,
                 'method' => 'multi-towel',
                 'water' => 'tap',
                 'products' => [['product_id' => $this->soap, 'zone' => 'paint', 'quantity_ml' => 0.5]],
-            ]);
-        }
-        $this->asked = curl_init("http://127.0.0.1:{$this->port}/api/v1/vehicles/{$this->vehicle}/turns");
-        curl_setopt_array($this->asked, [
-            CURLOPT_POST => true,
-            CURLOPT_RETURNTRANSFER => true,
-            CURLOPT_TIMEOUT => 20,
-            CURLOPT_CONNECTTIMEOUT => 3,
-            CURLOPT_HTTPHEADER => [
-                "Authorization: Bearer {$this->secret}",
-                'Accept: application/json',
-                'Content-Type: application/json',
-                "Idempotency-Key: {$this->asking}",
             ],
-            CURLOPT_POSTFIELDS => $this->body,
-        ]);
-        curl_multi_add_handle($this->wire, $this->asked);
-        curl_multi_exec($this->wire, $running);
-    }
-
-    private function heard(int $status, string $said): void
-    {
-        if ($this->asked !== false) {
-            curl_multi_remove_handle($this->wire, $this->asked);
-        }
-        $this->asked = false;
-        if ($status === 201 || $status === 200) {
-            $this->acknowledged[] = (string) $this->asking;
-            $this->asking = null;
-            $this->last = microtime(true);
-        } elseif ($status === 0 || $status === 429 || $status >= 502) {
-            $this->again++;
-            $this->pause = microtime(true) + 0.5;
-        } else {
-            throw new RuntimeException("{$status}: {$said}");
-        }
+        ];
     }
 }
