@@ -368,6 +368,8 @@ vault_due() { # vault_due KIND SECONDS : whether so long has gone by since it wa
 keep_vault() {
     (
         trap - EXIT
+        # A disk that is full for a while ends no keeper.
+        set +e
         work=
         trap '[ -z "$work" ] || { kill -TERM -- "-$work"; wait "$work"; } 2>/dev/null; rm -f "$VAR/run/pids/keeper-vault"; exit 0' TERM INT
         # In a group of its own, so that whoever stops Vicissa need not wait until a large drill is through.
@@ -429,6 +431,8 @@ keep() { # keep NAME USER COMMAND…
     local name=$1 AS; become "$2"; shift 2
     (
         trap - EXIT
+        # A disk that is full for a while ends no keeper.
+        set +e
         child=
         trap '[ -n "$child" ] && end_group "$child"; rm -f "$VAR/run/pids/$name" "$VAR/run/pids/keeper-$name"; exit 0' TERM INT
         pause=1
@@ -461,6 +465,8 @@ keep() { # keep NAME USER COMMAND…
 keep_database() {
     (
         trap - EXIT
+        # A disk that is full for a while ends no keeper.
+        set +e
         trap 'rm -f "$VAR/run/pids/keeper-postgres"; exit 0' TERM INT
         pause=1
         while :; do

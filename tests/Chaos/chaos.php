@@ -5,7 +5,7 @@ declare(strict_types=1);
 /*
  * A bad day in a few minutes: phones write turns and tick sheets while what serves them is killed, stopped, cut off, started anew
  * and, where it may be (root), runs out of disk. Prints what was acknowledged and what of it was lost, doubled or out of order.
- * Run by bin/chaos [minutes] [seed].
+ * Run by bin/chaos [minutes] [seed] [which].
  */
 
 require __DIR__ . '/../../vendor/autoload.php';
@@ -19,11 +19,15 @@ use Tests\Operations\Installation;
 
 const PHONES = 8;
 const PAUSE_S = [1.5, 5.0];
-const SETTLE_S = 240;
+const SETTLE_S = 120;
 
 [$minutes, $seed] = [(float) ($argv[1] ?? 5), (int) ($argv[2] ?? random_int(1, 99999))];
 mt_srand($seed);
 printf("%.1f minutes, seed %d\n", $minutes, $seed);
+// What a run before left mounted.
+if (posix_geteuid() === 0) {
+    exec('umount -l ' . escapeshellarg(getenv('VICISSA_VAR') . '/operations/chaos/var') . ' 2>/dev/null');
+}
 $here = Installation::fresh('chaos', [
     'VICISSA_LIMIT_API' => '1000000',
     'VICISSA_LIMIT_AT_ONCE' => '64',
@@ -66,12 +70,12 @@ $disk = new class ($here->folder) {
         }
     }
 };
-$here->start() || exit($here->said());
 register_shutdown_function(static function () use ($here, $disk): void {
     $disk->clear();
     $here->stop();
     $disk->gone();
 });
+$here->start() || exit($here->said());
 
 $base = "http://127.0.0.1:{$here->port}";
 $jar = new CookieJar();
@@ -162,7 +166,15 @@ if ($disk->canBeFull()) {
     };
 }
 
+// By name, where only some are wanted.
+$mischief = array_filter(
+    $mischief,
+    static fn(string $what): bool => preg_match('/' . ($argv[3] ?? '') . '/', $what) === 1,
+    ARRAY_FILTER_USE_KEY,
+);
+$mischief !== [] || exit("Nothing is called so, or it can’t be done here.\n");
 $done = [];
+$ended = 0;
 $end = microtime(true) + 60 * $minutes;
 $next = microtime(true) + 3;
 $goOn = static function (bool $now = false) use (&$stopped, $disk): void {
@@ -178,6 +190,11 @@ while (microtime(true) < $end) {
         $phone->tick();
     }
     $goOn();
+    // As whatever watches over it would, once there is room again.
+    if (!$here->runs() && $stopped === []) {
+        $ended++;
+        $here->start();
+    }
     if (microtime(true) >= $next) {
         $what = array_rand($mischief);
         $mischief[$what]();
@@ -189,6 +206,10 @@ while (microtime(true) < $end) {
 // Nobody begins anything any more; what was begun is asked for until it is heard of.
 $goOn(true);
 array_map(static fn($phone) => $phone->rest(), $all);
+if (!$here->runs()) {
+    $ended++;
+    $here->start();
+}
 $until = microtime(true) + SETTLE_S;
 do {
     foreach ($all as $phone) {
@@ -202,7 +223,7 @@ ksort($done);
 foreach ($done as $what => $many) {
     printf("%4d  %s\n", $many, $what);
 }
-printf("%4d  in all\n", array_sum($done));
+printf("%4d  in all; bin/start ended by itself %d times\n", array_sum($done), $ended);
 $turns = array_merge(...array_map(static fn(Phone $phone): array => $phone->acknowledged, $phones));
 $there = array_filter(explode("\n", (string) $here->database('select id from turns')));
 $lost = count(array_diff($turns, $there)) + count($open);

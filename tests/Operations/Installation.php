@@ -108,6 +108,11 @@ final class Installation
             : proc_get_status($this->running)['pid'];
     }
 
+    public function runs(): bool
+    {
+        return $this->running !== null && proc_get_status($this->running)['running'];
+    }
+
     public function stop(): void
     {
         if ($this->running !== null && proc_get_status($this->running)['running']) {
@@ -125,7 +130,9 @@ final class Installation
             $service === 'postgres'
                 ? "{$this->folder}/var/pg/postmaster.pid"
                 : "{$this->folder}/var/run/pids/{$service}";
-        posix_kill((int) file_get_contents($file), SIGKILL);
+        // Zero would be all of us.
+        $pid = (int) file_get_contents($file);
+        $pid > 0 && posix_kill($pid, SIGKILL);
     }
 
     /** Whether pages are served and the database behind them, where it is its own, answers. */
@@ -208,12 +215,18 @@ final class Installation
         ];
     }
 
+    /** Below those that outgoing connections are given: else one of them may take it before who it is for. */
     public static function freePort(): int
     {
-        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('There is no free port.');
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
-        fclose($socket);
+        for ($try = 0; $try < 100; $try++) {
+            $port = random_int(15_000, 32_000);
+            $socket = @stream_socket_server("tcp://127.0.0.1:{$port}");
+            if ($socket !== false) {
+                fclose($socket);
 
-        return $port;
+                return $port;
+            }
+        }
+        throw new RuntimeException('There is no free port.');
     }
 }
