@@ -16,6 +16,7 @@ use App\Shelf\Product;
 use App\Tables\Counted;
 use App\Tables\Tables;
 use App\Tables\UnreadableFile;
+use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Turns\FinishTurn;
@@ -382,7 +383,7 @@ final class ImportBook
     private function moment(mixed $text, array &$errors): ?CarbonImmutable
     {
         try {
-            $at = is_string($text) && $text !== '' ? CarbonImmutable::parse($text)->utc() : null;
+            $at = is_string($text) && $text !== '' ? Instant::of($text) : null;
         } catch (Throwable) {
             $at = null;
         }

@@ -53,6 +53,13 @@ final class WatchTest extends TestCase
         config(['vicissa.watch_token' => 'sea-pink-watch']);
         self::assertSame(404, $from(['Authorization' => 'Bearer wrong']));
         self::assertSame(503, $from(['Authorization' => 'Bearer sea-pink-watch']));
+        $here = fn(array $headers): int => $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])
+            ->getJson('/ready', $headers)
+            ->getStatusCode();
+        self::assertSame(503, $here([]));
+        // Behind a proxy that nobody has named everybody is this machine.
+        self::assertSame(404, $here(['X-Forwarded-For' => '203.0.113.9']));
+        self::assertSame(404, $here(['Forwarded' => 'for=203.0.113.9']));
     }
 
     public function testARequestHasANameInItsAnswerAndInTheLog(): void

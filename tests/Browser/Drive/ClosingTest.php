@@ -89,6 +89,55 @@ final class ClosingTest extends BrowserTestCase
         );
     }
 
+    /** While this phone had no signal, somebody else closed the same sheet: both are told what became of it. */
+    public function testWhatIsClosedAgainIsKeptBeside(): void
+    {
+        $this->begin('Observatory estate', ['wash', 'inspection']);
+        $this->work(until: 'Mix');
+        $this->until(fn(): bool => $this->waiting() === 0, 'What was done is told.');
+        $id = basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
+        $this->signal(false);
+        $this->press('Close early');
+        $this->click($this->see('//label[contains(., "That is so")]'));
+        $this->press('No time left');
+        $this->press('Close the turn');
+        $this->see('//h2[normalize-space(.) = "The turn is closed"]');
+        $mine = $this->browser;
+        $this->browser = self::cleared(1280, 800);
+        try {
+            $this->signIn('tam@marram-sedge.example');
+            $this->visit('/round');
+            $this->see('//h1');
+            $this->ask(
+                <<<'JS'
+                const at = new Date().toISOString()
+                const turn = { worked_at: at, soil: 1, method: 'multi-towel', water: 'tap', left_out: [{ kind: 'inspection', why: 'no-time' }] }
+                return call('POST', `sheets/${given[0]}/finish`, { ...turn, steps: [] })
+                JS
+                ,
+                $id,
+            );
+        } finally {
+            $this->browser = $mine;
+        }
+        $this->signal(true);
+        $this->seeText('kept beside');
+        $this->assertAccessible('Kept beside');
+        $this->assertQuietConsole('ERR_INTERNET_DISCONNECTED');
+    }
+
+    private function signal(bool $there): void
+    {
+        $this->browser->executeCustomCommand('/session/:sessionId/chromium/network_conditions', 'POST', [
+            'network_conditions' => [
+                'offline' => !$there,
+                'latency' => 0,
+                'download_throughput' => $there ? 1e8 : 0,
+                'upload_throughput' => $there ? 1e8 : 0,
+            ],
+        ]);
+    }
+
     /**
      * What the button of the step says.
      *
