@@ -22,7 +22,7 @@ become() { # become USER
     local ids=(--reuid="$user" --regid="$(id -g "$user")" --init-groups)
     # A checkout below a folder closed to others stays readable for the services through this one capability (all others end
     # with the exec). The securebit lets access(2), by which PHP asks whether a file is there, see it too.
-    setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--securebits=+no_setuid_fixup --inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
+    [ -z "${AS_READER:-}" ] && setpriv "${ids[@]}" test -r "$ROOT/artisan" 2>/dev/null || ids+=(--securebits=+no_setuid_fixup --inh-caps=+dac_read_search --ambient-caps=+dac_read_search)
     AS=(setpriv "${ids[@]}" env HOME="$VAR/home")
     # A moved clock (bin/test --at) is shared among the processes of one user, and put on again by the next.
     [ -z "${FAKETIME:-}" ] || AS=(env -u LD_PRELOAD -u FAKETIME_SHARED "${AS[@]}" LD_PRELOAD="${LD_PRELOAD:-}")
@@ -297,14 +297,16 @@ CONF
     chmod 600 "$VAR/vault/pgpass"
     if [ "$(id -u)" = 0 ]; then
         chown "$DB_AS": "$VICISSA_VAULT/database" "$VAR/vault/lock" "$VAR/vault/pgbackrest.conf" "$VAR/vault/pgpass"
-        chown "$WEB_AS": "$VICISSA_VAULT/photos" "$VAR/vault/key"
+        chown -R "$DB_AS": "$VICISSA_VAULT/photos" "$VAR/vault/key"
         chown -R "$WEB_AS": "$VAR/storage/vault"
     fi
     chmod 700 "$VICISSA_VAULT/database" "$VICISSA_VAULT/photos"
 }
 
 base() { as "$DB_AS" env PGPASSFILE="$VAR/vault/pgpass" pgbackrest --config="$VAR/vault/pgbackrest.conf" --stanza=vicissa "$@"; } # base COMMAND… : of the database
-shots() { as "$WEB_AS" restic --no-cache --quiet -r "$VICISSA_VAULT/photos" -p "$VAR/vault/key" "$@"; } # shots COMMAND… : of the photos
+# Not as whoever serves pages: who breaks in there reads pictures, and takes none of them out of the vault. This one may read them,
+# and nothing more.
+shots() { AS_READER=1 as "$DB_AS" restic --no-cache --quiet -r "$VICISSA_VAULT/photos" -p "$VAR/vault/key" "$@"; } # shots COMMAND… : of the photos
 
 # Prepares the vault where one is named; a database that isn't its own never gets in.
 open_vault() {
@@ -350,14 +352,18 @@ vault_base() {
     base backup --type="$kind" && last_base 'printf("%s, %.1f MB of %.1f\n", $base["label"], $base["info"]["repository"]["delta"] / 1e6, $base["info"]["size"] / 1e6);'
 }
 
+# Whoever was stopped over it left a lock behind; those of the living stay.
+unlock_shots() { shots unlock >/dev/null 2>&1 || true; }
+
 vault_photos() {
     [ -z "${S3_BUCKET:-}" ] || { echo "in the bucket $S3_BUCKET: the store keeps its own versions"; return 0; }
+    unlock_shots
     (cd "$VAR/storage" && mkdir -p photos && shots backup --host vicissa --json photos) | php -r 'foreach (file("php://stdin") as $l) { $r = json_decode($l, true); if (($r["message_type"] ?? "") === "summary") echo $r["total_files_processed"], " photos, ", $r["files_new"], " new\n"; }'
     [ "${PIPESTATUS[0]}" = 0 ]
 }
 
 # As long as the database can be brought back to a moment, so can the photos of that moment.
-vault_forget() { shots forget --host vicissa --keep-within 42d --prune; }
+vault_forget() { unlock_shots; shots forget --host vicissa --keep-within 42d --prune; }
 
 vault_due() { # vault_due KIND SECONDS : whether so long has gone by since it was last done well
     local file=$VAR/storage/vault/$1-well.json

@@ -42,14 +42,14 @@ sums() { # sums HOST PORT [ARGUMENTS…]
 # The photos of a moment: those of the last time before it, and what the first time after it had beside.
 bring_photos() { # bring_photos MOMENT FOLDER
     local one; mkdir -p "$2"
-    [ "$(id -u)" != 0 ] || chown "$WEB_AS": "$2"
-    shots snapshots --host vicissa --json | php -r '
+    [ "$(id -u)" != 0 ] || chown "$DB_AS": "$2"
+    shots --no-lock snapshots --host vicissa --json | php -r '
         $shots = json_decode(stream_get_contents(STDIN), true) ?: [];
         usort($shots, fn($a, $b) => strtotime($a["time"]) <=> strtotime($b["time"]));
         $before = array_filter($shots, fn($one) => strtotime($one["time"]) < (int) $argv[1]);
         $after = array_filter($shots, fn($one) => strtotime($one["time"]) >= (int) $argv[1]);
         foreach (array_filter([end($before), reset($after)]) as $one) echo $one["short_id"], "\n";' -- "$1" >"$SCRATCH/shots" || return 1
-    while read -r one; do shots restore "$one" --target "$2" || return 1; done <"$SCRATCH/shots"
+    while read -r one; do shots --no-lock restore "$one" --target "$2" || return 1; done <"$SCRATCH/shots"
 }
 
 check() {
@@ -69,6 +69,7 @@ check() {
     rewind --set="$from" --type=name --target="$mark" --target-action=promote || die 'The mark that was set is not in the vault.'
     sums "$SOCKET" 5432 >"$work/again" || die 'What was brought back could not be added up.'
     diff "$work/there" "$work/again" >"$work/differs" || { head -n 4 "$work/differs" >&2; die 'What was brought back is not what was there.'; }
+    unlock_shots
     shots check --read-data >"$work/said" 2>&1 || { tail -n 2 "$work/said" >&2; die 'Photos in the vault are damaged.'; }
     vault_did photos vault_photos || die 'The photos did not reach the vault.'
     bring_photos "$(date +%s)" "$SCRATCH/photos" || die 'The photos could not be brought back.'
@@ -104,7 +105,7 @@ at() { # at MOMENT [--yes]
         say 'Nothing was written after that moment; all of the vault is taken.'
         rewind --type=default --target-action=promote || die 'What lay in the vault could not be brought up; what is there is untouched.'
     fi
-    scratch_psql -d postgres -c "alter role vicissa_admin password '$(keep_secret admin)'"
+    scratch_psql -d postgres <<<"alter role vicissa_admin password '$(keep_secret admin)'"
     bring_photos "$moment" "$SCRATCH/photos" || die 'The photos could not be brought back; what is there is untouched.'
     as "$DB_AS" "$PG_BIN/pg_ctl" -D "$SCRATCH/pg" -m fast -w -t 60 stop >/dev/null || die 'What was brought back could not be closed; what is there is untouched.'
     local aside; aside=$VAR/before-$(date -u +%Y%m%dT%H%M%S)

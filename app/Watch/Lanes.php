@@ -12,6 +12,7 @@ use Illuminate\Queue\Events\JobFailed;
 use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
 
 /** What waits for the workers, what they did, and what they could not. */
@@ -66,7 +67,12 @@ final class Lanes
                         'id' => (string) $row->uuid,
                         'lane' => (string) $row->queue,
                         'job' => self::name((string) (json_decode((string) $row->payload, true)['displayName'] ?? '')),
-                        'says' => mb_substr(strtok((string) $row->exception, "\n") ?: '', 0, 300),
+                        // Without the statement, which names what somebody wrote.
+                        'says' => mb_substr(
+                            Str::before(strtok((string) $row->exception, "\n") ?: '', ' (Connection: '),
+                            0,
+                            300,
+                        ),
                         'at' => (new DateTimeImmutable((string) $row->failed_at))->format('Y-m-d\TH:i:s\Z'),
                     ],
                 )

@@ -106,7 +106,8 @@ final class WatchTest extends TestCase
             'connection' => 'database',
             'queue' => 'long',
             'payload' => json_encode(['uuid' => $id, 'displayName' => 'App\Archive\MakeArchive', 'data' => []]),
-            'exception' => "RuntimeException: the disk was full\n#0 somewhere",
+            'exception' =>
+                "RuntimeException: the disk was full (Connection: pgsql, SQL: insert into clients values (Mrs Tolland))\n#0 somewhere",
             'failed_at' => '2026-11-24 03:00:00',
         ]);
         foreach ([[], ['Authorization' => 'Bearer sea-pink']] as $headers) {

@@ -70,6 +70,14 @@ final class VaultTest extends TestCase
         $here = self::here();
         // By itself after the first base; two at a time there are never.
         self::assertSame('true', $here->within(120, fn(): ?string => $this->well('drill')), $this->log());
+        // Somebody was killed over the photos, and their lock lies there.
+        $photos = escapeshellarg(self::$vault . '/photos');
+        [, $locks] = $here->run(
+            "sleep 60 2>/dev/null | restic --no-cache -q -r {$photos} -p \"\$VICISSA_VAR/vault/key\" backup --stdin >/dev/null 2>&1 & p=\$!;" .
+                " for i in \$(seq 200); do [ -n \"\$(ls -A {$photos}/locks)\" ] && break; sleep 0.2; done;" .
+                " kill -9 \$p; ls -A {$photos}/locks",
+        );
+        self::assertNotSame('', $locks);
         [$code, $says] = $here->run('bin/restore --check');
         self::assertSame(0, $code, $says);
         self::assertMatchesRegularExpression('/Brought back and compared: \d\d tables, \d+ rows, 0 photos/', $says);
