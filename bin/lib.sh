@@ -306,7 +306,11 @@ CONF
 base() { as "$DB_AS" env PGPASSFILE="$VAR/vault/pgpass" pgbackrest --config="$VAR/vault/pgbackrest.conf" --stanza=vicissa "$@"; } # base COMMAND… : of the database
 # Not as whoever serves pages: who breaks in there reads pictures, and takes none of them out of the vault. This one may read them,
 # and nothing more.
-shots() { AS_READER=1 as "$DB_AS" restic --no-cache --quiet -r "$VICISSA_VAULT/photos" -p "$VAR/vault/key" "$@"; } # shots COMMAND… : of the photos
+# One at a time: a drill holds all others off, and they would give up.
+shots() { # shots COMMAND… : of the photos
+    local AS; AS_READER=1 become "$DB_AS"
+    flock -w 900 "$VAR/vault/photos.lock" "${AS[@]}" restic --no-cache --quiet -r "$VICISSA_VAULT/photos" -p "$VAR/vault/key" "$@"
+}
 
 # Prepares the vault where one is named; a database that isn't its own never gets in.
 open_vault() {

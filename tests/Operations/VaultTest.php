@@ -32,7 +32,7 @@ final class VaultTest extends TestCase
     public function testWhatWasThereAtAMomentComesBackAndNothingThatCameAfterIt(): void
     {
         $here = self::here();
-        self::assertSame('true', $here->within(60, fn(): ?string => $this->well('base')), $this->log());
+        self::assertSame('true', $here->within(180, fn(): ?string => $this->well('base')), $this->log());
         $photo = "{$here->folder}/var/storage/photos/w/one.jpg";
         @mkdir(dirname($photo), 0777, true);
         file_put_contents($photo, 'the-dew-on-the-bonnet');
@@ -69,7 +69,7 @@ final class VaultTest extends TestCase
     {
         $here = self::here();
         // By itself after the first base; two at a time there are never.
-        self::assertSame('true', $here->within(120, fn(): ?string => $this->well('drill')), $this->log());
+        self::assertSame('true', $here->within(180, fn(): ?string => $this->well('drill')), $this->log());
         // Somebody was killed over the photos, and their lock lies there.
         $photos = escapeshellarg(self::$vault . '/photos');
         [, $locks] = $here->run(
