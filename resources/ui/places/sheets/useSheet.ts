@@ -56,34 +56,50 @@ export function useSheet(id: string, me: () => string | undefined) {
     await keep(await told(api.GET('/api/v1/sheets/{sheet}', { params: { path: { sheet: id } } })))
   }
 
-  async function say(kind: string, step: string | null = null, facts: Record<string, unknown> = {}): Promise<void> {
+  /** One tap after the other; the same again while it is on its way to the disk is one. */
+  let before: Promise<unknown> = Promise.resolve()
+  const onTheWay = new Map<string, Promise<void>>()
+
+  function say(kind: string, step: string | null = null, facts: Record<string, unknown> = {}): Promise<void> {
+    const what = JSON.stringify([kind, step, facts])
+    const same = onTheWay.get(what)
+    if (same) return same
+    const at = new Date().toISOString()
+    const said = before.then(() => writeDown(kind, step, facts, at)).finally(() => onTheWay.delete(what))
+    onTheWay.set(what, said)
+    before = said.catch(() => undefined)
+    return said
+  }
+
+  /** Shown when it is on the disk: what can't be kept, or was not kept yet, has not happened. */
+  async function writeDown(
+    kind: string,
+    step: string | null,
+    facts: Record<string, unknown>,
+    at: string,
+  ): Promise<void> {
     if (!kept.value) return
     const mine = await device()
-    const before = events.value.filter((event) => event.device === mine)
+    const earlier = events.value.filter((event) => event.device === mine)
     const event: SheetEvent = {
       id: newId(),
       sheet: id,
       device: mine,
-      seq: before.reduce((most, one) => Math.max(most, one.seq), 0) + 1,
+      seq: earlier.reduce((most, one) => Math.max(most, one.seq), 0) + 1,
       kind,
       step,
       facts,
-      at: new Date().toISOString(),
+      at,
       by: me() ?? null,
       sent: 0,
     }
-    // Shown at once, and on the disk before anything else happens to it; what can't be kept has not happened.
-    events.value = [...events.value, event]
-    try {
-      await note(event, kept.value.sheet.vehicle.id)
-    } catch (caught) {
-      events.value = events.value.filter((one) => one.id !== event.id)
-      throw caught
-    }
+    await note(event, kept.value.sheet.vehicle.id)
+    if (!events.value.some((one) => one.id === event.id)) events.value = [...events.value, event]
   }
 
   /** The last thing noted here is taken back; both stay in the record. */
   async function undo(): Promise<void> {
+    await before
     const mine = await device()
     const taken = new Set(events.value.filter((event) => event.kind === 'undo').map((event) => event.facts.of))
     const last = events.value
