@@ -597,8 +597,22 @@ abstract class BrowserTestCase extends TestCase
     /** Fails on any violation that axe finds on the page as it stands. */
     protected function assertAccessible(string $where): void
     {
-        // From the top, where the band lies over nothing.
-        $this->browser->executeScript('window.scrollTo(0, 0)');
+        // From the top, where the band lies over nothing, and when what goes away has gone.
+        $this->browser->executeAsyncScript(
+            <<<'JS'
+            const done = arguments[0]
+            const frame = () => new Promise((go) => requestAnimationFrame(() => requestAnimationFrame(go)))
+            const late = new Promise((go) => setTimeout(go, 3000))
+            window.scrollTo(0, 0)
+            ;(async () => {
+                await frame()
+                const moving = document.getAnimations().filter((one) => one.effect?.getComputedTiming().endTime !== Infinity)
+                await Promise.race([Promise.all(moving.map((one) => one.finished.catch(() => undefined))), late])
+                await frame()
+            })().then(done, done)
+            JS
+            ,
+        );
         $this->browser->executeScript((string) file_get_contents('node_modules/axe-core/axe.min.js'));
         /**
          * @var list<array{id: string, help: string, nodes: list<array{html: string,
