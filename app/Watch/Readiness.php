@@ -34,7 +34,7 @@ final readonly class Readiness
     }
 
     /**
-     * @return array{ready: bool, database: bool, queue_s: int|null, failed_jobs: int|null, scheduler_s: int|null,
+     * @return array{ready: bool, wrong: list<string>, database: bool, queue_s: int|null, failed_jobs: int|null, scheduler_s: int|null,
      *     disk_mb: int}  seconds the oldest job waits and since the scheduler's last word; null where nobody knows
      */
     public function look(): array
@@ -62,14 +62,17 @@ final readonly class Readiness
             // That is what was asked.
         }
 
-        return [
-            'ready' =>
-                $told['database'] &&
-                $told['queue_s'] <= self::LATE['queue'] &&
-                $told['scheduler_s'] !== null &&
-                $told['scheduler_s'] <= self::LATE['scheduler'] &&
-                $disk >= self::LEAST_MB,
-            ...$told,
-        ];
+        $wrong = array_keys(
+            array_filter([
+                'database' => !$told['database'],
+                'queue' => $told['queue_s'] > self::LATE['queue'],
+                'scheduler' =>
+                    $told['database'] &&
+                    ($told['scheduler_s'] === null || $told['scheduler_s'] > self::LATE['scheduler']),
+                'disk' => $disk < self::LEAST_MB,
+            ]),
+        );
+
+        return ['ready' => $wrong === [], 'wrong' => $wrong, ...$told];
     }
 }

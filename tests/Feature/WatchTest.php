@@ -29,7 +29,7 @@ final class WatchTest extends TestCase
         $this->clock->modify('+181 seconds');
         $this->getJson('/ready')
             ->assertStatus(503)
-            ->assertJson(['scheduler_s' => 181]);
+            ->assertJson(['scheduler_s' => 181, 'wrong' => ['scheduler']]);
         app(Readiness::class)->beat();
         $now = $this->clock->now()->getTimestamp();
         $job = ['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'created_at' => $now];
@@ -40,7 +40,7 @@ final class WatchTest extends TestCase
         DB::table('jobs')->insert([...$job, 'reserved_at' => null, 'available_at' => $now - 301]);
         $this->getJson('/ready')
             ->assertStatus(503)
-            ->assertJson(['queue_s' => 301]);
+            ->assertJson(['queue_s' => 301, 'wrong' => ['queue']]);
     }
 
     public function testReadyTellsNobodyElse(): void

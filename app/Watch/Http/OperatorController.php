@@ -21,6 +21,7 @@ use OpenApi\Attributes as OA;
     Shape(
         'Readiness',
         new Field('ready', 'boolean'),
+        new Field('wrong', 'string[]', 'What is not as it should be', ['database', 'queue', 'scheduler', 'disk']),
         new Field('database', 'boolean'),
         new Field('queue_s', 'integer?', 'Seconds the oldest job waits'),
         new Field('failed_jobs', 'integer?'),

@@ -4591,6 +4591,8 @@ export interface components {
     Readiness: {
       /** @description For whoever runs this installation, whoever they are in it: it shows no workspace's things. */
       ready: boolean
+      /** @description What is not as it should be */
+      wrong: ('database' | 'queue' | 'scheduler' | 'disk')[]
       database: boolean
       /** @description Seconds the oldest job waits */
       queue_s: number | null

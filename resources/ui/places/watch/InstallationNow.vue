@@ -26,10 +26,15 @@ const versions: Record<string, string> = {
 const wrong = computed(() => {
   const { readiness: ready, vault, failed } = props.now
   return [
-    !ready.database && 'The database does not answer.',
-    (ready.queue_s ?? 0) > 300 && `Work waits for ${ago(ready.queue_s ?? 0)}: are the workers there?`,
-    ready.database && (ready.scheduler_s === null || ready.scheduler_s > 180) && 'The scheduler is silent.',
-    ready.disk_mb < 500 && `Only ${ready.disk_mb} MB are left on the disk.`,
+    ...ready.wrong.map(
+      (one) =>
+        ({
+          database: 'The database does not answer.',
+          queue: `Work waits for ${ago(ready.queue_s ?? 0)}: are the workers there?`,
+          scheduler: 'The scheduler is silent.',
+          disk: `Only ${ready.disk_mb} MB are left on the disk.`,
+        })[one],
+    ),
     ...vault.filter((one) => one.ok === false).map((one) => `${kinds[one.kind]}: ${one.says}`),
     ...vault.filter((one) => one.ok !== false && one.late).map((one) => `${kinds[one.kind]}: late.`),
     failed.length > 0 &&
