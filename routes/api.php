@@ -239,6 +239,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::post('gear/{gear}/events', [GearController::class, 'note']);
             Route::post('water/readings', [WaterController::class, 'note']);
             Route::put('round', [RoundController::class, 'lay']);
+            Route::put('round/weather', [RoundController::class, 'note']);
             Route::put('load/ticks', [LoadController::class, 'tick']);
             Route::post('book/{kind}', [BookFileController::class, 'in'])->whereIn(
                 'kind',

@@ -24,6 +24,7 @@ final class ArchivedTables
         'deadlines',
         'water_readings',
         'round_stops',
+        'weather_notes',
         'turns',
         'turn_entries',
         'turn_products',

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Archive\Http\RequestRules;
 use App\Archive\RowRules;
 use App\Book\Client;
+use App\Book\NotedWeather;
 use App\Book\Site;
 use App\Book\Vehicle;
 use App\Door\RedisSessions;
@@ -144,7 +145,15 @@ final class AppServiceProvider extends ServiceProvider
             static fn($app): TravelTimes => $app->make(config()->string('vicissa.travel')),
         );
         $this->app->bind(ClientInterface::class, HttpClient::class);
-        $this->app->scoped(Weather::class, static fn($app): Weather => $app->make(config()->string('vicissa.weather')));
+        $this->app->scoped(
+            NotedWeather::class,
+            static fn($app): NotedWeather => new NotedWeather(
+                $app->make(config()->string('vicissa.weather')),
+                $app->make(Tenancy::class),
+                $app->make(ClockInterface::class),
+            ),
+        );
+        $this->app->bind(Weather::class, NotedWeather::class);
         $this->app->singleton(
             Reckoning::class,
             static fn(): Reckoning => new Reckoning([

@@ -11,6 +11,7 @@ use App\Book\PlannedVisit;
 use App\Book\RoundStop;
 use App\Book\Site;
 use App\Book\Vehicle;
+use App\Book\WeatherNote;
 use App\Record\TurnLog;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
@@ -155,6 +156,7 @@ final readonly class DrawRound
             'from_hour' => self::FROM_HOUR,
             'stops' => $rows,
             'tank' => $this->tank($draws, $minute),
+            'noted' => $this->noted($on),
             'planned' => $planned,
             // Who is planned for the day is named once.
             'suggested' => $this->suggested(
@@ -164,6 +166,26 @@ final readonly class DrawRound
                 $day,
             ),
         ];
+    }
+
+    /** @return Told<'WeatherNote'>|null */
+    private function noted(string $on): ?array
+    {
+        $note = WeatherNote::query()->with('writer')->where('on', $on)->first();
+
+        return $note === null
+            ? null
+            : [
+                'on' => $on,
+                'low_c' => $note->low_c,
+                'high_c' => $note->high_c,
+                'wind_m_s' => $note->wind_m_s,
+                'rh' => $note->rh,
+                'cloud' => $note->cloud,
+                'rain_from' => $note->rain_from,
+                'rain_until' => $note->rain_until,
+                'by' => $note->writer?->name,
+            ];
     }
 
     /**

@@ -11,10 +11,12 @@ use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Sheets\DrawRound;
 use App\Sheets\LayRound;
+use App\Sheets\NoteWeather;
 use App\Sheets\OrderRound;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
@@ -104,11 +106,39 @@ use Psr\Clock\ClockInterface;
 #[Shape('RoundOrderInput', new Field('on', 'date'))]
 #[
     Shape(
+        'WeatherNote',
+        new Field('on', 'date'),
+        new Field('low_c', 'number?', 'The coldest of the day; with the warmest or not at all'),
+        new Field('high_c', 'number?'),
+        new Field('wind_m_s', 'number?'),
+        new Field('rh', 'number?', '0 to 1'),
+        new Field('cloud', 'number?', '0 to 1'),
+        new Field('rain_from', 'integer?', 'The hour of the day in which it begins'),
+        new Field('rain_until', 'integer?', 'The hour in which it has ended; the same as the first: it stays dry'),
+        new Field('by', 'string?', 'Who says so'),
+    ),
+]
+#[
+    Shape(
+        'WeatherNoteInput',
+        new Field('on', 'date'),
+        new Field('low_c', 'number?', 'The coldest of the day; with the warmest or not at all'),
+        new Field('high_c', 'number?'),
+        new Field('wind_m_s', 'number?'),
+        new Field('rh', 'number?', '0 to 1'),
+        new Field('cloud', 'number?', '0 to 1'),
+        new Field('rain_from', 'integer?', 'The hour of the day in which it begins'),
+        new Field('rain_until', 'integer?', 'The hour in which it has ended; the same as the first: it stays dry'),
+    ),
+]
+#[
+    Shape(
         'Round',
         new Field('on', 'date'),
         new Field('from_hour', 'integer'),
         new Field('stops', 'RoundStop[]'),
         new Field('tank', 'RoundTank?'),
+        new Field('noted', 'WeatherNote?', 'What somebody says of the day’s weather'),
         new Field('planned', 'RoundPlanned[]', 'Of the plan, not on the way yet'),
         new Field('suggested', 'RoundSuggestion[]'),
     ),
@@ -188,5 +218,39 @@ final class RoundController
         ];
 
         return new JsonResponse($orderRound($on));
+    }
+
+    #[
+        OA\Put(
+            path: '/api/v1/round/weather',
+            operationId: 'noteWeather',
+            summary: 'The day’s weather as somebody says it is: it takes the forecast’s place; nothing said, the forecast counts',
+            tags: ['Round'],
+        ),
+    ]
+    #[Takes('WeatherNoteInput')]
+    #[Returns('Round')]
+    public function note(Request $request, NoteWeather $noteWeather): JsonResponse
+    {
+        Gate::authorize('create', Vehicle::class);
+        $given = $request->validate([
+            'on' => ['required', 'date_format:Y-m-d', 'after:-400 days', 'before:+400 days'],
+            'low_c' => ['present', 'nullable', 'required_with:high_c', 'numeric', 'between:-60,60'],
+            'high_c' => ['present', 'nullable', 'required_with:low_c', 'numeric', 'between:-60,60', 'gte:low_c'],
+            'wind_m_s' => ['present', 'nullable', 'numeric', 'between:0,60'],
+            'rh' => ['present', 'nullable', 'numeric', 'between:0.05,1'],
+            'cloud' => ['present', 'nullable', 'numeric', 'between:0,1'],
+            'rain_from' => ['present', 'nullable', 'required_with:rain_until', 'integer', 'between:0,24'],
+            'rain_until' => [
+                'present',
+                'nullable',
+                'required_with:rain_from',
+                'integer',
+                'between:0,24',
+                'gte:rain_from',
+            ],
+        ]);
+
+        return new JsonResponse($noteWeather($given['on'], Arr::except($given, 'on'), $request->user()?->id));
     }
 }

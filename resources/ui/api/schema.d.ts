@@ -1946,6 +1946,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/round/weather': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    /** The day’s weather as somebody says it is: it takes the forecast’s place; nothing said, the forecast counts */
+    put: operations['noteWeather']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/schools': {
     parameters: {
       query?: never
@@ -5667,6 +5684,8 @@ export interface components {
       from_hour: number
       stops: components['schemas']['RoundStop'][]
       tank: components['schemas']['RoundTank'] | null
+      /** @description What somebody says of the day’s weather */
+      noted: components['schemas']['WeatherNote'] | null
       /** @description Of the plan, not on the way yet */
       planned: components['schemas']['RoundPlanned'][]
       suggested: components['schemas']['RoundSuggestion'][]
@@ -6775,6 +6794,40 @@ export interface components {
       /** @description One standard deviation of the air temperature */
       air_off_k: number
       sureness: number
+    }
+    WeatherNote: {
+      /** Format: date */
+      on: string
+      /** @description The coldest of the day; with the warmest or not at all */
+      low_c: number | null
+      high_c: number | null
+      wind_m_s: number | null
+      /** @description 0 to 1 */
+      rh: number | null
+      /** @description 0 to 1 */
+      cloud: number | null
+      /** @description The hour of the day in which it begins */
+      rain_from: number | null
+      /** @description The hour in which it has ended; the same as the first: it stays dry */
+      rain_until: number | null
+      /** @description Who says so */
+      by: string | null
+    }
+    WeatherNoteInput: {
+      /** Format: date */
+      on: string
+      /** @description The coldest of the day; with the warmest or not at all */
+      low_c: number | null
+      high_c: number | null
+      wind_m_s: number | null
+      /** @description 0 to 1 */
+      rh: number | null
+      /** @description 0 to 1 */
+      cloud: number | null
+      /** @description The hour of the day in which it begins */
+      rain_from: number | null
+      /** @description The hour in which it has ended; the same as the first: it stays dry */
+      rain_until: number | null
     }
     Weeks: {
       /** Format: date */
@@ -11765,6 +11818,41 @@ export interface operations {
     requestBody: {
       content: {
         'application/json': components['schemas']['RoundOrderInput']
+      }
+    }
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['Round']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  noteWeather: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['WeatherNoteInput']
       }
     }
     responses: {

@@ -15,6 +15,7 @@ import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useVehicleList } from '@/places/bench/match'
 import { avoid } from './avoid'
+import DaysWeather from './DaysWeather.vue'
 import NotToday from './NotToday.vue'
 import StopFacts from './StopFacts.vue'
 import TakeAlong from './TakeAlong.vue'
@@ -98,6 +99,7 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
         </button>
         <span class="small quiet">By travel, opening hours and the hours to avoid; leaving at eight.</span>
       </div>
+      <DaysWeather :on="on" :noted="data.noted" />
       <NotToday :stops="stops" />
       <ol ref="lane" class="stops" aria-label="Turns in driving order">
         <li v-for="(stop, i) in stops" :key="stop.vehicle_id">
