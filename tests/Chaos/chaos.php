@@ -5,7 +5,7 @@ declare(strict_types=1);
 /*
  * A bad day in a few minutes: phones write turns and tick sheets while what serves them is killed, stopped, cut off, started anew
  * and, where it may be (root), runs out of disk. Prints what was acknowledged and what of it was lost, doubled or out of order.
- * Run by bin/chaos [minutes] [seed] [which].
+ * Run by bin/chaos [minutes] [seed] [which] [seconds between].
  */
 
 require __DIR__ . '/../../vendor/autoload.php';
@@ -18,10 +18,11 @@ use Tests\Cluster\Phone;
 use Tests\Operations\Installation;
 
 const PHONES = 8;
-const PAUSE_S = [1.5, 5.0];
+const PAUSE_S = 3.25;
 const SETTLE_S = 120;
 
 [$minutes, $seed] = [(float) ($argv[1] ?? 5), (int) ($argv[2] ?? random_int(1, 99999))];
+$pause = (float) ($argv[4] ?? PAUSE_S);
 mt_srand($seed);
 printf("%.1f minutes, seed %d\n", $minutes, $seed);
 // What a run before left mounted.
@@ -199,7 +200,7 @@ while (microtime(true) < $end) {
         $what = array_rand($mischief);
         $mischief[$what]();
         $done[$what] = ($done[$what] ?? 0) + 1;
-        $next = microtime(true) + PAUSE_S[0] + ((PAUSE_S[1] - PAUSE_S[0]) * mt_rand()) / mt_getrandmax();
+        $next = microtime(true) + $pause * (0.5 + mt_rand() / mt_getrandmax());
     }
     usleep(2_000);
 }

@@ -57,17 +57,19 @@ final class Installation
     }
 
     /** Another machine of the same: its own files and port, the same settings but for some. */
-    public function second(string $name): self
+    public function second(string $name, bool $ownDatabase = false): self
     {
-        $other = new self("{$this->folder}/{$name}", self::freePort(), $this->dbPort);
+        $other = new self("{$this->folder}/{$name}", self::freePort(), $ownDatabase ? self::freePort() : $this->dbPort);
         mkdir("{$other->folder}/var/secrets", 0755, true);
-        @copy("{$this->folder}/var/secrets/admin", "{$other->folder}/var/secrets/admin");
+        foreach (glob("{$this->folder}/var/secrets/*") ?: [] as $secret) {
+            @copy($secret, "{$other->folder}/var/secrets/" . basename($secret));
+        }
         $settings = (string) file_get_contents("{$this->folder}/env");
         file_put_contents(
             "{$other->folder}/env",
             str_replace(
-                ["VICISSA_PORT={$this->port}", "{$this->folder}/var/storage"],
-                ["VICISSA_PORT={$other->port}", "{$other->folder}/var/storage"],
+                ["VICISSA_PORT={$this->port}", "DB_PORT={$this->dbPort}", "{$this->folder}/var/storage"],
+                ["VICISSA_PORT={$other->port}", "DB_PORT={$other->dbPort}", "{$other->folder}/var/storage"],
                 $settings,
             ),
         );
@@ -78,8 +80,23 @@ final class Installation
     /** Begins bin/start, or another of its kind, and waits for the health check; false when it ended before that. */
     public function start(string $script = 'bin/start', bool $ownDatabase = true): bool
     {
+        $this->begin($script);
+
+        return $this->within(
+            180,
+            fn(): ?bool => match (true) {
+                $this->answers($ownDatabase) => true,
+                !$this->runs() => false,
+                default => null,
+            },
+        ) ?? false;
+    }
+
+    /** Begins a script that goes on, and waits for nothing. */
+    public function begin(string $script): void
+    {
         $process = proc_open(
-            ['setsid', 'bash', $script],
+            ['setsid', 'bash', ...explode(' ', $script)],
             [
                 ['file', '/dev/null', 'r'],
                 ['file', "{$this->folder}/start.log", 'w'],
@@ -89,16 +106,7 @@ final class Installation
             null,
             $this->environment(),
         );
-        $this->running = is_resource($process) ? $process : throw new RuntimeException('bin/start could not be begun.');
-
-        return $this->within(
-            180,
-            fn(): ?bool => match (true) {
-                $this->answers($ownDatabase) => true,
-                !proc_get_status($this->running)['running'] => false,
-                default => null,
-            },
-        ) ?? false;
+        $this->running = is_resource($process) ? $process : throw new RuntimeException("{$script} could not be begun.");
     }
 
     public function pid(): int

@@ -51,7 +51,9 @@ final class UpgradeTest extends TestCase
                 self::assertGreaterThan(5, (int) $rows, $list);
                 self::assertSame($rows, $here->database("select count(*) from {$table}"), $table);
             }
-            $this->assertSaidInCodes($here);
+            if (basename($dump) < '2026_11_28_000021') {
+                $this->assertSaidInCodes($here);
+            }
             $this->assertItIsLivedOn($here);
         } finally {
             $here->stop();
