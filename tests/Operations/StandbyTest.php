@@ -36,10 +36,10 @@ final class StandbyTest extends TestCase
         self::assertSame([1, true], [$code, str_contains($says, 'Nothing here follows')], $says);
 
         $this->second->begin("bin/standby {$this->first->dbPort}");
-        $follows = fn(): ?bool => $this->second?->database('select pg_is_in_recovery()') === 't' ? true : null;
+        $follows = fn(): ?bool => $this->second->database('select pg_is_in_recovery()') === 't' ? true : null;
         self::assertTrue($this->second->within(90, $follows), $this->second->said());
         $this->first->database("insert into kept values ('and after')");
-        $both = fn(): ?bool => $this->second?->database('select count(*) from kept') === '2' ? true : null;
+        $both = fn(): ?bool => $this->second->database('select count(*) from kept') === '2' ? true : null;
         self::assertTrue($this->second->within(20, $both), $this->second->said());
         self::assertNull($this->second->database("insert into kept values ('here')"), 'It only reads.');
         [$code, $says] = $this->second->run('bin/standby lag');
@@ -59,7 +59,7 @@ final class StandbyTest extends TestCase
         [$code, $says] = $this->second->run('bin/standby promote');
         self::assertSame(0, $code, $says);
         self::assertTrue(
-            $this->second->within(20, fn(): ?bool => $this->second?->runs() === true ? null : true),
+            $this->second->within(20, fn(): ?bool => $this->second->runs() === true ? null : true),
             $this->second->said(),
         );
         self::assertTrue($this->second->start(), $this->second->said());
