@@ -50,6 +50,8 @@ final class ArchitectureTest
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\CourseSearch')),
+                    // Tables that are made once.
+                    Selector::NOT(Selector::classname('Vicissa\Core\Protection\Life\Learnt\Catalogue')),
                     // And a trial of the year ahead.
                     Selector::NOT(Selector::classname('Vicissa\Core\Ahead\LivedYear')),
                 ),

@@ -7,16 +7,23 @@ namespace App\Film;
 use App\Book\Layer;
 use Illuminate\Support\Facades\DB;
 use Vicissa\Core\Protection\Life\FailureInterval;
-use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
+use Vicissa\Core\Protection\Life\Learnt\LearntLife;
+use Vicissa\Core\Protection\Life\Learnt\PooledSeen;
+use Vicissa\Core\Protection\Life\Learnt\Seen;
+use Vicissa\Core\Protection\Life\Learnt\VehicleSeen;
 
 /** Every layer of some products, as evidence. Each vehicle's part is reckoned once and shared by all forecasts. */
 final class EvidenceBook
 {
-    /** @var array<string, LifeModel> */
+    /** @var array<string, LearntLife> */
     private array $models = [];
 
-    /** @var array<string, array{sum: list<float>, each: array<string, list<float>>, layers: int}> */
-    private array $curves = [];
+    /** @var array<string, array{pool: PooledSeen|null, each: array<string, VehicleSeen>, layers: int}> */
+    private array $seen = [];
+
+    /** @var array<string, LearntForecast>  of those that nothing of their own sets apart, as it is when they go on */
+    private array $common = [];
 
     /**
      * @param array<string, array<string, list<array{id: string, interval: FailureInterval}>>> $layers by product and
@@ -49,52 +56,63 @@ final class EvidenceBook
     }
 
     /**
+     * What such a layer may live, by its label, the same product on other vehicles, and this vehicle's other layers of it.
+     *
      * @param array{float, float} $label  weeks
-     * @return array{LifeModel, Evidence, list<FailureInterval>} model, what other vehicles tell, this vehicle's earlier
-     *     layers
+     * @return array{LearntForecast, int, int} as it is when it goes on; of how many layers of this vehicle, and of others
      */
     public function about(Layer $layer, array $label): array
     {
         $key = $layer->product_id . ' ' . $layer->zone;
         $modelKey = $key . ' ' . implode('-', $label);
-        $model = $this->models[$modelKey] ??= new LifeModel(...$label);
-        $mine = array_values(
-            array_filter(
-                $this->layers[$key][$layer->vehicle_id] ?? [],
-                static fn(array $known): bool => $known['id'] !== $layer->id,
-            ),
+        $vehicles = $layer->product_id === null ? [] : $this->layers[$key] ?? [];
+        $model = $this->models[$modelKey] ??= (new LearntLife(...$label))->fittedTo(
+            array_values(array_map(self::told(...), $vehicles)),
         );
-        if ($layer->product_id === null || !isset($this->layers[$key])) {
-            return [$model, new Evidence([], 0), array_column($mine, 'interval')];
+        $known = $vehicles[$layer->vehicle_id] ?? [];
+        $mine = array_values(array_filter($known, static fn(array $one): bool => $one['id'] !== $layer->id));
+        $seen = $this->seen[$modelKey] ??= self::seen($model, $vehicles);
+        $own = $seen['each'][$layer->vehicle_id] ?? null;
+        if ($own === null || $seen['pool'] === null) {
+            return [($this->common[$modelKey] ??= $model->forecast($seen['pool'], null)), 0, $seen['layers']];
         }
-        $curves = $this->curves[$modelKey] ??= $this->curves($model, $this->layers[$key]);
-        $own = $curves['each'][$layer->vehicle_id] ?? null;
-        $others =
-            $own === null
-                ? $curves['sum']
-                : array_map(static fn(float $all, float $one): float => $all - $one, $curves['sum'], $own);
+        $others = $seen['layers'] - count($known);
 
         return [
-            $model,
-            new Evidence($others, $curves['layers'] - count($this->layers[$key][$layer->vehicle_id] ?? [])),
-            array_column($mine, 'interval'),
+            $model->forecast(
+                $others === 0 ? null : $seen['pool']->without($own),
+                match (true) {
+                    $mine === [] => null,
+                    count($mine) === count($known) => $own,
+                    default => $model->vehicle(self::told($mine)),
+                },
+            ),
+            count($mine),
+            $others,
         ];
     }
 
     /**
      * @param array<string, list<array{id: string, interval: FailureInterval}>> $vehicles
-     * @return array{sum: list<float>, each: array<string, list<float>>, layers: int}
+     * @return array{pool: PooledSeen|null, each: array<string, VehicleSeen>, layers: int}
      */
-    private function curves(LifeModel $model, array $vehicles): array
+    private static function seen(LearntLife $model, array $vehicles): array
     {
-        $each = array_map(
-            static fn(array $layers): array => $model->vehicleEvidence(array_column($layers, 'interval')),
-            $vehicles,
-        );
+        $each = array_map(static fn(array $layers): VehicleSeen => $model->vehicle(self::told($layers)), $vehicles);
+
         return [
-            'sum' => LifeModel::together(array_values($each)),
+            'pool' => PooledSeen::of(array_values($each)),
             'each' => $each,
             'layers' => array_sum(array_map(count(...), $vehicles)),
         ];
+    }
+
+    /**
+     * @param list<array{id: string, interval: FailureInterval}> $layers
+     * @return list<Seen>
+     */
+    private static function told(array $layers): array
+    {
+        return array_map(static fn(array $one): Seen => Seen::interval($one['interval']), $layers);
     }
 }

@@ -15,6 +15,7 @@ use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Turn\Schools;
 use Vicissa\Core\Protection\Life\InspectionWindow;
+use Vicissa\Core\Protection\Life\RenewalVisit;
 use Vicissa\Core\Protection\Life\RenewalWindow;
 use Vicissa\Core\Says\Said;
 
@@ -22,6 +23,12 @@ use Vicissa\Core\Says\Said;
 final readonly class ForecastLayers
 {
     private const TENTHS = [10, 20, 30, 40, 50, 60, 70, 80, 90];
+
+    /** So many visits ahead are weighed. */
+    private const MOST_VISITS = 200;
+
+    /** Beyond this share of spent layers no visit is weighed. */
+    private const ALL_SPENT = 0.97;
 
     /** Layers that ended within so many days still stand on ribbons. */
     private const DRAWN_DAYS = 150;
@@ -61,11 +68,13 @@ final readonly class ForecastLayers
             $vehicle = $layer->vehicle ?? throw new LogicException('A layer without its vehicle.');
             $outlook = Outlook::of($layer, $vehicle, $log, $evidence);
             if ($outlook !== null) {
+                $turns = $log->turns($layer->vehicle_id);
                 $rows[] = $this->row(
                     $layer,
                     $outlook,
                     $vehicle->sidesIn($workspace),
                     $log->lookedOver($layer->vehicle_id),
+                    $turns === [] ? null : $turns[count($turns) - 1]->at,
                     $now,
                 );
             }
@@ -129,6 +138,7 @@ final readonly class ForecastLayers
 
     /**
      * @param int|null $lookedOver  when the base was last looked over, seconds since 1970
+     * @param int|null $lastTurn    when somebody was there last
      * @return array<string, mixed>
      */
     private function row(
@@ -136,17 +146,22 @@ final readonly class ForecastLayers
         Outlook $outlook,
         Schools $schools,
         ?int $lookedOver,
+        ?int $lastTurn,
         CarbonImmutable $now,
     ): array {
         $at = $now->getTimestamp();
         $life = $outlook->life;
         $window = RenewalWindow::atRisk($schools->risk());
+        // What such layers live as they go on: a reading that holds is no reason to wait longer than the rule.
+        $fresh = $life->fresh();
         $carbon = static fn(?int $moment): ?CarbonImmutable => $moment === null
             ? null
             : CarbonImmutable::createFromTimestampUTC($moment);
         $moment = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->moment($risk, $at));
+        $reaches = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->reaches($fresh->quantile($risk), $at));
         $failed = $layer->failed_at;
-        $from = $failed ?? $moment($window->from);
+        $from = $failed ?? $reaches($window->from);
+        $visit = $failed === null ? $this->visit($layer, $outlook, $schools->risk(), $at, $lastTurn) : null;
         $look =
             $layer->kind === 'base' && $layer->family()->isLasting()
                 ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp())
@@ -163,10 +178,10 @@ final readonly class ForecastLayers
             'p30' => $life->quantile(0.3),
             'p50' => $life->quantile(0.5),
             'p90' => $life->quantile(0.9),
-            'due_wear' => $life->quantile($window->due),
+            'due_wear' => $fresh->quantile($window->due),
             'from_at' => $from,
-            'due_at' => $failed ?? $moment($window->due),
-            'late_at' => $failed ?? $moment($window->late),
+            'due_at' => $failed ?? $reaches($window->due),
+            'late_at' => $failed ?? $reaches($window->late),
             'p10_at' => $moment(0.1),
             'p30_at' => $moment(0.3),
             'p50_at' => $moment(0.5),
@@ -180,12 +195,57 @@ final readonly class ForecastLayers
             ),
             'evidence_own' => $outlook->own,
             'evidence_others' => $outlook->others,
-            'why' => json_encode($this->why($layer, $outlook, $schools, $at), JSON_THROW_ON_ERROR),
+            'why' => json_encode($this->why($layer, $outlook, $schools, $at, $visit), JSON_THROW_ON_ERROR),
             'computed_at' => $now,
         ];
     }
 
-    private function why(Layer $layer, Outlook $outlook, Schools $schools, int $now): Said
+    /**
+     * The visit at which it is renewed, of those its rhythm brings; null where none of them comes near, or it is past.
+     *
+     * @param int|null $lastTurn  seconds since 1970
+     * @return array{at: int, visit: RenewalVisit, cheapest: int}|null
+     */
+    private function visit(Layer $layer, Outlook $outlook, float $share, int $now, ?int $lastTurn): ?array
+    {
+        $fresh = $outlook->life->fresh();
+        $rhythm = 86_400 * max(1, $layer->vehicle->cadence_target ?? 14);
+        $moments = $wear = [];
+        // From the day it went on, as if the rhythm had always been kept: what was done already is done.
+        $next = max($now, ($lastTurn ?? $outlook->span->on) + $rhythm);
+        for (
+            $at = $next - $rhythm * (int) floor(($next - $outlook->span->on) / $rhythm);
+            count($wear) < self::MOST_VISITS;
+            $at += $rhythm
+        ) {
+            if ($at <= $outlook->span->on) {
+                continue;
+            }
+            $moments[] = $at;
+            $wear[] =
+                $at <= $now
+                    ? $outlook->path->at($outlook->span->day($at))
+                    : $outlook->wornBy($now) + $outlook->expected($now, $at);
+            if ($fresh->risk($wear[count($wear) - 1]) > self::ALL_SPENT) {
+                break;
+            }
+        }
+        if ($wear === []) {
+            return null;
+        }
+        sort($wear);
+        $lot = hexdec(substr(hash('sha256', $layer->id), 0, 8)) / 0xffffffff;
+        $visit = RenewalVisit::atShare($fresh, $wear, $share, $lot);
+        $costs = $this->tenancy->workspace()->house()->renewal;
+        $cheapest = RenewalVisit::atLeastLoss($fresh, $wear, $costs->renewal, $costs->failedWeek);
+
+        return $moments[$visit->index] < $now
+            ? null
+            : ['at' => $moments[$visit->index], 'visit' => $visit, 'cheapest' => $cheapest->index - $visit->index];
+    }
+
+    /** @param array{at: int, visit: RenewalVisit, cheapest: int}|null $visit */
+    private function why(Layer $layer, Outlook $outlook, Schools $schools, int $now, ?array $visit): Said
     {
         [$own, $others, $label] = [$outlook->own, $outlook->others, $outlook->label];
 
@@ -201,7 +261,17 @@ final readonly class ForecastLayers
                 $layer->failed !== null => Said::of('layer.failed'),
                 default => null,
             },
-            Said::of('layer.due', weeks: round($outlook->perWeek($now), 2), risk: round(100.0 * $schools->risk())),
+            $visit === null
+                ? Said::of('layer.due', weeks: round($outlook->perWeek($now), 2), risk: round(100.0 * $schools->risk()))
+                : Said::of(
+                    'layer.due-visit',
+                    weeks: round($outlook->perWeek($now), 2),
+                    on: $this->tenancy->workspace()->dateOf(CarbonImmutable::createFromTimestampUTC($visit['at'])),
+                    risk: round(100.0 * $visit['visit']->risk),
+                    asked: round(100.0 * $schools->risk()),
+                    later: round(100.0 * $visit['visit']->after),
+                    cheapest: $visit['cheapest'],
+                ),
         );
     }
 }

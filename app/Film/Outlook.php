@@ -7,8 +7,7 @@ namespace App\Film;
 use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Record\TurnLog;
-use Vicissa\Core\InvalidInput;
-use Vicissa\Core\Protection\Life\LifeForecast;
+use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
 use Vicissa\Core\Protection\WearPath;
 use Vicissa\Core\Record\LayerSpan;
 
@@ -28,7 +27,7 @@ final readonly class Outlook
     private function __construct(
         public LayerSpan $span,
         public WearPath $path,
-        public LifeForecast $life,
+        public LearntForecast $life,
         public array $label,
         public int $own,
         public int $others,
@@ -43,21 +42,16 @@ final readonly class Outlook
             return null;
         }
         $span = $layer->span();
-        [$model, $others, $own] = $evidence->about($layer, $label);
-        try {
-            $life = $model->forecast($others->curve, $own, $layer->held ?? 0.0, $layer->failed);
-        } catch (InvalidInput) {
-            // It has outlived everything the label could mean: the label is wrong, the readings are not.
-            $life = $model->forecast($others->curve, $own, 0.0);
-        }
+        [$fresh, $own, $others] = $evidence->about($layer, $label);
+        $life = $fresh->heldTo($layer->held ?? 0.0, $layer->failed);
 
         return new self(
             $span,
             $log->path($vehicle->habits(), $span),
             $life,
             $label,
-            count($own),
-            $others->layers,
+            $own,
+            $others,
             (7.0 / $vehicle->cadence_target) *
                 $log->during($span)->usualWash($span->zone, $span->family, $log->factors),
         );
@@ -80,11 +74,23 @@ final readonly class Outlook
         );
     }
 
-    /** When so many in 100 such layers would have failed; null beyond the horizon. */
+    /** Wear-weeks behind it at a moment that is no later than now. */
+    public function wornBy(int $moment): float
+    {
+        return $this->path->at($this->span->day($moment));
+    }
+
+    /** When so many in 100 such layers would have failed, now that it has held; null beyond the horizon. */
     public function moment(float $risk, int $now): ?int
     {
+        return $this->reaches($this->life->quantile($risk), $now);
+    }
+
+    /** When so much wear is behind it; null beyond the horizon. */
+    public function reaches(float $wear, int $now): ?int
+    {
         $today = $this->span->day($now);
-        $day = $this->path->reaches($this->life->quantile($risk), $today, $this->washesPerWeek, self::LEAST);
+        $day = $this->path->reaches($wear, $today, $this->washesPerWeek, self::LEAST);
 
         return $day === null || $day > $today + self::HORIZON_DAYS ? null : $this->span->moment($day);
     }

@@ -231,7 +231,7 @@ final class TryAhead
         $window = RenewalWindow::atRisk($this->schools->risk());
         $date = function (float $risk) use ($outlook, $path, $end, $failed): ?string {
             $day = $path->reaches(
-                $outlook->life->quantile($risk),
+                $outlook->life->fresh()->quantile($risk),
                 $outlook->span->day($end),
                 $outlook->washesPerWeek,
                 0.02,
@@ -254,7 +254,8 @@ final class TryAhead
         $days = 0;
         for ($at = $from; $at < $to; $at += self::DAY) {
             $days +=
-                (int) ($failed || $outlook->life->risk($path->at($outlook->span->day($at))) > $this->schools->risk());
+                (int) ($failed ||
+                    $outlook->life->fresh()->risk($path->at($outlook->span->day($at))) > $this->schools->risk());
         }
 
         return $days;

@@ -46,9 +46,6 @@ final class TryYear
 {
     private const DAY = 86400;
 
-    /** Spread of ln life from layer to layer (domain §14.9). */
-    private const EACH = 0.25;
-
     /** z of the tenth and the ninetieth hundredth. */
     private const Z = 1.2815515655446004;
 
@@ -253,6 +250,7 @@ final class TryYear
             $outlook->life->quantile(0.9),
         ];
         $spread = log($high / max(1e-6, $low)) / (2.0 * self::Z);
+        $each = min($spread, $outlook->life->spreadLayer);
         $habits = $vehicle->habits();
         $factors = $log->factors;
         $usual = $factors->idle($habits) / 7.0;
@@ -279,8 +277,8 @@ final class TryYear
 
         return new Subject(
             $middle,
-            sqrt(max(0.0, $spread ** 2 - self::EACH ** 2)),
-            self::EACH,
+            sqrt(max(0.0, $spread ** 2 - $each ** 2)),
+            $each,
             $idle,
             $salted,
             $worn,

@@ -15,8 +15,11 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Life\FailureInterval;
-use Vicissa\Core\Protection\Life\LifeForecast;
-use Vicissa\Core\Protection\Life\LifeModel;
+use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
+use Vicissa\Core\Protection\Life\Learnt\LearntLife;
+use Vicissa\Core\Protection\Life\Learnt\PooledSeen;
+use Vicissa\Core\Protection\Life\Learnt\Seen;
+use Vicissa\Core\Protection\Life\Learnt\VehicleSeen;
 use Vicissa\Core\Protection\Proof\Calibration;
 use Vicissa\Core\Protection\Proof\Foretold;
 use Vicissa\Core\Protection\Proof\SurvivalCurve;
@@ -48,7 +51,7 @@ final readonly class WeighProof
         $rests = DB::selectOne(
             'select (select count(*) || \'/\' || max(updated_at) || \'/\' || coalesce(sum(held), 0) || \'/\' || coalesce(sum(failed), 0) from layers) as layers, (select max(updated_at) from products) as products, (select max(updated_at) from vehicles) as vehicles, (select max(id::text) from turn_entries) as turns',
         );
-        $key = 'proof/2/' . $this->tenancy->workspace()->id . '/' . hash('sha256', (string) json_encode($rests));
+        $key = 'proof/3/' . $this->tenancy->workspace()->id . '/' . hash('sha256', (string) json_encode($rests));
 
         /** @var Told<'Proof'> */
         return $this->cache->remember($key, 86_400, $this->weigh(...));
@@ -104,13 +107,14 @@ final readonly class WeighProof
             if ($product === null || $label === null) {
                 continue;
             }
-            $model = new LifeModel(...$label);
             $byVehicle = $layers
                 ->groupBy('vehicle_id')
                 ->map(static fn($own): array => array_values($own->map(self::life(...))->all()));
-            $curves = $byVehicle->map(static fn(array $own): array => $model->vehicleEvidence($own))->all();
-            $sum = LifeModel::together(array_values($curves));
-            $forecast = $model->forecast($sum, [], 0.0);
+            $told = $byVehicle->map(static fn(array $own): array => array_map(Seen::interval(...), $own))->all();
+            $model = (new LearntLife(...$label))->fittedTo(array_values($told));
+            $seen = array_map(static fn(array $own): VehicleSeen => $model->vehicle($own), $told);
+            $pool = PooledSeen::of(array_values($seen));
+            $forecast = $model->forecast($pool, null);
             $curve = SurvivalCurve::of(array_values($layers->map(self::life(...))->all()));
             $weighed[] = [
                 'product_id' => $product->id,
@@ -122,6 +126,9 @@ final readonly class WeighProof
                 'life' => round($forecast->productLife, 3),
                 'p10' => round($forecast->quantile(0.1), 3),
                 'p90' => round($forecast->quantile(0.9), 3),
+                'spread_layer' => round($forecast->spreadLayer, 3),
+                'spread_vehicle' => round($forecast->spreadVehicle, 3),
+                'rests_on' => $forecast->restsOn,
                 'cost_minor_week' => $this->cost($product, $uses[(string) $key]->ml ?? null, $forecast->productLife),
                 ...self::curve($curve),
                 'model' => $this->modelled($forecast, $curve),
@@ -142,8 +149,12 @@ final readonly class WeighProof
                 ),
             ];
             foreach ($byVehicle as $id => $own) {
-                $others = array_map(static fn(float $all, float $one): float => $all - $one, $sum, $curves[$id]);
-                $effects[(string) $id][] = [count($own), $model->forecast($others, $own, 0.0)->vehicleEffect()];
+                $effects[(string) $id][] = [
+                    count($own),
+                    $model
+                        ->forecast(count($seen) > 1 ? $pool?->without($seen[$id]) : null, $seen[$id])
+                        ->vehicleEffect(),
+                ];
             }
         }
 
@@ -240,7 +251,7 @@ final readonly class WeighProof
     }
 
     /** @return list<array{wear: float, holds: float}> */
-    private function modelled(LifeForecast $forecast, SurvivalCurve $curve): array
+    private function modelled(LearntForecast $forecast, SurvivalCurve $curve): array
     {
         $to = max($forecast->quantile(0.95), ...array_column($curve->points, 'wear'));
 
@@ -303,7 +314,7 @@ final readonly class WeighProof
                     /** @var array<int, float> $quantiles */
                     $quantiles = json_decode($row->quantiles, true, 4, JSON_THROW_ON_ERROR);
 
-                    return new Foretold($quantiles, self::life($row));
+                    return new Foretold($quantiles, self::life($row), $row->vehicle_id);
                 }, $rows),
             ),
         );
@@ -311,6 +322,8 @@ final readonly class WeighProof
         return [
             'layers' => $calibration->layers,
             'off_by' => round($calibration->offBy, 1),
+            'place' => $calibration->place->value,
+            'spread' => $calibration->spread->value,
             'says' => $calibration->says,
             'points' => array_map(
                 static fn(array $point): array => array_map(static fn(float $value): float => round($value, 4), $point),

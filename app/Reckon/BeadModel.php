@@ -17,7 +17,11 @@ final readonly class BeadModel implements Model
     /** @return Told<'ReckonBead'> */
     public function reckon(Input $input): array
     {
-        $drop = Drop::measured($input->number('base_mm'), $input->number('height_mm'));
+        $water = $input->numberOrNull('water_c');
+        $drop =
+            $water === null
+                ? Drop::measured($input->number('base_mm'), $input->number('height_mm'))
+                : Drop::lying($input->number('base_mm'), $input->number('height_mm'), $water);
 
         return ['angle_deg' => $drop->angleDeg, 'behaviour' => $drop->behaviour()->value];
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Standins;
 
 use DateTimeImmutable;
+use Vicissa\Core\Drying\DryPanel;
 use Vicissa\Core\Drying\Exposure;
-use Vicissa\Core\Drying\Panel;
 use Vicissa\Core\Drying\Tone;
 
 /** Shows where the simulated weather would put a panel of that colour, give or take a degree. */
@@ -22,7 +22,12 @@ final readonly class SimulatedThermometer implements InfraredThermometer
             $at,
             1,
         )[0];
-        $settled = Panel::settlesAt($hour->air->shaded($exposure->ofSun()), $tone->absorptance());
+        $settled = DryPanel::settlesAt(
+            $hour->air->shaded($exposure->ofSun()),
+            $tone->absorptance(),
+            $exposure->lie(),
+            $hour->cloud,
+        );
 
         return round(
             $settled + Noise::of('infrared', $place?->id, $tone->value, $exposure->value, $at->format('Y-m-d H:i')),

@@ -60,11 +60,21 @@ return [
     'archive.unread' => 'archive.json lässt sich nicht lesen ({why}).',
     'archive.zone' => 'Die Zeitzone des Archivs ist hier unbekannt.',
     'bench.weather-reach' => 'Das Wetter ist etwa ein Jahr um heute bekannt.',
-    'calibration.longer' => 'Schichten hielten länger als vorhergesagt.',
+    'calibration.longer' =>
+        'Schichten hielten länger als vorhergesagt: mit weniger Vorsicht gehen weniger davon verloren, und ihre Etiketten sagen hier zu wenig.',
+    'calibration.middle-right' => 'Die Mitte stimmte.',
+    'calibration.narrow' =>
+        'Die Lebensdauern streuen mehr als vorhergesagt: die Termine versprechen zu viel. Suchen, worin sich die Schichten unterscheiden (Chargen, Hände, Wetter beim Auftragen), und bis dahin vorsichtiger erneuern.',
     'calibration.right' => 'Die Vorhersagen stimmten, soweit so viele Schichten das zeigen können.',
-    'calibration.sooner' => 'Schichten versagten früher als vorhergesagt.',
+    'calibration.right-place' =>
+        'In der Mitte stimmten die Vorhersagen, soweit so viele Schichten das zeigen können. Ob sie genug Raum ließen, ist noch nicht zu sagen: die meisten wurden vorher erneuert.',
+    'calibration.sooner' =>
+        'Schichten versagten früher als vorhergesagt: vorsichtiger erneuern und sehen, ob es an den Etiketten oder am Auftragen liegt.',
+    'calibration.too-early' =>
+        'Noch nicht zu sagen: die meisten Schichten wurden erneuert, bevor die Vorhersage falsch sein konnte.',
     'calibration.too-few' =>
         'Zu wenige, um etwas zu sagen: {layers, plural, one {# Schicht} other {# Schichten}} mit einer Vorhersage vom ersten Tag.',
+    'calibration.wide' => 'Die Lebensdauern streuen weniger als vorhergesagt: die Termine dürfen enger liegen.',
     'choice.for-this-reason' => '{for}: {why}{hand}',
     'choice.it-costs-less-a-use-than' => '; eine Anwendung kostet weniger als mit {bottle}',
     'choice.it-fits-better-than' => '; es passt besser als {bottle}',
@@ -332,6 +342,8 @@ return [
     'fault.currency' => 'Eine Währung hat ein kurzes Zeichen.',
     'fault.date' => '„{text}“ ist kein Datum; es schreibt sich 2027-03-01.',
     'fault.drop-feet' => 'Beide Füße liegen an einer Stelle. Näher an den Tropfen gehen oder das Bild vergrößern.',
+    'fault.drop-impossible' =>
+        'So hoch steht kein Wassertropfen mit dieser Standfläche. Die Breite dort messen, wo er aufliegt, die Höhe rechtwinklig dazu.',
     'fault.drop-none' => 'Mindestens einen Tropfen markieren.',
     'fault.drop-top' =>
         'Der Scheitel steht neben dem Tropfen, nicht darüber. Den höchsten Punkt zwischen den Füßen markieren.',
@@ -667,6 +679,8 @@ return [
         'Dieses Fahrzeug ist seit dem {since} im Verkehr; vorher kann nichts darauf gewesen sein.',
     'layer.due' =>
         'Eine Woche hier verschleißt sie wie {weeks, number, ::.##} Bezugswochen. Fällig, wenn {risk, number} von 100 solchen Schichten versagt hätten.',
+    'layer.due-visit' =>
+        'Eine Woche hier beansprucht sie wie {weeks, number, ::.##} Normalwochen. Beim Besuch um den {on} erneuert, werden {risk, number} von 100 solchen Schichten vorher versagt haben; {asked, number} sind hingenommen, einen Besuch später wären es {later, number}. Nach dem, was Erneuern und eine Woche ohne Schutz kosten, {cheapest, plural, =0 {ist dieser Besuch der günstigste} one {wäre ein Besuch später der günstigste} =-1 {wäre ein Besuch früher der günstigste} other {lägen {cheapest, number} Besuche Abstand am günstigsten}}.',
     'layer.failed' => 'Ein Befund auf sauberer Fläche war schon schlecht.',
     'layer.of-a-turn' =>
         'Diese Schicht kam in einem festgehaltenen Besuch auf. Den Besuch berichtigen, die Schicht folgt.',
@@ -928,6 +942,7 @@ return [
     'numbers.panels-are-cooled-or-left' => 'Flächen werden gekühlt oder gelassen über',
     'numbers.polymer' => 'Polymer',
     'numbers.pre-wash-spray' => 'Vorreiniger',
+    'numbers.renewing' => 'Erneuern',
     'numbers.rinse' => 'Spülen',
     'numbers.rinse-on-a-layer-that' => 'Spülen, auf einer abweisenden Schicht',
     'numbers.rinseless' => 'Ohne Abspülen',
@@ -1027,8 +1042,10 @@ return [
     'numbers.weather' => 'Wetter',
     'numbers.what-a-fitting-drying-aid' => 'Was eine passende Trocknungshilfe zurückgibt',
     'numbers.what-a-stage-leaves' => 'Was ein Durchgang übrig lässt',
+    'numbers.what-a-week-of-a-failed' => 'Was eine Woche mit versagter Schicht kostet',
     'numbers.what-drops-say' => 'Was Tropfen sagen',
     'numbers.what-is-refused' => 'Was abgelehnt wird',
+    'numbers.what-renewing-a-layer-costs' => 'Was das Erneuern einer Schicht kostet',
     'numbers.where-it-drives' => 'Wo es fährt',
     'numbers.where-it-stands' => 'Wo es steht',
     'numbers.where-nothing-was-rinsed' => 'Wo vorher nichts abgespült wurde',

@@ -60,11 +60,20 @@ return [
     'archive.unread' => 'archive.json can’t be read ({why}).',
     'archive.zone' => 'The archive’s time zone is unknown here.',
     'bench.weather-reach' => 'The weather is known for a year or so around today.',
-    'calibration.longer' => 'Layers lasted longer than was said.',
+    'calibration.longer' =>
+        'Layers lasted longer than was said: less caution wastes fewer of them, and their labels say too little here.',
+    'calibration.middle-right' => 'The middle was right.',
+    'calibration.narrow' =>
+        'Lives differ more than was said: the dates promise more than they can. Look for what differs (batches, helpers, weather at the application), and renew with more caution until then.',
     'calibration.right' => 'The forecasts were right, as far as so many layers can tell.',
-    'calibration.sooner' => 'Layers failed sooner than was said.',
+    'calibration.right-place' =>
+        'The forecasts were right about the middle, as far as so many layers can tell. Whether they left enough room is too early to say: most were renewed before it showed.',
+    'calibration.sooner' =>
+        'Layers failed sooner than was said: renew with more caution, and see whether the labels, or how they were put on, are to blame.',
+    'calibration.too-early' => 'Too early to say: most layers were renewed before the forecast could be wrong.',
     'calibration.too-few' =>
         'Too few to say: {layers, plural, one {# layer} other {# layers}} with a forecast from its first day.',
+    'calibration.wide' => 'Lives differ less than was said: the dates may be kept closer.',
     'choice.for-this-reason' => '{for}: {why}{hand}',
     'choice.it-costs-less-a-use-than' => '; it costs less a use than {bottle}',
     'choice.it-fits-better-than' => '; it fits better than {bottle}',
@@ -326,6 +335,8 @@ return [
     'fault.currency' => 'A currency has a short sign.',
     'fault.date' => '“{text}” is not a date; write it as 2027-03-01.',
     'fault.drop-feet' => 'The two feet lie on one spot. Come closer to the drop, or enlarge the picture.',
+    'fault.drop-impossible' =>
+        'No drop of water of that base stands so high. Measure the width where it touches the panel, and the height square to it.',
     'fault.drop-none' => 'Mark at least one drop.',
     'fault.drop-top' => 'The top stands beside the drop, not over it. Mark the highest point between the feet.',
     'fault.failed-after-held' => 'A layer fails after it has held, not before.',
@@ -644,6 +655,8 @@ return [
     'layer.before-service' => 'This vehicle has been on the road since {since}; nothing can have been on it before.',
     'layer.due' =>
         'A week here wears it like {weeks, number, ::.##} reference weeks. Due when {risk, number} in 100 such layers would have failed.',
+    'layer.due-visit' =>
+        'A week here wears it like {weeks, number, ::.##} reference weeks. Renewed at the visit about {on}, {risk, number} in 100 such layers will have failed before; {asked, number} are accepted, and a visit later it would be {later, number}. By what renewing and a failed week cost you, {cheapest, plural, =0 {that visit is the cheapest} one {a visit later would be the cheapest} =-1 {a visit earlier would be the cheapest} other {{cheapest, number} visits away would be the cheapest}}.',
     'layer.failed' => 'A reading on the clean surface has already failed.',
     'layer.of-a-turn' => 'This layer was put on in a recorded turn. Correct that turn, and the layer follows.',
     'layer.rests.both' =>
@@ -903,6 +916,7 @@ return [
     'numbers.panels-are-cooled-or-left' => 'Panels are cooled or left above',
     'numbers.polymer' => 'Polymer',
     'numbers.pre-wash-spray' => 'Pre-wash spray',
+    'numbers.renewing' => 'Renewing',
     'numbers.rinse' => 'Rinse',
     'numbers.rinse-on-a-layer-that' => 'Rinse, on a layer that repels',
     'numbers.rinseless' => 'Rinseless',
@@ -1002,8 +1016,10 @@ return [
     'numbers.weather' => 'Weather',
     'numbers.what-a-fitting-drying-aid' => 'What a fitting drying aid gives back',
     'numbers.what-a-stage-leaves' => 'What a stage leaves',
+    'numbers.what-a-week-of-a-failed' => 'What a week of a failed layer costs',
     'numbers.what-drops-say' => 'What drops say',
     'numbers.what-is-refused' => 'What is refused',
+    'numbers.what-renewing-a-layer-costs' => 'What renewing a layer costs',
     'numbers.where-it-drives' => 'Where it drives',
     'numbers.where-it-stands' => 'Where it stands',
     'numbers.where-nothing-was-rinsed' => 'Where nothing was rinsed off first',

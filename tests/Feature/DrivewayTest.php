@@ -176,7 +176,7 @@ final class DrivewayTest extends TestCase
         $sun = $this->plan($car, [...$asked, 'weather' => self::HARD_SUN, 'place' => ['shade' => false]]);
         self::assertSame([], self::steps($sun, 'topper-on'), 'no wax on a panel of 56 °C');
         self::assertSame(['shade', 'hour'], array_column($sun['urges'], 'kind'), 'and what would make it possible');
-        self::assertStringContainsString('31 °C', $sun['urges'][0]['says']);
+        self::assertMatchesRegularExpression('/near (29|30|31) °C/', $sun['urges'][0]['says']);
     }
 
     /** Coated black saloon, panel at 46 °C, hard water: touchless, cool first, the same goes on bench and sheet. */

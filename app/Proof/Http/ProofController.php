@@ -38,6 +38,14 @@ use OpenApi\Attributes as OA;
 #[Shape('ProofUnder', new Field('family', 'string', 'What lies under it'), new Also(self::class, 'ProofCurve'))]
 #[
     Shape(
+        'RestsOn',
+        new Field('label', 'number', 'Share of what is known'),
+        new Field('product', 'number', 'This product on other vehicles'),
+        new Field('vehicle', 'number', 'This product on this vehicle'),
+    ),
+]
+#[
+    Shape(
         'ProofProduct',
         new Field('product_id', 'uuid'),
         new Field('name', 'string'),
@@ -48,6 +56,9 @@ use OpenApi\Attributes as OA;
         new Field('life', 'number', 'Found, wear-weeks: what the model makes of label and layers'),
         new Field('p10', 'number'),
         new Field('p90', 'number'),
+        new Field('spread_layer', 'number', 'Of ln life, from layer to layer'),
+        new Field('spread_vehicle', 'number', 'From vehicle to vehicle'),
+        new Field('rests_on', 'RestsOn'),
         new Field('cost_minor_week', 'number?', 'Of the product, for each week it protects'),
         new Also(self::class, 'ProofCurve'),
         new Field('model', 'ModelPoint[]'),
@@ -97,6 +108,8 @@ use OpenApi\Attributes as OA;
         'ProofCalibration',
         new Field('layers', 'integer'),
         new Field('off_by', 'number', 'Points of 100'),
+        new Field('place', 'string', 'Where the middle of lives lies', ['right', 'sooner', 'longer', 'too-early']),
+        new Field('spread', 'string', 'The room that was left', ['right', 'too-narrow', 'too-wide', 'too-early']),
         new Field('says', 'said'),
         new Field('points', 'CalibrationPoint[]'),
     ),

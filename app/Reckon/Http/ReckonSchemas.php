@@ -72,9 +72,14 @@ use App\Http\OpenApi\Shape;
     Shape(
         'ReckonDueInput',
         new Field('label_weeks', 'number[]', 'The shortest and the longest'),
-        new Field('others?', 'object', 'Layers by vehicle: [held, failed] in wear-weeks, failed null where it held'),
+        new Field(
+            'others?',
+            'object',
+            'Layers by vehicle: [held, failed] in wear-weeks, failed null where it held; with learn also {readings: [{wear, holds, after: wash, decon or topper}], until}',
+        ),
         new Field('own?', 'pair[]', 'The same of this vehicle'),
         new Field('worn?', 'number?'),
+        new Field('learn?', 'boolean', 'Spreads, and how often a reading is wrong, are learnt too'),
     ),
 ]
 #[
@@ -84,9 +89,32 @@ use App\Http\OpenApi\Shape;
         new Field('p10', 'number'),
         new Field('p50', 'number'),
         new Field('p90', 'number'),
+        new Field('spread_layer?', 'number', 'Of ln life, from layer to layer; with learn'),
+        new Field('spread_vehicle?', 'number', 'From vehicle to vehicle'),
+        new Field('wrong_share?', 'number', 'Of readings after a wash that fail a sound layer'),
+        new Field('rests_on?', 'ReckonRests'),
     ),
 ]
-#[Shape('ReckonBeadInput', new Field('base_mm', 'number'), new Field('height_mm', 'number'))]
+#[
+    Shape(
+        'ReckonRests',
+        new Field('label', 'number'),
+        new Field('product', 'number', 'This product on other vehicles'),
+        new Field('vehicle', 'number', 'This product on this vehicle'),
+    ),
+]
+#[
+    Shape(
+        'ReckonBeadInput',
+        new Field('base_mm', 'number'),
+        new Field('height_mm', 'number'),
+        new Field(
+            'water_c?',
+            'number?',
+            'With it the drop’s own weight is reckoned too: millimetres then are millimetres',
+        ),
+    ),
+]
 #[Shape('ReckonBead', new Field('angle_deg', 'number'), new Field('behaviour', 'string'))]
 #[
     Shape(
@@ -307,6 +335,11 @@ use App\Http\OpenApi\Shape;
         new Field('panel_c', 'number'),
         new Field('working_s', 'number?'),
         new Field('suits', 'boolean'),
+        new Field(
+            'beyond',
+            'boolean',
+            'Hotter or colder than any panel is reckoned: the figures are those of the nearest that is',
+        ),
     ),
 ]
 #[Shape('ReckonCurve', new Field('hours', 'ReckonCurveHour[]'))]

@@ -12,9 +12,6 @@ use Vicissa\Core\Protection\WearFactors;
 /** One year of one vehicle under one regime, day by day; what a trial of the year ahead has in hand. */
 final class LivedYear
 {
-    /** A layer that has held until now, though none that was drawn would have, lives a little longer than it has. */
-    private const STILL = 1.05;
-
     /** Days at which salted roads leave more. */
     private const SALTED_SOIL = 1.5;
 
@@ -58,7 +55,7 @@ final class LivedYear
         $this->sums = array_fill_keys($names, 0.0);
         $this->isOn = is_finite($subject->wornNow);
         $this->worn = $this->isOn ? $subject->wornNow : 0.0;
-        $this->life = $this->isOn ? $this->lifeOfTheOneThatIsOn() : $luck->lives[0];
+        $this->life = $this->isOn ? $luck->now : $luck->lives[0];
         $this->topped = -$subject->sinceTopper;
     }
 
@@ -117,18 +114,6 @@ final class LivedYear
             }
             $from = $day;
         }
-    }
-
-    /** The layer that is on has held until now: its life is above what it has worn. */
-    private function lifeOfTheOneThatIsOn(): float
-    {
-        foreach ($this->luck->lives as $life) {
-            if ($life > $this->worn) {
-                return $life;
-            }
-        }
-
-        return $this->worn * self::STILL;
     }
 
     private function share(): float

@@ -10,7 +10,10 @@ final readonly class DayCurve
     /** Less than this and even a small section dries under one's hands, s. */
     public const TOO_SHORT_S = 120.0;
 
-    /** @param list<array{panel_c: float, working_s: float|null, suits: bool}> $hours */
+    /**
+     * @param list<array{panel_c: float, working_s: float|null, suits: bool, beyond: bool}> $hours  beyond: no panel is
+     *     reckoned that hot or cold; the figures are those of the nearest that is
+     */
     private function __construct(public array $hours) {}
 
     /**
@@ -28,7 +31,8 @@ final readonly class DayCurve
         return new self(
             array_map(static function (Air $outside) use ($tone, $material, $film, $exposure, $needS): array {
                 $air = $outside->shaded($exposure->ofSun());
-                $panelC = Panel::settlesAt($air, $tone->absorptance());
+                $settles = DryPanel::settlesAt($air, $tone->absorptance(), $exposure->lie());
+                $panelC = Panel::within($settles);
                 $working = WorkingWindow::of(
                     $air,
                     new Panel($tone->absorptance(), $material->heat(), $panelC),
@@ -39,6 +43,7 @@ final readonly class DayCurve
                     'panel_c' => $panelC,
                     'working_s' => $working,
                     'suits' => $working === null || $working >= $needS,
+                    'beyond' => $panelC !== $settles,
                 ];
             }, $hours),
         );

@@ -20,4 +20,9 @@ enum Exposure: string
             self::Shade => 0.15,
         };
     }
+
+    public function lie(): Lie
+    {
+        return $this === self::Sides ? Lie::Upright : Lie::Level;
+    }
 }

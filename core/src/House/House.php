@@ -10,6 +10,7 @@ use Vicissa\Core\Matching\Turn\MatchRules;
 use Vicissa\Core\Planning\PlanRules;
 use Vicissa\Core\Planning\SkyRules;
 use Vicissa\Core\Protection\BeadThresholds;
+use Vicissa\Core\Protection\Life\RenewalCosts;
 use Vicissa\Core\Protection\WearFactors;
 use Vicissa\Core\Visit\VisitRules;
 
@@ -26,6 +27,7 @@ final readonly class House
         public PlanRules $plan = new PlanRules(),
         public SkyRules $sky = new SkyRules(),
         public BeadThresholds $beads = new BeadThresholds(),
+        public RenewalCosts $renewal = new RenewalCosts(),
         /** More is packed than the doses, %. */
         public float $loadMargin = 20.0,
     ) {}

@@ -243,6 +243,22 @@ final readonly class Numbers
                 0.0,
                 5.0,
             ),
+            'renewal.cost' => new Number(
+                Said::of('numbers.renewing'),
+                Said::of('numbers.what-renewing-a-layer-costs'),
+                'points',
+                'renewal.renewal',
+                0.1,
+                100_000.0,
+            ),
+            'renewal.failed_week' => new Number(
+                Said::of('numbers.renewing'),
+                Said::of('numbers.what-a-week-of-a-failed'),
+                'points',
+                'renewal.failedWeek',
+                0.0,
+                100_000.0,
+            ),
             'wear.drying_aid' => new Number(
                 Said::of('numbers.wear'),
                 Said::of('numbers.what-a-fitting-drying-aid'),

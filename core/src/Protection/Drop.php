@@ -33,6 +33,16 @@ final readonly class Drop
         return new self(rad2deg(2.0 * atan((2.0 * $heightMm) / $baseMm)));
     }
 
+    /**
+     * A drop of any size in millimetres, flattened by its own weight ({@see SessileDrop}).
+     *
+     * @throws InvalidInput
+     */
+    public static function lying(float $baseMm, float $heightMm, float $waterC = 20.0): self
+    {
+        return new self(SessileDrop::measured($baseMm, $heightMm, $waterC)->angleDeg);
+    }
+
     /** @throws InvalidInput */
     public static function ofAngle(float $angleDeg): self
     {

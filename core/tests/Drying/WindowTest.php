@@ -10,6 +10,7 @@ use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
 use Vicissa\Core\Drying\Air;
 use Vicissa\Core\Drying\DayCurve;
+use Vicissa\Core\Drying\DryPanel;
 use Vicissa\Core\Drying\Exposure;
 use Vicissa\Core\Drying\Film;
 use Vicissa\Core\Drying\Material;
@@ -105,7 +106,7 @@ final class WindowTest extends TestCase
             $curve = DayCurve::of($hours, Tone::Black, Material::Steel, Film::BeadedRinse, $exposure);
             foreach ($hours as $i => $outside) {
                 $air = $outside->shaded($exposure->ofSun());
-                $panel = Panel::settlesAt($air, 0.93);
+                $panel = DryPanel::settlesAt($air, 0.93, $exposure->lie());
                 self::assertSame($panel, $curve->hours[$i]['panel_c']);
                 self::assertSame(
                     WorkingWindow::of($air, new Panel(0.93, 2700.0, $panel), 0.05)->workingS(),

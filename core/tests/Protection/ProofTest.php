@@ -17,6 +17,7 @@ use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\LifeModel;
 use Vicissa\Core\Protection\Proof\Calibration;
 use Vicissa\Core\Protection\Proof\Foretold;
+use Vicissa\Core\Protection\Proof\Leaning;
 use Vicissa\Core\Protection\Proof\SurvivalCurve;
 
 /**
@@ -220,7 +221,7 @@ final class ProofTest extends TestCase
             ),
             $all,
         );
-        self::assertSame('calibration.sooner', Calibration::of($boastful)->says->code);
+        self::assertSame(Leaning::Sooner, Calibration::of($boastful)->place);
     }
 
     public function testTheGaugeReadsADropHoweverThePhotoLeans(): void

@@ -4435,6 +4435,16 @@ export interface components {
       layers: number
       /** @description Points of 100 */
       off_by: number
+      /**
+       * @description Where the middle of lives lies
+       * @enum {string}
+       */
+      place: 'right' | 'sooner' | 'longer' | 'too-early'
+      /**
+       * @description The room that was left
+       * @enum {string}
+       */
+      spread: 'right' | 'too-narrow' | 'too-wide' | 'too-early'
       says: string
       points: components['schemas']['CalibrationPoint'][]
     }
@@ -4479,6 +4489,11 @@ export interface components {
       life: number
       p10: number
       p90: number
+      /** @description Of ln life, from layer to layer */
+      spread_layer: number
+      /** @description From vehicle to vehicle */
+      spread_vehicle: number
+      rests_on: components['schemas']['RestsOn']
       /** @description Of the product, for each week it protects */
       cost_minor_week: number | null
       layers: number
@@ -4669,6 +4684,8 @@ export interface components {
     ReckonBeadInput: {
       base_mm: number
       height_mm: number
+      /** @description With it the drop’s own weight is reckoned too: millimetres then are millimetres */
+      water_c?: number | null
       /**
        * @description In which sentences are told
        * @enum {string}
@@ -4743,6 +4760,8 @@ export interface components {
       panel_c: number
       working_s: number | null
       suits: boolean
+      /** @description Hotter or colder than any panel is reckoned: the figures are those of the nearest that is */
+      beyond: boolean
     }
     ReckonCurveInput: {
       hours: components['schemas']['ReckonHour'][]
@@ -4808,15 +4827,24 @@ export interface components {
       p10: number
       p50: number
       p90: number
+      /** @description Of ln life, from layer to layer; with learn */
+      spread_layer?: number
+      /** @description From vehicle to vehicle */
+      spread_vehicle?: number
+      /** @description Of readings after a wash that fail a sound layer */
+      wrong_share?: number
+      rests_on?: components['schemas']['ReckonRests']
     }
     ReckonDueInput: {
       /** @description The shortest and the longest */
       label_weeks: number[]
-      /** @description Layers by vehicle: [held, failed] in wear-weeks, failed null where it held */
+      /** @description Layers by vehicle: [held, failed] in wear-weeks, failed null where it held; with learn also {readings: [{wear, holds, after: wash, decon or topper}], until} */
       others?: Record<string, never>
       /** @description The same of this vehicle */
       own?: (number | null)[][]
       worn?: number | null
+      /** @description Spreads, and how often a reading is wrong, are learnt too */
+      learn?: boolean
       /**
        * @description In which sentences are told
        * @enum {string}
@@ -5094,6 +5122,13 @@ export interface components {
        * @enum {string}
        */
       units?: 'metric' | 'us' | 'imperial'
+    }
+    ReckonRests: {
+      label: number
+      /** @description This product on other vehicles */
+      product: number
+      /** @description This product on this vehicle */
+      vehicle: number
     }
     ReckonSeen: {
       soil: number
@@ -5579,6 +5614,14 @@ export interface components {
     RestockInput: {
       /** @description The shelf, as it stands on the labels. */
       ml: number
+    }
+    RestsOn: {
+      /** @description Share of what is known */
+      label: number
+      /** @description This product on other vehicles */
+      product: number
+      /** @description This product on this vehicle */
+      vehicle: number
     }
     Ribbon: {
       /** Format: uuid */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Drying\Air;
+use Vicissa\Core\Drying\DryPanel;
 use Vicissa\Core\Drying\Film;
 use Vicissa\Core\Drying\Panel;
 use Vicissa\Core\Drying\WorkingWindow;
@@ -46,7 +47,7 @@ final readonly class Conditions
             $place->shade => $outside->shaded($rules->shadeLeavesSun),
             default => $outside,
         };
-        $c = $panelC ?? Panel::settlesAt($air, $vehicle->tone->absorptance());
+        $c = $panelC ?? self::settles($air, $vehicle, $place);
         $panel = new Panel($vehicle->tone->absorptance(), $vehicle->material->heat(), $c);
         $windows = $working = [];
         foreach (Film::cases() as $film) {
@@ -56,6 +57,16 @@ final readonly class Conditions
         }
 
         return new self($outside, $air, $c, $panelC !== null, $rain && !$place->bay, $window->wetPanelC, $working);
+    }
+
+    /** Where its panels settle, °C, within what a panel may be: under a roof no sky is seen. */
+    public static function settles(Air $air, MatchedVehicle $vehicle, Place $place): float
+    {
+        return Panel::within(
+            $place->bay
+                ? DryPanel::settlesAt($air, $vehicle->tone->absorptance(), cloud: 1.0)
+                : DryPanel::settlesAt($air, $vehicle->tone->absorptance()),
+        );
     }
 
     /** Seconds in which to be done with a film; null when it stays wet. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Matching\Turn;
 
-use Vicissa\Core\Drying\Panel;
 use Vicissa\Core\Matching\Finish;
 use Vicissa\Core\Matching\Label;
 use Vicissa\Core\Matching\Method;
@@ -111,7 +110,7 @@ final readonly class Doubts
         $arrival = $seen->reading(Stage::Arrival);
         $stack = $vehicle->stack(Zone::Paint);
         $film = $vehicle->has(Zone::Paint, Family::Film, Family::Wrap) && $stack->baseKnown;
-        $reckoned = Panel::settlesAt($situation->later->air, $vehicle->tone->absorptance());
+        $reckoned = Conditions::settles($situation->later->air, $vehicle, $place);
 
         return array_values(
             array_filter([

@@ -48,6 +48,15 @@ function against(one: Product): string {
       ? `${Math.round(100 * (share - 1))} % more than its label`
       : 'about what its label says'
 }
+const percent = (share: number) => `${Math.round(100 * share)} %`
+function restsOn(one: Product): string {
+  const { label, product } = one.rests_on
+  return (
+    `${percent(product)} of that comes from the layers read here, ${percent(label)} from the label. ` +
+    `One layer of it differs from the next by about ${percent(Math.expm1(one.spread_layer))}, ` +
+    `one vehicle from another by ${percent(Math.expm1(one.spread_vehicle))}.`
+  )
+}
 const plot = useTemplateRef('plot')
 const { width } = useElementSize(plot)
 </script>
@@ -111,6 +120,7 @@ const { width } = useElementSize(plot)
               Lasts {{ weeks(one.life) }} wear-weeks here, {{ against(one) }}. 80 of 100 layers end between
               {{ weeks(one.p10) }} and {{ weeks(one.p90) }}.
             </p>
+            <p class="small">{{ restsOn(one) }}</p>
             <p v-if="one.under.length > 1" class="small">
               <template v-for="part in one.under" :key="part.family"
                 >On {{ families[part.family]?.name.toLowerCase() ?? part.family }}:
