@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Film;
 
 use App\Book\Layer;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Vicissa\Core\Protection\Life\FailureInterval;
 use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
 use Vicissa\Core\Protection\Life\Learnt\LearntLife;
 use Vicissa\Core\Protection\Life\Learnt\PooledSeen;
 use Vicissa\Core\Protection\Life\Learnt\Seen;
-use Vicissa\Core\Protection\Life\Learnt\VehicleSeen;
 
 /** Every layer of some products, as evidence. Each vehicle's part is reckoned once and shared by all forecasts. */
 final class EvidenceBook
@@ -19,8 +19,15 @@ final class EvidenceBook
     /** @var array<string, LearntLife> */
     private array $models = [];
 
-    /** @var array<string, array{pool: PooledSeen|null, each: array<string, VehicleSeen>, layers: int}> */
-    private array $seen = [];
+    /** A pool is made anew rather than mended where so many of its vehicles have changed, and after so many mendings. */
+    private const CHANGED = 0.25;
+
+    private const MENDED = 40;
+
+    private const KEPT_S = 3600;
+
+    /** @var array<string, PooledSeen|null> */
+    private array $pools = [];
 
     /** @var array<string, LearntForecast>  of those that nothing of their own sets apart, as it is when they go on */
     private array $common = [];
@@ -66,24 +73,25 @@ final class EvidenceBook
         $key = $layer->product_id . ' ' . $layer->zone;
         $modelKey = $key . ' ' . implode('-', $label);
         $vehicles = $layer->product_id === null ? [] : $this->layers[$key] ?? [];
-        $model = $this->models[$modelKey] ??= (new LearntLife(...$label))->fittedTo(
-            array_values(array_map(self::told(...), $vehicles)),
-        );
         $known = $vehicles[$layer->vehicle_id] ?? [];
         $mine = array_values(array_filter($known, static fn(array $one): bool => $one['id'] !== $layer->id));
-        $seen = $this->seen[$modelKey] ??= self::seen($model, $vehicles);
-        $own = $seen['each'][$layer->vehicle_id] ?? null;
-        if ($own === null || $seen['pool'] === null) {
-            return [($this->common[$modelKey] ??= $model->forecast($seen['pool'], null)), 0, $seen['layers']];
+        if (!isset($this->models[$modelKey])) {
+            [$this->models[$modelKey], $this->pools[$modelKey]] = $this->pool($modelKey, $label, $vehicles);
         }
-        $others = $seen['layers'] - count($known);
+        [$model, $pool] = [$this->models[$modelKey], $this->pools[$modelKey] ?? null];
+        $layers = array_sum(array_map(count(...), $vehicles));
+        if ($known === [] || $pool === null) {
+            return [($this->common[$modelKey] ??= $model->forecast($pool, null)), 0, $layers];
+        }
+        $others = $layers - count($known);
+        $all = $model->vehicle(self::told($known));
 
         return [
             $model->forecast(
-                $others === 0 ? null : $seen['pool']->without($own),
+                $others === 0 ? null : $pool->without($all),
                 match (true) {
                     $mine === [] => null,
-                    count($mine) === count($known) => $own,
+                    count($mine) === count($known) => $all,
                     default => $model->vehicle(self::told($mine)),
                 },
             ),
@@ -93,18 +101,83 @@ final class EvidenceBook
     }
 
     /**
+     * What all vehicles say of a product together: kept on this machine, and mended where a vehicle says something else by now.
+     *
+     * @param array{float, float} $label
      * @param array<string, list<array{id: string, interval: FailureInterval}>> $vehicles
-     * @return array{pool: PooledSeen|null, each: array<string, VehicleSeen>, layers: int}
+     * @return array{LearntLife, PooledSeen|null}
      */
-    private static function seen(LearntLife $model, array $vehicles): array
+    private function pool(string $key, array $label, array $vehicles): array
     {
-        $each = array_map(static fn(array $layers): VehicleSeen => $model->vehicle(self::told($layers)), $vehicles);
+        $say = array_map(
+            static fn(array $layers): array => array_map(
+                static fn(array $one): array => [$one['interval']->held, $one['interval']->failed],
+                $layers,
+            ),
+            $vehicles,
+        );
+        $store = Cache::store(config('cache.limiter') === 'apc' ? 'apc' : 'array');
+        /** @var array{say: array<string, list<array{float, float|null}>>, ways: list<int>, layers: int, pool: string, mended: int}|null $kept */
+        $kept = $store->get("evidence {$key}");
+        $pool = $kept === null ? null : PooledSeen::kept($kept['layers'], $kept['ways'], $kept['pool']);
+        if ($kept !== null && $pool !== null && $kept['mended'] < self::MENDED) {
+            $changed = array_filter(
+                array_keys($say + $kept['say']),
+                static fn(string $id): bool => ($say[$id] ?? null) !== ($kept['say'][$id] ?? null),
+            );
+            $model = new LearntLife($label[0], $label[1], $kept['ways']);
+            if ($changed === []) {
+                return [$model, $pool];
+            }
+            if (count($changed) <= max(1.0, self::CHANGED * count($say))) {
+                foreach ($changed as $id) {
+                    $pool = isset($kept['say'][$id])
+                        ? $pool->without($model->vehicle(self::of($kept['say'][$id])))
+                        : $pool;
+                    $pool = isset($say[$id]) ? $pool->with($model->vehicle(self::of($say[$id]))) : $pool;
+                }
+                $store->put(
+                    "evidence {$key}",
+                    [
+                        'say' => $say,
+                        'ways' => $kept['ways'],
+                        'layers' => $pool->layers,
+                        'pool' => $pool->packed(),
+                        'mended' => $kept['mended'] + 1,
+                    ],
+                    self::KEPT_S,
+                );
 
-        return [
-            'pool' => PooledSeen::of(array_values($each)),
-            'each' => $each,
-            'layers' => array_sum(array_map(count(...), $vehicles)),
-        ];
+                return [$model, $pool];
+            }
+        }
+        $told = array_map(self::of(...), array_values($say));
+        $model = (new LearntLife(...$label))->fittedTo($told);
+        $pool = PooledSeen::of(array_map($model->vehicle(...), $told));
+        if ($pool !== null) {
+            $store->put(
+                "evidence {$key}",
+                [
+                    'say' => $say,
+                    'ways' => $model->ways,
+                    'layers' => $pool->layers,
+                    'pool' => $pool->packed(),
+                    'mended' => 0,
+                ],
+                self::KEPT_S,
+            );
+        }
+
+        return [$model, $pool];
+    }
+
+    /**
+     * @param list<array{float, float|null}> $pairs
+     * @return list<Seen>
+     */
+    private static function of(array $pairs): array
+    {
+        return array_map(static fn(array $pair): Seen => Seen::interval(FailureInterval::of(...$pair)), $pairs);
     }
 
     /**

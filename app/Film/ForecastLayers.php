@@ -27,6 +27,9 @@ final readonly class ForecastLayers
     /** So many visits ahead are weighed. */
     private const MOST_VISITS = 200;
 
+    /** No visit is cheaper than waiting until a reading fails. */
+    private const WHEN_SEEN = 999;
+
     /** Beyond this share of spent layers no visit is weighed. */
     private const ALL_SPENT = 0.97;
 
@@ -37,9 +40,10 @@ final readonly class ForecastLayers
 
     /**
      * @param list<string> $vehicleIds
-     * @param bool $past  also what layers that ended lately most likely lived
+     * @param bool $past   also what layers that ended lately most likely lived
+     * @param bool $again  also of those for which that has been settled before: more may be known of the product by now
      */
-    public function __invoke(array $vehicleIds, bool $past = true): void
+    public function __invoke(array $vehicleIds, bool $past = true, bool $again = false): void
     {
         if ($vehicleIds === []) {
             return;
@@ -52,7 +56,14 @@ final readonly class ForecastLayers
             ->where(
                 static fn($query) => $query
                     ->whereNull('ended_at')
-                    ->when($past, static fn($or) => $or->orWhere('ended_at', '>', $now->subDays(self::DRAWN_DAYS))),
+                    ->when(
+                        $past,
+                        static fn($or) => $or->orWhere(
+                            static fn($ended) => $ended
+                                ->where('ended_at', '>', $now->subDays(self::DRAWN_DAYS))
+                                ->when(!$again, static fn($open) => $open->whereNull('lived')),
+                        ),
+                    ),
             )
             ->orderBy('id')
             ->get();
@@ -161,7 +172,10 @@ final readonly class ForecastLayers
         $reaches = static fn(float $risk): ?CarbonImmutable => $carbon($outlook->reaches($fresh->quantile($risk), $at));
         $failed = $layer->failed_at;
         $from = $failed ?? $reaches($window->from);
-        $visit = $failed === null ? $this->visit($layer, $outlook, $schools->risk(), $at, $lastTurn) : null;
+        $visit =
+            $failed === null && !$layer->family()->isLasting()
+                ? $this->visit($layer, $outlook, $schools->risk(), $at, $lastTurn)
+                : null;
         $look =
             $layer->kind === 'base' && $layer->family()->isLasting()
                 ? InspectionWindow::of(max($outlook->span->on, $lookedOver ?? 0), $from?->getTimestamp())
@@ -241,7 +255,12 @@ final readonly class ForecastLayers
 
         return $moments[$visit->index] < $now
             ? null
-            : ['at' => $moments[$visit->index], 'visit' => $visit, 'cheapest' => $cheapest->index - $visit->index];
+            : [
+                'at' => $moments[$visit->index],
+                'visit' => $visit,
+                'cheapest' =>
+                    $cheapest->index === count($wear) - 1 ? self::WHEN_SEEN : $cheapest->index - $visit->index,
+            ];
     }
 
     /** @param array{at: int, visit: RenewalVisit, cheapest: int}|null $visit */

@@ -51,7 +51,7 @@ final class RebuildForProduct implements ShouldQueue
             }
             /** @var list<string> $ids */
             $ids = $vehicles->modelKeys();
-            $forecastLayers($ids);
+            $forecastLayers($ids, again: true);
             ReforecastProducts::dispatch($this->workspaceId, array_values(array_unique($products)))->afterCommit();
         });
     }

@@ -30,7 +30,7 @@ final class RebuildWorkspace implements ShouldQueue
             }
             /** @var list<string> $ids */
             $ids = $vehicles->whereNull('archived_at')->modelKeys();
-            $forecastLayers(array_values($ids));
+            $forecastLayers(array_values($ids), again: true);
         });
     }
 }

@@ -21,8 +21,16 @@ final readonly class GaugeModel implements Model
     public function reckon(Input $input): array
     {
         $marking = $input->numberOrNull('marking_px') ?? 1.5;
+        $scale = $input->numberOrNull('mm_per_px');
+        $water = $input->numberOrNull('water_c') ?? 20.0;
+        if ($scale !== null && ($scale <= 0.0 || $scale > 100.0)) {
+            throw $input->wrong('mm_per_px', Said::of('input.scale'));
+        }
         $reading = GaugeReading::of(
-            array_map(static fn(Input $drop): MarkedDrop => self::marked($drop, $marking), $input->objects('drops')),
+            array_map(
+                static fn(Input $drop): MarkedDrop => self::marked($drop, $marking, $scale, $water),
+                $input->objects('drops'),
+            ),
         );
 
         return [
@@ -30,6 +38,7 @@ final readonly class GaugeModel implements Model
             'uncertainty_deg' => $reading->uncertaintyDeg,
             'behaviour' => $reading->behaviour->value,
             'or_else' => $reading->orElse?->value,
+            'doubts' => $reading->doubts,
             'drops' => array_map(
                 static fn(MarkedDrop $drop): array => [
                     'angle_deg' => $drop->angleDeg,
@@ -41,7 +50,7 @@ final readonly class GaugeModel implements Model
     }
 
     /** Names the mark by its place in the input. */
-    private static function marked(Input $drop, float $marking): MarkedDrop
+    private static function marked(Input $drop, float $marking, ?float $scale, float $water): MarkedDrop
     {
         try {
             return MarkedDrop::at(
@@ -49,6 +58,8 @@ final readonly class GaugeModel implements Model
                 self::point($drop, 'right'),
                 self::point($drop, 'top'),
                 $marking,
+                $scale,
+                $water,
             );
         } catch (InvalidInput $e) {
             throw in_array($e->field, ['right', 'top'], true) ? InvalidInput::at($drop->at($e->field), $e->says) : $e;

@@ -137,6 +137,10 @@ final class RebuildProtection
             'failed_at' => self::moment($known->failedAt),
             'suspect_at' => self::moment($known->suspectAt()),
         ]);
+        if ($layer->isDirty(['held', 'failed'])) {
+            // What it most likely lived is to be found anew.
+            $layer->fill(['lived' => null]);
+        }
     }
 
     /**

@@ -476,6 +476,12 @@ return [
     'gate.proof-runs-out' => 'Der Versicherungsnachweis für {site} läuft am {on} ab.',
     'gate.until' => '{who} bis {until}',
     'gate.was-on-the-register' => '{who} stand bis {until} auf der Liste von {site} und kommt nicht hinein.',
+    'gauge.leans' =>
+        'Die Fußlinie steht um {degrees, number}° schräg. Am Hang steht ein Tropfen unten steiler als oben: auf einer ebenen Fläche lesen oder die Kamera gerade halten.',
+    'gauge.lopsided' =>
+        'Der Scheitel steht nicht über der Mitte: die Fläche ist geneigt, oder der Tropfen lief noch. Einen lesen, der auf ebener Fläche ruht.',
+    'gauge.size-unknown' =>
+        'Die Größe entscheidet: als Tropfen von {mm, number} mm Breite wären es {degrees, number}°. Sagen, wie breit der erste ist.',
     'gear.colour' => 'Eine Farbe hat einen kurzen Namen.',
     'gear.done-to' =>
         'Das geschieht nur mit {kind, select, washer {einem Reiniger} lance {einer Lanze} tank {einem Tank} towel {einem Satz Tücher} resin {einem Gefäß Harz} other {Gerät}}.',
@@ -507,6 +513,8 @@ return [
         'Hochdruck dringt ein: nie auf Haut; eine Handbreit und mehr Abstand von Reifenflanken, Dichtungen und Sensoren.',
     'hazards.is-acid-never-together-with' =>
         '{name} ist sauer: nie zusammen mit einem anderen Reiniger, nie mit Bleiche; sehr gründlich spülen, ehe etwas anderes in die Nähe kommt.',
+    'hazards.is-strongly-alkaline' =>
+        '{name} ist stark alkalisch: nie zusammen mit Saurem, nie antrocknen lassen, nicht auf blankes Aluminium und eloxierte Leisten; sehr gründlich spülen, ehe etwas anderes in die Nähe kommt.',
     'hazards.its-safety-sheet-decides' => '{gloves}; es gilt das Sicherheitsdatenblatt.',
     'hazards.keep-off-treads-and-brake-discs' => 'Nicht auf Laufflächen und Bremsscheiben.',
     'hazards.label' => '{bottle}: {says}',
@@ -639,6 +647,7 @@ return [
         'muss Paare von Verschleißwochen enthalten: [held, failed], oder [held, null] für eine Schicht, die nicht versagt hat',
     'input.point' => 'muss aus zwei Zahlen bestehen, quer und abwärts',
     'input.says' => '{field} {what}.',
+    'input.scale' => 'muss über 0 und höchstens 100 sein',
     'input.share' => 'oder bottle_share wird gebraucht, eines von beiden',
     'input.stage' => 'ist kein Zeitpunkt: arrival, after_wash, after_decon, after_topper',
     'input.step' => 'muss die Kennung eines Schritts sein',
@@ -680,7 +689,7 @@ return [
     'layer.due' =>
         'Eine Woche hier verschleißt sie wie {weeks, number, ::.##} Bezugswochen. Fällig, wenn {risk, number} von 100 solchen Schichten versagt hätten.',
     'layer.due-visit' =>
-        'Eine Woche hier beansprucht sie wie {weeks, number, ::.##} Normalwochen. Beim Besuch um den {on} erneuert, werden {risk, number} von 100 solchen Schichten vorher versagt haben; {asked, number} sind hingenommen, einen Besuch später wären es {later, number}. Nach dem, was Erneuern und eine Woche ohne Schutz kosten, {cheapest, plural, =0 {ist dieser Besuch der günstigste} one {wäre ein Besuch später der günstigste} =-1 {wäre ein Besuch früher der günstigste} other {lägen {cheapest, number} Besuche Abstand am günstigsten}}.',
+        'Eine Woche hier beansprucht sie wie {weeks, number, ::.##} Normalwochen. Beim Besuch um den {on} erneuert, werden {risk, number} von 100 solchen Schichten vorher versagt haben; {asked, number} sind hingenommen, einen Besuch später wären es {later, number}. Nach dem, was Erneuern und eine Woche ohne Schutz kosten, {cheapest, plural, =0 {ist dieser Besuch der günstigste} =999 {wäre es am günstigsten zu warten, bis eine Lesung versagt} one {wäre ein Besuch später der günstigste} =-1 {wäre ein Besuch früher der günstigste} other {lägen {cheapest, number} Besuche Abstand am günstigsten}}.',
     'layer.failed' => 'Ein Befund auf sauberer Fläche war schon schlecht.',
     'layer.of-a-turn' =>
         'Diese Schicht kam in einem festgehaltenen Besuch auf. Den Besuch berichtigen, die Schicht folgt.',

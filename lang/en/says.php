@@ -461,6 +461,12 @@ return [
     'gate.proof-runs-out' => 'The proof of insurance for {site} runs out on {on}.',
     'gate.until' => '{who} until {until}',
     'gate.was-on-the-register' => '{who} was on the register of {site} until {until} and is not let in.',
+    'gauge.leans' =>
+        'The foot line leans by {degrees, number}°. On a slope a drop stands steeper below than above: read it on a level panel, or hold the camera level.',
+    'gauge.lopsided' =>
+        'The top does not stand over the middle: the panel slopes, or the drop was still running. Read one that lies still on a level panel.',
+    'gauge.size-unknown' =>
+        'Its size decides: as a drop {mm, number} mm wide it would read {degrees, number}°. Say how wide the first one is.',
     'gear.colour' => 'A colour has a short name.',
     'gear.done-to' =>
         'That is only done to {kind, select, washer {a washer} lance {a lance} tank {a tank} towel {a pool of towels} resin {a vessel of resin} other {gear}}.',
@@ -492,6 +498,8 @@ return [
         'High pressure injects: never at skin; a hand’s breadth and more from tyre walls, seals and sensors.',
     'hazards.is-acid-never-together-with' =>
         '{name} is acid: never together with another cleaner, never with bleach; rinse very thoroughly before anything else comes near.',
+    'hazards.is-strongly-alkaline' =>
+        '{name} is strongly alkaline: never together with an acid, never let it dry, off bare aluminium and anodised trim; rinse very thoroughly before anything else comes near.',
     'hazards.its-safety-sheet-decides' => '{gloves}; its safety sheet decides.',
     'hazards.keep-off-treads-and-brake-discs' => 'Keep off treads and brake discs.',
     'hazards.label' => '{bottle}: {says}',
@@ -616,6 +624,7 @@ return [
     'input.pairs' => 'must hold pairs of wear-weeks: [held, failed], or [held, null] for a layer that did not fail',
     'input.point' => 'must be two numbers, across and down',
     'input.says' => '{field} {what}.',
+    'input.scale' => 'must be more than 0 and at most 100',
     'input.share' => 'or bottle_share is needed, one of them',
     'input.stage' => 'is no stage: arrival, after_wash, after_decon, after_topper',
     'input.step' => 'must be the id of a step',
@@ -656,7 +665,7 @@ return [
     'layer.due' =>
         'A week here wears it like {weeks, number, ::.##} reference weeks. Due when {risk, number} in 100 such layers would have failed.',
     'layer.due-visit' =>
-        'A week here wears it like {weeks, number, ::.##} reference weeks. Renewed at the visit about {on}, {risk, number} in 100 such layers will have failed before; {asked, number} are accepted, and a visit later it would be {later, number}. By what renewing and a failed week cost you, {cheapest, plural, =0 {that visit is the cheapest} one {a visit later would be the cheapest} =-1 {a visit earlier would be the cheapest} other {{cheapest, number} visits away would be the cheapest}}.',
+        'A week here wears it like {weeks, number, ::.##} reference weeks. Renewed at the visit about {on}, {risk, number} in 100 such layers will have failed before; {asked, number} are accepted, and a visit later it would be {later, number}. By what renewing and a failed week cost you, {cheapest, plural, =0 {that visit is the cheapest} =999 {waiting until a reading fails would be the cheapest} one {a visit later would be the cheapest} =-1 {a visit earlier would be the cheapest} other {{cheapest, number} visits away would be the cheapest}}.',
     'layer.failed' => 'A reading on the clean surface has already failed.',
     'layer.of-a-turn' => 'This layer was put on in a recorded turn. Correct that turn, and the layer follows.',
     'layer.rests.both' =>

@@ -22,7 +22,7 @@ final class Reforecast extends Command
         $eachWorkspace(static function () use ($forecastLayers): void {
             /** @var list<string> $ids */
             $ids = Vehicle::query()->whereNull('archived_at')->orderBy('id')->pluck('id')->all();
-            DB::transaction(static fn() => $forecastLayers($ids));
+            DB::transaction(static fn() => $forecastLayers($ids, again: true));
         });
 
         return self::SUCCESS;

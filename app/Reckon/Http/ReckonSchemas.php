@@ -360,7 +360,15 @@ use App\Http\OpenApi\Shape;
         new Field('top', 'number[]'),
     ),
 ]
-#[Shape('ReckonGaugeInput', new Field('drops', 'ReckonMarks[]'), new Field('marking_px?', 'number?'))]
+#[
+    Shape(
+        'ReckonGaugeInput',
+        new Field('drops', 'ReckonMarks[]'),
+        new Field('marking_px?', 'number?'),
+        new Field('mm_per_px?', 'number?', 'The picture’s scale: with it the drop’s own weight is reckoned'),
+        new Field('water_c?', 'number?'),
+    ),
+]
 #[Shape('ReckonDrop', new Field('angle_deg', 'number'), new Field('uncertainty_deg', 'number'))]
 #[
     Shape(
@@ -369,6 +377,7 @@ use App\Http\OpenApi\Shape;
         new Field('uncertainty_deg', 'number'),
         new Field('behaviour', 'string'),
         new Field('or_else', 'string?'),
+        new Field('doubts', 'said[]', 'Why the picture may not tell'),
         new Field('drops', 'ReckonDrop[]'),
     ),
 ]

@@ -206,6 +206,12 @@ final readonly class Hazards
                     true,
                 ];
             }
+            if ($used && $traits->ph > self::ALKALINE_PH) {
+                $hazards["alkaline {$bottle->id}"] = [
+                    Said::of('hazards.is-strongly-alkaline', name: $bottle->name),
+                    true,
+                ];
+            }
             if ($used) {
                 foreach (Said::without($bottle->cautions, $general) as $i => $says) {
                     $hazards["label {$bottle->id} {$i}"] = [

@@ -80,7 +80,7 @@ final class DryPanelTest extends TestCase
     public function testAnHourBeyondTheRangeIsToldAndFailsNoOther(): void
     {
         $curve = DayCurve::of(
-            [new Air(-38.0, 0.8, 0.0, 0.0), new Air(15.0, 0.6, 2.0, 300.0)],
+            [new Air(-40.0, 0.8, 0.0, 0.0), new Air(15.0, 0.6, 2.0, 300.0)],
             Tone::Black,
             Material::Steel,
             Film::BeadedRinse,

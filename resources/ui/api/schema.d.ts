@@ -4873,11 +4873,16 @@ export interface components {
       uncertainty_deg: number
       behaviour: string
       or_else: string | null
+      /** @description Why the picture may not tell */
+      doubts: string[]
       drops: components['schemas']['ReckonDrop'][]
     }
     ReckonGaugeInput: {
       drops: components['schemas']['ReckonMarks'][]
       marking_px?: number | null
+      /** @description The picture’s scale: with it the drop’s own weight is reckoned */
+      mm_per_px?: number | null
+      water_c?: number | null
       /**
        * @description In which sentences are told
        * @enum {string}

@@ -16,7 +16,19 @@ final readonly class GaugeReading
     /** So many standard errors from a threshold and it is as good as crossed. */
     private const CLEARLY = 2.0;
 
-    /** @param list<MarkedDrop> $drops */
+    /** A panel that leans more makes a drop steep below and shallow above. */
+    private const LEANS_DEG = 8.0;
+
+    /** Where the top stands between the feet of a drop that sits on a level panel. */
+    private const UPRIGHT = [0.38, 0.62];
+
+    /** As large as a bead on a panel commonly gets, mm. */
+    private const LARGE_MM = 5.0;
+
+    /**
+     * @param list<MarkedDrop> $drops
+     * @param list<Said> $doubts  why the picture may not tell
+     */
     private function __construct(
         public array $drops,
         public float $angleDeg,
@@ -25,6 +37,7 @@ final readonly class GaugeReading
         public Behaviour $behaviour,
         /** Another reading it might as well be; null when it is clear. */
         public ?Behaviour $orElse,
+        public array $doubts,
     ) {}
 
     /**
@@ -65,6 +78,39 @@ final readonly class GaugeReading
                 $high !== $behaviour => $high,
                 default => null,
             },
+            self::doubts($drops, $behaviour, $thresholds),
         );
+    }
+
+    /**
+     * @param list<MarkedDrop> $drops
+     * @return list<Said>
+     */
+    private static function doubts(array $drops, Behaviour $behaviour, BeadThresholds $thresholds): array
+    {
+        $doubts = [];
+        $leans = max([0.0, ...array_map(static fn(MarkedDrop $drop): float => $drop->leansDeg, $drops)]);
+        if ($leans > self::LEANS_DEG) {
+            $doubts[] = Said::of('gauge.leans', degrees: round($leans));
+        }
+        [$least, $most] = self::UPRIGHT;
+        if (
+            array_filter($drops, static fn(MarkedDrop $drop): bool => $drop->topAt < $least || $drop->topAt > $most) !==
+            []
+        ) {
+            $doubts[] = Said::of('gauge.lopsided');
+        }
+        $large = array_map(
+            static fn(MarkedDrop $drop): float => $drop->mmPerPx !== null
+                ? $drop->angleDeg
+                : Drop::lying(self::LARGE_MM, (self::LARGE_MM * $drop->heightPx) / $drop->basePx)->angleDeg,
+            $drops,
+        );
+        $as = Drop::ofAngle(array_sum($large) / max(1, count($large)));
+        if ($as->behaviour($thresholds) !== $behaviour) {
+            $doubts[] = Said::of('gauge.size-unknown', mm: self::LARGE_MM, degrees: round($as->angleDeg));
+        }
+
+        return $doubts;
     }
 }

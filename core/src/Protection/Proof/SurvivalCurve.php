@@ -83,7 +83,9 @@ final readonly class SurvivalCurve
                 static fn(int $i, float $wear): array => [
                     'wear' => $wear,
                     'holds' => self::holdsAt($steps, $wear),
-                    ...$bands[$i],
+                    // The estimate jumps where readings lie; what is drawn of it lies in its band.
+                    'low' => min($bands[$i]['low'], self::holdsAt($steps, $wear)),
+                    'high' => max($bands[$i]['high'], self::holdsAt($steps, $wear)),
                 ],
                 array_keys($at),
                 $at,

@@ -14,8 +14,16 @@ use Vicissa\Core\InvalidInput;
  */
 final readonly class Scheduler
 {
-    /** Decisions looked at before the best found so far has to do; visits of twenty steps need a few hundred. */
-    private const PATIENCE = 4000;
+    /**
+     * Decisions looked at before the best found so far has to do; visits of twenty steps need a few hundred. What one costs
+     * grows with the square of the steps.
+     */
+    private const PATIENCE = 900_000;
+
+    private const MOST_LOOKED = 4000;
+
+    /** So many are looked at before lists are searched, for something to begin with. */
+    private const FIRST_LOOKED = 120;
 
     private int $n;
 
@@ -66,6 +74,7 @@ final readonly class Scheduler
             throw Clash::among(
                 $crew,
                 $tasks,
+                // Some of them of which it can't be told in time are taken to be possible: then they are not named.
                 static fn(array $some): bool => (new self($crew, $some, true))->solve() !== null,
             );
         }
@@ -84,9 +93,13 @@ final readonly class Scheduler
             'starts' => null,
             'finish' => PHP_INT_MAX,
             'looked' => 0,
+            'most' => self::FIRST_LOOKED,
             'bound' => $this->handsOn($root, $root->from($this->source)),
         ];
         $this->search($root, $this->pairs, $state);
+        if ($state['looked'] >= $state['most'] && ($state['starts'] === null || !$this->anyWillDo)) {
+            $this->goOn($root, $state);
+        }
         if ($state['starts'] === null) {
             return null;
         }
@@ -94,8 +107,85 @@ final readonly class Scheduler
         return [
             'starts' => $state['starts'],
             'finish' => $state['finish'],
-            'bound' => $state['looked'] < self::PATIENCE ? $state['finish'] : $state['bound'],
+            'bound' => $state['looked'] < $state['most'] ? $state['finish'] : $state['bound'],
         ];
+    }
+
+    /**
+     * What a few decisions have not settled: lists are searched for a better order, or for any, and then decisions go on.
+     *
+     * @param array{starts: list<int>|null, finish: int, looked: int, most: int, bound: int} $state
+     */
+    private function goOn(Lags $root, array &$state): void
+    {
+        if ($state['starts'] === null || $state['finish'] > $state['bound']) {
+            $found = $this->lists()->best(
+                $this->orders($root, $state['starts'] ?? $root->from($this->source)),
+                $state['bound'],
+                $this->anyWillDo,
+            );
+            if ($found !== null && $found[1] < $state['finish']) {
+                [$state['starts'], $state['finish']] = $found;
+            }
+        }
+        if ($this->anyWillDo) {
+            return;
+        }
+        $state['looked'] = 0;
+        $state['most'] = min(self::MOST_LOOKED, intdiv(self::PATIENCE, ($this->n + 2) ** 2));
+        $this->search($root, $this->pairs, $state);
+    }
+
+    /**
+     * Orders to begin with: as found, and by how much has to come after each.
+     *
+     * @param list<int> $starts
+     * @return list<list<int>>
+     */
+    private function orders(Lags $root, array $starts): array
+    {
+        $found = $long = range(0, $this->n - 1);
+        usort($found, static fn(int $a, int $b): int => [$starts[$a], $a] <=> [$starts[$b], $b]);
+        $earliest = $root->from($this->source);
+        $finish = $earliest[$this->sink];
+        usort(
+            $long,
+            fn(int $a, int $b): int => [$finish - $root->at($a, $this->sink), $earliest[$a], $a] <=> [
+                $finish - $root->at($b, $this->sink),
+                $earliest[$b],
+                $b,
+            ],
+        );
+
+        return [$found, $long];
+    }
+
+    private function lists(): ListSearch
+    {
+        $number = array_flip(array_map(static fn(Task $task): string => $task->id, $this->tasks));
+        $least = $most = [];
+        foreach ($this->tasks as $i => $task) {
+            foreach ($task->after as $before) {
+                if (isset($number[$before])) {
+                    $least[] = [$number[$before], $i, $this->minutes[$number[$before]]];
+                }
+            }
+            $of = $task->dwell === null ? null : $number[$task->dwell->of] ?? null;
+            if ($task->dwell !== null && $of !== null) {
+                $least[] = [$of, $i, $this->minutes[$of] + $task->dwell->min];
+                if ($task->dwell->max !== null) {
+                    $most[$i] = [$of, $this->minutes[$of] + $task->dwell->max];
+                }
+            }
+        }
+
+        return new ListSearch(
+            $this->crew,
+            $this->minutes,
+            array_map(static fn(Task $task): int => $task->people, $this->tasks),
+            $least,
+            $most,
+        );
     }
 
     /** What the steps themselves ask for; null when that alone can't be kept. */
@@ -129,13 +219,13 @@ final readonly class Scheduler
 
     /**
      * @param array<int, array{int, int}> $open  pairs not in order yet
-     * @param array{starts: list<int>|null, finish: int, looked: int, bound: int} $state  the best so far
+     * @param array{starts: list<int>|null, finish: int, looked: int, most: int, bound: int} $state  the best so far
      */
     private function search(Lags $lags, array $open, array &$state): void
     {
         if (
-            $state['starts'] !== null &&
-            ($this->anyWillDo || $state['finish'] <= $state['bound'] || $state['looked'] >= self::PATIENCE)
+            $state['looked'] >= $state['most'] ||
+            ($state['starts'] !== null && ($this->anyWillDo || $state['finish'] <= $state['bound']))
         ) {
             return;
         }
@@ -202,13 +292,23 @@ final readonly class Scheduler
     {
         $order = range(0, $this->n - 1);
         usort($order, static fn(int $a, int $b): int => $starts[$b] <=> $starts[$a]);
-        $tails = array_map(fn(int $i): int => $lags->at($i, $this->sink) - $this->minutes[$i], range(0, $this->n - 1));
-        $bound = $work = 0;
-        $tail = PHP_INT_MAX;
+        $tails = [];
         foreach ($order as $i) {
-            $work += $this->minutes[$i] * $this->tasks[$i]->people;
-            $tail = min($tail, $tails[$i]);
-            $bound = max($bound, $starts[$i] + intdiv($work + $this->crew - 1, $this->crew) + $tail);
+            $tails[$i] = $lags->at($i, $this->sink) - $this->minutes[$i];
+        }
+        // For each tail, those with no shorter one: of them, the work that begins no earlier than each.
+        $bound = $starts[$this->sink];
+        foreach (array_unique($tails) as $tail) {
+            $work = 0;
+            foreach ($order as $i) {
+                if ($tails[$i] >= $tail) {
+                    $work += $this->minutes[$i] * $this->tasks[$i]->people;
+                    $ends = $starts[$i] + intdiv($work + $this->crew - 1, $this->crew) + $tail;
+                    if ($ends > $bound) {
+                        $bound = $ends;
+                    }
+                }
+            }
         }
 
         return $bound;

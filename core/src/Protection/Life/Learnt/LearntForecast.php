@@ -14,6 +14,9 @@ final readonly class LearntForecast
     /** Survival at the points of the lattice, from FIRST on, as a normal deviate: what lies between is a straight line. */
     private const LEAST = 1e-9;
 
+    /** Steps of the lattice beyond which every other one will do. */
+    private const WIDE = 30;
+
     /**
      * @param float $productLife    wear-weeks
      * @param float $spreadLayer    standard deviation of ln life from layer to layer
@@ -22,6 +25,7 @@ final readonly class LearntForecast
      * @param array{label: float, product: float, vehicle: float} $restsOn  shares, one together
      * @param float $centre         mean of ln life on this vehicle
      * @param float $first          ln wear-weeks of the first deviate
+     * @param float $step           ln wear-weeks from one to the next
      * @param list<float> $deviates  of the share that has failed by then, ascending
      */
     private function __construct(
@@ -32,6 +36,7 @@ final readonly class LearntForecast
         public array $restsOn,
         private float $centre,
         private float $first,
+        private float $step,
         private array $deviates,
         private float $worn = 0.0,
         private ?float $failed = null,
@@ -63,18 +68,35 @@ final readonly class LearntForecast
                 $centre += $weight * $k;
             }
         }
+        // What is spread wide needs no fine lattice.
+        $stride = $high - $low > self::WIDE ? 2 : 1;
+        if ($stride > 1) {
+            foreach ($mixture as $way => $weights) {
+                $halved = [];
+                foreach ($weights as $k => $weight) {
+                    $halved[$k & ~1] = ($halved[$k & ~1] ?? 0.0) + $weight * (1 - ($k & 1) / 2);
+                    if (($k & 1) === 1) {
+                        $halved[$k + 1] = ($halved[$k + 1] ?? 0.0) + $weight / 2;
+                    }
+                }
+                $mixture[$way] = $halved;
+            }
+            $low &= ~1;
+            $high = ($high + 1) & ~1;
+            $reach &= ~1;
+        }
         $from = $low - $reach;
-        $gone = array_fill(0, $high - $low + 2 * $reach + 1, 0.0);
+        $gone = array_fill(0, intdiv($high - $low + 2 * $reach, $stride) + 1, 0.0);
         $last = count($gone) - 1;
         foreach ($mixture as $way => $weights) {
             $below = $catalogue[$way]->below;
             foreach ($weights as $k => $weight) {
-                $start = max(0, $k - $reach - $from);
-                $end = min($last, $k + $reach - $from);
-                $i = ($start + $from - $k) * Scatter::PARTS + Scatter::REACH;
+                $start = max(0, intdiv($k - $reach - $from, $stride));
+                $end = min($last, intdiv($k + $reach - $from, $stride));
+                $i = ($start * $stride + $from - $k) * Scatter::PARTS + Scatter::REACH;
                 for ($j = $start; $j <= $end; $j++) {
                     $gone[$j] += $weight * $below[$i];
-                    $i += Scatter::PARTS;
+                    $i += Scatter::PARTS * $stride;
                 }
                 for ($j = $end + 1; $j <= $last; $j++) {
                     $gone[$j] += $weight;
@@ -98,6 +120,7 @@ final readonly class LearntForecast
             $restsOn,
             $firstT + $centre * LearntLife::STEP,
             $firstT + $from * LearntLife::STEP,
+            $stride * LearntLife::STEP,
             $deviates,
         );
     }
@@ -125,6 +148,7 @@ final readonly class LearntForecast
             $this->restsOn,
             $this->centre,
             $this->first,
+            $this->step,
             $this->deviates,
             $worn,
             $failed,
@@ -156,7 +180,7 @@ final readonly class LearntForecast
             $this->deviates[$middle] <= $deviate ? ($low = $middle) : ($high = $middle);
         }
         $span = $this->deviates[$high] - $this->deviates[$low];
-        $x = $this->first + ($low + ($deviate - $this->deviates[$low]) / $span) * LearntLife::STEP;
+        $x = $this->first + ($low + ($deviate - $this->deviates[$low]) / $span) * $this->step;
         $life = exp($x);
 
         return min($this->failed ?? INF, max($this->worn, $life));
@@ -194,7 +218,7 @@ final readonly class LearntForecast
 
     private function survival(float $wear): float
     {
-        $at = (log($wear) - $this->first) / LearntLife::STEP;
+        $at = (log($wear) - $this->first) / $this->step;
         $i = (int) floor($at);
         $last = count($this->deviates) - 1;
         if ($i < 0 || $i >= $last) {

@@ -24,6 +24,11 @@ final readonly class LearntLife
 
     private const ABOVE = 28;
 
+    /** Points of μ, and how many spreads between vehicles are weighed. */
+    public const SIZE = self::BELOW + self::ABOVE + 1;
+
+    public const SPREADS = 3;
+
     /** How far v reaches, in standard deviations. */
     private const REACH = 3.0;
 
@@ -72,7 +77,7 @@ final readonly class LearntLife
     private array $label;
 
     /** @var list<int>  of the catalogue, those that are weighed */
-    private array $ways;
+    public array $ways;
 
     /**
      * @param float $labelLow        weeks
@@ -110,7 +115,7 @@ final readonly class LearntLife
         [$share, $lower, $wider] = self::OFF;
         $wider = sqrt($wider ** 2 + $this->priorSpread ** 2);
         $narrow = self::NARROWER * $this->priorSpread;
-        for ($i = 0; $i < self::size(); $i++) {
+        for ($i = 0; $i < self::SIZE; $i++) {
             $x = ($i - self::BELOW) * self::STEP;
             $prior[] = log(
                 ((1.0 - $share) * Normal::density($x / $narrow)) / $narrow +
@@ -118,11 +123,6 @@ final readonly class LearntLife
             );
         }
         $this->prior = $prior;
-    }
-
-    private static function size(): int
-    {
-        return self::BELOW + self::ABOVE + 1;
     }
 
     /**
@@ -166,7 +166,7 @@ final readonly class LearntLife
      */
     public function vehicle(array $layers, float $wrong = self::USUALLY_WRONG): VehicleSeen
     {
-        $count = self::size() + 2 * $this->margin;
+        $count = self::SIZE + 2 * $this->margin;
         $said = $this->placed($layers, $wrong);
         $alongT = $alongMu = [];
         foreach ($this->ways as $way) {
@@ -257,7 +257,7 @@ final readonly class LearntLife
     private static function alongMu(array $values, float $scale, array $weights, int $stride, int $skip): array
     {
         $logs = [];
-        $size = self::size();
+        $size = self::SIZE;
         for ($i = 0; $i < $size; $i++) {
             $sum = 0.0;
             $at = $i + $skip;
@@ -288,7 +288,7 @@ final readonly class LearntLife
                     [$values, $scale] = self::alongT(
                         Catalogue::all()[$way]->below,
                         $said,
-                        self::size() + 2 * $this->margin,
+                        self::SIZE + 2 * $this->margin,
                     );
                     $along[$way] = self::plus(
                         $along[$way],
@@ -317,7 +317,7 @@ final readonly class LearntLife
      */
     public function forecast(?PooledSeen $others, ?VehicleSeen $own, float $wrong = self::USUALLY_WRONG): LearntForecast
     {
-        $size = self::size();
+        $size = self::SIZE;
         $catalogue = Catalogue::all();
         // ln posterior of way, spread of v and μ by the label and other vehicles; and how likely each pair is with this one too.
         $joint = $logs = [];
@@ -335,7 +335,7 @@ final readonly class LearntLife
             }
         }
         $top = max([-1e300, ...array_values($logs)]);
-        $mixture = [];
+        $mixture = $alone = [];
         $total = $life = $spreadLayer = $spreadVehicle = 0.0;
         $before = $after = [0.0, 0.0, 0.0];
         foreach ($logs as $key => $log) {
@@ -345,8 +345,9 @@ final readonly class LearntLife
             [$way, $v] = array_map(intval(...), explode(' ', $key));
             $chance = exp($log - $top);
             $likelihood = $own?->alongT[$way];
-            $of = self::refined($joint[$key]);
-            $points = $this->mixture($of, self::VEHICLES[$v][0]);
+            // By the label alone every way has the same μ.
+            [$of, $points] =
+                $others === null ? ($alone[$v] ??= $this->spread($joint[$key], $v)) : $this->spread($joint[$key], $v);
             $weights = [];
             foreach ($points as $k => $weight) {
                 $weights[$k] = $likelihood === null ? $weight : $weight * $likelihood[$k];
@@ -390,6 +391,17 @@ final readonly class LearntLife
             $wrong,
             $this->restsOn($others !== null, self::variance($before), self::variance($after), $spreadVehicle / $total),
         );
+    }
+
+    /**
+     * @param array<int, float> $logs
+     * @return array{list<array{float, float}>, array<int, float>} weights of μ, and of t
+     */
+    private function spread(array $logs, int $v): array
+    {
+        $of = self::refined($logs);
+
+        return [$of, $this->mixture($of, $v)];
     }
 
     /**
@@ -488,21 +500,39 @@ final readonly class LearntLife
      * @param list<array{float, float}> $of
      * @return array<int, float> weights of t by lattice point
      */
-    private function mixture(array $of, float $spread): array
+    private function mixture(array $of, int $v): array
     {
-        $half = (int) ceil((self::REACH * $spread) / self::STEP);
+        [$spread] = self::VEHICLES[$v];
+        [$half, $stride, $kernel] = $this->offsets[$v];
         $weights = [];
-        $inverse = self::STEP / $spread;
-        foreach ($of as [$at, $weight]) {
-            $middle = (int) round($at);
-            for ($k = $middle - $half; $k <= $middle + $half; $k++) {
-                $z = ($k - $at) * $inverse;
-                $weights[$k + $this->margin] = ($weights[$k + $this->margin] ?? 0.0) + $weight * exp(-0.5 * $z * $z);
+        if (
+            $stride === 1 &&
+            $of !== [] &&
+            array_filter($of, static fn(array $one): bool => floor($one[0]) !== $one[0]) === []
+        ) {
+            // On the lattice what v adds is known already.
+            foreach ($of as [$at, $weight]) {
+                $k = (int) $at - $half + $this->margin;
+                foreach ($kernel as $share) {
+                    $weights[$k] = ($weights[$k] ?? 0.0) + $weight * $share;
+                    $k++;
+                }
+            }
+        } else {
+            $half = (int) ceil((self::REACH * $spread) / self::STEP);
+            $inverse = self::STEP / $spread;
+            foreach ($of as [$at, $weight]) {
+                $middle = (int) round($at);
+                for ($k = $middle - $half; $k <= $middle + $half; $k++) {
+                    $z = ($k - $at) * $inverse;
+                    $weights[$k + $this->margin] =
+                        ($weights[$k + $this->margin] ?? 0.0) + $weight * exp(-0.5 * $z * $z);
+                }
             }
         }
         ksort($weights);
         $sum = array_sum($weights);
-        $last = self::size() + 2 * $this->margin;
+        $last = self::SIZE + 2 * $this->margin;
 
         return array_filter(
             $weights,

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, useTemplateRef } from 'vue'
 import { behaviours } from '@/lib/words'
+import Field from '@/parts/Field.vue'
+import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { scaled } from '@/places/sheets/photo'
 import MarkLoupe from './MarkLoupe.vue'
@@ -18,7 +20,8 @@ const zoom = ref(1)
 const board = useTemplateRef<SVGSVGElement>('board')
 
 const whole = computed(() => drops.value.filter((drop) => parts.every((part) => drop[part.name] !== null)))
-const { answer, error } = useGauge(whole)
+const widthMm = ref<number | null>(null)
+const { answer, error } = useGauge(whole, widthMm)
 const nameOf = (behaviour: string) => behaviours.find((one) => one.value === behaviour)?.name.toLowerCase() ?? behaviour
 // Zoomed, the picture follows the mark in hand.
 const view = computed(() => {
@@ -168,6 +171,12 @@ function another() {
         <span id="zoom">Closer</span>
         <ElSlider v-model="zoom" :min="1" :max="5" :step="0.5" :show-tooltip="false" aria-label="Zoom" />
       </div>
+      <Field
+        label="How wide is the first drop?"
+        hint="Where it touches the panel, by a ruler. Its own weight flattens a drop over 3 mm; with its width that is reckoned."
+        optional
+        ><template #default="f"><NumberInput v-bind="f" v-model="widthMm" suffix="mm" :step="0.5" /></template
+      ></Field>
       <ProblemNote :problem="error" />
       <div v-if="answer" class="answer" role="status">
         <strong>{{ answer.angle_deg.toFixed(0) }}° ± {{ answer.uncertainty_deg.toFixed(1) }}°</strong>
@@ -183,8 +192,8 @@ function another() {
         >
           <slot>Take this reading</slot>
         </button>
+        <span v-for="doubt in answer.doubts" :key="doubt" class="small doubt">{{ doubt }}</span>
       </div>
-      <p class="small quiet">Drops under about 3 mm; larger ones lie flatter than the panel makes them.</p>
     </template>
   </div>
 </template>
@@ -240,6 +249,11 @@ circle {
   gap: var(--s3);
   align-items: center;
   font-size: 18px;
+}
+
+.doubt {
+  flex-basis: 100%;
+  color: var(--refused);
 }
 
 .answer strong {

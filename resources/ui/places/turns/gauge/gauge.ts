@@ -6,7 +6,7 @@ import { api, told, type Schemas } from '@/api/client'
 import type { Marks } from './marks'
 
 /** What the marked drops say, kept up to date as they are moved. */
-export function useGauge(whole: Ref<Marks[]>) {
+export function useGauge(whole: Ref<Marks[]>, widthMm: Ref<number | null>) {
   const asked = refDebounced(
     computed(() =>
       whole.value.flatMap(({ left, right, top }) =>
@@ -15,14 +15,22 @@ export function useGauge(whole: Ref<Marks[]>) {
     ),
     150,
   )
+  // The width of the first drop is the scale of the whole picture.
+  const scale = computed(() => {
+    const first = asked.value[0]
+    const px = first ? Math.hypot(first.right[0]! - first.left[0]!, first.right[1]! - first.left[1]!) : 0
+    return widthMm.value && widthMm.value > 0 && px > 0 ? widthMm.value / px : null
+  })
   const { data, error } = useQuery({
-    queryKey: ['gauge', asked],
+    queryKey: ['gauge', asked, scale],
     enabled: computed(() => asked.value.length > 0),
     retry: false,
     // What was read last stays until the next is there.
     placeholderData: keepPreviousData,
     queryFn: async () =>
-      answered<Schemas['ReckonGauge']>(await told(api.POST('/api/v1/reckon/gauge', { body: { drops: asked.value } }))),
+      answered<Schemas['ReckonGauge']>(
+        await told(api.POST('/api/v1/reckon/gauge', { body: { drops: asked.value, mm_per_px: scale.value } })),
+      ),
   })
   return { answer: computed(() => (whole.value.length && !error.value ? data.value : undefined)), error }
 }
