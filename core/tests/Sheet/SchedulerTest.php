@@ -10,10 +10,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
+use Tests\Study\RandomVisit;
 use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Sheet\Schedule\Dwell;
 use Vicissa\Core\Sheet\Schedule\Infeasible;
+use Vicissa\Core\Sheet\Schedule\ListSearch;
 use Vicissa\Core\Sheet\Schedule\Schedule;
 use Vicissa\Core\Sheet\Schedule\Scheduler;
 use Vicissa\Core\Sheet\Schedule\Task;
@@ -86,6 +88,44 @@ final class SchedulerTest extends TestCase
                 self::assertTrue($schedule->isProven());
                 self::assertKept($crew, $tasks, $schedule);
             });
+    }
+
+    /** Beyond what can be proven the order found is close to what no order can undercut, and the same each time. */
+    public function testVisitsOfManyStepsAreLaidOutCloseToTheirBound(): void
+    {
+        $over = [];
+        foreach (
+            [[1, 1007, 31], [1, 1014, 38], [2, 2003, 28], [2, 2012, 36], [3, 3005, 40], [3, 3016, 33]]
+            as [$crew, $seed, $steps]
+        ) {
+            $tasks = RandomVisit::of($seed, $steps, $crew);
+            try {
+                $schedule = Scheduler::earliest($crew, $tasks);
+            } catch (Infeasible $e) {
+                self::assertLessThan(8, count($e->clash), 'what clashes is named, and not all of it');
+                continue;
+            }
+            self::assertKept($crew, $tasks, $schedule);
+            self::assertEquals($schedule, Scheduler::earliest($crew, $tasks));
+            $over[] = $schedule->finish / $schedule->bound - 1.0;
+        }
+        self::assertGreaterThan(3, count($over));
+        self::assertLessThan(0.03, array_sum($over) / count($over));
+    }
+
+    /** A list of steps can be searched where nothing but lists is left: any order that is given, and any that can be kept. */
+    public function testListsAreLaidOutWithTheirDwells(): void
+    {
+        // Foam for five minutes, rinsed four to six after it; a mix of eight and wheels of three can be done meanwhile or not.
+        $lists = new ListSearch(1, [5, 2, 8, 3], [1, 1, 1, 1], [[0, 1, 9]], [1 => [0, 11]]);
+        [$starts, $finish] = $lists->best([[0, 2, 3, 1]], 0) ?? self::fail('It can be laid out.');
+        self::assertSame(19, $finish, 'the wheels while the foam works, the mix before or after, a minute of waiting');
+        self::assertGreaterThanOrEqual($starts[0] + 9, $starts[1]);
+        self::assertLessThanOrEqual($starts[0] + 11, $starts[1]);
+        self::assertNull(
+            (new ListSearch(1, [5, 2], [1, 2], [[0, 1, 5]], []))->best([[0, 1]], 0),
+            'two people are wanted, and one is there',
+        );
     }
 
     public function testASecondPairOfHandsNeverFinishesLater(): void
