@@ -55,7 +55,7 @@ final readonly class LearntLife
     /** What part of a label's middle is believed; and how far off it may be if it is none of its product's. */
     private const OPTIMISM = 0.8;
 
-    private const OFF = [0.3, -0.35, 0.7];
+    private const OFF = [0.4, -0.4, 0.7];
 
     /** Where the label is its product’s, it lies closer than its own span says: what is off besides has a share of its own. */
     private const NARROWER = 0.8;

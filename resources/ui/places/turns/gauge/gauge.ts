@@ -18,7 +18,8 @@ export function useGauge(whole: Ref<Marks[]>, widthMm: Ref<number | null>) {
   // The width of the first drop is the scale of the whole picture.
   const scale = computed(() => {
     const first = asked.value[0]
-    const px = first ? Math.hypot(first.right[0]! - first.left[0]!, first.right[1]! - first.left[1]!) : 0
+    const [[x1 = 0, y1 = 0], [x2 = 0, y2 = 0]] = [first?.left ?? [], first?.right ?? []]
+    const px = Math.hypot(x2 - x1, y2 - y1)
     return widthMm.value && widthMm.value > 0 && px > 0 ? widthMm.value / px : null
   })
   const { data, error } = useQuery({
