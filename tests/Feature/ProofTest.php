@@ -84,7 +84,7 @@ final class ProofTest extends TestCase
             $account['standing'] + $account['driving'] + $account['washing'] - $account['given_back'],
             2e-3,
         );
-        self::assertEqualsWithDelta($ribbon['left'], 1.0 - $account['worn'] / $account['life'], 2e-3);
+        self::assertEqualsWithDelta($ribbon['left'], max(0.0, 1.0 - $account['worn'] / $account['life']), 2e-3);
         self::assertSame(2, $account['washes']);
         self::assertSame(
             ['2026-11-18'],

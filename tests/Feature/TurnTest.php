@@ -33,8 +33,8 @@ final class TurnTest extends TestCase
         // By the label alone: some four fifths of its middle, and what a label may be off. The wear is one reference week with a
         // wash every fortnight: 0.875 a week.
         $life = (new LearntLife(3.0, 10.0))->forecast(null, null);
-        self::assertEqualsWithDelta(0.8 * sqrt(30), $forecast['p50_weeks'], 0.6);
-        self::assertEqualsWithDelta($life->quantile(0.5), $forecast['p50_weeks'], 0.02);
+        self::assertEqualsWithDelta(0.8 * sqrt(30), $forecast['p50_weeks'], 0.8);
+        self::assertEqualsWithDelta($life->quantile(0.5), $forecast['p50_weeks'], 0.06);
         self::assertEqualsWithDelta(0.875, $forecast['per_week'], 1e-6);
         // Fourteen idle days have worn 1.5; the rest wears at the expected pace.
         $due = (int) round(14 + (($life->quantile(0.3) - 1.5) / 0.875) * 7);

@@ -118,7 +118,7 @@ final class LearntTest extends TestCase
         self::assertEqualsWithDelta(
             $middle(Seen::readings([$read(2.0, false), $read(2.0, true, ReadAfter::Decon)])),
             $middle(Seen::readings([$read(2.0, true)])),
-            0.3,
+            0.5,
             'decontaminated, it holds',
         );
         $told = Seen::readings([$read(5.0, false, ReadAfter::Topper)]);
