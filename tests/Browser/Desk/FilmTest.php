@@ -20,7 +20,7 @@ final class FilmTest extends BrowserTestCase
         self::assertGreaterThan(20, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .body'))));
         self::assertGreaterThan(5, count($this->browser->findElements(WebDriverBy::cssSelector('.ribbon .bracket'))));
         self::assertMatchesRegularExpression(
-            '/.+ on .+ Renew by .+ Next wash/s',
+            '/.+ Renew by .+ Next wash/s',
             (string) $this->see('(//a[contains(@class, "row")])[1]')->getDomProperty('textContent'),
         );
         $this->assertAccessible('Film');
