@@ -41,6 +41,8 @@ final class FortnightTest extends TestCase
 
     public function testEveryPlaceSaysTheSameOfEveryVisit(): void
     {
+        // Nobody asks every place about every visit within a minute.
+        config(['vicissa.limits.cpu_ms' => 10_000_000, 'vicissa.limits.api' => 100_000]);
         $weeks = $this->getJson('/api/v1/weeks')->assertOk()->json();
         $until = (string) date('Y-m-d', (int) strtotime("{$weeks['start']} +13 days"));
         // So far the weather was known when it was planned.
