@@ -28,9 +28,6 @@ class WeatherNote extends Model
 {
     use OfWorkspace;
 
-    /** What somebody may say of a day. */
-    public const SAYS = ['low_c', 'high_c', 'wind_m_s', 'rh', 'cloud', 'rain_from', 'rain_until'];
-
     protected $guarded = [];
 
     /** @return array<string, string> */

@@ -14,7 +14,7 @@ final readonly class NoteWeather
     public function __construct(private DrawRound $drawRound, private NotedWeather $weather) {}
 
     /**
-     * @param array<string, float|int|null> $says  of WeatherNote::SAYS; nothing at all takes back what was said
+     * @param array<string, float|int|null> $says  by the note’s fields; nothing at all takes back what was said
      * @return Told<'Round'> the day as it then stands
      */
     public function __invoke(string $on, array $says, ?string $by): array

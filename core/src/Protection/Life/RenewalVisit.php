@@ -18,9 +18,8 @@ final readonly class RenewalVisit
     private function __construct(
         /** Which of the visits, counted from 0. */
         public int $index,
-        /** Share of such layers that will have failed by then; and by the visit before and after. */
+        /** Share of such layers that will have failed by then; and by the visit after. */
         public float $risk,
-        public float $before,
         public float $after,
     ) {}
 
@@ -88,7 +87,6 @@ final readonly class RenewalVisit
         return new self(
             $i,
             $fresh->risk($visits[$i]),
-            $i > 0 ? $fresh->risk($visits[$i - 1]) : 0.0,
             $fresh->risk($visits[$i + 1] ?? $visits[$i]),
         );
     }

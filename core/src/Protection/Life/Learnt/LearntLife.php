@@ -126,7 +126,7 @@ final readonly class LearntLife
     }
 
     /**
-     * The same without the ways to scatter that some of these vehicles rule out already: of many vehicles a sample tells which
+     * The same without the ways to scatter that a sample of these vehicles rules out already: of many vehicles a sample tells which
      * few are worth weighing for all.
      *
      * @param list<list<Seen>> $vehicles
