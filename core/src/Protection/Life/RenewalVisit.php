@@ -84,10 +84,6 @@ final readonly class RenewalVisit
     /** @param non-empty-list<float> $visits */
     private static function at(LearntForecast $fresh, array $visits, int $i): self
     {
-        return new self(
-            $i,
-            $fresh->risk($visits[$i]),
-            $fresh->risk($visits[$i + 1] ?? $visits[$i]),
-        );
+        return new self($i, $fresh->risk($visits[$i]), $fresh->risk($visits[$i + 1] ?? $visits[$i]));
     }
 }
