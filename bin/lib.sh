@@ -254,6 +254,8 @@ SQL
 migrate() { # migrate DATABASE
     DB_DATABASE=$1 DB_OWNER_PASSWORD=$DB_OWNER_PASSWORD VICISSA_STORAGE=$VAR/storage php artisan migrate --database=owner --force --no-interaction >"$VAR/log/migrate.log" 2>&1 \
         || { tail -n 12 "$VAR/log/migrate.log" >&2; die "The database could not be brought up to date (see $VAR/log/migrate.log)."; }
+    # Whoever begins a day's log owns it; those who serve write on in it.
+    [ "$(id -u)" != 0 ] || [ ! -d "$VAR/storage/logs" ] || chown -R "$WEB_AS": "$VAR/storage/logs"
 }
 
 # --- the vault: every change as it happens, a base each night, photos each hour -----------------------------------------

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Watch\NeverFails;
 use Monolog\Formatter\JsonFormatter;
 
 return [
@@ -10,6 +11,7 @@ return [
         // What broke, a line of JSON each, with the name of its request (App\Http\Middleware\NamesRequest).
         'daily' => [
             'driver' => 'daily',
+            'tap' => [NeverFails::class],
             'path' => storage_path('logs/vicissa.log'),
             'level' => env('LOG_LEVEL', 'warning'),
             'days' => 14,
@@ -19,6 +21,7 @@ return [
         // What happened at the door, a line of JSON each (App\Door\DoorLog).
         'door' => [
             'driver' => 'daily',
+            'tap' => [NeverFails::class],
             'path' => storage_path('logs/door.log'),
             'level' => 'info',
             'days' => 90,
@@ -27,6 +30,7 @@ return [
         // Statements that took long (App\Watch\SlowQueries).
         'slow' => [
             'driver' => 'daily',
+            'tap' => [NeverFails::class],
             'path' => storage_path('logs/slow.log'),
             'level' => 'warning',
             'days' => 14,

@@ -121,10 +121,11 @@ final readonly class Metrics
     /** @return list<string> */
     private function work(): array
     {
-        $waiting = $atWork = $oldest = $jobs = $took = [];
+        $waiting = $putOff = $atWork = $oldest = $jobs = $took = [];
         foreach ($this->lanes->waiting() as $lane) {
             $label = ['lane' => $lane['lane']];
             $waiting[] = [$label, $lane['waiting']];
+            $putOff[] = [$label, $lane['put_off']];
             $atWork[] = [$label, $lane['at_work']];
             $oldest[] = [$label, $lane['oldest_s']];
         }
@@ -136,6 +137,7 @@ final readonly class Metrics
 
         return [
             ...self::gauge('vicissa_queue_waiting', $waiting),
+            ...self::gauge('vicissa_queue_put_off', $putOff),
             ...self::gauge('vicissa_queue_at_work', $atWork),
             ...self::gauge('vicissa_queue_oldest_seconds', $oldest),
             ...self::family('vicissa_jobs', 'counter', '_total', $jobs),

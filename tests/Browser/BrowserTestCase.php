@@ -219,6 +219,22 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    /** Waits until nothing is left to do behind the pages, where that can be asked: tests before this one may have left some. */
+    protected function atRest(): void
+    {
+        $token = getenv('VICISSA_WATCH_TOKEN');
+        if ($token === false) {
+            return;
+        }
+        $asked = ['http' => ['header' => "Authorization: Bearer {$token}", 'timeout' => 10]];
+        $this->until(static function () use ($asked): bool {
+            $said = (string) file_get_contents(self::url() . '/metrics', false, stream_context_create($asked));
+            preg_match_all('/^vicissa_queue_(?:waiting|put_off|at_work)\{lane="default"} (\d+)/m', $said, $found);
+
+            return count($found[1]) === 3 && array_sum($found[1]) === 0;
+        }, 'What was left to do behind the pages is done.');
+    }
+
     /**
      * Waits, within the page, for an element that is there and can be seen: asking for it over and over costs more than
      * most pages.

@@ -9,6 +9,7 @@ use Illuminate\Contracts\Queue\Job;
 use Illuminate\Queue\Events\JobFailed;
 use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use Psr\Log\LoggerInterface;
 use RuntimeException;
@@ -168,6 +169,25 @@ final class WatchTest extends TestCase
         self::assertGreaterThanOrEqual(40, $slow[0]['ms']);
         self::assertStringNotContainsString('the client’s name', (string) json_encode($slow, JSON_UNESCAPED_UNICODE));
         self::assertNotContains('select 1 as quick', array_column($slow, 'sql'));
+    }
+
+    public function testALogThatCantBeWrittenFailsNobodysRequest(): void
+    {
+        config(['vicissa.slow_query_ms' => 0]);
+        foreach (['daily' => 'vicissa', 'slow' => 'slow'] as $channel => $name) {
+            // Nobody can write where a folder stands.
+            mkdir($folder = storage_path("logs/no-{$name}-" . date('Y-m-d') . '.log'), recursive: true);
+            config(["logging.channels.{$channel}.path" => storage_path("logs/no-{$name}.log")]);
+            Log::forgetChannel($channel);
+            $this->beforeApplicationDestroyed(static fn(): bool => rmdir($folder));
+        }
+        $kept = (string) ini_set('error_log', $own = storage_path('logs/own.log'));
+        [$owner] = $this->business();
+        $this->actingAs($owner)->getJson('/api/v1/film')->assertOk();
+        Log::error('what broke');
+        ini_set('error_log', $kept);
+        self::assertStringContainsString('what broke', (string) file_get_contents($own));
+        unlink($own);
     }
 
     public function testMetricsAreWhatACollectorReads(): void

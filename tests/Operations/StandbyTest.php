@@ -9,11 +9,11 @@ use PHPUnit\Framework\TestCase;
 /** A second machine follows the first and takes its place when that is lost, with all that was acknowledged. */
 final class StandbyTest extends TestCase
 {
-    /** How many rows each table has. */
+    /** How many rows each table has, but for what whoever serves notes by the minute. */
     private const ROWS = <<<'SQL'
     select string_agg(format('%s %s', table_name, (xpath('/row/n/text()', query_to_xml(format(
         'select count(*) as n from %I', table_name), false, true, '')))[1]), ', ' order by table_name)
-    from information_schema.tables where table_schema = 'public'
+    from information_schema.tables where table_schema = 'public' and table_name not in ('cache', 'cache_locks', 'jobs')
     SQL;
 
     private ?Installation $first = null;
