@@ -72,5 +72,14 @@ final class ArchivedTables
     public const LATER = ['turns' => 'current_entry_id'];
 
     /** What of a workspace itself goes along. */
-    public const WORKSPACE = ['name', 'time_zone', 'units', 'schools', 'salt_months', 'rates', 'numbers'];
+    public const WORKSPACE = [
+        'name',
+        'time_zone',
+        'units',
+        'hardness_unit',
+        'schools',
+        'salt_months',
+        'rates',
+        'numbers',
+    ];
 }

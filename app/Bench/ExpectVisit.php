@@ -140,7 +140,7 @@ final readonly class ExpectVisit
     }
 
     /**
-     * @return array{water: string, tap_tds_mg_l: float|null, treated_tds_mg_l: float|null, pressure: bool, power: bool,
+     * @return array{water: string, tap_tds_mg_l: float|null, tap_hardness_mg_l: float|null, treated_tds_mg_l: float|null, pressure: bool, power: bool,
      *     shade: bool, bay: bool, run_off: string|null, battery: bool} where it stands, with what comes along: treated
      *     water for the last rinse, packs for the dryer
      */
@@ -152,6 +152,7 @@ final readonly class ExpectVisit
             return [
                 'water' => 'tap',
                 'tap_tds_mg_l' => null,
+                'tap_hardness_mg_l' => null,
                 'treated_tds_mg_l' => null,
                 'pressure' => true,
                 'power' => true,
@@ -165,6 +166,7 @@ final readonly class ExpectVisit
         return [
             'water' => $site->water === 'tap' && $atHand->treatedL !== null ? 'treated' : $site->water,
             'tap_tds_mg_l' => $site->tds_mg_l,
+            'tap_hardness_mg_l' => $site->hardness_mg_l,
             'treated_tds_mg_l' => $site->treated_tds_mg_l,
             'pressure' => $site->pressure,
             'power' => $site->power,

@@ -24,6 +24,7 @@ use Vicissa\Core\Matching\Water;
  * @property string|null $address
  * @property string $water
  * @property float|null $tds_mg_l
+ * @property float|null $hardness_mg_l  of the tap water, CaCO₃
  * @property float|null $treated_tds_mg_l
  * @property bool $power
  * @property bool $pressure
@@ -50,6 +51,7 @@ class Site extends Model
         'address',
         'water',
         'tds_mg_l',
+        'hardness_mg_l',
         'treated_tds_mg_l',
         'power',
         'pressure',
@@ -81,6 +83,7 @@ class Site extends Model
     {
         return [
             'tds_mg_l' => 'float',
+            'hardness_mg_l' => 'float',
             'treated_tds_mg_l' => 'float',
             'latitude' => 'float',
             'longitude' => 'float',
@@ -105,6 +108,7 @@ class Site extends Model
             $this->shade,
             $this->bay,
             $this->run_off,
+            tapHardness: $this->hardness_mg_l,
         );
     }
 
@@ -134,7 +138,7 @@ class Site extends Model
             $this->latitude,
             $this->longitude,
             $this->travel_min,
-            $this->tds_mg_l,
+            $this->tds_mg_l ?? $this->hardness_mg_l,
             $this->treated_tds_mg_l,
         );
     }

@@ -11,6 +11,7 @@ use App\Tenancy\User;
 use App\Tenancy\Workspace;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Vicissa\Core\Units\Measures;
 
 /** A new business: its owner, its settings, and a shelf of plain unbranded bottles to begin with. */
 final readonly class FoundWorkspace
@@ -30,7 +31,11 @@ final readonly class FoundWorkspace
             $id = Str::uuid7()->toString();
             $this->tenancy->actAs($user->id);
             $this->tenancy->found($id);
-            Workspace::query()->create(['id' => $id, ...$workspace]);
+            Workspace::query()->create([
+                'id' => $id,
+                'hardness_unit' => Measures::from($workspace['units'] ?? 'metric')->hardness()->value,
+                ...$workspace,
+            ]);
             $membership = Membership::query()->create([
                 'workspace_id' => $id,
                 'user_id' => $user->id,

@@ -25,6 +25,7 @@ use App\Reckon\CurveModel;
 use App\Reckon\DiagnoseModel;
 use App\Reckon\DueModel;
 use App\Reckon\GaugeModel;
+use App\Reckon\HardnessModel;
 use App\Reckon\LanceModel;
 use App\Reckon\MatchModel;
 use App\Reckon\PlanModel;
@@ -165,6 +166,7 @@ final class AppServiceProvider extends ServiceProvider
                 new VerdictModel(),
                 new WindowModel(),
                 new SpotsModel(),
+                new HardnessModel(),
                 new TowelsModel(),
                 new MatchModel(),
                 new VisitModel(),

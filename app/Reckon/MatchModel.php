@@ -115,6 +115,7 @@ final readonly class MatchModel implements Model
             $place->flag('bay', false),
             $place->textOrNull('run_off'),
             $place->flag('battery', false),
+            $place->numberOrNull('tap_hardness_mg_l'),
         );
     }
 

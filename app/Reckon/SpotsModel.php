@@ -18,7 +18,9 @@ final readonly class SpotsModel implements Model
     public function reckon(Input $input): array
     {
         $residue = Residue::of(
-            $input->number('tds_mg_l'),
+            $input->has('tds_mg_l')
+                ? $input->number('tds_mg_l')
+                : HardnessModel::read($input, 'hardness') ?? $input->number('tds_mg_l'),
             $input->number('film_kg_m2'),
             $input->flag('light_paint', false),
         );

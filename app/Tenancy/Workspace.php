@@ -21,6 +21,7 @@ use Vicissa\Core\Money\Rates;
  * @property string $name
  * @property string $time_zone
  * @property string $units
+ * @property string $hardness_unit  in which the hardness of water is told (Vicissa\Core\Units\Hardness)
  * @property array<string, string> $schools  sides taken, by school
  * @property list<int> $salt_months  months whose roads are salted here; new vehicles begin with them
  * @property array<string, float|int|string> $rates  what things cost; empty: the core's defaults
@@ -37,6 +38,7 @@ class Workspace extends Model
     protected $attributes = [
         'time_zone' => 'UTC',
         'units' => 'metric',
+        'hardness_unit' => 'mg/l',
         'schools' => '{}',
         'salt_months' => '[]',
         'rates' => '{}',
@@ -50,6 +52,7 @@ class Workspace extends Model
         'name' => ['sometimes', 'string', 'min:1', 'max:120'],
         'time_zone' => ['sometimes', 'timezone:all'],
         'units' => ['sometimes', 'in:metric,us,imperial'],
+        'hardness_unit' => ['sometimes', 'in:mg/l,ppm,°dH,°fH,°e,gpg'],
         'schools' => ['sometimes', 'array'],
         'salt_months' => ['sometimes', 'array', 'max:12'],
         'salt_months.*' => ['integer', 'between:1,12', 'distinct'],

@@ -225,6 +225,7 @@ return [
         'Niemand hat die Räder angesehen: sie gelten als so schmutzig wie der Lack, mindestens mit Film.',
     'doubts.nothing-is-said-to-be-on' =>
         'Auf dem Lack soll nichts liegen, und doch perlt das Wasser: da ist etwas. Es wird wie blank gearbeitet; nachfragen und die Schicht eintragen.',
+    'doubts.of-the-tap-only-its-hardness' => 'Vom Leitungswasser ist nur die Härte bekannt; es kann mehr darin sein.',
     'doubts.order-free-needs-a-fresh' =>
         'Freie Reihenfolge braucht für jede Bahn eine frische Seite; mit Handschuhen bleibt es bei der Reihenfolge nach Sauberkeit.',
     'doubts.point-the-thermometer-at' => 'Das Thermometer auf die Haube und auf eine Tür im Schatten richten.',
@@ -442,6 +443,7 @@ return [
     'final-rinse.the-tap' => 'Leitungswasser',
     'final-rinse.the-tap-alone-leaves' =>
         'Leitungswasser allein hinterlässt nichts Sichtbares ({amount}): den Tank sparen, wo es darauf ankommt.',
+    'final-rinse.the-tap-by-its-hardness' => 'Leitungswasser, nach seiner Härte,',
     'final-rinse.the-tap-mg-l-is-no-harder' =>
         'Das Leitungswasser ({tap, number, ::group-off} mg/l) ist nicht härter als das aufbereitete ({treated, number, ::group-off} mg/l): aus der Leitung spülen und nach dem Harz sehen.',
     'final-rinse.the-tap-would-leave' => '; Leitungswasser würde {shown} hinterlassen',
@@ -654,6 +656,7 @@ return [
     'input.text' => 'muss ein Text sein',
     'input.text-missing' => 'fehlt; ein Text wird gebraucht',
     'input.vehicle' => 'nennt keines der Fahrzeuge: „{id}“',
+    'input.water-hardness' => 'ist keine Wasserhärte; sie wird wie 12 °dH, 210 ppm oder 8 gpg geschrieben',
     'input.weather-topper' => 'muss ok oder no sein',
     'input.weather-wash' => 'muss ok, poor oder no sein',
     'input.whole' => 'muss eine ganze Zahl sein',

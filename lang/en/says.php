@@ -222,6 +222,7 @@ return [
         'Nobody looked at the wheels: taken to be as dirty as the paint, and at least filmed over.',
     'doubts.nothing-is-said-to-be-on' =>
         'Nothing is said to be on the paint, yet the water beads: something is. It is worked as bare; ask, and declare the layer.',
+    'doubts.of-the-tap-only-its-hardness' => 'Of the tap water only the hardness is known; there may be more in it.',
     'doubts.order-free-needs-a-fresh' =>
         'Order-free needs a fresh side for every stretch; with mitts the order stays by cleanliness.',
     'doubts.point-the-thermometer-at' => 'Point the thermometer at the bonnet and at a door in shade.',
@@ -429,6 +430,7 @@ return [
     'final-rinse.the-tap' => 'The tap',
     'final-rinse.the-tap-alone-leaves' =>
         'The tap alone leaves nothing that shows ({amount}): keep the tank for where it counts.',
+    'final-rinse.the-tap-by-its-hardness' => 'The tap, by its hardness,',
     'final-rinse.the-tap-mg-l-is-no-harder' =>
         'The tap ({tap, number, ::group-off} mg/l) is no harder than the treated water ({treated, number, ::group-off} mg/l): rinse from the tap, and look at the resin.',
     'final-rinse.the-tap-would-leave' => '; the tap would leave {shown}',
@@ -631,6 +633,7 @@ return [
     'input.text' => 'must be a text',
     'input.text-missing' => 'is missing; a text is needed',
     'input.vehicle' => 'names none of the vehicles: “{id}”',
+    'input.water-hardness' => 'is no hardness of water; write it like 12 °dH, 210 ppm or 8 gpg',
     'input.weather-topper' => 'must be ok or no',
     'input.weather-wash' => 'must be ok, poor or no',
     'input.whole' => 'must be a whole number',

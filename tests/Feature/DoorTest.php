@@ -33,8 +33,14 @@ final class DoorTest extends TestCase
             ->assertCreated()
             ->json();
         self::assertSame(
-            ['owner', 'imperial', 'Pacific/Auckland', 'ola@example.test'],
-            [$me['role'], $me['workspace']['units'], $me['workspace']['time_zone'], $me['email']],
+            ['owner', 'imperial', '°e', 'Pacific/Auckland', 'ola@example.test'],
+            [
+                $me['role'],
+                $me['workspace']['units'],
+                $me['workspace']['hardness_unit'],
+                $me['workspace']['time_zone'],
+                $me['email'],
+            ],
         );
         self::assertNotEmpty($this->getJson('/api/v1/products', self::FROM_PAGE)->json('data'));
         $this->assertProblem(

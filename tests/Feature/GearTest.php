@@ -171,6 +171,47 @@ final class GearTest extends TestCase
         self::assertGreaterThan($aim('black', 'shade'), $aim('black', 'flat'));
     }
 
+    /** Until somebody holds the pen into it, what the waterworks say of a tap counts for what is in it at least. */
+    public function testTheHardnessOfATapStandsInForItsSolids(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $vehicle = $this->vehicle($workspace, since: '2026-10-01');
+        $site = $this->postJson('/api/v1/sites', ['name' => 'South yard', 'hardness_mg_l' => 428.4])->assertCreated();
+        $at = ['If-Match' => (string) $this->getJson("/api/v1/vehicles/{$vehicle->id}")->headers->get('ETag')];
+        $this->patchJson("/api/v1/vehicles/{$vehicle->id}", ['site_id' => $site->json('id')], $at)->assertOk();
+        $match = fn(): array => $this->postJson('/api/v1/bench/match', [
+            'vehicle_id' => $vehicle->id,
+            'seen' => ['soil' => 3, 'wheel_soil' => 2],
+            'place' => $this->getJson("/api/v1/bench/expected?vehicle={$vehicle->id}")
+                ->assertOk()
+                ->json('place'),
+            'weather' => self::MILD,
+            'panel_c' => 15,
+        ])
+            ->assertOk()
+            ->json();
+        $by = $match();
+        self::assertStringStartsWith('The tap, by its hardness, ', $by['final_rinse']['why']);
+        self::assertStringContainsString('428 mg/l', $by['final_rinse']['why']);
+        self::assertContains('Of the tap water only the hardness is known; there may be more in it.', $by['assumed']);
+        $this->postJson('/api/v1/water/readings', [
+            'point' => 'tap',
+            'tds_mg_l' => 90,
+            'site_id' => $site->json('id'),
+        ])->assertCreated();
+        self::assertStringContainsString('90 mg/l', $match()['final_rinse']['why'], 'What was measured counts.');
+        self::assertSame(428.4, (float) $this->getJson("/api/v1/sites/{$site->json('id')}")->json('hardness_mg_l'));
+        $this->patchJson('/api/v1/workspace', ['hardness_unit' => 'gpg'], ['If-Match' => '"1"'])
+            ->assertOk()
+            ->assertJsonPath('hardness_unit', 'gpg');
+        $this->patchJson(
+            '/api/v1/workspace',
+            ['hardness_unit' => 'pints'],
+            ['If-Match' => '"2"'],
+        )->assertUnprocessable();
+    }
+
     public function testATurnIsMixedInTheGearAtHand(): void
     {
         [$owner, $workspace] = $this->business();

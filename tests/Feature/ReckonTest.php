@@ -219,6 +219,8 @@ final class ReckonTest extends TestCase
             'tds_mg_l',
             'must lie between',
         ];
+        yield 'a hardness nobody can read' => ['hardness', ['text' => '12 °dX'], 'text', 'no hardness of water'];
+        yield 'neither solids nor hardness' => ['spots', ['film_kg_m2' => 0.05], 'tds_mg_l', 'is missing'];
         yield 'a bottle without a use' => [
             'match',
             [

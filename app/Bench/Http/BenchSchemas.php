@@ -45,6 +45,7 @@ use App\Reckon\Http\ReckonSchemas;
         'BenchPlace',
         new Field('water?', 'string', null, ['none', 'tap', 'treated']),
         new Field('tap_tds_mg_l?', 'number?'),
+        new Field('tap_hardness_mg_l?', 'number?'),
         new Field('treated_tds_mg_l?', 'number?'),
         new Field('pressure?', 'boolean'),
         new Field('power?', 'boolean'),

@@ -21,6 +21,7 @@ use Illuminate\Http\Request;
         new Field('address', 'string?'),
         new Field('water', 'string', null, ['none', 'tap', 'treated']),
         new Field('tds_mg_l', 'number?'),
+        new Field('hardness_mg_l', 'number?', 'Of the tap water, CaCO₃'),
         new Field('treated_tds_mg_l', 'number?'),
         new Field('power', 'boolean'),
         new Field('pressure', 'boolean'),

@@ -36,6 +36,7 @@ use Vicissa\Core\Says\Said;
         new Field('name?', 'string'),
         new Field('time_zone?', 'string'),
         new Field('units?', 'string', null, ['metric', 'us', 'imperial']),
+        new Field('hardness_unit?', 'string', null, ['mg/l', 'ppm', '°dH', '°fH', '°e', 'gpg']),
         new Field('schools?', 'Sides', 'Only the schools that change'),
         new Field('salt_months?', 'integer[]', 'Vehicles that followed the old months follow'),
     ),

@@ -19,6 +19,7 @@ use Vicissa\Core\Matching\Turn\School;
         new Field('name', 'string'),
         new Field('time_zone', 'string'),
         new Field('units', 'string', null, ['metric', 'us', 'imperial']),
+        new Field('hardness_unit', 'string', null, ['mg/l', 'ppm', '°dH', '°fH', '°e', 'gpg']),
         new Field('caution', 'integer', 'Accepted risk of renewing too late, per cent', [10, 30, 50]),
         new Field('schools', 'Sides', 'Every school with the side taken'),
         new Field(
@@ -37,7 +38,7 @@ final class WorkspaceResource extends RowResource
     public function toArray(Request $request): array
     {
         return [
-            ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'salt_months', 'version']),
+            ...$this->resource->only(['id', 'name', 'time_zone', 'units', 'hardness_unit', 'salt_months', 'version']),
             'caution' => (int) $this->sides()->side(School::Caution),
             'schools' => (object) $this->sides()->all(),
             'currency' => $this->resource->rates()->currency,

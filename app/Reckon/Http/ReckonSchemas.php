@@ -213,9 +213,29 @@ use App\Http\OpenApi\Shape;
 #[
     Shape(
         'ReckonSpotsInput',
-        new Field('tds_mg_l', 'number'),
+        new Field('tds_mg_l?', 'number', 'This or the hardness'),
+        new Field('hardness?', 'string', 'Where nobody measured the solids there are at least so many: 12 °dH'),
+        new Field('unit?', 'string', 'Of a hardness that is a bare number', ['mg/l', 'ppm', '°dH', '°fH', '°e', 'gpg']),
         new Field('film_kg_m2', 'number'),
         new Field('light_paint?', 'boolean'),
+    ),
+]
+#[
+    Shape(
+        'ReckonHardnessInput',
+        new Field('text', 'string', 'As a report or a test strip says it: 12 °dH, 210 ppm, 8 gpg'),
+        new Field('unit?', 'string', 'Of a bare number', ['mg/l', 'ppm', '°dH', '°fH', '°e', 'gpg']),
+    ),
+]
+#[
+    Shape(
+        'ReckonHardness',
+        new Field('mg_l', 'number', 'CaCO₃'),
+        new Field('ppm', 'number'),
+        new Field('dh', 'number', 'German degrees'),
+        new Field('fh', 'number', 'French degrees'),
+        new Field('e', 'number', 'English degrees, Clark'),
+        new Field('gpg', 'number', 'Grains a US gallon'),
     ),
 ]
 #[Shape('ReckonSpots', new Field('residue_mg_m2', 'number'), new Field('visibility', 'string'))]
@@ -470,6 +490,7 @@ use App\Http\OpenApi\Shape;
         'ReckonPlace',
         new Field('water?', 'string?', null, ['none', 'tap', 'treated']),
         new Field('tap_tds_mg_l?', 'number?'),
+        new Field('tap_hardness_mg_l?', 'number?', 'CaCO₃; stands for the solids where nobody measured them'),
         new Field('treated_tds_mg_l?', 'number?'),
         new Field('pressure?', 'boolean'),
         new Field('power?', 'boolean'),

@@ -25,6 +25,16 @@ enum Measures: string
             : sprintf('%d sq ft', round($m2 * self::SQUARE_FEET_PER_M2));
     }
 
+    /** In what reports on water speak where such measures are used; there are others. */
+    public function hardness(): Hardness
+    {
+        return match ($this) {
+            self::Metric => Hardness::MilligramsPerLitre,
+            self::Us => Hardness::Grains,
+            self::Imperial => Hardness::English,
+        };
+    }
+
     public function litres(float $l): string
     {
         return match ($this) {

@@ -1607,6 +1607,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/reckon/hardness': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** One object, or a list of them; what each means stands in docs/formats.md */
+    post: operations['reckonHardness']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/reckon/lance': {
     parameters: {
       query?: never
@@ -2951,6 +2968,7 @@ export interface components {
       /** @enum {string} */
       water?: 'none' | 'tap' | 'treated'
       tap_tds_mg_l?: number | null
+      tap_hardness_mg_l?: number | null
       treated_tds_mg_l?: number | null
       pressure?: boolean
       power?: boolean
@@ -4889,6 +4907,33 @@ export interface components {
        */
       units?: 'metric' | 'us' | 'imperial'
     }
+    ReckonHardness: {
+      /** @description CaCO₃ */
+      mg_l: number
+      ppm: number
+      /** @description German degrees */
+      dh: number
+      /** @description French degrees */
+      fh: number
+      /** @description English degrees, Clark */
+      e: number
+      /** @description Grains a US gallon */
+      gpg: number
+    }
+    ReckonHardnessInput: {
+      /** @description As a report or a test strip says it: 12 °dH, 210 ppm, 8 gpg */
+      text: string
+      /**
+       * @description Of a bare number
+       * @enum {string}
+       */
+      unit?: 'mg/l' | 'ppm' | '°dH' | '°fH' | '°e' | 'gpg'
+      /**
+       * @description In which sentences are told
+       * @enum {string}
+       */
+      units?: 'metric' | 'us' | 'imperial'
+    }
     ReckonHour: {
       hour?: number
       air_c: number
@@ -4977,6 +5022,8 @@ export interface components {
       /** @enum {string|null} */
       water?: 'none' | 'tap' | 'treated' | null
       tap_tds_mg_l?: number | null
+      /** @description CaCO₃; stands for the solids where nobody measured them */
+      tap_hardness_mg_l?: number | null
       treated_tds_mg_l?: number | null
       pressure?: boolean
       power?: boolean
@@ -5169,7 +5216,15 @@ export interface components {
       visibility: string
     }
     ReckonSpotsInput: {
-      tds_mg_l: number
+      /** @description This or the hardness */
+      tds_mg_l?: number
+      /** @description Where nobody measured the solids there are at least so many: 12 °dH */
+      hardness?: string
+      /**
+       * @description Of a hardness that is a bare number
+       * @enum {string}
+       */
+      unit?: 'mg/l' | 'ppm' | '°dH' | '°fH' | '°e' | 'gpg'
       film_kg_m2: number
       light_paint?: boolean
       /**
@@ -6245,6 +6300,8 @@ export interface components {
       /** @enum {string} */
       water: 'none' | 'tap' | 'treated'
       tds_mg_l: number | null
+      /** @description Of the tap water, CaCO₃ */
+      hardness_mg_l: number | null
       treated_tds_mg_l: number | null
       power: boolean
       pressure: boolean
@@ -6272,6 +6329,8 @@ export interface components {
       /** @enum {string} */
       water?: 'none' | 'tap' | 'treated'
       tds_mg_l?: number | null
+      /** @description Of the tap water, CaCO₃ */
+      hardness_mg_l?: number | null
       treated_tds_mg_l?: number | null
       power?: boolean
       pressure?: boolean
@@ -7040,6 +7099,8 @@ export interface components {
       time_zone: string
       /** @enum {string} */
       units: 'metric' | 'us' | 'imperial'
+      /** @enum {string} */
+      hardness_unit: 'mg/l' | 'ppm' | '°dH' | '°fH' | '°e' | 'gpg'
       /**
        * @description Accepted risk of renewing too late, per cent
        * @enum {integer}
@@ -7073,6 +7134,8 @@ export interface components {
       time_zone?: string
       /** @enum {string} */
       units?: 'metric' | 'us' | 'imperial'
+      /** @enum {string} */
+      hardness_unit?: 'mg/l' | 'ppm' | '°dH' | '°fH' | '°e' | 'gpg'
       schools?: components['schemas']['Sides']
       /** @description Vehicles that followed the old months follow */
       salt_months?: number[]
@@ -11145,6 +11208,43 @@ export interface operations {
             | components['schemas']['ReckonGauge']
             | components['schemas']['ReckonFault']
             | (components['schemas']['ReckonGauge'] | components['schemas']['ReckonFault'])[]
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  reckonHardness: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json':
+          components['schemas']['ReckonHardnessInput'] | components['schemas']['ReckonHardnessInput'][]
+      }
+    }
+    responses: {
+      /** @description In the shape of the request */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json':
+            | components['schemas']['ReckonHardness']
+            | components['schemas']['ReckonFault']
+            | (components['schemas']['ReckonHardness'] | components['schemas']['ReckonFault'])[]
         }
       }
       /** @description What went wrong */

@@ -36,6 +36,7 @@ export function useMe() {
     workspace: computed(() => data.value?.workspace),
     isOwner: computed(() => data.value?.role === 'owner'),
     units: computed(() => data.value?.workspace.units ?? 'metric'),
+    hardnessUnit: computed(() => data.value?.workspace.hardness_unit ?? 'mg/l'),
     zone: computed(() => data.value?.workspace.time_zone ?? 'UTC'),
   }
 }

@@ -8,6 +8,8 @@ const OUNCE: Record<System, number> = { metric: 1, us: 29.5735295625, imperial: 
 const KM_PER_MILE = 1.609344
 const SQUARE_FEET = 10.7639104167
 const MPH = 0.44704
+/** mg/l of CaCO₃ in one of each, as the core has it (Units\\Hardness). */
+const HARDNESS = { 'mg/l': 1, ppm: 1, '°dH': 17.848, '°fH': 10, '°e': 14.2538, gpg: 17.1181 }
 
 function round(value: number, digits: number): string {
   return value.toLocaleString(locale(), { maximumFractionDigits: digits })
@@ -15,7 +17,7 @@ function round(value: number, digits: number): string {
 
 /** Quantities are stored in SI units and shown, and typed, in the workspace's. */
 export function useUnits() {
-  const { units } = useMe()
+  const { units, hardnessUnit } = useMe()
   const metric = computed(() => units.value === 'metric')
   const fahrenheit = computed(() => units.value === 'us')
   return {
@@ -40,6 +42,10 @@ export function useUnits() {
     distanceOut: (km: number) => Math.round(metric.value ? km : km / KM_PER_MILE),
     temperatureIn: (typed: number) => (fahrenheit.value ? (typed - 32) / 1.8 : typed),
     temperatureOut: (c: number) => Number((fahrenheit.value ? c * 1.8 + 32 : c).toFixed(1)),
+    hardnessUnit,
+    hardness: (mgL: number) => `${round(mgL / HARDNESS[hardnessUnit.value], 1)} ${hardnessUnit.value}`,
+    hardnessIn: (typed: number) => Number((typed * HARDNESS[hardnessUnit.value]).toFixed(1)),
+    hardnessOut: (mgL: number) => Number((mgL / HARDNESS[hardnessUnit.value]).toFixed(1)),
     areaIn: (typed: number) => (metric.value ? typed : typed / SQUARE_FEET),
     areaOut: (m2: number) => Number((metric.value ? m2 : m2 * SQUARE_FEET).toFixed(1)),
   }

@@ -89,10 +89,14 @@ final readonly class Doubts
                         temperature: Amount::temperature($situation->later->panelC),
                     ),
                 $rinse->tdsAssumed
-                    ? Said::of(
-                        'doubts.nobody-has-measured-the',
-                        water: $rinse->water === Water::Treated ? Said::of('doubts.treated') : Said::of('doubts.tap'),
-                    )
+                    ? ($rinse->water === Water::Tap && $situation->place->tapHardness !== null
+                        ? Said::of('doubts.of-the-tap-only-its-hardness')
+                        : Said::of(
+                            'doubts.nobody-has-measured-the',
+                            water: $rinse->water === Water::Treated
+                                ? Said::of('doubts.treated')
+                                : Said::of('doubts.tap'),
+                        ))
                     : null,
                 $situation->seen->wheelSoil === null && $hose ? Said::of('doubts.nobody-looked-at-the-wheels') : null,
                 ...self::unknown($choices),
@@ -181,6 +185,7 @@ final readonly class Doubts
         if (
             $situation->place->hasWater() &&
             $situation->place->tapTds === null &&
+            $situation->place->tapHardness === null &&
             $situation->place->water === Water::Tap
         ) {
             $missing[] = new Missing(

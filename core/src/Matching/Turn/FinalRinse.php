@@ -46,7 +46,7 @@ final readonly class FinalRinse
                 ? Film::SheetedRinse
                 : Film::BeadedRinse;
         $light = $situation->vehicle->tone->isLight();
-        $tapTds = $place->tapTds ?? $situation->rules->assumedTapTds;
+        $tapTds = $place->tapTds ?? ($place->tapHardness ?? $situation->rules->assumedTapTds);
         $tap = Residue::of($tapTds, $film->kgM2(), $light, $situation->rules->spots);
         $working = $situation->now->workingS($film);
         $soon = $working !== null && $working < $situation->rules->driesSoonS;
@@ -96,9 +96,11 @@ final readonly class FinalRinse
             $place->tapTds === null,
             Said::of(
                 'final-rinse.leaves-where-it-dries',
-                tap: $place->tapTds === null
-                    ? Said::of('final-rinse.tap-water-nobody-has')
-                    : Said::of('final-rinse.the-tap'),
+                tap: match (true) {
+                    $place->tapTds !== null => Said::of('final-rinse.the-tap'),
+                    $place->tapHardness !== null => Said::of('final-rinse.the-tap-by-its-hardness'),
+                    default => Said::of('final-rinse.tap-water-nobody-has'),
+                },
                 shown: self::shown($tap->spots),
                 amount: self::amount($tapTds, $tap),
                 so: match (true) {

@@ -19,6 +19,8 @@ final readonly class Place
      * @param bool $bay               under a roof, warm and out of the wind
      * @param bool $battery           an air dryer runs from packs that came along
      * @param string|null $runOff     where the dirty water goes, as the site's notes say
+     * @param float|null $tapHardness of the tap water, mg/l of CaCO₃: where nobody has measured its solids there are at least
+     *     so many
      *
      * @throws InvalidInput
      */
@@ -32,9 +34,11 @@ final readonly class Place
         public bool $bay = false,
         public ?string $runOff = null,
         public bool $battery = false,
+        public ?float $tapHardness = null,
     ) {
         InvalidInput::unlessBetween('place.tap_tds_mg_l', $tapTds ?? 0.0, 0, 50000, 'mg/l');
         InvalidInput::unlessBetween('place.treated_tds_mg_l', $treatedTds ?? 0.0, 0, 50000, 'mg/l');
+        InvalidInput::unlessBetween('place.tap_hardness_mg_l', $tapHardness ?? 0.0, 0, 50000, 'mg/l');
     }
 
     public function hasWater(): bool

@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, told } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
+import { useUnits } from '@/lib/units'
 import { bodies, waters } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
@@ -21,6 +22,7 @@ const tab = computed<Tab>({
   get: () => (route.query.tab === 'clients' || route.query.tab === 'sites' ? route.query.tab : 'vehicles'),
   set: (next) => void router.replace({ query: { tab: next } }),
 })
+const units = useUnits()
 const typed = ref('')
 const search = refDebounced(typed, 250)
 const editing = ref<string | null>(null)
@@ -120,7 +122,10 @@ const loaded = computed(() => list.value.data.value !== undefined)
         <button type="button" class="line" @click="editing = site.id">
           <strong>{{ site.name }}</strong>
           <span
-            >{{ waters[site.water] }}<template v-if="site.tds_mg_l !== null">, {{ site.tds_mg_l }} mg/l</template></span
+            >{{ waters[site.water] }}<template v-if="site.tds_mg_l !== null">, {{ site.tds_mg_l }} mg/l</template
+            ><template v-if="site.hardness_mg_l !== null"
+              >, hardness {{ units.hardness(site.hardness_mg_l) }}</template
+            ></span
           >
           <span class="quiet wide">{{
             [

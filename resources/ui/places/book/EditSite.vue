@@ -7,6 +7,7 @@ import { newId } from '@/lib/ids'
 import { useClientNames } from '@/lib/lists'
 import { omit } from '@/lib/omit'
 import { useMe } from '@/lib/session'
+import { useUnits } from '@/lib/units'
 import { waters } from '@/lib/words'
 import EditForm from '@/parts/EditForm.vue'
 import RemoveWay from '@/parts/RemoveWay.vue'
@@ -16,6 +17,7 @@ import SiteRegister from './SiteRegister.vue'
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ done: [] }>()
 const { isOwner } = useMe()
+const units = useUnits()
 const isNew = props.id === 'new'
 const key = ref(newId())
 const path = { params: { path: { site: props.id } } }
@@ -26,6 +28,7 @@ const empty: Schemas['Site'] = {
   address: null,
   water: 'tap',
   tds_mg_l: null,
+  hardness_mg_l: null,
   treated_tds_mg_l: null,
   power: true,
   pressure: true,
@@ -78,6 +81,15 @@ const ask = computed(() => ({
     { name: 'address', label: 'Address', as: 'text', longest: 240, optional: true },
     { name: 'water', label: 'Water', as: 'one', options: waters },
     { name: 'tds_mg_l', label: 'Solids in the tap water', as: 'number', suffix: 'mg/l', optional: true },
+    {
+      name: 'hardness_mg_l',
+      label: 'Hardness of the tap water',
+      hint: 'As the waterworks tell it; stands for the solids until somebody measures',
+      as: 'number',
+      suffix: units.hardnessUnit.value,
+      unit: { shown: units.hardnessOut, kept: units.hardnessIn },
+      optional: true,
+    },
     {
       name: 'treated_tds_mg_l',
       label: 'Solids, treated',

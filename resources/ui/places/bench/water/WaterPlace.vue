@@ -43,7 +43,8 @@ const box = useTemplateRef('box')
 const { width } = useElementSize(box)
 const resin = computed(() => state.value?.resin)
 const latestTap = computed(() => state.value?.points.find((one) => one.point === 'tap')?.tds_mg_l ?? null)
-const ofSite = computed(() => sites.value?.find((one) => one.id === site.value)?.tds_mg_l ?? latestTap.value)
+const chosen = computed(() => sites.value?.find((one) => one.id === site.value))
+const ofSite = computed(() => chosen.value?.tds_mg_l ?? chosen.value?.hardness_mg_l ?? latestTap.value)
 </script>
 
 <template>

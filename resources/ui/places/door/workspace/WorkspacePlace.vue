@@ -26,7 +26,13 @@ const edit = useEdit<Schemas['Workspace']>({
     told(
       api.PATCH('/api/v1/workspace', {
         params: { header: { 'If-Match': tag } },
-        body: { name: row.name, time_zone: row.time_zone, units: row.units, salt_months: row.salt_months },
+        body: {
+          name: row.name,
+          time_zone: row.time_zone,
+          units: row.units,
+          hardness_unit: row.hardness_unit,
+          salt_months: row.salt_months,
+        },
       }),
     ),
   touches: [[]],
@@ -39,9 +45,18 @@ const units = [
   { value: 'us' as const, name: 'US', says: 'Fluid ounces, °F, miles' },
   { value: 'imperial' as const, name: 'Imperial', says: 'Imperial ounces, °C, miles' },
 ]
+const hardnesses = {
+  'mg/l': 'mg/l of calcium carbonate',
+  ppm: 'ppm',
+  '°dH': '°dH, German degrees',
+  '°fH': '°fH, French degrees',
+  '°e': '°e, English degrees (Clark)',
+  gpg: 'gpg, grains a US gallon',
+}
 const ask = fieldsOf<Schemas['Workspace']>()(
   { name: 'name', label: 'Name', as: 'text', longest: 120 },
   { name: 'time_zone', label: 'Time zone', as: 'one', options: zones },
+  { name: 'hardness_unit', label: 'Hardness of water in', as: 'one', options: hardnesses },
 )
 const themes = [
   { value: 'auto' as const, name: 'As the device' },
