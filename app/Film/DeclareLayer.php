@@ -7,6 +7,7 @@ namespace App\Film;
 use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Record\RebuildProtection;
+use App\Record\TurnLog;
 use App\Shelf\Product;
 use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\DB;
@@ -73,8 +74,9 @@ final readonly class DeclareLayer
 
     public function settle(Vehicle $vehicle): void
     {
-        $products = ($this->rebuildProtection)($vehicle);
-        ($this->forecastLayers)([$vehicle->id]);
+        $log = TurnLog::of([$vehicle->id]);
+        $products = ($this->rebuildProtection)($vehicle, $log);
+        ($this->forecastLayers)([$vehicle->id], log: $log);
         if ($products !== []) {
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
         }

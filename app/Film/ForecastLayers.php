@@ -42,8 +42,9 @@ final readonly class ForecastLayers
      * @param list<string> $vehicleIds
      * @param bool $past   also what layers that ended lately most likely lived
      * @param bool $again  also of those for which that has been settled before: more may be known of the product by now
+     * @param TurnLog|null $log  of those vehicles, where it has been read
      */
-    public function __invoke(array $vehicleIds, bool $past = true, bool $again = false): void
+    public function __invoke(array $vehicleIds, bool $past = true, bool $again = false, ?TurnLog $log = null): void
     {
         if ($vehicleIds === []) {
             return;
@@ -67,7 +68,7 @@ final readonly class ForecastLayers
             )
             ->orderBy('id')
             ->get();
-        $log = TurnLog::of($vehicleIds);
+        $log ??= TurnLog::of($vehicleIds);
         $evidence = EvidenceBook::forProducts(
             array_values(
                 array_unique(array_filter($layers->map(static fn(Layer $layer): ?string => $layer->product_id)->all())),

@@ -27,10 +27,13 @@ use Vicissa\Core\Record\SeenClean;
  */
 final class RebuildProtection
 {
-    /** @return list<string> products whose evidence may have changed */
-    public function __invoke(Vehicle $vehicle): array
+    /**
+     * @param TurnLog|null $log  with this vehicle's turns in it, where they have been read
+     * @return list<string> products whose evidence may have changed
+     */
+    public function __invoke(Vehicle $vehicle, ?TurnLog $log = null): array
     {
-        $log = TurnLog::of([$vehicle->id]);
+        $log ??= TurnLog::of([$vehicle->id]);
         $before = Layer::query()->where('vehicle_id', $vehicle->id)->orderBy('on_at')->orderBy('id')->get();
         $layers = $this->withToppers($vehicle, $log, $before);
         foreach (Zone::cases() as $zone) {

@@ -15,6 +15,7 @@ use App\Record\Overtaken;
 use App\Record\RebuildProtection;
 use App\Record\Turn;
 use App\Record\TurnEntry;
+use App\Record\TurnLog;
 use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
@@ -111,8 +112,9 @@ final readonly class FinishTurn
         $turn->current_entry_id = $entryId;
         $turn->save();
         $doubts = self::doubts($vehicle);
-        $products = ($this->rebuildProtection)($vehicle);
-        ($this->forecastLayers)([$vehicle->id]);
+        $log = TurnLog::of([$vehicle->id]);
+        $products = ($this->rebuildProtection)($vehicle, $log);
+        ($this->forecastLayers)([$vehicle->id], log: $log);
         ($this->proposeNext)($turn, $vehicle, ($this->dueDates)($vehicle));
         if ($products !== []) {
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();

@@ -16,6 +16,7 @@ use App\Turns\FinishTurn;
 use App\Turns\MoveStock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Symfony\Component\Clock\MockClock;
@@ -86,7 +87,7 @@ final class Year
             ],
         );
         foreach ($visits as [$at, $vehicle, $cast]) {
-            $this->visit($vehicle, $cast, $at, $at > $today->subDays(self::SHEETS_SINCE));
+            DB::transaction(fn() => $this->visit($vehicle, $cast, $at, $at > $today->subDays(self::SHEETS_SINCE)));
         }
 
         return count($visits);

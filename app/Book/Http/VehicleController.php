@@ -15,6 +15,7 @@ use App\Http\Paged;
 use App\Http\PutsAway;
 use App\Http\Versioned;
 use App\Record\RebuildProtection;
+use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -135,8 +136,9 @@ final class VehicleController
                         : null;
                 $row->fill([...$programme?->rhythm() ?? [], ...$request->validated()])->save();
                 // Habits, rhythm and softness bear on every date.
-                ($this->rebuildProtection)($row);
-                ($this->forecastLayers)([$row->id]);
+                $log = TurnLog::of([$row->id]);
+                ($this->rebuildProtection)($row, $log);
+                ($this->forecastLayers)([$row->id], log: $log);
                 $this->ownMinutes($request, $row);
             },
         );
