@@ -119,7 +119,7 @@ final readonly class ExpectVisit
     /**
      * The hour's weather at a place, with whether that rain counts by the workspace's own numbers.
      *
-     * @return array{air_c: float, rh: float, wind_m_s: float, sun_w_m2: float, rain: bool}
+     * @return array{air_c: float, rh: float, wind_m_s: float, sun_w_m2: float, cloud: float|null, rain: bool}
      */
     public function sky(?Site $site, CarbonImmutable $at): array
     {
@@ -135,6 +135,7 @@ final readonly class ExpectVisit
             'rh' => $sky->air->rh,
             'wind_m_s' => $sky->air->windMS,
             'sun_w_m2' => $sky->air->sunWM2,
+            'cloud' => $sky->air->cloud,
             'rain' => $sky->rainMm >= $this->tenancy->workspace()->house()->sky->wetMm,
         ];
     }

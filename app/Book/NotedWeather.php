@@ -109,6 +109,7 @@ final class NotedWeather implements Weather
                 $cloud === $hour->cloud
                     ? $hour->air->sunWM2
                     : round(Sun::at($latitude, $longitude, $hour->at)->under($cloud)),
+                $cloud,
             ),
             $cloud,
             $told ? ($wet ? max(self::RAIN_MM, $hour->rainMm) : 0.0) : $hour->rainMm,

@@ -43,6 +43,7 @@ final readonly class GaugeModel implements Model
                 static fn(MarkedDrop $drop): array => [
                     'angle_deg' => $drop->angleDeg,
                     'uncertainty_deg' => $drop->uncertaintyDeg,
+                    'looks_down_deg' => $drop->looksDownDeg,
                 ],
                 $reading->drops,
             ),
@@ -60,9 +61,13 @@ final readonly class GaugeModel implements Model
                 $marking,
                 $scale,
                 $water,
+                $drop->has('near') ? self::point($drop, 'near') : null,
+                $drop->has('mirror') ? self::point($drop, 'mirror') : null,
             );
         } catch (InvalidInput $e) {
-            throw in_array($e->field, ['right', 'top'], true) ? InvalidInput::at($drop->at($e->field), $e->says) : $e;
+            throw in_array($e->field, ['right', 'top', 'near', 'mirror'], true)
+                ? InvalidInput::at($drop->at($e->field), $e->says)
+                : $e;
         }
     }
 

@@ -100,6 +100,7 @@ final readonly class MatchModel implements Model
             $weather->number('rh'),
             $weather->number('wind_m_s'),
             $weather->number('sun_w_m2'),
+            $weather->numberOrNull('cloud'),
         );
     }
 

@@ -98,6 +98,7 @@ final class AskedWeather implements Weather
                 $hour['rh'],
                 $hour['wind_m_s'],
                 $hour['sun_w_m2'] ?? round(Sun::at($latitude, $longitude, $at)->under($cloud)),
+                $cloud,
             ),
             $cloud,
             $hour['rain_mm'],

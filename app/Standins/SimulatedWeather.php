@@ -107,7 +107,7 @@ final readonly class SimulatedWeather implements Weather
 
         return new WeatherHour(
             $at,
-            new Air(round($air, 1), round($rh, 2), round($wind, 1), round($sun)),
+            new Air(round($air, 1), round($rh, 2), round($wind, 1), round($sun), round($cloud, 2)),
             round($cloud, 2),
             round($rain, 1),
             round(0.4 + 2.6 * (1.0 - $sureness), 1),

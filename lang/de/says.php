@@ -342,9 +342,13 @@ return [
         'Der gewünschte Abstand muss zwischen dem kürzesten und dem längsten liegen, und der kürzeste mindestens ein Tag sein.',
     'fault.currency' => 'Eine Währung hat ein kurzes Zeichen.',
     'fault.date' => '„{text}“ ist kein Datum; es schreibt sich 2027-03-01.',
+    'fault.drop-below' => 'Das liegt auf der Seite der Spitze. Unterhalb der Füße markieren.',
     'fault.drop-feet' => 'Beide Füße liegen an einer Stelle. Näher an den Tropfen gehen oder das Bild vergrößern.',
+    'fault.drop-from-above' =>
+        'Die Kamera blickt um {degrees, number}° nach unten, und über den Füßen steht nur ihr hinterer Rand. Von tiefer fotografieren.',
     'fault.drop-impossible' =>
         'So hoch steht kein Wassertropfen mit dieser Standfläche. Die Breite dort messen, wo er aufliegt, die Höhe rechtwinklig dazu.',
+    'fault.drop-near' => 'Ein so tiefer Rand ist von oben gesehen. Von der Seite fotografieren, dicht über der Fläche.',
     'fault.drop-none' => 'Mindestens einen Tropfen markieren.',
     'fault.drop-top' =>
         'Der Scheitel steht neben dem Tropfen, nicht darüber. Den höchsten Punkt zwischen den Füßen markieren.',
@@ -480,8 +484,12 @@ return [
     'gate.was-on-the-register' => '{who} stand bis {until} auf der Liste von {site} und kommt nicht hinein.',
     'gauge.leans' =>
         'Die Fußlinie steht um {degrees, number}° schräg. Am Hang steht ein Tropfen unten steiler als oben: auf einer ebenen Fläche lesen oder die Kamera gerade halten.',
+    'gauge.looks-down' =>
+        'Die Kamera blickt um {degrees, number}° nach unten. Die Höhe ist dafür berichtigt; ein Bild von näher an der Fläche sagt mehr.',
     'gauge.lopsided' =>
         'Der Scheitel steht nicht über der Mitte: die Fläche ist geneigt, oder der Tropfen lief noch. Einen lesen, der auf ebener Fläche ruht.',
+    'gauge.mirror' =>
+        'Beide Spitzen liegen nicht gleich weit von den Füßen: ein Fuß wurde durch das Wasser hindurch oder auf dem Spiegelbild markiert. Die Höhe ist aus den Spitzen genommen.',
     'gauge.size-unknown' =>
         'Die Größe entscheidet: als Tropfen von {mm, number} mm Breite wären es {degrees, number}°. Sagen, wie breit der erste ist.',
     'gear.colour' => 'Eine Farbe hat einen kurzen Namen.',

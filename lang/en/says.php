@@ -335,9 +335,13 @@ return [
         'The wished gap must lie between the shortest and the longest, and the shortest be a day or more.',
     'fault.currency' => 'A currency has a short sign.',
     'fault.date' => '“{text}” is not a date; write it as 2027-03-01.',
+    'fault.drop-below' => 'It lies on the same side of the feet as the top. Mark it below them.',
     'fault.drop-feet' => 'The two feet lie on one spot. Come closer to the drop, or enlarge the picture.',
+    'fault.drop-from-above' =>
+        'The camera looks down by {degrees, number}°, and all that stands over the feet is their far edge. Take the picture from lower.',
     'fault.drop-impossible' =>
         'No drop of water of that base stands so high. Measure the width where it touches the panel, and the height square to it.',
+    'fault.drop-near' => 'So deep an edge is seen from above. Take the picture from the side, close to the panel.',
     'fault.drop-none' => 'Mark at least one drop.',
     'fault.drop-top' => 'The top stands beside the drop, not over it. Mark the highest point between the feet.',
     'fault.failed-after-held' => 'A layer fails after it has held, not before.',
@@ -465,8 +469,12 @@ return [
     'gate.was-on-the-register' => '{who} was on the register of {site} until {until} and is not let in.',
     'gauge.leans' =>
         'The foot line leans by {degrees, number}°. On a slope a drop stands steeper below than above: read it on a level panel, or hold the camera level.',
+    'gauge.looks-down' =>
+        'The camera looks down by {degrees, number}°. The height is put right for it; a picture from closer to the panel tells more.',
     'gauge.lopsided' =>
         'The top does not stand over the middle: the panel slopes, or the drop was still running. Read one that lies still on a level panel.',
+    'gauge.mirror' =>
+        'The two tops do not lie equally far from the feet: a foot was marked through the water, or on the mirror image. The height is taken from the tops.',
     'gauge.size-unknown' =>
         'Its size decides: as a drop {mm, number} mm wide it would read {degrees, number}°. Say how wide the first one is.',
     'gear.colour' => 'A colour has a short name.',

@@ -62,6 +62,7 @@ use App\Reckon\Http\ReckonSchemas;
         new Field('rh', 'number'),
         new Field('wind_m_s', 'number'),
         new Field('sun_w_m2', 'number'),
+        new Field('cloud?', 'number?', 'Cover of the sky, 0 to 1; by the sun where nobody says'),
         new Field('rain?', 'boolean'),
     ),
 ]

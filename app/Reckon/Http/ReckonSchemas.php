@@ -335,6 +335,7 @@ use App\Http\OpenApi\Shape;
         new Field('rh', 'number'),
         new Field('wind_m_s', 'number'),
         new Field('sun_w_m2', 'number'),
+        new Field('cloud?', 'number?', 'Cover of the sky, 0 to 1; by the sun where nobody says'),
         new Field('rain?', 'boolean'),
     ),
 ]
@@ -378,6 +379,8 @@ use App\Http\OpenApi\Shape;
         new Field('left', 'number[]', 'Across and down'),
         new Field('right', 'number[]'),
         new Field('top', 'number[]'),
+        new Field('near?', 'number[]', 'The nearest point of the foot: how far the camera looks down'),
+        new Field('mirror?', 'number[]', 'The top of its mirror image in glossy paint'),
     ),
 ]
 #[
@@ -389,7 +392,14 @@ use App\Http\OpenApi\Shape;
         new Field('water_c?', 'number?'),
     ),
 ]
-#[Shape('ReckonDrop', new Field('angle_deg', 'number'), new Field('uncertainty_deg', 'number'))]
+#[
+    Shape(
+        'ReckonDrop',
+        new Field('angle_deg', 'number'),
+        new Field('uncertainty_deg', 'number'),
+        new Field('looks_down_deg', 'number?'),
+    ),
+]
 #[
     Shape(
         'ReckonGauge',

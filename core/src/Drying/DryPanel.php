@@ -39,7 +39,7 @@ final readonly class DryPanel
 
     /**
      * @param float $absorptance       share of the sun taken in
-     * @param float|null $cloud        cover, 0 to 1; by the sun where nobody says
+     * @param float|null $cloud        cover that is seen from here, 0 to 1; else the air's, or by the sun where nobody says
      * @param float|null $engineOffMin minutes since an engine right beneath was stopped; null for none
      *
      * @throws InvalidInput
@@ -52,7 +52,7 @@ final readonly class DryPanel
         ?float $engineOffMin = null,
     ): float {
         InvalidInput::unlessBetween('absorptance', $absorptance, 0, 1);
-        $cloud ??= self::coverBy($air->sunWM2);
+        $cloud ??= $air->cloud ?? self::coverBy($air->sunWM2);
         InvalidInput::unlessBetween('cloud', $cloud, 0, 1);
         $engine = $air->airC;
         if ($engineOffMin !== null) {

@@ -88,4 +88,13 @@ final class DryPanelTest extends TestCase
         self::assertSame([true, false], array_column($curve, 'beyond'));
         self::assertSame(-40.0, $curve[0]['panel_c']);
     }
+
+    /** What a forecast says of the clouds counts before what the sun lets one guess: a clear night cools, a covered one does not. */
+    public function testTheCloudsOfAForecastCount(): void
+    {
+        $night = static fn(?float $cloud): float => DryPanel::settlesAt(new Air(10.0, 0.7, 1.0, 0.0, $cloud), 0.9);
+        self::assertGreaterThan($night(0.0) + 3.0, $night(1.0));
+        self::assertSame($night(1.0), DryPanel::settlesAt(new Air(10.0, 0.7, 1.0, 0.0), 0.9, cloud: 1.0));
+        self::assertSame(0.4, (new Air(10.0, 0.7, 1.0, 500.0, 0.4))->shaded(0.1)->cloud);
+    }
 }

@@ -3022,6 +3022,8 @@ export interface components {
       rh: number
       wind_m_s: number
       sun_w_m2: number
+      /** @description Cover of the sky, 0 to 1; by the sun where nobody says */
+      cloud?: number | null
       rain?: boolean
     }
     BenchZoneReadings: {
@@ -4838,6 +4840,7 @@ export interface components {
     ReckonDrop: {
       angle_deg: number
       uncertainty_deg: number
+      looks_down_deg: number | null
     }
     ReckonDue: {
       /** @description Wear-weeks */
@@ -4940,6 +4943,8 @@ export interface components {
       rh: number
       wind_m_s: number
       sun_w_m2: number
+      /** @description Cover of the sky, 0 to 1; by the sun where nobody says */
+      cloud?: number | null
       rain?: boolean
     }
     ReckonKindMinutes: {
@@ -4989,6 +4994,10 @@ export interface components {
       left: number[]
       right: number[]
       top: number[]
+      /** @description The nearest point of the foot: how far the camera looks down */
+      near?: number[]
+      /** @description The top of its mirror image in glossy paint */
+      mirror?: number[]
     }
     ReckonMatchInput: {
       vehicle: components['schemas']['ReckonVehicle']

@@ -31,6 +31,12 @@ final class GaugeTest extends BrowserTestCase
             WebDriverKeys::ARROW_UP,
         ]);
         $this->until(fn(): bool => $this->angle() > $before + 3.0);
+        // Seen from above it reads less, and one is told.
+        $before = $this->angle();
+        $this->press('Near edge');
+        $this->tap(($left[0] + $right[0]) / 2, $left[1] + (0.3 * ($right[0] - $left[0])) / 2);
+        $this->seeText('The camera looks down by 17°');
+        self::assertNotEquals($before, $this->angle());
         $this->press('Another drop');
         $this->see('//button[starts-with(normalize-space(.), "2 Left foot")]');
         $this->press('Read it');

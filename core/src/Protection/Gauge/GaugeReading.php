@@ -22,6 +22,12 @@ final readonly class GaugeReading
     /** Where the top stands between the feet of a drop that sits on a level panel. */
     private const UPRIGHT = [0.38, 0.62];
 
+    /** From so far above a drop's outline is no longer the drop's. */
+    private const LOOKS_DOWN_DEG = 12.0;
+
+    /** The foot line lies off the middle between the tops by so many standard deviations, and by so much of the base. */
+    private const MIRROR_OFF = [3.0, 0.03];
+
     /** As large as a bead on a panel commonly gets, mm. */
     private const LARGE_MM = 5.0;
 
@@ -100,6 +106,13 @@ final readonly class GaugeReading
         ) {
             $doubts[] = Said::of('gauge.lopsided');
         }
+        $down = max([0.0, ...array_map(static fn(MarkedDrop $drop): float => $drop->looksDownDeg ?? 0.0, $drops)]);
+        if ($down > self::LOOKS_DOWN_DEG) {
+            $doubts[] = Said::of('gauge.looks-down', degrees: round($down));
+        }
+        if (array_filter($drops, self::standsOff(...)) !== []) {
+            $doubts[] = Said::of('gauge.mirror');
+        }
         $large = array_map(
             static fn(MarkedDrop $drop): float => $drop->mmPerPx !== null
                 ? $drop->angleDeg
@@ -112,5 +125,12 @@ final readonly class GaugeReading
         }
 
         return $doubts;
+    }
+
+    private static function standsOff(MarkedDrop $drop): bool
+    {
+        [$deviations, $ofBase] = self::MIRROR_OFF;
+
+        return $drop->mirrorOffPx > max($deviations * $drop->markingPx, $ofBase * $drop->basePx);
     }
 }

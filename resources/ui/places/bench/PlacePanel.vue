@@ -70,7 +70,8 @@ const wind = hour(
 )
 const sun = hour(
   (of) => of.sun_w_m2,
-  (typed) => ({ sun_w_m2: typed }),
+  // The forecast's clouds belong to the forecast's sun.
+  (typed) => ({ sun_w_m2: typed, cloud: null }),
 )
 const rain = computed({ get: () => Boolean(props.weather?.rain), set: (next) => blow({ rain: next }) })
 const panel = computed({

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, useTemplateRef } from 'vue'
-import { behaviours } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { scaled } from '@/places/sheets/photo'
+import GaugeAnswer from './GaugeAnswer.vue'
 import MarkLoupe from './MarkLoupe.vue'
 import { samples } from './samples'
 import { useGauge } from './gauge'
-import { blankDrop, next, nudge, parts, type Marks, type Part, type Point } from './marks'
+import { blankDrop, extras, next, nudge, parts, type Marks, type Part, type Point } from './marks'
 
 // The contact angle off a photo from the side: mark each drop's two feet and its top. Several drops are known better than one.
 const emit = defineEmits<{ take: [reading: { behaviour: string; angle_deg: number }] }>()
@@ -22,7 +22,8 @@ const board = useTemplateRef<SVGSVGElement>('board')
 const whole = computed(() => drops.value.filter((drop) => parts.every((part) => drop[part.name] !== null)))
 const widthMm = ref<number | null>(null)
 const { answer, error } = useGauge(whole, widthMm)
-const nameOf = (behaviour: string) => behaviours.find((one) => one.value === behaviour)?.name.toLowerCase() ?? behaviour
+/** The further marks wait until a drop stands. */
+const offered = (drop: Marks) => (whole.value.includes(drop) ? [...parts, ...extras] : parts)
 // Zoomed, the picture follows the mark in hand.
 const view = computed(() => {
   const size = picture.value
@@ -115,7 +116,7 @@ function another() {
       <div class="row" role="group" aria-label="Which mark">
         <template v-for="(drop, i) in drops" :key="i">
           <button
-            v-for="part in parts"
+            v-for="part in offered(drop)"
             :key="part.name"
             type="button"
             class="beside mark"
@@ -132,6 +133,10 @@ function another() {
       </div>
       <p class="small quiet">
         Tap where it is; drag to move it; the arrow keys move the chosen mark by a pixel, with Shift by ten.
+        <template v-if="whole.length"
+          >If the picture looks down on the drop, mark the nearest point of its foot; in glossy paint the top of its
+          mirror image tells where the panel is. Both may be left out.</template
+        >
       </p>
       <div class="plate">
         <svg
@@ -153,7 +158,7 @@ function another() {
               :d="`M${drop.left[0]} ${drop.left[1]}L${drop.right[0]} ${drop.right[1]}`"
               class="foot"
             />
-            <template v-for="part in parts" :key="part.name">
+            <template v-for="part in [...parts, ...extras]" :key="part.name">
               <circle
                 v-if="drop[part.name]"
                 :cx="drop[part.name]?.[0]"
@@ -178,22 +183,9 @@ function another() {
         ><template #default="f"><NumberInput v-bind="f" v-model="widthMm" suffix="mm" :step="0.5" /></template
       ></Field>
       <ProblemNote :problem="error" />
-      <div v-if="answer" class="answer" role="status">
-        <strong>{{ answer.angle_deg.toFixed(0) }}° ± {{ answer.uncertainty_deg.toFixed(1) }}°</strong>
-        {{ nameOf(answer.behaviour)
-        }}<template v-if="answer.or_else">, or as well {{ nameOf(answer.or_else) }}: mark another drop</template>.
-        <span v-if="answer.drops.length > 1" class="small quiet">{{
-          answer.drops.map((drop) => `${drop.angle_deg.toFixed(0)}°`).join(', ')
-        }}</span>
-        <button
-          type="button"
-          class="act"
-          @click="emit('take', { behaviour: answer.behaviour, angle_deg: Math.round(answer.angle_deg * 10) / 10 })"
-        >
-          <slot>Take this reading</slot>
-        </button>
-        <span v-for="doubt in answer.doubts" :key="doubt" class="small doubt">{{ doubt }}</span>
-      </div>
+      <GaugeAnswer v-if="answer" :answer="answer" @take="emit('take', $event)"
+        ><slot>Take this reading</slot></GaugeAnswer
+      >
     </template>
   </div>
 </template>
@@ -241,22 +233,5 @@ circle {
   stroke: #fff;
   stroke-dasharray: 6 4;
   vector-effect: non-scaling-stroke;
-}
-
-.answer {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s3);
-  align-items: center;
-  font-size: 18px;
-}
-
-.doubt {
-  flex-basis: 100%;
-  color: var(--refused);
-}
-
-.answer strong {
-  font: 600 28px var(--book);
 }
 </style>

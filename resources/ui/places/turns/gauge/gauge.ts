@@ -9,8 +9,18 @@ import type { Marks } from './marks'
 export function useGauge(whole: Ref<Marks[]>, widthMm: Ref<number | null>) {
   const asked = refDebounced(
     computed(() =>
-      whole.value.flatMap(({ left, right, top }) =>
-        left && right && top ? [{ left: [...left], right: [...right], top: [...top] }] : [],
+      whole.value.flatMap(({ left, right, top, near, mirror }) =>
+        left && right && top
+          ? [
+              {
+                left: [...left],
+                right: [...right],
+                top: [...top],
+                ...(near && { near: [...near] }),
+                ...(mirror && { mirror: [...mirror] }),
+              },
+            ]
+          : [],
       ),
     ),
     150,

@@ -10,6 +10,8 @@ describe('marks of the gauge', () => {
     drop.right = [9, 0]
     drop.top = [4, -5]
     expect(next(drop, 'top')).toBe('top')
+    // What may be left out is never asked for.
+    expect([drop.near, drop.mirror]).toEqual([null, null])
   })
   it('moves by the arrow keys and by nothing else', () => {
     expect(nudge([5, 5], 'ArrowUp', 10)).toEqual([5, -5])

@@ -1,4 +1,4 @@
-export type Part = 'left' | 'right' | 'top'
+export type Part = 'left' | 'right' | 'top' | 'near' | 'mirror'
 export type Point = [x: number, y: number]
 export type Marks = Record<Part, Point | null>
 
@@ -8,7 +8,13 @@ export const parts: { name: Part; says: string }[] = [
   { name: 'top', says: 'Top' },
 ]
 
-export const blankDrop = (): Marks => ({ left: null, right: null, top: null })
+/** What may be marked besides: how far the camera looked down, and where the panel is in glossy paint. */
+export const extras: typeof parts = [
+  { name: 'near', says: 'Near edge' },
+  { name: 'mirror', says: 'Mirrored top' },
+]
+
+export const blankDrop = (): Marks => ({ left: null, right: null, top: null, near: null, mirror: null })
 
 /** The mark that is missing, else the same one again. */
 export function next(drop: Marks, part: Part): Part {
