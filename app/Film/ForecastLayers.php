@@ -286,11 +286,23 @@ final readonly class ForecastLayers
                 : Said::of(
                     'layer.due-visit',
                     weeks: round($outlook->perWeek($now), 2),
-                    on: $this->tenancy->workspace()->dateOf(CarbonImmutable::createFromTimestampUTC($visit['at'])),
+                    on: Said::day(
+                        $this->tenancy->workspace()->dateOf(CarbonImmutable::createFromTimestampUTC($visit['at'])),
+                    ),
                     risk: round(100.0 * $visit['visit']->risk),
                     asked: round(100.0 * $schools->risk()),
                     later: round(100.0 * $visit['visit']->after),
-                    cheapest: $visit['cheapest'],
+                ),
+            $visit === null
+                ? null
+                : Said::of(
+                    'layer.cheapest',
+                    when: match (true) {
+                        $visit['cheapest'] === self::WHEN_SEEN => 'seen',
+                        $visit['cheapest'] === 0 => 'same',
+                        default => $visit['cheapest'] > 0 ? 'later' : 'earlier',
+                    },
+                    visits: abs($visit['cheapest']),
                 ),
         );
     }

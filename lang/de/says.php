@@ -697,10 +697,12 @@ return [
     'lance.washer' => 'Das gibt kein Reiniger: über 0 und höchstens 60 l/min. Einen Eimer füllen und die Zeit nehmen.',
     'layer.before-service' =>
         'Dieses Fahrzeug ist seit dem {since} im Verkehr; vorher kann nichts darauf gewesen sein.',
+    'layer.cheapest' =>
+        'Nach dem, was Erneuern und eine Woche ohne Schutz kosten, {when, select, same {ist dieser Besuch der günstigste} seen {wäre es am günstigsten zu warten, bis ein Befund schlecht ist} later {wäre es {visits, plural, one {einen Besuch} other {# Besuche}} später am günstigsten} other {wäre es {visits, plural, one {einen Besuch} other {# Besuche}} früher am günstigsten}}.',
     'layer.due' =>
         'Eine Woche hier verschleißt sie wie {weeks, number, ::.##} Bezugswochen. Fällig, wenn {risk, number} von 100 solchen Schichten versagt hätten.',
     'layer.due-visit' =>
-        'Eine Woche hier beansprucht sie wie {weeks, number, ::.##} Normalwochen. Beim Besuch um den {on} erneuert, werden {risk, number} von 100 solchen Schichten vorher versagt haben; {asked, number} sind hingenommen, einen Besuch später wären es {later, number}. Nach dem, was Erneuern und eine Woche ohne Schutz kosten, {cheapest, plural, =0 {ist dieser Besuch der günstigste} =999 {wäre es am günstigsten zu warten, bis eine Lesung versagt} one {wäre ein Besuch später der günstigste} =-1 {wäre ein Besuch früher der günstigste} other {lägen {cheapest, number} Besuche Abstand am günstigsten}}.',
+        'Eine Woche hier beansprucht sie wie {weeks, number, ::.##} Normalwochen. Beim Besuch um den {on} erneuert, werden {risk, number} von 100 solchen Schichten vorher versagt haben; {asked, number} sind hingenommen, einen Besuch später wären es {later, number}.',
     'layer.failed' => 'Ein Befund auf sauberer Fläche war schon schlecht.',
     'layer.of-a-turn' =>
         'Diese Schicht kam in einem festgehaltenen Besuch auf. Den Besuch berichtigen, die Schicht folgt.',

@@ -673,10 +673,12 @@ return [
         'That bottle would give {draw, number, ::.0} l/min, more than twice the washer’s own {washer, number, ::.0}: time it again.',
     'lance.washer' => 'No washer gives that: it must lie above 0 and at most 60 l/min. Fill a bucket and time it.',
     'layer.before-service' => 'This vehicle has been on the road since {since}; nothing can have been on it before.',
+    'layer.cheapest' =>
+        'By what renewing and a failed week cost you, {when, select, same {that visit is the cheapest} seen {waiting until a reading fails would be the cheapest} later {{visits, plural, one {a visit} other {# visits}} later would be the cheapest} other {{visits, plural, one {a visit} other {# visits}} earlier would be the cheapest}}.',
     'layer.due' =>
         'A week here wears it like {weeks, number, ::.##} reference weeks. Due when {risk, number} in 100 such layers would have failed.',
     'layer.due-visit' =>
-        'A week here wears it like {weeks, number, ::.##} reference weeks. Renewed at the visit about {on}, {risk, number} in 100 such layers will have failed before; {asked, number} are accepted, and a visit later it would be {later, number}. By what renewing and a failed week cost you, {cheapest, plural, =0 {that visit is the cheapest} =999 {waiting until a reading fails would be the cheapest} one {a visit later would be the cheapest} =-1 {a visit earlier would be the cheapest} other {{cheapest, number} visits away would be the cheapest}}.',
+        'A week here wears it like {weeks, number, ::.##} reference weeks. Renewed at the visit about {on}, {risk, number} in 100 such layers will have failed before; {asked, number} are accepted, and a visit later it would be {later, number}.',
     'layer.failed' => 'A reading on the clean surface has already failed.',
     'layer.of-a-turn' => 'This layer was put on in a recorded turn. Correct that turn, and the layer follows.',
     'layer.rests.both' =>

@@ -15,6 +15,9 @@ use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
  */
 final readonly class RenewalVisit
 {
+    /** What waiting until a reading fails may cost more than the cheapest visit, and still be what is said. */
+    private const AS_CHEAP = 1.005;
+
     private function __construct(
         /** Which of the visits, counted from 0. */
         public int $index,
@@ -51,7 +54,8 @@ final readonly class RenewalVisit
     /**
      * The visit that costs least in the long run: each layer costs one renewal, and each week of wear that it lies there
      * failed, until the visit that finds it, costs besides; what is compared is cost by wear-week of all layers to come
-     * (renewal reward, Barlow & Proschan 1965), over every visit there is.
+     * (renewal reward, Barlow & Proschan 1965), over every visit there is. The last one stands for waiting until a reading fails:
+     * it is taken where it costs next to nothing more.
      *
      * @param non-empty-list<float> $visits  as above
      * @param float $renewal                 what renewing costs: product and time
@@ -78,7 +82,7 @@ final readonly class RenewalVisit
             [$from, $alive] = [$to, 1.0 - $fresh->risk($to)];
         }
 
-        return self::at($fresh, $visits, $best);
+        return self::at($fresh, $visits, $rate <= self::AS_CHEAP * $least ? count($visits) - 1 : $best);
     }
 
     /** @param non-empty-list<float> $visits */
