@@ -47,6 +47,7 @@ final class ArchitectureTest
                     // What a search of the weeks has in hand; it never leaves it.
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Ledger')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\MinutePrices')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\CourseSearch')),

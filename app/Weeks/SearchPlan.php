@@ -22,7 +22,7 @@ final class SearchPlan implements ShouldQueue
 
     public int $tries = 1;
 
-    public int $timeout = 100;
+    public int $timeout = 400;
 
     public function __construct(
         private readonly string $workspaceId,

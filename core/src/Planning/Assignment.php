@@ -10,6 +10,9 @@ namespace Vicissa\Core\Planning;
  */
 final class Assignment
 {
+    /** More than sums of points in another order can differ by. */
+    private const ROUNDED = 1e-6;
+
     /** @var list<Course> */
     public readonly array $courses;
 
@@ -18,6 +21,9 @@ final class Assignment
 
     /** @var array<int, float> what each costs beside travel and overtime */
     private array $own = [];
+
+    /** @var array<int, array<int, true>> vehicles visited, by day */
+    private array $on = [];
 
     /** @var array<int, array<int, true>> days a vehicle was promised, in the plan before */
     private array $promised = [];
@@ -49,6 +55,12 @@ final class Assignment
             fn(array $one): array => [$this->courses[$v]->days[$one[0]], $this->instance->crews[$one[2]]->id],
             $this->chosen[$v],
         );
+    }
+
+    /** @return list<int> vehicles visited on a day */
+    public function on(int $day): array
+    {
+        return array_keys($this->on[$day] ?? []);
     }
 
     public function promise(int $v, int $day): void
@@ -141,7 +153,7 @@ final class Assignment
             }
             $this->ledger->add($vehicle, $crew, $course->days[$i], $bits);
         }
-        $this->chosen[$v] = $chosen;
+        $this->visited($v, $chosen);
         $this->own[$v] = $this->ownCost($v, $chosen);
 
         return true;
@@ -150,9 +162,10 @@ final class Assignment
     /**
      * A vehicle's best visits, given all others.
      *
-     * @param array<int, float> $minutePrices  what a minute is to cost besides, by day
+     * @param Lure|null $lure  what days are to cost besides
+     * @param array{list<array{int, int, int}>, float}|null $was  as it was, from lift: not dearer than that
      */
-    public function insert(int $v, array $minutePrices = []): void
+    public function insert(int $v, ?Lure $lure = null, ?array $was = null): void
     {
         $course = $this->courses[$v];
         $vehicle = $course->vehicle;
@@ -163,23 +176,48 @@ final class Assignment
                 $day,
                 $course->kinds($i),
                 $this->beside($v, $day),
-                $minutePrices[$day] ?? 0.0,
+                $lure,
             );
         }
-        $best = $course->best($prices);
+        $best = $course->best($prices, $was === null ? INF : $this->known($v, $was, $prices));
         $before = $this->ledger->cost;
-        $led = 0.0;
         $chosen = [];
         foreach ($best['visits'] as [$i, $bits]) {
-            [$crew, $day] = [$crews[$i][$bits], $course->days[$i]];
-            $taken = $this->ledger->taken($crew, $day);
-            $this->ledger->add($vehicle, $crew, $day, $bits);
-            $led += ($minutePrices[$day] ?? 0.0) * ($this->ledger->taken($crew, $day) - $taken);
-            $chosen[] = [$i, $bits, $crew];
+            $this->ledger->add($vehicle, $crews[$i][$bits], $course->days[$i], $bits);
+            $chosen[] = [$i, $bits, $crews[$i][$bits]];
         }
-        $this->chosen[$v] = $chosen;
+        $this->visited($v, $chosen);
         // Gaps, dates and weather; travel and overtime stand in the ledger.
-        $this->own[$v] = $best['cost'] - ($this->ledger->cost - $before) - $led;
+        $this->own[$v] = $lure === null ? $best['cost'] - ($this->ledger->cost - $before) : $this->ownCost($v, $chosen);
+    }
+
+    /**
+     * What visits of a vehicle would cost at these prices.
+     *
+     * @param array{list<array{int, int, int}>, float} $was
+     * @param list<array<int, float>> $prices
+     */
+    private function known(int $v, array $was, array $prices): float
+    {
+        [$chosen, $cost] = $was;
+        foreach ($chosen as [$i, $bits]) {
+            if (!isset($prices[$i][$bits])) {
+                return INF;
+            }
+            $cost += $prices[$i][$bits] - $this->beside($v, $this->courses[$v]->days[$i]);
+        }
+
+        return $cost + self::ROUNDED;
+    }
+
+    /** @param list<array{int, int, int}> $chosen */
+    public function locksIn(int $v, array $chosen): int
+    {
+        $course = $this->courses[$v];
+
+        return $course->vehicle->locks === []
+            ? 0
+            : count(array_filter($chosen, static fn(array $one): bool => $course->isLocked($one[0])));
     }
 
     public function take(int $v): void
@@ -187,6 +225,7 @@ final class Assignment
         $course = $this->courses[$v];
         foreach ($this->chosen[$v] as [$i, $bits, $crew]) {
             $this->ledger->remove($course->vehicle, $crew, $course->days[$i], $bits);
+            unset($this->on[$course->days[$i]][$v]);
         }
         $this->chosen[$v] = [];
         $this->own[$v] = 0.0;
@@ -198,8 +237,17 @@ final class Assignment
         foreach ($chosen as [$i, $bits, $crew]) {
             $this->ledger->add($this->courses[$v]->vehicle, $crew, $this->courses[$v]->days[$i], $bits);
         }
-        $this->chosen[$v] = $chosen;
+        $this->visited($v, $chosen);
         $this->own[$v] = $own;
+    }
+
+    /** @param list<array{int, int, int}> $chosen */
+    private function visited(int $v, array $chosen): void
+    {
+        $this->chosen[$v] = $chosen;
+        foreach ($chosen as [$i]) {
+            $this->on[$this->courses[$v]->days[$i]][$v] = true;
+        }
     }
 
     public function clear(): void
@@ -231,7 +279,7 @@ final class Assignment
             foreach (array_keys($this->courses) as $v) {
                 $total = $this->total();
                 $was = $this->lift($v);
-                $this->insert($v);
+                $this->insert($v, was: $was);
                 if ($this->total() > $total - 1e-9) {
                     // As good is no reason to move.
                     $this->take($v);

@@ -7,67 +7,128 @@ namespace Vicissa\Core\Planning;
 use Closure;
 
 /**
- * What no plan can be cheaper than, by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and
- * the trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a
- * share of its trip; then every vehicle alone has a shortest path, and the sum of these, less what the days would earn
- * at their prices, is a bound for any prices. Subgradient steps raise it. Crews of a day count as one, which only
- * lowers it.
+ * What no plan can be cheaper than, by Lagrangian decomposition (Guignard & Kim 1987; Fisher 1981). A visit is asked for twice:
+ * by its vehicle, which has a shortest path, and by a crew's day, which holds what fits into its minutes, with the trips to the
+ * places and overtime. Both have to ask for the same; instead of that, each visit of a vehicle with a crew on a day has a price that
+ * the vehicle pays and the day earns. For any prices the vehicles' cheapest paths and the days' best fillings, an exact knapsack
+ * ({@see DayFill}), together cost no more than the best plan. Prices of minutes ({@see MinutePrices}) are few and found soon; from
+ * them, steps along the subgradient raise it, each price by its own mean slope (Kingma & Ba 2015).
  */
 final class Bound
 {
+    /** Points of a step at first; after so many steps half of it. */
+    private const STEP = 0.5;
+
+    private const HALVED_AFTER = 25;
+
+    /** How much of the steps before is kept in the mean slope, and in its mean square. */
+    private const KEPT = [0.9, 0.99];
+
+    /** A price whose mean slope is less rests. */
+    private const AT_REST = 1e-3;
+
+    private const SMOOTH = 0.05;
+
+    /** So many steps find the prices of minutes. */
+    private const FIRST = 40;
+
+    /** More than sums of points in another order can differ by. */
+    private const ROUNDED = 1e-6;
+
     /** The best bound found, missed deadlines and locks included. */
     public float $value = -INF;
 
-    /** @var array<int, float> price of a minute by day, where the best bound was found */
-    public array $minutePrices = [];
+    /** @var array<int, list<array<int, array<int, int>>>> visits by vehicle, place among its days, kind bits, crew */
+    private array $visits = [];
 
-    /**
-     * @var array<int, array<int, int>> the fewest minutes a visit takes with whoever works, by vehicle and kind bits
-     */
-    private array $fewest = [];
-
-    /** @var array<int, int> minutes of all crews by day */
-    private array $minutes = [];
-
-    /** @var array<int, int> */
-    private array $overtime = [];
-
-    /** @var array<string, list<int>> vehicles of each site */
-    private array $ofSite = [];
-
-    /** @var array<int, float> */
+    /** @var array<int, float> by visit */
     private array $price = [];
 
-    /** @var array<int, array<int, float>> what a vehicle pays towards the trip of its site, by vehicle and day */
-    private array $share = [];
+    /** @var list<array{int, int}> a visit, and one of the same vehicle, day and crew that holds more */
+    private array $more = [];
 
-    private float $step = 1.0;
+    /** @var list<DayFill> */
+    private array $days;
 
-    private int $stale = 0;
+    /** @var array<int, float> by visit */
+    private array $slope = [];
 
-    /**
-     * @param list<Course> $courses  one for each vehicle of the instance
-     */
+    /** @var array<int, float> */
+    private array $square = [];
+
+    private int $steps = 0;
+
+    /** @var array<int, array{list<array{int, int}>, float}> each vehicle's last path, and what it costs beside prices */
+    private array $paths = [];
+
+    private readonly MinutePrices $minutes;
+
+    /** @param list<Course> $courses  one for each vehicle of the instance */
     public function __construct(private readonly Instance $instance, private readonly array $courses)
     {
-        foreach ($instance->crews as $crew) {
-            foreach ($crew->minutes as $day => $minutes) {
-                if ($minutes > 0 && $day >= $instance->start && $day < $instance->end) {
-                    $this->minutes[$day] = ($this->minutes[$day] ?? 0) + $minutes;
-                    $this->overtime[$day] = ($this->overtime[$day] ?? 0) + $instance->rules->overtimeMost;
+        $this->minutes = new MinutePrices($instance, $courses);
+        $offers = [];
+        foreach ($courses as $v => $course) {
+            $this->visits[$v] = array_fill(0, count($course->days), []);
+            foreach ($this->choices($course) as [$i, $c, $bits, $work]) {
+                $id = count($this->price);
+                $this->visits[$v][$i][$bits][$c] = $id;
+                $this->price[] = 0.0;
+                if (!$course->vehicle->mayStay) {
+                    // What may go on over several days can't be told from its first: it goes for nothing.
+                    $offers["{$c} {$course->days[$i]}"][$course->vehicle->site][$v][$id] = $work;
+                }
+            }
+            array_push($this->more, ...array_merge(...array_map(self::pairs(...), $this->visits[$v])));
+        }
+        $this->days = array_map(static function (string $key) use ($instance, $offers): DayFill {
+            [$c, $day] = array_map(intval(...), explode(' ', $key));
+
+            return new DayFill($offers[$key], $instance->sites, $instance->crews[$c]->minutes[$day], $instance->rules);
+        }, array_keys($offers));
+    }
+
+    /** @return iterable<array{int, int, int, int}> place among its days, crew, kind bits, minutes of each visit there may be */
+    private function choices(Course $course): iterable
+    {
+        $vehicle = $course->vehicle;
+        $site = $this->instance->siteOf($vehicle);
+        foreach ($course->days as $i => $day) {
+            foreach ($this->instance->crews as $c => $crew) {
+                $most = ($crew->minutes[$day] ?? 0) + $this->instance->rules->overtimeMost - $site->hopMin;
+                foreach (
+                    ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day) ? $course->kinds($i) : []
+                    as $bits
+                ) {
+                    $work = $vehicle->minutesFor($bits, $crew->people);
+                    if ($vehicle->mayStay || $work <= $most) {
+                        yield [$i, $c, $bits, $work];
+                    }
                 }
             }
         }
-        $this->price = array_fill_keys(array_keys($this->minutes), 0.0);
-        foreach ($instance->vehicles as $i => $vehicle) {
-            $this->ofSite[$vehicle->site][] = $i;
-        }
-        foreach ($this->ofSite as $site => $vehicles) {
-            $fair = ($instance->rules->travel * $instance->sites[$site]->hopMin) / count($vehicles);
-            foreach ($vehicles as $v) {
-                $this->share[$v] = array_fill_keys($courses[$v]->days, $fair);
+    }
+
+    /**
+     * @param array<int, array<int, int>> $kinds  visits of one day by kind bits and crew
+     * @return list<array{int, int}> a visit, and one of the same crew that holds more; fewer kinds first
+     */
+    private static function pairs(array $kinds): array
+    {
+        ksort($kinds);
+        $pairs = [];
+        foreach ($kinds as $bits => $by) {
+            foreach ($kinds as $fewer => $those) {
+                foreach (
+                    $fewer !== $bits && ($fewer & $bits) === $fewer ? array_intersect_key($by, $those) : []
+                    as $c => $id
+                ) {
+                    $pairs[] = [$those[$c], $id];
+                }
             }
         }
+
+        return $pairs;
     }
 
     /**
@@ -78,153 +139,134 @@ final class Bound
      */
     public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
     {
+        if ($this->steps === 0) {
+            $this->minutes->raise(min(self::FIRST, $rounds), $above, $goesOn);
+            $this->value = $this->minutes->value;
+            $this->begin();
+        }
         for ($round = 0; $round < $rounds && $above - $this->value > 1e-6; $round++) {
             if ($goesOn !== null && $round % 8 === 7 && !$goesOn()) {
                 return;
             }
-            [$bound, $used, $visits] = $this->evaluate();
-            if ($bound > $this->value + 1e-9) {
-                $this->stale = $bound > $this->value + 1e-4 * max(1.0, abs($this->value)) ? 0 : $this->stale + 1;
-                $this->value = $bound;
-                $this->minutePrices = $this->price;
-            } elseif (++$this->stale >= 6) {
-                $this->step *= 0.6;
-                $this->stale = 0;
-            }
-            $this->follow($used, $visits, max($above - $bound, 0.02 * fmod(abs($above), Course::MISSED)));
+            [$bound, $slope] = $this->evaluate();
+            $this->value = max($this->value, $bound);
+            $this->follow($slope);
         }
     }
 
-    /**
-     * @return array{float, array<int, int>, array<int, array<int, true>>} the bound, minutes used without trips by day,
-     *     who is visited by day
-     */
+    /** Each visit at what its minutes and its trip are worth. */
+    private function begin(): void
+    {
+        foreach ($this->visits as $v => $places) {
+            $course = $this->courses[$v];
+            foreach ($course->vehicle->mayStay ? [] : $places as $i => $kinds) {
+                foreach ($kinds as $bits => $by) {
+                    foreach ($by as $c => $id) {
+                        $this->price[$id] = $this->minutes->of(
+                            $v,
+                            $course->days[$i],
+                            $course->vehicle->minutesFor($bits, $this->instance->crews[$c]->people),
+                        );
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return array{float, array<int, int>} the bound; visits that only a vehicle asks for (1), or only a day (-1) */
     private function evaluate(): array
     {
-        $rules = $this->instance->rules;
         $bound = 0.0;
-        $used = $visits = [];
-        foreach ($this->courses as $v => $course) {
-            $vehicle = $course->vehicle;
-            $hop = $this->instance->siteOf($vehicle)->hopMin;
-            $alone = count($this->ofSite[$vehicle->site]) === 1;
-            $prices = [];
-            foreach ($course->days as $i => $day) {
-                $of = [];
-                if (isset($this->minutes[$day])) {
-                    $price = $this->price[$day];
-                    $fixed =
-                        ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) +
-                        ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
-                    foreach ($course->kinds($i) as $bits) {
-                        $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
+        $slope = [];
+        foreach (array_keys($this->courses) as $v) {
+            [$cost, $asked] = $this->cheapest($v);
+            $bound += $cost;
+            $slope += array_fill_keys($asked, 1);
+        }
+        foreach ($this->days as $day) {
+            [$earned, $taken] = $day->best($this->price);
+            $bound -= $earned;
+            foreach ($taken as $id) {
+                if (isset($slope[$id])) {
+                    unset($slope[$id]);
+                } else {
+                    $slope[$id] = -1;
+                }
+            }
+        }
+
+        return [$bound, $slope];
+    }
+
+    /** @return array{float, list<int>} what a vehicle's best path costs, and the visits on it */
+    private function cheapest(int $v): array
+    {
+        $course = $this->courses[$v];
+        $prices = $with = [];
+        foreach ($course->days as $i => $day) {
+            $poor = $this->instance->skyOver($course->vehicle, $day)->poor ? $this->instance->rules->poorWeather : 0.0;
+            $of = [];
+            foreach ($this->visits[$v][$i] as $bits => $by) {
+                $least = INF;
+                foreach ($by as $id) {
+                    if ($this->price[$id] < $least) {
+                        $least = $this->price[$id];
+                        $with[$i][$bits] = $id;
                     }
                 }
-                $prices[] = $of;
+                $of[$bits] = $poor + $least;
             }
-            $best = $course->best($prices);
-            $bound += $best['cost'];
-            foreach ($best['visits'] as [$i, $bits]) {
-                $day = $course->days[$i];
-                $used[$day] = ($used[$day] ?? 0) + $this->fewest($v, $vehicle, $bits) + ($alone ? $hop : 0);
-                $visits[$day][$v] = true;
-            }
+            $prices[] = $of;
         }
-        foreach ($this->minutes as $day => $minutes) {
-            $bound -=
-                $this->price[$day] * $minutes + $this->overtime[$day] * max(0.0, $this->price[$day] - $rules->overtime);
-        }
-        foreach ($this->ofSite as $site => $vehicles) {
-            if (count($vehicles) > 1) {
-                foreach ($this->minutes as $day => $minutes) {
-                    $bound += min(0.0, $this->tripCost($site, $vehicles, $day));
-                }
-            }
-        }
+        // Prices move little from step to step: the last path tells at once what is too dear.
+        [$visits, $own] = $this->paths[$v] ?? [[], INF];
+        $best = $course->best($prices, $own + self::along($visits, $prices) + self::ROUNDED);
+        $this->paths[$v] = [$best['visits'], $best['cost'] - self::along($best['visits'], $prices)];
 
-        return [$bound, $used, $visits];
-    }
-
-    /** Whatever crew comes takes no less; what may go on over several days binds none of them. */
-    private function fewest(int $v, PlanVehicle $vehicle, int $bits): int
-    {
-        return $this->fewest[$v][$bits] ??= $vehicle->mayStay
-            ? 0
-            : min([
-                $vehicle->minutesFor($bits),
-                ...array_map(
-                    static fn(PlanCrew $crew): int => $vehicle->minutesFor($bits, $crew->people),
-                    $this->instance->crews,
-                ),
-            ]);
-    }
-
-    /** @param list<int> $vehicles */
-    private function tripCost(string $site, array $vehicles, int $day): float
-    {
-        $cost = ($this->instance->rules->travel + $this->price[$day]) * $this->instance->sites[$site]->hopMin;
-        foreach ($vehicles as $v) {
-            $cost -= $this->share[$v][$day] ?? 0.0;
-        }
-
-        return $cost;
+        return [
+            $best['cost'],
+            $course->vehicle->mayStay
+                ? []
+                : array_map(static fn(array $visit): int => $with[$visit[0]][$visit[1]] ?? 0, $best['visits']),
+        ];
     }
 
     /**
-     * One step along the subgradient, as long as the gap to a known plan suggests (Polyak 1969).
-     *
-     * @param array<int, int> $used
-     * @param array<int, array<int, true>> $visits
+     * @param list<array{int, int}> $visits
+     * @param list<array<int, float>> $prices
      */
-    private function follow(array $used, array $visits, float $gap): void
+    private static function along(array $visits, array $prices): float
     {
-        $rules = $this->instance->rules;
-        $trips = [];
-        $norm = 0.0;
-        $shares = [];
-        foreach ($this->ofSite as $site => $vehicles) {
-            if (count($vehicles) === 1) {
+        $sum = 0.0;
+        foreach ($visits as [$i, $bits]) {
+            $sum += $prices[$i][$bits];
+        }
+
+        return $sum;
+    }
+
+    /** @param array<int, int> $slope */
+    private function follow(array $slope): void
+    {
+        $step = self::STEP / (1.0 + ++$this->steps / self::HALVED_AFTER);
+        [$mean, $square] = self::KEPT;
+        foreach ($this->slope + $slope as $id => $_) {
+            $now = $slope[$id] ?? 0;
+            $kept = $mean * ($this->slope[$id] ?? 0.0) + (1.0 - $mean) * $now;
+            $this->square[$id] = $square * ($this->square[$id] ?? 0.0) + (1.0 - $square) * $now * $now;
+            if (abs($kept) < self::AT_REST) {
+                unset($this->slope[$id]);
+
                 continue;
             }
-            $hop = $this->instance->sites[$site]->hopMin;
-            foreach ($this->minutes as $day => $minutes) {
-                $goes = $this->tripCost($site, $vehicles, $day) < 0.0;
-                if ($goes) {
-                    $trips[$day] = ($trips[$day] ?? 0) + $hop;
-                }
-                foreach ($vehicles as $v) {
-                    $slope = (isset($visits[$day][$v]) ? 1 : 0) - ($goes ? 1 : 0);
-                    if ($slope !== 0 && isset($this->share[$v][$day]) && ($slope > 0 || $this->share[$v][$day] > 0.0)) {
-                        $shares[] = [$v, $day, $slope];
-                        $norm += 1.0;
-                    }
-                }
+            $this->slope[$id] = $kept;
+            $this->price[$id] += ($step * $kept) / (sqrt($this->square[$id]) + self::SMOOTH);
+        }
+        // What holds more costs no less: a course leaves out what is not due any more, and is exact only where that never pays.
+        foreach ($this->more as [$less, $more]) {
+            if ($this->price[$more] < $this->price[$less]) {
+                $this->price[$more] = $this->price[$less];
             }
-        }
-        $slopes = [];
-        // Minutes are many and points few: a minute's slope is scaled so that both move alike.
-        $scale = 1.0 / 60.0;
-        foreach ($this->minutes as $day => $minutes) {
-            $slope =
-                (($used[$day] ?? 0) +
-                    ($trips[$day] ?? 0) -
-                    $minutes -
-                    ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0)) *
-                $scale;
-            if ($slope > 0.0 || $this->price[$day] > 0.0) {
-                $slopes[$day] = $slope;
-                $norm += $slope * $slope;
-            }
-        }
-        if ($norm <= 0.0) {
-            return;
-        }
-        $length = ($this->step * $gap) / $norm;
-        foreach ($slopes as $day => $slope) {
-            $this->price[$day] = max(0.0, $this->price[$day] + $length * $slope * $scale);
-        }
-        foreach ($shares as [$v, $day, $slope]) {
-            $this->share[$v][$day] = max(0.0, $this->share[$v][$day] + $length * $slope);
         }
     }
 }

@@ -104,21 +104,23 @@ final readonly class Course
     /**
      * @param list<array<int, float>> $prices for each of $days, what a visit with these kind bits costs there beside
      *     gaps and dates; a kind that is missing can't be had
+     * @param float $known  what visits that are known cost at these prices: nothing dearer is looked for
      * @return array{cost: float, visits: list<array{int, int}>} total, with what is missed; places in $days and kind
      *     bits
      */
-    public function best(array $prices): array
+    public function best(array $prices, float $known = INF): array
     {
         $rest = $this->rest($prices);
         $least =
             $rest[0] + ($this->owed[0][0][0] ?? 0.0) + ($this->owed[1][0][0] ?? 0.0) + ($this->owed[2][0][0] ?? 0.0);
         // Little is followed while little is allowed above what it costs at least; most often that is enough.
         for ($slack = self::SLACK; ; $slack *= 4.0) {
-            $limit = $slack < self::MISSED ? $least + $slack : INF;
+            $limit = min($known, $slack < self::MISSED ? $least + $slack : INF);
             $best = $this->search($prices, $rest, $limit);
-            if ($best['cost'] <= $limit) {
+            if ($best['cost'] <= $limit || $limit === INF) {
                 return $best;
             }
+            $known = $limit === $known ? INF : $known;
         }
     }
 

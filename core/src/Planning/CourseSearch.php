@@ -53,6 +53,9 @@ final class CourseSearch
     /** @var list<list<int>> labels by how many of the days have gone by */
     private array $labels = [[0]];
 
+    /** @var array<int, float> the cheapest of these */
+    private array $least = [0.0];
+
     /**
      * @param bool $settles nothing is locked: what is due after the end won't be done again, so when it was done is all
      *     one
@@ -84,8 +87,9 @@ final class CourseSearch
     public function visit(int $place, int $day, array $gaps, array $prices, float $atMost): void
     {
         $this->labels[$place + 1] = [];
+        $this->least[$place + 1] = INF;
         if ($prices !== []) {
-            [$arrive, $via] = $this->arrivals($gaps);
+            [$arrive, $via] = $this->arrivals($gaps, $atMost - min($prices));
             $this->labels[$place + 1] = $this->kept(
                 $place,
                 $day,
@@ -131,20 +135,21 @@ final class CourseSearch
      * The cheapest arrival in each state, and the label it comes from.
      *
      * @param list<float|null> $gaps
+     * @param float $atMost  nothing dearer is followed
      * @return array{array<int, float>, array<int, int>}
      */
-    private function arrivals(array $gaps): array
+    private function arrivals(array $gaps, float $atMost): array
     {
-        [$labels, $cost, $state] = [$this->labels, $this->cost, $this->state];
+        [$labels, $cost, $state, $least] = [$this->labels, $this->cost, $this->state, $this->least];
         $arrive = $via = [];
         foreach ($gaps as $k => $step) {
-            if ($step === null) {
+            if ($step === null || $least[$k] + $step > $atMost) {
                 continue;
             }
             foreach ($labels[$k] as $label) {
                 $total = $cost[$label] + $step;
                 $key = $state[$label];
-                if (!isset($arrive[$key]) || $total < $arrive[$key]) {
+                if ($total <= $atMost && (!isset($arrive[$key]) || $total < $arrive[$key])) {
                     $arrive[$key] = $total;
                     $via[$key] = $label;
                 }
@@ -232,7 +237,13 @@ final class CourseSearch
             uasort($offers, static fn(array $a, array $b): int => $a[3] <=> $b[3]);
         }
         [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
-        $kept = [];
+        [$tLate, $tEarly] = [$topper->late, $topper->early];
+        [$dLate, $dEarly] = [$decon->late, $decon->early];
+        [$bLate, $bEarly] = [$base->late, $base->early];
+        // What is due after the end is done with where nothing is locked, and its dates cost nothing any more.
+        $matters = $this->settles ? $this->end : PHP_INT_MAX;
+        $least = INF;
+        $kept = $dates = [];
         foreach ($offers as $to => [$sum, $label, $bits]) {
             $tops = $bits & 1 || ($bits & 8 && $this->vehicle->topper !== null);
             $tFrom = $tops ? $day + $topper->rests : $this->tFrom[$label];
@@ -241,14 +252,32 @@ final class CourseSearch
             $dDue = $bits & 2 ? $day + $decon->repeat : $this->dDue[$label];
             $bFrom = $bits & 8 ? $day + $base->rests : $this->bFrom[$label];
             $bDue = $bits & 8 ? $day + $base->repeat : $this->bDue[$label];
-            foreach ($kept as $other) {
-                if ($this->cost[$other] > $sum) {
+            // The other costs at most this much with its dates in place of these.
+            foreach ($dates as [$worse, $from, $due, $fromD, $dueD, $fromB, $dueB]) {
+                if ($worse > $sum) {
                     continue;
                 }
-                if ($this->atMost($other, $tFrom, $tDue, $dFrom, $dDue, $bFrom, $bDue) <= $sum) {
+                if ($due < $matters) {
+                    $worse +=
+                        ($from > $tFrom ? $tEarly * ($from - $tFrom) : 0.0) +
+                        ($tDue > $due ? $tLate * ($tDue - $due) : 0.0);
+                }
+                if ($dueD < $matters) {
+                    $worse +=
+                        ($fromD > $dFrom ? $dEarly * ($fromD - $dFrom) : 0.0) +
+                        ($dDue > $dueD ? $dLate * ($dDue - $dueD) : 0.0);
+                }
+                if ($dueB < $matters) {
+                    $worse +=
+                        ($fromB > $bFrom ? $bEarly * ($fromB - $bFrom) : 0.0) +
+                        ($bDue > $dueB ? $bLate * ($bDue - $dueB) : 0.0);
+                }
+                if ($worse <= $sum) {
                     continue 2;
                 }
             }
+            $dates[] = [$sum, $tFrom, $tDue, $dFrom, $dDue, $bFrom, $bDue];
+            $least = min($least, $sum);
             $kept[] = count($this->cost);
             $this->cost[] = $sum;
             $this->tFrom[] = $tFrom;
@@ -261,24 +290,8 @@ final class CourseSearch
             $this->before[] = $label;
             $this->visit[] = [$place, $bits];
         }
+        $this->least[$place + 1] = $least;
 
         return $kept;
-    }
-
-    /** What a label can ever cost beside one with these dates. */
-    private function atMost(int $label, int $tFrom, int $tDue, int $dFrom, int $dDue, int $bFrom, int $bDue): float
-    {
-        $worse = $this->cost[$label];
-        if (!$this->settles || $this->tDue[$label] < $this->end) {
-            $worse += $this->topper->behind($this->tFrom[$label], $this->tDue[$label], $tFrom, $tDue);
-        }
-        if (!$this->settles || $this->dDue[$label] < $this->end) {
-            $worse += $this->decon->behind($this->dFrom[$label], $this->dDue[$label], $dFrom, $dDue);
-        }
-        if (!$this->settles || $this->bDue[$label] < $this->end) {
-            $worse += $this->base->behind($this->bFrom[$label], $this->bDue[$label], $bFrom, $bDue);
-        }
-
-        return $worse;
     }
 }

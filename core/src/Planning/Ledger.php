@@ -60,14 +60,17 @@ final class Ledger
      * What a visit more would cost on a day, and with which crew; kinds that no crew has room for are left out.
      *
      * @param list<int> $kinds    kind bits
-     * @param float $perMinute    a price on each minute besides
+     * @param Lure|null $lure     what the day is to cost besides
      * @return array{array<int, float>, array<int, int>} cost and crew by kind bits
      */
-    public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor, float $perMinute = 0.0): array
+    public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor, ?Lure $lure = null): array
     {
         $rules = $this->instance->rules;
         $site = $this->instance->siteOf($vehicle);
         $hop = $site->hopMin;
+        $perMinute = $lure->minutes[$day] ?? 0.0;
+        $poor += $lure->visits[$day] ?? 0.0;
+        $perHop = isset($lure->free[$day]) ? 0.0 : $rules->travel;
         $price = $with = [];
         foreach ($this->instance->crews as $c => $crew) {
             $minutes = $crew->minutes[$day] ?? 0;
@@ -93,7 +96,7 @@ final class Ledger
                 } else {
                     $cost =
                         $poor +
-                        $rules->travel * $travel +
+                        $perHop * $travel +
                         $perMinute * $more +
                         ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
                 }

@@ -10,21 +10,34 @@ use Random\Randomizer;
 
 /**
  * Plans the weeks (domain, model "plan"). Each vehicle alone is a shortest path (Course); a first plan puts one vehicle
- * after the other, each its best given the rest; then small groups are taken out and put back, whatever is cheaper
- * stays (large neighbourhood search, Shaw 1998). Bound says how far from perfect that can be. The search spends steps,
- * not seconds: equal inputs give equal plans on every machine.
+ * after the other, each its best given the rest; then small groups are taken out and put back, led astray on the way now
+ * and then (large neighbourhood search, Shaw 1998; simulated annealing, Kirkpatrick 1983). Bound says how far from
+ * perfect that can be. The search spends steps, not seconds: equal inputs give equal plans on every machine.
  */
 final class Planner
 {
-    /** With more vehicles than this, a second start costs more than shaking brings. */
-    private const TWO_STARTS = 120;
+    /** More vehicles than this. */
+    private const MANY = 120;
 
     /** Points that must be saved before a visit moves that stands in a plan already. */
     public const STAY = 3.0;
 
-    private const SHAKES = 500;
+    /** How often each vehicle is taken out and put back, in the mean; and where there are many. */
+    private const EACH = [150, 60];
 
-    private const SHAKES_OF_MANY = 400;
+    /** So many shakes at least; few vehicles cost little. */
+    private const LEAST = 1500;
+
+    /** Few vehicles are heated so often, since what is hot once freezes in one way; of many, so many are few. */
+    private const HEATINGS = 3;
+
+    private const FEW = 24;
+
+    /** So many at most are taken out together. */
+    private const GROUP = 6;
+
+    /** Points by which a plan may be dearer and still be gone on from, at first and at last (simulated annealing). */
+    private const HEAT = [5.0, 0.2];
 
     private Assignment $assignment;
 
@@ -89,46 +102,56 @@ final class Planner
         } else {
             $stands = $this->resume($before);
         }
-        $shakes = $shakes > 0 ? $shakes : ($vehicles <= self::TWO_STARTS ? self::SHAKES : self::SHAKES_OF_MANY);
+        $shakes =
+            $shakes > 0
+                ? $shakes
+                : (int) max(
+                    self::LEAST,
+                    ceil((2 * self::EACH[$vehicles <= self::MANY ? 0 : 1] * $vehicles) / (1 + self::GROUP)),
+                );
         // Who wants an answer soon wants a bound soon.
-        $rounds = (int) max(4, min($vehicles <= 16 ? 150 : 45, 4000 / max(1, $vehicles), $shakes / 3));
-        $moved = $this->assignment->settle($vehicles <= self::TWO_STARTS ? 4 : 1);
+        $rounds = (int) max(6, min(70, 2400 / max(1, $vehicles), $shakes / 3));
+        $moved = $this->assignment->settle($vehicles <= self::MANY ? 4 : 1);
         $heard = static fn(float $share): ?Closure => $told === null ? null : static fn(): bool => $told($share);
         $bound->raise($rounds, $this->assignment->total(), $heard(0.0));
         // Where the bound meets the plan there is nothing left to find.
         $perfect = fn(): bool => $this->assignment->total() <= $bound->value + 1e-6;
         $goesOn = $told === null || $told(0.0);
-        if ($goesOn && $before === null && $vehicles <= self::TWO_STARTS && !$perfect()) {
-            // A second start, led by what the minutes of each day are worth.
-            $best = $this->assignment->kept();
-            $this->assignment->clear();
-            $this->begin($bound->minutePrices);
-            $this->assignment->settle();
-            if ($this->assignment->total() > $best[0] + 1e-9) {
-                $this->assignment->restore($best);
-            }
-        }
         // What stands and pays as it stands is left alone.
-        for ($i = 0; $goesOn && $i < $shakes && $vehicles > 1 && !($stands && !$moved) && !$perfect(); $i++) {
-            $this->shake();
-            if ($told !== null && $i > 0 && $i % 20 === 0 && !$told($i / $shakes)) {
-                break;
+        $goesOn = $goesOn && $vehicles > 1 && !($stands && !$moved);
+        $best = $this->assignment->kept();
+        for ($i = 0; $goesOn && $i < $shakes && !$perfect(); $i++) {
+            $this->shake($this->assignment->hasPromises() ? 0.0 : $this->heat($i / $shakes));
+            if ($this->assignment->total() < $best[0] - 1e-9) {
+                $best = $this->assignment->kept();
             }
+            $goesOn = $told === null || $i % 20 !== 0 || $i === 0 || $told($i / $shakes);
+        }
+        if ($this->assignment->total() > $best[0] + 1e-9) {
+            $this->assignment->restore($best);
         }
         // What others left behind may be better for one alone; until nobody gains any more, so that planning again
         // finds nothing to move.
-        $this->assignment->settle($vehicles <= self::TWO_STARTS ? 30 : 2);
+        $this->assignment->settle($vehicles <= self::MANY ? 30 : 2);
         $bound->raise((int) ($rounds / 2), $this->assignment->total(), $heard(1.0));
 
         return $this->result($bound->value);
     }
 
-    /** @param array<int, float> $minutePrices  by day */
-    private function begin(array $minutePrices = []): void
+    private function begin(?Lure $lure = null): void
     {
         foreach ($this->order() as $v) {
-            $this->assignment->insert($v, $minutePrices);
+            $this->assignment->insert($v, $lure);
         }
+    }
+
+    private function heat(float $share): float
+    {
+        [$first, $last] = self::HEAT;
+
+        return $first *
+            ($last / $first) **
+                fmod((count($this->assignment->courses) > self::FEW ? 1 : self::HEATINGS) * $share, 1.0);
     }
 
     /**
@@ -193,8 +216,11 @@ final class Planner
         return $order;
     }
 
-    /** Takes a few related vehicles out and puts them back in another order; keeps what is not dearer. */
-    private function shake(): void
+    /**
+     * Takes a few related vehicles out and puts them back in another order; keeps what is not dearer, or by little while it is
+     * hot (Metropolis 1953).
+     */
+    private function shake(float $heat): void
     {
         $group = $this->group();
         $before = $this->assignment->total();
@@ -202,19 +228,31 @@ final class Planner
         foreach ($group as $v) {
             $saved[$v] = $this->assignment->lift($v);
         }
-        // Now and then some days are made dearer by chance, so that two find together on a day neither would choose
-        // alone.
-        $nudge = $this->random->getInt(0, 2) === 0 ? $this->nudge() : [];
+        $lure = $this->lure();
         $order = $this->random->shuffleArray($group);
         foreach ($order as $v) {
-            $this->assignment->insert($v, $nudge);
+            $this->assignment->insert($v, $lure, $saved[$v]);
         }
-        foreach ($nudge === [] ? [] : $order as $v) {
-            $this->assignment->take($v);
-            $this->assignment->insert($v);
+        foreach ($lure === null ? [] : $order as $v) {
+            $this->assignment->insert($v, was: $this->assignment->lift($v));
         }
+        $dearer = $this->assignment->total() - $before;
         // Sideways steps lead on from a first plan; what stands moves for a gain alone.
-        if ($this->assignment->total() <= $before + ($this->assignment->hasPromises() ? -1e-9 : 1e-9)) {
+        // A lock is worth more than whatever else can't be met: none is given up for it.
+        $locks = array_sum(
+            array_map(
+                fn(int $v): int => $this->assignment->locksIn($v, $this->assignment->of($v)) -
+                    $this->assignment->locksIn($v, $saved[$v][0]),
+                $group,
+            ),
+        );
+        if (
+            match (true) {
+                $locks < 0 => $dearer < -0.5 * Course::MISSED,
+                $heat > 0.0 => $dearer <= 1e-9 || $dearer < -$heat * log($this->even()),
+                default => $dearer <= -1e-9,
+            }
+        ) {
             return;
         }
         foreach ($group as $v) {
@@ -225,15 +263,30 @@ final class Planner
         }
     }
 
-    /** @return array<int, float> prices of a minute by day, drawn by chance */
-    private function nudge(): array
+    /** As often nothing as each of three ways to lead vehicles to days they would not choose alone. */
+    private function lure(): ?Lure
     {
-        $prices = [];
+        $way = $this->random->getInt(0, 3);
+        if ($way === 0) {
+            return null;
+        }
+        $by = [];
         for ($day = $this->instance->start; $day < $this->instance->end; $day++) {
-            $prices[$day] = $this->random->getInt(0, 3) === 0 ? $this->random->getInt(1, 20) / 100.0 : 0.0;
+            if ($this->random->getInt(0, 3) === 0) {
+                $by[$day] = $this->even();
+            }
         }
 
-        return $prices;
+        return match ($way) {
+            1 => new Lure(minutes: array_map(static fn(float $one): float => 0.2 * $one, $by)),
+            2 => new Lure(free: array_map(static fn(): bool => true, $by)),
+            default => new Lure(visits: array_map(static fn(float $one): float => 12.0 * $one - 6.0, $by)),
+        };
+    }
+
+    private function even(): float
+    {
+        return ($this->random->getInt(0, 0x3fffffff) + 0.5) / 0x40000000;
     }
 
     /** @return list<int> vehicles that share a site, or days */
@@ -241,42 +294,28 @@ final class Planner
     {
         $count = count($this->assignment->courses);
         $seed = $this->random->getInt(0, $count - 1);
-        $size = min($count, $this->random->getInt(2, 5));
+        $size = min($count, $this->random->getInt(1, self::GROUP));
         $pool = [];
         if ($this->random->getInt(0, 1) === 0) {
             $pool = $this->neighbours[$seed];
         } else {
-            $days = [];
-            foreach ($this->assignment->named($seed) as [$day]) {
-                $days[$day] = true;
-            }
-            for ($v = 0; $v < $count; $v++) {
-                foreach ($this->assignment->of($v) as [$i]) {
-                    if (isset($days[$this->assignment->courses[$v]->days[$i]])) {
-                        $pool[] = $v;
-                        break;
-                    }
-                }
+            $days = $this->assignment->named($seed);
+            $near = $days === [] ? 0 : $days[$this->random->getInt(0, count($days) - 1)][0];
+            foreach ([$near - 1, $near, $near + 1] as $day) {
+                array_push($pool, ...$this->assignment->on($day));
             }
         }
-        $pool = array_values(array_diff($pool, [$seed]));
-        $group = [$seed];
-        while (count($group) < $size) {
-            if ($pool === []) {
-                $other = $this->random->getInt(0, $count - 1);
-                if (!in_array($other, $group, true)) {
-                    $group[] = $other;
-                }
-
-                continue;
-            }
-            $at = $this->random->getInt(0, count($pool) - 1);
-            $group[] = $pool[$at];
-            array_splice($pool, $at, 1);
-            $pool = array_values(array_diff($pool, $group));
+        $group = [$seed => true];
+        for ($tries = 0; count($group) < $size; $tries++) {
+            // Where all that are related are in it, others come along.
+            $group[
+                $tries < 2 * $size && $pool !== []
+                    ? $pool[$this->random->getInt(0, count($pool) - 1)]
+                    : $this->random->getInt(0, $count - 1)
+            ] = true;
         }
 
-        return array_values(array_unique($group));
+        return array_keys($group);
     }
 
     private function result(float $bound): FoundPlan

@@ -38,11 +38,4 @@ final readonly class Turnover
     {
         return ($day > $due ? $this->late * ($day - $due) : 0.0) + ($from > $day ? $this->early * ($from - $day) : 0.0);
     }
-
-    /** By how much dates can ever cost more than others. */
-    public function behind(int $from, int $due, int $otherFrom, int $otherDue): float
-    {
-        return ($from > $otherFrom ? $this->early * ($from - $otherFrom) : 0.0) +
-            ($otherDue > $due ? $this->late * ($otherDue - $due) : 0.0);
-    }
 }

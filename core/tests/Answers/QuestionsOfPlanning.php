@@ -12,6 +12,7 @@ use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Inspections;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\Ledger;
+use Vicissa\Core\Planning\Lure;
 use Vicissa\Core\Planning\Parts;
 use Vicissa\Core\Planning\PlacedVisit;
 use Vicissa\Core\Planning\PlanCheck;
@@ -99,7 +100,13 @@ final class QuestionsOfPlanning
                 yield "{$seed} {$vehicle->id}" => static function () use ($instance, $ledger, $vehicle): array {
                     $prices = [];
                     for ($day = $instance->start; $day < $instance->end; $day += 2) {
-                        $prices[] = $ledger->prices($vehicle, $day, [0, 1, 2, 3, 8], 4.0, $day % 3 ? 0.0 : 0.25);
+                        $prices[] = $ledger->prices(
+                            $vehicle,
+                            $day,
+                            [0, 1, 2, 3, 8],
+                            4.0,
+                            new Lure($day % 3 ? [] : [$day => 0.25]),
+                        );
                         foreach ($instance->crews as $c => $crew) {
                             $prices[] = [
                                 $ledger->taken($c, $day),

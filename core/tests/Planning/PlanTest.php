@@ -11,12 +11,14 @@ use PHPUnit\Framework\TestCase;
 use Tests\Told;
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Planning\Alternatives;
+use Vicissa\Core\Planning\Bound;
 use Vicissa\Core\Planning\Cost;
 use Vicissa\Core\Planning\Course;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\FoundPlan;
 use Vicissa\Core\Planning\Instance;
+use Vicissa\Core\Planning\MinutePrices;
 use Vicissa\Core\Planning\Parts;
 use Vicissa\Core\Planning\PlacedVisit;
 use Vicissa\Core\Planning\PlanCheck;
@@ -77,6 +79,30 @@ final class PlanTest extends TestCase
         self::assertLessThanOrEqual(1.05 * $expect['optimum'] + 1e-6, $plan->cost->total);
         self::assertLessThanOrEqual($expect['optimum'] + 1e-6, $plan->bound);
         self::assertGreaterThanOrEqual(0.95 * $expect['optimum'], $plan->bound, 'and that can nearly be proven');
+    }
+
+    /** However long it is raised, and whoever hopes for more: no plan that is found may be cheaper. */
+    public function testTheBoundNeverLiesAboveAPlan(): void
+    {
+        foreach (
+            [[3, 10, 28, 1], [5, 14, 42, 1], [8, 12, 35, 2], [717, 24, 56, 2]]
+            as [$seed, $vehicles, $days, $crews]
+        ) {
+            $instance = Instances::draw($seed, $vehicles, $days, $crews, 3, true);
+            $plan = Planner::plan($instance, 250);
+            $missed = count(array_filter($plan->unmet, static fn(Unmet $one): bool => $one->binding));
+            $cost = $plan->cost->total + Course::MISSED * $missed;
+            $courses = array_map(
+                static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle),
+                $instance->vehicles,
+            );
+            $first = new MinutePrices($instance, $courses);
+            $first->raise(40, 2.0 * $cost);
+            $bound = new Bound($instance, $courses);
+            $bound->raise(60, 2.0 * $cost);
+            self::assertLessThanOrEqual($cost + 1e-6, $bound->value, "seed {$seed}");
+            self::assertGreaterThan($first->value, $bound->value, 'more prices tell more');
+        }
     }
 
     public function testOneVehicleAloneIsExact(): void

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Vicissa\Core\Planning;
+
+use Closure;
+
+/**
+ * A first bound ({@see Bound}) by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and the trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a
+ * share of its trip; then every vehicle alone has a shortest path, and the sum of these, less what the days would earn
+ * at their prices, is a bound for any prices. Subgradient steps raise it. Crews of a day count as one, which only
+ * lowers it.
+ */
+final class MinutePrices
+{
+    /** The best bound found, missed deadlines and locks included. */
+    public float $value = -INF;
+
+    /** @var array<int, float> price of a minute by day, where the best bound was found */
+    public array $minutePrices = [];
+
+    /** @var array<int, array<int, float>> shares of trips there, by vehicle and day */
+    private array $shares = [];
+
+    /**
+     * @var array<int, array<int, int>> the fewest minutes a visit takes with whoever works, by vehicle and kind bits
+     */
+    private array $fewest = [];
+
+    /** @var array<int, int> minutes of all crews by day */
+    private array $minutes = [];
+
+    /** @var array<int, int> */
+    private array $overtime = [];
+
+    /** @var array<string, list<int>> vehicles of each site */
+    private array $ofSite = [];
+
+    /** @var array<int, float> */
+    private array $price = [];
+
+    /** @var array<int, array<int, float>> what a vehicle pays towards the trip of its site, by vehicle and day */
+    private array $share = [];
+
+    private float $step = 1.0;
+
+    private int $stale = 0;
+
+    /**
+     * @param list<Course> $courses  one for each vehicle of the instance
+     */
+    public function __construct(private readonly Instance $instance, private readonly array $courses)
+    {
+        foreach ($instance->crews as $crew) {
+            foreach ($crew->minutes as $day => $minutes) {
+                if ($minutes > 0 && $day >= $instance->start && $day < $instance->end) {
+                    $this->minutes[$day] = ($this->minutes[$day] ?? 0) + $minutes;
+                    $this->overtime[$day] = ($this->overtime[$day] ?? 0) + $instance->rules->overtimeMost;
+                }
+            }
+        }
+        $this->price = array_fill_keys(array_keys($this->minutes), 0.0);
+        foreach ($instance->vehicles as $i => $vehicle) {
+            $this->ofSite[$vehicle->site][] = $i;
+        }
+        foreach ($this->ofSite as $site => $vehicles) {
+            $fair = ($instance->rules->travel * $instance->sites[$site]->hopMin) / count($vehicles);
+            foreach ($vehicles as $v) {
+                $this->share[$v] = array_fill_keys($courses[$v]->days, $fair);
+            }
+        }
+    }
+
+    /**
+     * Some steps towards a better bound.
+     *
+     * @param float $above                  what a plan at hand costs, missed deadlines and locks included
+     * @param Closure(): bool|null $goesOn  asked every few steps
+     */
+    public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
+    {
+        for ($round = 0; $round < $rounds && $above - $this->value > 1e-6; $round++) {
+            if ($goesOn !== null && $round % 8 === 7 && !$goesOn()) {
+                return;
+            }
+            [$bound, $used, $visits] = $this->evaluate();
+            if ($bound > $this->value + 1e-9) {
+                $this->stale = $bound > $this->value + 1e-4 * max(1.0, abs($this->value)) ? 0 : $this->stale + 1;
+                $this->value = $bound;
+                $this->minutePrices = $this->price;
+                $this->shares = $this->share;
+            } elseif (++$this->stale >= 6) {
+                $this->step *= 0.6;
+                $this->stale = 0;
+            }
+            $this->follow($used, $visits, max($above - $bound, 0.02 * fmod(abs($above), Course::MISSED)));
+        }
+    }
+
+    /** What a visit of so much work is worth to a day at the best prices found. */
+    public function of(int $v, int $day, int $work): float
+    {
+        $vehicle = $this->courses[$v]->vehicle;
+        $price = $this->minutePrices[$day] ?? 0.0;
+
+        return $price * $work +
+            (count($this->ofSite[$vehicle->site]) === 1
+                ? ($this->instance->rules->travel + $price) * $this->instance->siteOf($vehicle)->hopMin
+                : $this->shares[$v][$day] ?? 0.0);
+    }
+
+    /**
+     * @return array{float, array<int, int>, array<int, array<int, true>>} the bound, minutes used without trips by day,
+     *     who is visited by day
+     */
+    private function evaluate(): array
+    {
+        $rules = $this->instance->rules;
+        $bound = 0.0;
+        $used = $visits = [];
+        foreach ($this->courses as $v => $course) {
+            $vehicle = $course->vehicle;
+            $hop = $this->instance->siteOf($vehicle)->hopMin;
+            $alone = count($this->ofSite[$vehicle->site]) === 1;
+            $prices = [];
+            foreach ($course->days as $i => $day) {
+                $of = [];
+                if (isset($this->minutes[$day])) {
+                    $price = $this->price[$day];
+                    $fixed =
+                        ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) +
+                        ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
+                    foreach ($course->kinds($i) as $bits) {
+                        $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
+                    }
+                }
+                $prices[] = $of;
+            }
+            $best = $course->best($prices);
+            $bound += $best['cost'];
+            foreach ($best['visits'] as [$i, $bits]) {
+                $day = $course->days[$i];
+                $used[$day] = ($used[$day] ?? 0) + $this->fewest($v, $vehicle, $bits) + ($alone ? $hop : 0);
+                $visits[$day][$v] = true;
+            }
+        }
+        foreach ($this->minutes as $day => $minutes) {
+            $bound -=
+                $this->price[$day] * $minutes + $this->overtime[$day] * max(0.0, $this->price[$day] - $rules->overtime);
+        }
+        foreach ($this->ofSite as $site => $vehicles) {
+            if (count($vehicles) > 1) {
+                foreach ($this->minutes as $day => $minutes) {
+                    $bound += min(0.0, $this->tripCost($site, $vehicles, $day));
+                }
+            }
+        }
+
+        return [$bound, $used, $visits];
+    }
+
+    /** Whatever crew comes takes no less; what may go on over several days binds none of them. */
+    private function fewest(int $v, PlanVehicle $vehicle, int $bits): int
+    {
+        return $this->fewest[$v][$bits] ??= $vehicle->mayStay
+            ? 0
+            : min([
+                $vehicle->minutesFor($bits),
+                ...array_map(
+                    static fn(PlanCrew $crew): int => $vehicle->minutesFor($bits, $crew->people),
+                    $this->instance->crews,
+                ),
+            ]);
+    }
+
+    /** @param list<int> $vehicles */
+    private function tripCost(string $site, array $vehicles, int $day): float
+    {
+        $cost = ($this->instance->rules->travel + $this->price[$day]) * $this->instance->sites[$site]->hopMin;
+        foreach ($vehicles as $v) {
+            $cost -= $this->share[$v][$day] ?? 0.0;
+        }
+
+        return $cost;
+    }
+
+    /**
+     * One step along the subgradient, as long as the gap to a known plan suggests (Polyak 1969).
+     *
+     * @param array<int, int> $used
+     * @param array<int, array<int, true>> $visits
+     */
+    private function follow(array $used, array $visits, float $gap): void
+    {
+        $rules = $this->instance->rules;
+        $trips = [];
+        $norm = 0.0;
+        $shares = [];
+        foreach ($this->ofSite as $site => $vehicles) {
+            if (count($vehicles) === 1) {
+                continue;
+            }
+            $hop = $this->instance->sites[$site]->hopMin;
+            foreach ($this->minutes as $day => $minutes) {
+                $goes = $this->tripCost($site, $vehicles, $day) < 0.0;
+                if ($goes) {
+                    $trips[$day] = ($trips[$day] ?? 0) + $hop;
+                }
+                foreach ($vehicles as $v) {
+                    $slope = (isset($visits[$day][$v]) ? 1 : 0) - ($goes ? 1 : 0);
+                    if ($slope !== 0 && isset($this->share[$v][$day]) && ($slope > 0 || $this->share[$v][$day] > 0.0)) {
+                        $shares[] = [$v, $day, $slope];
+                        $norm += 1.0;
+                    }
+                }
+            }
+        }
+        $slopes = [];
+        // Minutes are many and points few: a minute's slope is scaled so that both move alike.
+        $scale = 1.0 / 60.0;
+        foreach ($this->minutes as $day => $minutes) {
+            $slope =
+                (($used[$day] ?? 0) +
+                    ($trips[$day] ?? 0) -
+                    $minutes -
+                    ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0)) *
+                $scale;
+            if ($slope > 0.0 || $this->price[$day] > 0.0) {
+                $slopes[$day] = $slope;
+                $norm += $slope * $slope;
+            }
+        }
+        if ($norm <= 0.0) {
+            return;
+        }
+        $length = ($this->step * $gap) / $norm;
+        foreach ($slopes as $day => $slope) {
+            $this->price[$day] = max(0.0, $this->price[$day] + $length * $slope * $scale);
+        }
+        foreach ($shares as [$v, $day, $slope]) {
+            $this->share[$v][$day] = max(0.0, $this->share[$v][$day] + $length * $slope);
+        }
+    }
+}
