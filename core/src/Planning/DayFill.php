@@ -60,7 +60,7 @@ final readonly class DayFill
     /**
      * @param array<int, int> $visits  minutes by visit
      * @param array<int, float> $price
-     * @return list<array{float, int, int}> points, minutes, visit of those that earn anything; the best of them first
+     * @return list<array{float, int, int}> points, minutes, visit of those that earn anything; the best of them first, of equals the shorter
      */
     private static function ways(array $visits, array $price): array
     {
@@ -70,7 +70,7 @@ final readonly class DayFill
                 $ways[] = [$price[$id], $work, $id];
             }
         }
-        rsort($ways);
+        usort($ways, static fn(array $a, array $b): int => [$b[0], $a[1], $a[2]] <=> [$a[0], $b[1], $b[2]]);
 
         return $ways;
     }
