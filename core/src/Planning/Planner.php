@@ -28,6 +28,9 @@ final class Planner
     /** So many shakes at least; few vehicles cost little. */
     private const LEAST = 1500;
 
+    /** So many where a plan stands. */
+    private const AGAIN = 500;
+
     /** Few vehicles are heated so often, since what is hot once freezes in one way; of many, so many are few. */
     private const HEATINGS = 3;
 
@@ -102,13 +105,15 @@ final class Planner
         } else {
             $stands = $this->resume($before);
         }
-        $shakes =
-            $shakes > 0
-                ? $shakes
-                : (int) max(
-                    self::LEAST,
-                    ceil((2 * self::EACH[$vehicles <= self::MANY ? 0 : 1] * $vehicles) / (1 + self::GROUP)),
-                );
+        $shakes = match (true) {
+            $shakes > 0 => $shakes,
+            // What stands is near its best already, and somebody waits.
+            $before !== null => self::AGAIN,
+            default => (int) max(
+                self::LEAST,
+                ceil((2 * self::EACH[$vehicles <= self::MANY ? 0 : 1] * $vehicles) / (1 + self::GROUP)),
+            ),
+        };
         // Who wants an answer soon wants a bound soon.
         $rounds = (int) max(6, min(70, 2400 / max(1, $vehicles), $shakes / 3));
         $moved = $this->assignment->settle($vehicles <= self::MANY ? 4 : 1);
