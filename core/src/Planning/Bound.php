@@ -32,6 +32,9 @@ final class Bound
     /** So many steps find the prices of minutes. */
     private const FIRST = 40;
 
+    /** Of more visits than this not each has a price of its own: memory and steps go with them. */
+    private const MOST = 150_000;
+
     /** More than sums of points in another order can differ by. */
     private const ROUNDED = 1e-6;
 
@@ -63,12 +66,17 @@ final class Bound
 
     private readonly MinutePrices $minutes;
 
+    /** Whether each visit has a price of its own. */
+    private readonly bool $each;
+
     /** @param list<Course> $courses  one for each vehicle of the instance */
     public function __construct(private readonly Instance $instance, private readonly array $courses)
     {
         $this->minutes = new MinutePrices($instance, $courses);
+        $days = array_sum(array_map(static fn(Course $course): int => count($course->days), $courses));
+        $this->each = 3 * $days * count($instance->crews) <= self::MOST;
         $offers = [];
-        foreach ($courses as $v => $course) {
+        foreach ($this->each ? $courses : [] as $v => $course) {
             $this->visits[$v] = array_fill(0, count($course->days), []);
             foreach ($this->choices($course) as [$i, $c, $bits, $work]) {
                 $id = count($this->price);
@@ -139,6 +147,12 @@ final class Bound
      */
     public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
     {
+        if (!$this->each) {
+            $this->minutes->raise($rounds, $above, $goesOn);
+            $this->value = $this->minutes->value;
+
+            return;
+        }
         if ($this->steps === 0) {
             $this->minutes->raise(min(self::FIRST, $rounds), $above, $goesOn);
             $this->value = $this->minutes->value;
