@@ -45,7 +45,7 @@ secret() { head -c 24 /dev/urandom | base64 | tr -d '/+=\n'; }
 
 # --- what the machine needs -------------------------------------------------------------------------------------
 
-DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-apcu nginx-light curl unzip)
+DEBIAN_SERVE=(postgresql-15 php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip php8.2-gd php8.2-bcmath php8.2-apcu nginx-light libnginx-mod-http-brotli-static curl unzip)
 # Without a window the shell does half the work of the whole browser.
 DEBIAN_TEST=(chromium chromium-headless-shell chromium-driver pgbouncer openssl python3-aiosmtpd python3-prometheus-client)
 
@@ -58,8 +58,9 @@ missing_packages() {
     local name
     for name in "$@"; do
         [ "$(dpkg-query -W -f='${db:Status-Status}' "$name" 2>/dev/null)" = installed ] && continue
-        # Any build of nginx will do.
+        # Any build of nginx will do; Debian's modules fit Debian's own.
         [ "$name" = nginx-light ] && command -v nginx >/dev/null && continue
+        [[ $name = libnginx-* ]] && command -v nginx >/dev/null && ! dpkg-query -W nginx-common >/dev/null 2>&1 && continue
         echo "$name"
     done
 }
@@ -533,7 +534,9 @@ ${FAKETIME:+env[FAKETIME] = $FAKETIME}
 CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
-    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=128 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=16M
+    local brotli=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
+    if [ -f "$brotli" ]; then sed -i "1i load_module $brotli;" "$VAR/run/nginx.conf"; else sed -i '/brotli_static/d' "$VAR/run/nginx.conf"; fi
+    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=64M
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
     keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --queue=default --sleep=1 --tries=3
     # Long work has a lane of its own: nobody's plan waits behind an archive.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\AnswerOnce;
 use App\Http\Middleware\EnterWorkspace;
 use App\Http\Middleware\HidesCosts;
+use App\Http\Middleware\KeepsAnswers;
 use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\LightBody;
 use App\Http\Middleware\NamesRequest;
@@ -58,7 +59,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             'spends' => SpendsTime::class,
             'again' => TriesAgain::class,
             'costs' => HidesCosts::class,
-            'told' => TellWords::class,
+            'kept' => KeepsAnswers::class,
             'abilities' => CheckAbilities::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');

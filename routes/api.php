@@ -99,10 +99,10 @@ Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answe
     'again',
 ]);
 
-Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace', 'costs', 'told'])->group(
+Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace', 'kept', 'costs'])->group(
     function (): void {
         // Whether the session still stands, and nothing else: the yardstick of bin/bench.
-        Route::get('ping', static fn() => response()->noContent())->withoutMiddleware('workspace');
+        Route::get('ping', static fn() => response()->noContent())->withoutMiddleware(['workspace', 'kept']);
         Route::post('auth/sign-out', [AuthController::class, 'signOut'])->middleware(FromThePage::class);
 
         // What opens doors is for people on the page: a token, whatever it may do, could else give itself more.

@@ -60,6 +60,7 @@ final class ArchivedTables
         'archive_runs' => 'passing',
         'memberships' => 'people sign in anew',
         'outbox_messages' => 'letters that have gone out',
+        'state_marks' => 'passing',
     ];
 
     /** Columns that name a person. */

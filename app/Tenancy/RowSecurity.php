@@ -36,6 +36,27 @@ final class RowSecurity
         }
     }
 
+    /**
+     * What changes in the table changes the mark of its workspace (StateMark).
+     *
+     * @param string $of  a column whose changes alone count
+     */
+    public static function marked(string $table, string $of = ''): void
+    {
+        $of = $of === '' ? '' : "of {$of}";
+        DB::unprepared(
+            <<<SQL
+            create trigger state_changed after insert or update {$of} on {$table} for each row
+                when (new.workspace_id::text is distinct from current_setting('vicissa.changed', true))
+                execute function state_changed();
+            create trigger state_changed_by_less after delete on {$table} for each row
+                when (old.workspace_id::text is distinct from current_setting('vicissa.changed', true))
+                execute function state_changed();
+            SQL
+            ,
+        );
+    }
+
     /** Rows are written once and never changed: takes the application's right to update and delete. */
     public static function appendOnly(string $table, string ...$changeable): void
     {

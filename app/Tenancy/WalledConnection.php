@@ -143,12 +143,13 @@ final class WalledConnection extends PostgresConnection
         }
     }
 
+    /** Whoever comes in anew changes the state anew (StateMark), also within a transaction of somebody else. */
     private function settings(): string
     {
         $pdo = $this->getPdo();
 
         [$workspace, $person] = [$pdo->quote($this->workspace), $pdo->quote($this->person)];
 
-        return "select set_config('vicissa.workspace', {$workspace}, true), set_config('vicissa.user', {$person}, true)";
+        return "select set_config('vicissa.workspace', {$workspace}, true), set_config('vicissa.user', {$person}, true), set_config('vicissa.changed', '', true)";
     }
 }

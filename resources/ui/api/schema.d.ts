@@ -4557,7 +4557,7 @@ export interface components {
       unreachable: string[]
     }
     Pulse: {
-      /** @description One short answer that changes whenever the record, a sheet or the plan does, so that a desk sees at once what happened on the driveway. */
+      /** @description One short answer that changes whenever anything in the workspace does, so that a desk sees at once what happened on the driveway. */
       mark: string
     }
     Quote: {

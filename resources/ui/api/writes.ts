@@ -1,4 +1,5 @@
 import limit from 'p-limit'
+import { asking } from './held'
 import { pageToken } from './token'
 
 /** What is on its way to the server: a place is left, and a page closed, only when it has been told. */
@@ -26,7 +27,8 @@ const TRIES = 12
 const asked = limit(4)
 
 export async function send(request: Request): Promise<Response> {
-  if (request.method === 'GET' || QUESTIONS.test(new URL(request.url).pathname)) return asked(() => patient(request))
+  if (request.method === 'GET') return asked(() => asking(request, patient))
+  if (QUESTIONS.test(new URL(request.url).pathname)) return asked(() => patient(request))
   const form = request.headers.get('Content-Type')?.startsWith('multipart/') ?? false
   const small = !form && (await request.clone().arrayBuffer()).byteLength < KEPT_BYTES
   const answer = patient(small ? new Request(request, { keepalive: true }) : request)
