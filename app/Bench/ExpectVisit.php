@@ -59,14 +59,10 @@ final readonly class ExpectVisit
             : new Collection();
         $stops = $by(RoundStop::query()->whereIn('vehicle_id', $vehicles->modelKeys())->whereIn('on', $days)->get());
         $crews = Crew::query()->get()->keyBy('id');
-        $last = TurnEntry::query()
-            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
-            ->whereIn('turns.vehicle_id', $vehicles->modelKeys())
-            ->selectRaw(
-                'distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil, turn_entries.grit',
-            )
-            ->orderBy('turns.vehicle_id')
-            ->orderByDesc('turns.worked_at')
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $last = TurnEntry::lastOf($ids)
+            ->addSelect(['turn_entries.soil', 'turn_entries.grit'])
             ->get()
             ->keyBy('of_vehicle');
         // Planning asks for the same days over and over: what is asked and where it stands is found once.

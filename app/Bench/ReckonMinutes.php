@@ -31,16 +31,9 @@ final readonly class ReckonMinutes
     public function __invoke(Collection $vehicles, array $crews, AtHand $atHand, ?array $soils = null): array
     {
         $vehicles->loadMissing(['site', 'standing.forecast']);
-        $last =
-            $soils ??
-            TurnEntry::query()
-                ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
-                ->whereIn('turns.vehicle_id', $vehicles->modelKeys())
-                ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.soil')
-                ->orderBy('turns.vehicle_id')
-                ->orderByDesc('turns.worked_at')
-                ->pluck('soil', 'of_vehicle')
-                ->all();
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $last = $soils ?? TurnEntry::lastOf($ids)->addSelect('turn_entries.soil')->pluck('soil', 'of_vehicle')->all();
         $asked = [];
         foreach ($vehicles as $vehicle) {
             $pace = $atHand->pace->for($vehicle->id);

@@ -10,6 +10,7 @@ use App\Record\TurnLog;
 use App\Tenancy\Tenancy;
 use DateTimeImmutable;
 use DateTimeZone;
+use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Habits;
@@ -41,28 +42,28 @@ final class DrawFilm
 
     /**
      * @param string|null $vehicleId  only this one, with every zone
-     * @return array{today: string, from: string, to: string, ribbons: list<Told<'Ribbon'>>}
+     * @param int $skip               of all, in their order, so many are left out
+     * @param int|null $limit         and so many drawn
+     * @return Told<'Film'>
      */
-    public function __invoke(?string $vehicleId = null): array
+    public function __invoke(?string $vehicleId = null, int $skip = 0, ?int $limit = null): array
     {
         $this->single = $vehicleId !== null;
         $this->now = $this->clock->now()->getTimestamp();
         $this->from = $this->now - self::PAST_DAYS * self::DAY;
         $this->zone = new DateTimeZone($this->tenancy->workspace()->time_zone);
+        $order = $vehicleId === null ? self::order() : [$vehicleId];
+        $ids = array_slice($order, $skip, $limit);
         $vehicles = Vehicle::query()
             ->with(['client:id,name', 'site:id,name'])
-            ->when(
-                $vehicleId !== null,
-                static fn($query) => $query->whereKey($vehicleId),
-                static fn($query) => $query->whereNull('archived_at'),
-            )
+            ->whereKey($ids)
             ->orderBy('name')
             ->orderBy('id')
             ->get();
-        /** @var list<string> $ids */
-        $ids = $vehicles->modelKeys();
         $layers = FilmLayers::of($ids, $this->from);
-        $log = TurnLog::of($ids, $this->from);
+        $log = $this->single
+            ? TurnLog::of($ids, $this->from)
+            : TurnLog::since($this->needed($ids, $layers), $this->from);
         $ribbons = [];
         foreach ($vehicles as $vehicle) {
             $habits = $vehicle->habits();
@@ -93,8 +94,72 @@ final class DrawFilm
             'today' => $this->moment($this->now),
             'from' => $this->moment($this->from),
             'to' => $this->moment($this->now + self::AHEAD_DAYS * self::DAY),
+            'count' => $vehicleId === null ? count($order) : count($ribbons),
             'ribbons' => $ribbons,
         ];
+    }
+
+    /**
+     * Whose outermost layer of paint is due first, first; found without drawing any.
+     *
+     * @return list<string>
+     */
+    private static function order(): array
+    {
+        /** @var list<string> */
+        return DB::table('vehicles as v')
+            ->leftJoinSub(
+                DB::table('layers as l')
+                    ->leftJoin('forecasts as f', 'f.layer_id', '=', 'l.id')
+                    ->where('l.zone', Zone::Paint->value)
+                    ->whereNull('l.ended_at')
+                    ->orderBy('l.vehicle_id')
+                    ->orderByRaw("l.kind = 'topper' desc")
+                    ->orderByDesc('l.on_at')
+                    ->orderByDesc('l.id')
+                    ->selectRaw('distinct on (l.vehicle_id) l.vehicle_id, f.due_at'),
+                'outermost',
+                'outermost.vehicle_id',
+                '=',
+                'v.id',
+            )
+            ->whereNull('v.archived_at')
+            ->orderByRaw("extract(epoch from outermost.due_at)::bigint nulls last, v.name collate \"C\", v.id")
+            ->pluck('v.id')
+            ->all();
+    }
+
+    /**
+     * From when on turns are needed: what is drawn, and the layers that lie there.
+     *
+     * @param list<string> $ids
+     * @param array<string, list<FilmLayer>> $layers
+     * @return array<string, int> by vehicle
+     */
+    private function needed(array $ids, array $layers): array
+    {
+        $since = [];
+        foreach ($ids as $id) {
+            $paint = array_filter(
+                $layers[$id] ?? [],
+                static fn(FilmLayer $layer): bool => $layer->span->zone === Zone::Paint,
+            );
+            $toppers = array_filter($paint, static fn(FilmLayer $layer): bool => $layer->kind === 'topper');
+            $since[$id] = min([
+                $this->from,
+                ...array_values(
+                    array_map(
+                        static fn(FilmLayer $layer): int => $layer->span->on,
+                        // Above a base it is the toppers that are drawn, unless none of them is left.
+                        array_filter($toppers, static fn(FilmLayer $layer): bool => $layer->span->end === null) === []
+                            ? $paint
+                            : $toppers,
+                    ),
+                ),
+            ]);
+        }
+
+        return $since;
     }
 
     /**

@@ -46,7 +46,7 @@ final readonly class PlanModel implements Model
         return self::answer(
             $before === null
                 ? Planner::plan($instance, told: $goesOn)
-                : Planner::again($instance, $before, $input->numberOrNull('stay') ?? Planner::STAY, told: $goesOn),
+                : Planner::again($instance, $before, $input->numberOrNull('stay'), told: $goesOn),
         );
     }
 
@@ -207,6 +207,8 @@ final readonly class PlanModel implements Model
                     'each' => self::named($v->each),
                     'minutes_together' => (object) $v->together,
                     'may_stay' => $v->mayStay,
+                    'spread' => round($v->spread, 6),
+                    'common' => round($v->common, 6),
                     'closed' => $dates($v->closed),
                     'deadlines' => array_map(
                         static fn(array $window): array => [
@@ -253,12 +255,14 @@ final readonly class PlanModel implements Model
             travel: $number('travel', $plain->travel),
             overtime: $number('overtime', $plain->overtime),
             overtimeMost: (int) $number('overtime_most', (float) $plain->overtimeMost),
+            holds: (int) $number('holds', (float) $plain->holds),
+            stay: $number('stay', $plain->stay),
         );
     }
 
     /** @return array{off_target: float, beyond_max: float, topper_late: float, topper_early: float, decon_late: float,
      *     decon_early: float, base_late: float, base_early: float, poor_weather: float, travel: float, overtime: float,
-     *     overtime_most: int} */
+     *     overtime_most: int, holds: int, stay: float} */
     private static function ruled(PlanRules $rules): array
     {
         return [
@@ -274,6 +278,8 @@ final readonly class PlanModel implements Model
             'travel' => $rules->travel,
             'overtime' => $rules->overtime,
             'overtime_most' => $rules->overtimeMost,
+            'holds' => $rules->holds,
+            'stay' => $rules->stay,
         ];
     }
 
@@ -287,7 +293,11 @@ final readonly class PlanModel implements Model
             $deadlines[] = [$day - max(0, $deadline->whole('within')), $day];
         }
         foreach ($vehicle->has('locks') ? $vehicle->objects('locks') : [] as $lock) {
-            $locks[self::day($lock, 'date')] = self::bits($lock, 'kinds');
+            [$day, $bits] = [self::day($lock, 'date'), self::bits($lock, 'kinds')];
+            if (($locks[$day] ?? $bits) !== $bits) {
+                throw $lock->wrong('kinds', Said::of('input.locks', on: Day::date($day)));
+            }
+            $locks[$day] = $bits;
         }
         $without = [];
         foreach ($vehicle->has('without') ? $vehicle->objects('without') : [] as $day) {
@@ -313,6 +323,8 @@ final readonly class PlanModel implements Model
             self::together($vehicle),
             $vehicle->flag('may_stay', false),
             $without,
+            $vehicle->numberOrNull('spread') ?? 0.0,
+            $vehicle->numberOrNull('common') ?? 0.0,
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Record;
 use App\Tenancy\OfWorkspace;
 use App\Tenancy\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -54,6 +55,24 @@ use Illuminate\Support\Carbon;
 class TurnEntry extends Model
 {
     use OfWorkspace;
+
+    /**
+     * What was written of each vehicle's last turn, with its vehicle as of_vehicle. Each is looked up by itself: the years
+     * before it are not read.
+     *
+     * @param list<string> $vehicles
+     * @return Builder<self>
+     */
+    public static function lastOf(array $vehicles): Builder
+    {
+        return self::query()
+            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
+            ->whereRaw(
+                'turns.id in (select (select l.id from turns l where l.vehicle_id = v.id order by l.worked_at desc, l.id desc limit 1) from unnest(?::uuid[]) as v (id))',
+                ['{' . implode(',', $vehicles) . '}'],
+            )
+            ->select('turns.vehicle_id as of_vehicle');
+    }
 
     public $timestamps = false;
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Record;
 
 use App\Tenancy\Tenancy;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use stdClass;
@@ -34,10 +36,45 @@ final readonly class TurnLog
      */
     public static function of(array $vehicleIds, ?int $readingsSince = null): self
     {
+        return self::from(
+            static fn(Builder $turns): Builder => $turns->whereIn('turns.vehicle_id', $vehicleIds),
+            $readingsSince,
+        );
+    }
+
+    /**
+     * What was done at each vehicle since a moment of its own, and what was done there last.
+     *
+     * @param array<string, int> $since  by vehicle
+     * @param int|null $readingsSince    as above
+     */
+    public static function since(array $since, ?int $readingsSince = null): self
+    {
+        $ids = '{' . implode(',', array_keys($since)) . '}';
+        $moments = '{' . implode(',', $since) . '}';
+
+        return self::from(
+            static fn(Builder $turns): Builder => $turns->joinSub(
+                // Once for each vehicle (offset 0), not for each of its turns.
+                DB::query()->fromRaw(
+                    '(select s.vehicle, least(to_timestamp(s.at), (select max(l.worked_at) from turns l where l.vehicle_id = s.vehicle)) as at from unnest(?::uuid[], ?::bigint[]) as s (vehicle, at) offset 0) as s',
+                    [$ids, $moments],
+                ),
+                'asked',
+                static fn(JoinClause $join) => $join
+                    ->on('asked.vehicle', '=', 'turns.vehicle_id')
+                    ->on('turns.worked_at', '>=', 'asked.at'),
+            ),
+            $readingsSince,
+        );
+    }
+
+    /** @param callable(Builder): Builder $asked  narrows the turns down to those that are asked for */
+    private static function from(callable $asked, ?int $readingsSince): self
+    {
         /** @var list<stdClass> $entries */
-        $entries = DB::table('turns')
+        $entries = $asked(DB::table('turns'))
             ->join('turn_entries as e', 'e.id', '=', 'turns.current_entry_id')
-            ->whereIn('turns.vehicle_id', $vehicleIds)
             ->orderBy('turns.worked_at')
             ->orderBy('turns.id')
             ->get([
@@ -51,10 +88,7 @@ final readonly class TurnLog
                 'e.looked_over',
             ])
             ->all();
-        $vehicles = static fn($query) => $query
-            ->select('current_entry_id')
-            ->from('turns')
-            ->whereIn('vehicle_id', $vehicleIds);
+        $vehicles = static fn(Builder $query): Builder => $asked($query->select('current_entry_id')->from('turns'));
         $uses = $readings = [];
         // A shelf is short: read once, rather than joined to every use.
         $products = DB::table('products')
@@ -85,7 +119,11 @@ final readonly class TurnLog
         $read =
             $readingsSince === null
                 ? $vehicles
-                : static fn($query) => $vehicles($query)->where('worked_at', '>=', gmdate('c', $readingsSince));
+                : static fn(Builder $query): Builder => $vehicles($query)->where(
+                    'turns.worked_at',
+                    '>=',
+                    gmdate('c', $readingsSince),
+                );
         foreach (
             DB::table('readings')
                 ->whereIn('entry_id', $read)

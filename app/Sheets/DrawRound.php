@@ -12,7 +12,6 @@ use App\Book\RoundStop;
 use App\Book\Site;
 use App\Book\Vehicle;
 use App\Book\WeatherNote;
-use App\Record\TurnLog;
 use App\Shelf\Gear;
 use App\Shelf\GearEvent;
 use App\Standins\TravelTimes;
@@ -21,7 +20,7 @@ use App\Standins\WeatherHour;
 use App\Tenancy\Tenancy;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
-use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use LogicException;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Drying\Air;
@@ -62,12 +61,9 @@ final readonly class DrawRound
             ->orderBy('position')
             ->orderBy('id')
             ->get();
-        $vehicles = Vehicle::query()->with('site')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
-        /** @var list<string> $ids */
-        $ids = $vehicles->modelKeys();
-        $log = TurnLog::of($ids);
         $zone = $this->tenancy->workspace()->time_zone;
         $day = CarbonImmutable::parse($on, $zone);
+        /** @var list<string> $going */
         $going = $stops->pluck('vehicle_id')->all();
         $there = $stops->filter(static fn(RoundStop $stop): bool => $stop->vehicle !== null)->values();
         $atHand = ($this->gatherAtHand)();
@@ -159,12 +155,7 @@ final readonly class DrawRound
             'noted' => $this->noted($on),
             'planned' => $planned,
             // Who is planned for the day is named once.
-            'suggested' => $this->suggested(
-                $vehicles,
-                [...$going, ...array_column($planned, 'vehicle_id')],
-                $log,
-                $day,
-            ),
+            'suggested' => $this->suggested([...$going, ...array_column($planned, 'vehicle_id')], $day),
         ];
     }
 
@@ -338,36 +329,60 @@ final readonly class DrawRound
     /**
      * Who is due by rhythm, longest overdue first; not who is planned until then.
      *
-     * @param Collection<int, Vehicle> $vehicles
-     * @param array<array-key, mixed> $going
+     * @param list<string> $going
      * @return list<array{vehicle_id: string, name: string, site: string|null, days_over: int|null,
      *     planned_on: string|null}> days_over: null where there was no visit yet
      */
-    private function suggested(Collection $vehicles, array $going, TurnLog $log, CarbonImmutable $day): array
+    private function suggested(array $going, CarbonImmutable $day): array
     {
         $due = [];
-        $planned = PlannedVisit::query()
-            ->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))
-            ->selectRaw('vehicle_id, min("on") as next')
-            ->groupBy('vehicle_id')
-            ->pluck('next', 'vehicle_id');
-        foreach ($vehicles as $vehicle) {
-            $next = $planned[$vehicle->id] ?? null;
-            if (is_string($next) && $next <= $day->toDateString()) {
-                continue;
-            }
-            $last = array_slice($log->turns($vehicle->id), -1)[0]->at ?? null;
+        $rows = DB::table('vehicles as v')
+            ->leftJoin('sites as s', 's.id', '=', 'v.site_id')
+            ->leftJoinLateral(
+                DB::table('turns')
+                    ->whereColumn('turns.vehicle_id', 'v.id')
+                    ->orderByDesc('worked_at')
+                    ->limit(1)
+                    ->selectRaw('worked_at as at'),
+                'worked',
+            )
+            ->leftJoinSub(
+                PlannedVisit::query()
+                    ->where('on', '>=', $this->tenancy->workspace()->dateOf($this->clock->now()))
+                    ->selectRaw('vehicle_id, min("on") as next')
+                    ->groupBy('vehicle_id'),
+                'planned',
+                'planned.vehicle_id',
+                '=',
+                'v.id',
+            )
+            ->whereNull('v.archived_at')
+            ->where(
+                static fn($query) => $query
+                    ->whereNull('planned.next')
+                    ->orWhere('planned.next', '>', $day->toDateString()),
+            )
+            ->get([
+                'v.id',
+                'v.name',
+                'v.cadence_target',
+                's.name as site',
+                'planned.next',
+                DB::raw('extract(epoch from worked.at)::bigint as last'),
+            ]);
+        foreach ($rows as $row) {
+            /** @var object{id: string, name: string, cadence_target: int, site: string|null, next: string|null, last: int|null} $row */
             $over =
-                $last === null
+                $row->last === null
                     ? null
-                    : (int) floor(($day->endOfDay()->getTimestamp() - $last) / 86400) - $vehicle->cadence_target;
-            if (($over ?? 0) >= 0 && !in_array($vehicle->id, $going, true)) {
+                    : intdiv($day->endOfDay()->getTimestamp() - $row->last, 86400) - $row->cadence_target;
+            if (($over ?? 0) >= 0 && !in_array($row->id, $going, true)) {
                 $due[] = [
-                    'vehicle_id' => $vehicle->id,
-                    'name' => $vehicle->name,
-                    'site' => $vehicle->site?->name,
+                    'vehicle_id' => $row->id,
+                    'name' => $row->name,
+                    'site' => $row->site,
                     'days_over' => $over,
-                    'planned_on' => is_string($next) ? $next : null,
+                    'planned_on' => $row->next,
                 ];
             }
         }

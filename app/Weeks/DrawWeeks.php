@@ -116,6 +116,7 @@ final readonly class DrawWeeks
                     Reasons::of($instance, $visits),
                 ),
             'cost' => round($cost->total, 1),
+            'stay' => $instance->rules->stay,
             'plan' => $plan === null ? null : $this->plan($plan, $weeks->names),
             'run' => $run === null ? null : $run->only(['id', 'status', 'progress', 'says']),
         ];

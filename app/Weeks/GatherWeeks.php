@@ -65,7 +65,13 @@ final readonly class GatherWeeks
         $minutes = ($this->reckonMinutes)($vehicles, $sizes, $atHand);
         $of = array_values(
             $vehicles
-                ->map(static fn(Vehicle $vehicle): PlanVehicle => $wants->of($vehicle, $minutes[$vehicle->id]['by']))
+                ->map(
+                    static fn(Vehicle $vehicle): PlanVehicle => $wants->of(
+                        $vehicle,
+                        $minutes[$vehicle->id]['by'],
+                        $atHand->pace->for($vehicle->id),
+                    ),
+                )
                 ->all(),
         );
         $sky = $this->sky($sites, $today, $calendar->start);

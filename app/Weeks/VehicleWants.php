@@ -24,6 +24,7 @@ use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Record\Foreseen;
 use Vicissa\Core\Record\LoggedTurn;
 use Vicissa\Core\Record\Rhythm;
+use Vicissa\Core\Visit\Pace;
 
 /**
  * What the vehicles of the book want of the plan, read for all of them at once: when each was washed, when what falls
@@ -113,7 +114,7 @@ final readonly class VehicleWants
      * @param array<int, array{wash: int, topper: int, decon: int, inspection?: int, base?: int, recoat?: int}> $minutes
      *     by how many work at it
      */
-    public function of(Vehicle $vehicle, array $minutes): PlanVehicle
+    public function of(Vehicle $vehicle, array $minutes, Pace $pace): PlanVehicle
     {
         // Whoever tops every wash has it in the wash.
         $each = $vehicle->sidesIn($this->workspace)->is(School::Topper, 'every-wash') ? Kind::Topper->bit() : 0;
@@ -143,6 +144,8 @@ final readonly class VehicleWants
             $each,
             array_diff_key($by, [1 => true]),
             true,
+            spread: $pace->spread,
+            common: $pace->common,
         );
     }
 
@@ -222,7 +225,10 @@ final readonly class VehicleWants
         $windows = [];
         foreach ($this->deadlines->get($vehicle->id, new Collection()) as $deadline) {
             $by = $this->calendar->day($deadline->on);
-            $windows[] = [$by - $deadline->within_days, $by];
+            // What lies beyond these weeks is for the weeks it lies in.
+            if ($by - $deadline->within_days < $this->calendar->start + $this->calendar->days) {
+                $windows[] = [$by - $deadline->within_days, $by];
+            }
         }
 
         return $windows;
@@ -252,13 +258,8 @@ final readonly class VehicleWants
      */
     private static function left(array $ids): array
     {
-        return TurnEntry::query()
-            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
-            ->whereIn('turns.vehicle_id', $ids)
-            ->selectRaw('distinct on (turns.vehicle_id) turns.vehicle_id as of_vehicle, turn_entries.left_out')
-            ->orderBy('turns.vehicle_id')
-            ->orderByDesc('turns.worked_at')
-            ->orderByDesc('turns.id')
+        return TurnEntry::lastOf($ids)
+            ->addSelect('turn_entries.left_out')
             ->get()
             ->mapWithKeys(
                 static fn(TurnEntry $entry): array => [

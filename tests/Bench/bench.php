@@ -3,16 +3,12 @@
 declare(strict_types=1);
 
 /*
- * Prints the figures of the design's budgets that exist so far. Run by bin/bench, which sets up the stack and the
- * fleet. Absolute times belong to the machine; the ratios are what to compare.
+ * Prints the figures of the core beside the design's budgets and the run before (bin/bench). Absolute times belong to the
+ * machine; the ratios are what to compare.
  */
 
 require __DIR__ . '/../../vendor/autoload.php';
 
-use Database\Demo\Cast;
-use Database\Demo\Fleet;
-use Facebook\WebDriver\WebDriverBy;
-use Tests\Browser\BrowserTestCase;
 use Vicissa\Core\Ahead\Regime;
 use Vicissa\Core\Ahead\Subject;
 use Vicissa\Core\Ahead\TopperRule;
@@ -39,36 +35,47 @@ use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Visit;
 use Vicissa\Core\Visit\WhatIf;
 
-function line(string $what, string $figure, string $budget): void
-{
-    printf("%-58s %18s   %s\n", $what, $figure, $budget);
-}
-
-/** @param list<float> $values */
-function percentile(array $values, float $share): float
-{
-    sort($values);
-
-    return $values[(int) floor($share * (count($values) - 1))];
-}
+require __DIR__ . '/figures.php';
 
 // plan: as far as the search goes by itself, and what it can prove
-foreach ([[24, 56, 2, '≤ 5000 ms'], [400, 56, 26, '≤ 60 000 ms, in the queue']] as [$count, $days, $crews, $budget]) {
+foreach (
+    [
+        [24, 56, 2, '≤ 5000', '≤ 4'],
+        [60, 56, 3, '≤ 5000', '≤ 6, median of the suite'],
+        [400, 56, 26, '≤ 60 000, in the queue', '≤ 12'],
+    ]
+    as [$count, $days, $crews, $budget, $within]
+) {
     $instance = Instances::draw(5, $count, $days, $crews);
+    $quick = hrtime(true);
+    $soon = Planner::plan($instance, told: static fn(): bool => hrtime(true) - $quick < 0.7e9);
+    $took = (hrtime(true) - $quick) / 1e6;
     $begin = hrtime(true);
-    $plan = Planner::plan($instance);
-    line(
-        "plan, {$count} vehicles, eight weeks, {$crews} crews",
-        sprintf('%.0f ms', (hrtime(true) - $begin) / 1e6),
-        $budget,
-    );
-    line(
-        '  proven to be within',
-        sprintf('%.1f %%', (100 * ($plan->cost->total - $plan->bound)) / max(1.0, $plan->cost->total)),
-        'of the best',
-    );
-}
+    $heard = 0.0;
+    $plan = Planner::plan(
+        $instance,
+        told: static function () use ($begin, &$heard): bool {
+            $heard = $heard ?: (hrtime(true) - $begin) / 1e6;
 
+            return true;
+        },
+    );
+    line("plan, {$count} vehicles, eight weeks, {$crews} crews", (hrtime(true) - $begin) / 1e6, 'ms', $budget);
+    line(
+        "  {$count}: proven to be within, of the best",
+        (100 * ($plan->cost->total - $plan->bound)) / max(1.0, $plan->cost->total),
+        '%',
+        $within,
+    );
+    line("  {$count}: first heard of after", $heard, 'ms', '≤ 1000');
+    line("  {$count}: stopped after 0.7 s, an answer after", $took, 'ms', $count < 100 ? '≤ 1000' : '');
+    line(
+        "  {$count}: and dearer than the whole search by",
+        (100 * ($soon->cost->total - $plan->cost->total)) / max(1.0, $plan->cost->total),
+        '%',
+    );
+    line("  {$count}: memory at most, so far", memory_get_peak_usage() / 1e6, 'MB', '≤ 200');
+}
 // due: 400 vehicles of one product with three earlier layers each
 mt_srand(1);
 $model = new LifeModel(4.0, 10.0);
@@ -96,7 +103,7 @@ for ($run = 0; $run < 5; $run++) {
     }
     $runs[] = (hrtime(true) - $start) / 1e6;
 }
-line('due, 400 vehicles with six quantiles each', sprintf('%.0f ms', percentile($runs, 0.5)), 'budget 1000 ms');
+line('due, 400 vehicles with six quantiles each', percentile($runs, 0.5), 'ms', '≤ 1000');
 
 // window, and the match with what every other side would change
 $air = new Air(12.0, 0.8, 1.0, 150.0);
@@ -122,21 +129,19 @@ $tasks = array_map(
     ),
     array_values($visit['steps']),
 );
-line(
-    'sheet, a visit of 21 steps for one',
-    sprintf('%.1f ms', $figure(static fn() => Scheduler::earliest(1, $tasks), 20)),
-    'budget 200 ms',
-);
+line('sheet, a visit of 21 steps for one', $figure(static fn() => Scheduler::earliest(1, $tasks), 20), 'ms', '≤ 200');
 $scene = Scene::of(['soil' => 4, 'on' => ['insects', 'tar'], 'due' => -3.0]);
 line(
     'a whole visit: match, doses, steps, schedule for two',
-    sprintf('%.1f ms', $figure(static fn() => Visit::of($scene, Schools::of(), new Outfit(2, Body::Estate)), 20)),
+    $figure(static fn() => Visit::of($scene, Schools::of(), new Outfit(2, Body::Estate)), 20),
+    'ms',
     '',
 );
 line(
     'window, fresh foam on a cool still morning',
-    sprintf('%.1f ms', $figure(static fn() => WorkingWindow::of($air, new Panel(0.85, 2700.0, 12.0), 0.25), 40)),
-    'budget 3 ms',
+    $figure(static fn() => WorkingWindow::of($air, new Panel(0.85, 2700.0, 12.0), 0.25), 40),
+    'ms',
+    '≤ 3',
 );
 $day = array_map(
     static fn(int $hour): Air => new Air(
@@ -149,17 +154,16 @@ $day = array_map(
 );
 line(
     'a day’s drying curve, 24 hours',
-    sprintf('%.0f ms', $figure(static fn() => DayCurve::of($day, Tone::Dark, Material::Steel, Film::BeadedRinse), 20)),
-    'budget 60 ms',
+    $figure(static fn() => DayCurve::of($day, Tone::Dark, Material::Steel, Film::BeadedRinse), 20),
+    'ms',
+    '≤ 60',
 );
 $scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
-line('match, 21 products', sprintf('%.1f ms', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40)), '');
+line('match, 21 products', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40), 'ms', '');
 line(
     'what every other side would change',
-    sprintf(
-        '%.0f ms',
-        $figure(static fn() => WhatIf::otherwise($scene, Schools::of(), new Outfit(1, Body::Estate)), 10),
-    ),
+    $figure(static fn() => WhatIf::otherwise($scene, Schools::of(), new Outfit(1, Body::Estate)), 10),
+    'ms',
     '',
 );
 
@@ -181,134 +185,7 @@ $regime = new Regime(
 );
 line(
     'a year ahead, 300 trials of one vehicle',
-    sprintf('%.0f ms', $figure(static fn() => YearAhead::of($subject, $regime, 1, 300), 5)),
+    $figure(static fn() => YearAhead::of($subject, $regime, 1, 300), 5),
+    'ms',
     '',
 );
-
-// API calls against a bare signed-in request
-$base = (string) getenv('VICISSA_URL');
-$jar = tempnam(sys_get_temp_dir(), 'jar') ?: throw new RuntimeException('There is no room for a cookie jar.');
-$request = static function (string $path, ?array $body = null) use ($base, $jar): float {
-    $curl = curl_init($base . $path);
-    $token = preg_match('/XSRF-TOKEN\s+(\S+)/', (string) file_get_contents($jar), $found) ? urldecode($found[1]) : '';
-    curl_setopt_array(
-        $curl,
-        ($body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)]) + [
-            CURLOPT_RETURNTRANSFER => true,
-            CURLOPT_COOKIEFILE => $jar,
-            CURLOPT_COOKIEJAR => $jar,
-            CURLOPT_ENCODING => 'gzip',
-            CURLOPT_HTTPHEADER => [
-                'Accept: application/json',
-                'Content-Type: application/json',
-                "Origin: {$base}",
-                "X-XSRF-TOKEN: {$token}",
-            ],
-        ],
-    );
-    curl_exec($curl);
-    $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-    if ($status >= 400) {
-        throw new RuntimeException("{$path} answered {$status}.");
-    }
-    $time = curl_getinfo($curl, CURLINFO_TOTAL_TIME) * 1000;
-    // The jar is written when the handle goes.
-    unset($curl);
-
-    return $time;
-};
-$p95 = static function (string $path, ?array $body = null) use ($request): float {
-    $times = [];
-    for ($i = 0; $i < 45; $i++) {
-        $time = $request($path, $body);
-        if ($i >= 5) {
-            $times[] = $time;
-        }
-    }
-
-    return percentile($times, 0.95);
-};
-foreach (
-    ['rhona@marram-sedge.example' => 'demo, 24 vehicles', Fleet::EMAIL => 'fleet, 200 vehicles']
-    as $email => $name
-) {
-    file_put_contents($jar, '');
-    $request('/sanctum/csrf-cookie');
-    $request('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD]);
-    $bare = $p95('/api/v1/ping');
-    line("p95 of a bare signed-in request ({$name})", sprintf('%.0f ms', $bare), '');
-    foreach (
-        [
-            '/api/v1/film',
-            '/api/v1/vehicles?limit=50',
-            '/api/v1/products?limit=200',
-            '/api/v1/me',
-            '/api/v1/round',
-            '/api/v1/water',
-            '/api/v1/gear',
-            '/api/v1/sheets',
-            '/api/v1/pulse',
-            '/api/v1/proof',
-            '/api/v1/weeks',
-            '/api/v1/load',
-            '/api/v1/money',
-            '/api/v1/drill',
-            '/api/v1/changes',
-        ]
-        as $path
-    ) {
-        $time = $p95($path);
-        line("  p95 of {$path}", sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
-    }
-    $asked = [
-        'vehicle' => ['paint_m2' => 12, 'stacks' => ['paint' => ['base' => ['family' => 'ceramic']]]],
-        'seen' => ['soil' => 3],
-        'place' => ['water' => 'tap'],
-        'weather' => ['air_c' => 12, 'rh' => 0.8, 'wind_m_s' => 2, 'sun_w_m2' => 100],
-    ];
-    $time = $p95('/api/v1/bench/match', $asked);
-    line('  p95 of /api/v1/bench/match', sprintf('%.0f ms = %.1f×', $time, $time / $bare), 'budget 4×');
-}
-unlink($jar);
-
-// First load: what the film needs before it is drawn
-$manifest = json_decode((string) file_get_contents(__DIR__ . '/../../public/build/manifest.json'), true);
-$needed = [];
-$walk = static function (string $key) use (&$walk, &$needed, $manifest): void {
-    if (!isset($needed[$key])) {
-        $needed[$key] = strlen(
-            (string) gzencode(
-                (string) file_get_contents(__DIR__ . '/../../public/build/' . $manifest[$key]['file']),
-                6,
-            ),
-        );
-        array_map($walk, $manifest[$key]['imports'] ?? []);
-    }
-};
-array_map($walk, ['resources/ui/main.ts', 'resources/ui/places/film/FilmPlace.vue']);
-line('compressed script before the film is drawn', sprintf('%.0f kB', array_sum($needed) / 1000), 'budget 230 kB');
-
-// The film of 200 vehicles, drawn in Chromium
-$browser = BrowserTestCase::open(1280, 800);
-try {
-    $browser->get($base . '/sign-in');
-    $browser->wait(20)->until(static fn(): bool => $browser->findElements(WebDriverBy::name('email')) !== []);
-    $browser->findElement(WebDriverBy::name('email'))->sendKeys(Fleet::EMAIL);
-    $browser->findElement(WebDriverBy::name('password'))->sendKeys(Cast::PASSWORD)->submit();
-    $browser
-        ->wait(20)
-        ->until(static fn(): bool => count($browser->findElements(WebDriverBy::cssSelector('a.row'))) === 200);
-    $draws = [];
-    for ($i = 0; $i < 12; $i++) {
-        $draws[] = (float) $browser->executeAsyncScript('const done = arguments[0]; const toggle = document.querySelector("button[aria-pressed]"); toggle.click();
-            requestAnimationFrame(() => setTimeout(() => { const start = performance.now(); toggle.click(); requestAnimationFrame(() => setTimeout(() => done(performance.now() - start))) }, 50))');
-    }
-    line(
-        'film of 200 vehicles, from nothing to drawn',
-        sprintf('%.0f ms', percentile(array_slice($draws, 2), 0.5)),
-        'budget 100 ms',
-    );
-} finally {
-    $browser->quit();
-    BrowserTestCase::tearDownAfterClass();
-}

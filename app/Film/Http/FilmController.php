@@ -33,16 +33,30 @@ final readonly class FilmController
         OA\Get(
             path: '/api/v1/film',
             operationId: 'film',
-            summary: 'Every vehicle’s paint as a ribbon, most urgent first',
+            summary: 'Every vehicle’s paint as a ribbon, most urgent first; or a part of them',
             tags: ['Film'],
+            parameters: [
+                new OA\QueryParameter(name: 'skip', schema: new OA\Schema(type: 'integer', minimum: 0)),
+                new OA\QueryParameter(
+                    name: 'limit',
+                    description: 'All when left out',
+                    schema: new OA\Schema(type: 'integer', maximum: 500, minimum: 1),
+                ),
+            ],
         ),
     ]
     #[Returns('Film')]
-    public function index(DrawFilm $drawFilm): JsonResponse
+    public function index(Request $request, DrawFilm $drawFilm): JsonResponse
     {
         Gate::authorize('viewAny', Vehicle::class);
+        $asked = $request->validate([
+            'skip' => ['sometimes', 'integer', 'between:0,1000000'],
+            'limit' => ['sometimes', 'integer', 'between:1,500'],
+        ]);
 
-        return new JsonResponse($drawFilm());
+        return new JsonResponse(
+            $drawFilm(skip: (int) ($asked['skip'] ?? 0), limit: isset($asked['limit']) ? (int) $asked['limit'] : null),
+        );
     }
 
     #[

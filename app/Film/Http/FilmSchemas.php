@@ -154,6 +154,7 @@ use App\Http\OpenApi\Shape;
         new Field('today', 'date-time'),
         new Field('from', 'date-time'),
         new Field('to', 'date-time'),
+        new Field('count', 'integer', 'Of all there are, drawn or not'),
         new Field('ribbons', 'Ribbon[]'),
     ),
 ]

@@ -698,6 +698,8 @@ use App\Http\OpenApi\Shape;
         new Field('each?', 'string[]', 'Kinds every visit of it holds'),
         new Field('minutes_together?', '{ReckonKindMinutes}', 'By how many work at it'),
         new Field('may_stay?', 'boolean'),
+        new Field('spread?', 'number', 'Of ln minutes of a visit'),
+        new Field('common?', 'number', 'The part of it that all visits of a day share'),
         new Field('closed?', 'date[]'),
         new Field('deadlines?', 'ReckonDeadline[]'),
         new Field('locks?', 'ReckonDayKinds[]'),
@@ -719,6 +721,8 @@ use App\Http\OpenApi\Shape;
         new Field('travel?', 'number'),
         new Field('overtime?', 'number'),
         new Field('overtime_most?', 'number'),
+        new Field('stay?', 'number', 'Points a visit that stands must save before it moves; 3 when left out'),
+        new Field('holds?', 'integer', 'Of a hundred days so many hold what they are given; 50 when left out'),
     ),
 ]
 #[

@@ -177,6 +177,7 @@ use Vicissa\Core\Says\Said;
         new Field('wishes', 'WeeksWish[]', 'Clients who asked for another day'),
         new Field('unmet', 'WeeksUnmet[]'),
         new Field('cost', 'number'),
+        new Field('stay', 'number', 'Points a visit that stands must save before it moves'),
         new Field('plan', 'WeeksPlan?'),
         new Field('run', 'PlanRun?'),
     ),

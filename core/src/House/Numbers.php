@@ -999,6 +999,16 @@ final readonly class Numbers
                 600.0,
                 true,
             ),
+            'plan.stay' => $plan(Said::of('numbers.before-a-visit-moves-that-stands'), 'points', 'stay'),
+            'plan.holds' => new Number(
+                Said::of('numbers.the-weeks'),
+                Said::of('numbers.of-a-hundred-days-so-many-hold'),
+                '',
+                'plan.holds',
+                50.0,
+                99.0,
+                true,
+            ),
             'load.margin' => new Number(
                 Said::of('numbers.into-the-van'),
                 Said::of('numbers.more-than-the-doses'),

@@ -229,7 +229,7 @@ final readonly class Alternatives
                         'alternatives.would-be-cheaper-by-points',
                         on: Day::date($next),
                         points: -$costs[$next],
-                        advice: $costs[$next] < -Planner::STAY
+                        advice: $costs[$next] < -$instance->rules->stay
                             ? Said::of('alternatives.plan-again-to-move-it')
                             : Said::of('alternatives.too-little-to-move-what-is'),
                     )

@@ -68,11 +68,6 @@ final class Assignment
         $this->promised[$v][$day] = true;
     }
 
-    public function hasPromises(): bool
-    {
-        return $this->promised !== [];
-    }
-
     public function release(int $v): void
     {
         unset($this->promised[$v]);

@@ -29,32 +29,20 @@ final readonly class Cost
     public static function of(Instance $instance, array $visits): self
     {
         $rules = $instance->rules;
-        $by = $work = $hops = [];
+        $by = [];
         $weather = $travel = 0.0;
-        [$vehicles, $crews] = [$instance->byId(), $instance->crewsById()];
+        $vehicles = $instance->byId();
         foreach ($visits as $visit) {
             $vehicle = $vehicles[$visit->vehicle];
             $by[$visit->vehicle][$visit->day] = $visit->bits;
             $weather += $instance->skyOver($vehicle, $visit->day)->poor ? $rules->poorWeather : 0.0;
-            foreach (
-                Parts::of($instance, $vehicle, $crews[$visit->crew], $visit->day, $visit->bits) ?? [
-                    [
-                        'day' => $visit->day,
-                        'minutes' => $vehicle->minutesFor($visit->bits, $crews[$visit->crew]->people),
-                    ],
-                ]
-                as $part
-            ) {
-                $work[$visit->crew][$part['day']] = ($work[$visit->crew][$part['day']] ?? 0) + $part['minutes'];
-                $hops[$visit->crew][$part['day']][$vehicle->site] = $instance->siteOf($vehicle)->hopMin;
-            }
         }
         $overtime = 0.0;
+        [$needs, $driven] = Reserve::needs($instance, $visits);
         foreach ($instance->crews as $crew) {
-            foreach ($work[$crew->id] ?? [] as $day => $minutes) {
-                $driven = array_sum($hops[$crew->id][$day]);
-                $travel += $rules->travel * $driven;
-                $overtime += $rules->overtime * max(0, $minutes + $driven - ($crew->minutes[$day] ?? 0));
+            foreach ($needs[$crew->id] ?? [] as $day => $minutes) {
+                $travel += $rules->travel * $driven[$crew->id][$day];
+                $overtime += $rules->overtime * max(0, $minutes - ($crew->minutes[$day] ?? 0));
             }
         }
         $sum = ['cadence' => 0.0, 'topper' => 0.0, 'decon' => 0.0, 'base' => 0.0];

@@ -16,20 +16,15 @@ final readonly class Inspections
      */
     public static function placed(Instance $instance, array $visits): array
     {
-        $own = $taken = $there = $minutes = $people = [];
+        $own = $minutes = $people = [];
         $vehicles = $instance->byId();
         foreach ($instance->crewsById() as $id => $crew) {
             [$minutes[$id], $people[$id]] = [$crew->minutes, $crew->people];
         }
         foreach ($visits as $i => $visit) {
-            $vehicle = $vehicles[$visit->vehicle];
             $own[$visit->vehicle][] = $i;
-            $taken[$visit->crew][$visit->day] =
-                ($taken[$visit->crew][$visit->day] ?? 0) +
-                $vehicle->minutesFor($visit->bits, $people[$visit->crew]) +
-                (isset($there[$visit->crew][$visit->day][$vehicle->site]) ? 0 : $instance->siteOf($vehicle)->hopMin);
-            $there[$visit->crew][$visit->day][$vehicle->site] = true;
         }
+        [$taken] = Reserve::needs($instance, $visits);
         $due = array_filter(
             $vehicles,
             static fn(PlanVehicle $vehicle): bool => $vehicle->inspection !== null &&

@@ -38,6 +38,7 @@ final readonly class Instance
         public PlanRules $rules = new PlanRules(),
     ) {
         InvalidInput::unlessBetween('days', $days, 1, 371, 'days');
+        InvalidInput::unlessBetween('rules.holds', $rules->holds, 50, 99, '%');
         $this->end = $start + $days;
         $byId = [];
         foreach ($sites as $i => $site) {
@@ -57,6 +58,8 @@ final readonly class Instance
             if ($vehicle->min < 1 || $vehicle->min > $vehicle->target || $vehicle->target > $vehicle->max) {
                 throw InvalidInput::at("vehicles.{$i}.cadence", Said::of('fault.cadence'));
             }
+            InvalidInput::unlessBetween("vehicles.{$i}.spread", $vehicle->spread, 0.0, 2.0, '');
+            InvalidInput::unlessBetween("vehicles.{$i}.common", $vehicle->common, 0.0, $vehicle->spread, '');
             foreach ($vehicle->minutes as $kind => $minutes) {
                 InvalidInput::unlessBetween(
                     "vehicles.{$i}.minutes.{$kind}",

@@ -16,7 +16,21 @@ final class Ledger
     /** @var array<int, array<int, array<string, int>>> visits by crew, day and site */
     private array $there = [];
 
-    public function __construct(private readonly Instance $instance) {}
+    /** @var array<int, array<int, int>> what the visits of a crew's day are off by together (Reserve) */
+    private array $shared = [];
+
+    /** @var array<int, array<int, int>> and each for itself */
+    private array $own = [];
+
+    private readonly Reserve $reserve;
+
+    private readonly bool $reserves;
+
+    public function __construct(private readonly Instance $instance)
+    {
+        $this->reserve = new Reserve($instance->rules);
+        $this->reserves = $this->reserve->isAsked();
+    }
 
     public function add(PlanVehicle $vehicle, int $crew, int $day, int $bits): void
     {
@@ -28,9 +42,27 @@ final class Ledger
         $this->put($vehicle, $crew, $day, $bits, -1);
     }
 
+    /** Minutes of work, of travel, and what has to be kept free. */
     public function taken(int $crew, int $day): int
     {
-        return $this->taken[$crew][$day] ?? 0;
+        return ($this->taken[$crew][$day] ?? 0) + ($this->reserves ? $this->kept($crew, $day) : 0);
+    }
+
+    /** Minutes to keep free on a day, with a visit more of so many. */
+    private function kept(int $crew, int $day, ?PlanVehicle $vehicle = null, int $minutes = 0): int
+    {
+        [$shared, $own] = $vehicle === null ? [0, 0] : $this->reserve->of($vehicle, $minutes);
+
+        return $this->reserve->minutes(
+            ($this->shared[$crew][$day] ?? 0) + $shared,
+            ($this->own[$crew][$day] ?? 0) + $own,
+        );
+    }
+
+    /** A visit that is alone on its day may be longer than nine days in ten would hold: no other day holds it better. */
+    private function isAlone(int $crew, int $day): bool
+    {
+        return ($this->taken[$crew][$day] ?? 0) === 0;
     }
 
     /** Whether a crew has room for a visit on a day. */
@@ -46,7 +78,12 @@ final class Ledger
             $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
             if (
                 $minutes <= 0 ||
-                $this->taken($crew, $part['day']) + $part['minutes'] + $travel >
+                ($this->taken[$crew][$part['day']] ?? 0) +
+                    $part['minutes'] +
+                    $travel +
+                    ($this->reserves && !$this->isAlone($crew, $part['day'])
+                        ? $this->kept($crew, $part['day'], $vehicle, $part['minutes'])
+                        : 0) >
                     $minutes + $this->instance->rules->overtimeMost
             ) {
                 return false;
@@ -79,12 +116,14 @@ final class Ledger
             }
             $taken = $this->taken[$c][$day] ?? 0;
             $travel = ($this->there[$c][$day][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
-            $over = $taken > $minutes ? $taken - $minutes : 0;
+            $kept = $this->reserves ? $this->kept($c, $day) : 0;
+            $over = max(0, $taken + $kept - $minutes);
             foreach ($kinds as $bits) {
                 $work = $vehicle->minutesFor($bits, $crew->people);
                 $more = $work + $travel;
-                $beyond = $taken + $more - $minutes;
-                if ($beyond > $rules->overtimeMost) {
+                $kept = $this->reserves ? $this->kept($c, $day, $vehicle, $work) : 0;
+                $beyond = $taken + $more + $kept - $minutes;
+                if ($beyond - ($taken === 0 ? $kept : 0) > $rules->overtimeMost) {
                     $apart =
                         $vehicle->mayStay && $work + $hop > $minutes + $rules->overtimeMost
                             ? $this->overDays($vehicle, $c, $day, $bits)
@@ -123,12 +162,14 @@ final class Ledger
             $minutes = $this->instance->crews[$crew]->minutes[$part['day']] ?? 0;
             $taken = $this->taken[$crew][$part['day']] ?? 0;
             $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
-            $after = $taken + $part['minutes'] + $travel;
-            if ($after > $minutes + $rules->overtimeMost) {
+            $before = $taken + ($this->reserves ? $this->kept($crew, $part['day']) : 0);
+            $kept = $this->reserves ? $this->kept($crew, $part['day'], $vehicle, $part['minutes']) : 0;
+            $after = $taken + $part['minutes'] + $travel + $kept;
+            if ($after - ($taken === 0 ? $kept : 0) > $minutes + $rules->overtimeMost) {
                 return null;
             }
             $cost +=
-                $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $taken - $minutes));
+                $rules->travel * $travel + $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));
         }
 
         return $cost;
@@ -152,10 +193,15 @@ final class Ledger
         $here = $this->there[$crew][$day][$vehicle->site] ?? 0;
         $travel = $here === ($sign > 0 ? 0 : 1) ? $this->instance->siteOf($vehicle)->hopMin : 0;
         $minutes = $this->instance->crews[$crew]->minutes[$day] ?? 0;
-        $before = $this->taken[$crew][$day] ?? 0;
-        $after = $before + $sign * ($work + $travel);
+        $before = $this->taken($crew, $day);
         $this->there[$crew][$day][$vehicle->site] = $here + $sign;
-        $this->taken[$crew][$day] = $after;
+        $this->taken[$crew][$day] = ($this->taken[$crew][$day] ?? 0) + $sign * ($work + $travel);
+        if ($this->reserves) {
+            [$shared, $own] = $this->reserve->of($vehicle, $work);
+            $this->shared[$crew][$day] = ($this->shared[$crew][$day] ?? 0) + $sign * $shared;
+            $this->own[$crew][$day] = ($this->own[$crew][$day] ?? 0) + $sign * $own;
+        }
+        $after = $this->taken($crew, $day);
         $this->cost +=
             $sign * $rules->travel * $travel +
             $rules->overtime * (max(0, $after - $minutes) - max(0, $before - $minutes));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Vicissa\Core\Visit\Pace;
+
 /** Whether a plan keeps every hard rule; for plans from anywhere. */
 final readonly class PlanCheck
 {
@@ -118,13 +120,17 @@ final readonly class PlanCheck
      */
     private function overworked(array $visits): array
     {
-        $work = $hops = [];
+        $work = $hops = $off = [];
         foreach ($visits as $visit) {
             [$vehicle, $crew] = [$this->vehicles[$visit->vehicle], $this->crews[$visit->crew]];
             $whole = [['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)]];
             foreach (Parts::of($this->instance, $vehicle, $crew, $visit->day, $visit->bits) ?? $whole as $part) {
                 $work[$crew->id][$part['day']] = ($work[$crew->id][$part['day']] ?? 0) + $part['minutes'];
                 $hops[$crew->id][$part['day']][$vehicle->site] = $this->instance->siteOf($vehicle)->hopMin;
+                $off[$crew->id][$part['day']][] = [
+                    'minutes' => (float) $part['minutes'],
+                    'pace' => new Pace(spread: $vehicle->spread, common: $vehicle->common),
+                ];
             }
         }
         $broken = [];
@@ -132,6 +138,10 @@ final readonly class PlanCheck
             foreach ($days as $day => $minutes) {
                 $has = $this->crews[$crew]->minutes[$day] ?? 0;
                 $given = $minutes + array_sum($hops[$crew][$day]);
+                // A visit that is alone on its day has no other that holds it better.
+                if ($this->instance->rules->holds === 90 && count($off[$crew][$day]) > 1) {
+                    $given += (int) floor(Pace::dayNineInTen($off[$crew][$day]) - $minutes);
+                }
                 if ($has <= 0 || $given > $has + $this->instance->rules->overtimeMost) {
                     $broken[] = sprintf(
                         '%s has %d minutes on %s and is given %d.',

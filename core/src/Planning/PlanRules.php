@@ -19,6 +19,8 @@ final readonly class PlanRules
      * @param float $overtime         a minute beyond the crew's minutes
      * @param int $overtimeMost       minutes beyond the crew's minutes that are allowed
      * @param int $renewFromTenths    tenths of the repeat after which renewing again is worth doing
+     * @param float $stay             what must be saved before a visit moves that stands in a plan already
+     * @param int $holds              of a hundred days so many hold what they are given; 50 plans with the middle of what visits take
      */
     public function __construct(
         public float $offTarget = 1.0,
@@ -32,5 +34,7 @@ final readonly class PlanRules
         public float $overtime = 0.5,
         public int $overtimeMost = 60,
         public int $renewFromTenths = 7,
+        public int $holds = 50,
+        public float $stay = 3.0,
     ) {}
 }

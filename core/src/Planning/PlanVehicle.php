@@ -24,6 +24,8 @@ final readonly class PlanVehicle
      * @param bool $mayStay                        a visit longer than a day may go on the days after
      * @param array<int, int> $without       kind bits for which a day has nothing to do them with: too cold for what is
      *     on the shelf, say
+     * @param float $spread   of ln minutes of a visit
+     * @param float $common   the part of it that all visits of a day share
      */
     public function __construct(
         public string $id,
@@ -44,6 +46,8 @@ final readonly class PlanVehicle
         public array $together = [],
         public bool $mayStay = false,
         public array $without = [],
+        public float $spread = 0.0,
+        public float $common = 0.0,
     ) {}
 
     /** Minutes of a visit that holds these kinds, when so many work at it. */

@@ -19,10 +19,7 @@ final class Planner
     /** More vehicles than this. */
     private const MANY = 120;
 
-    /** Points that must be saved before a visit moves that stands in a plan already. */
-    public const STAY = 3.0;
-
-    /** How often each vehicle is taken out and put back, in the mean; and where there are many. */
+    /** How often each vehicle is taken out and put back in the mean, where there are few; and at least. */
     private const EACH = [150, 60];
 
     /** So many shakes at least; few vehicles cost little. */
@@ -35,6 +32,17 @@ final class Planner
     private const HEATINGS = 3;
 
     private const FEW = 24;
+
+    /** Of a large book's search so much is spent part by part, and shakes a vehicle are spent together. */
+    private const PARTED = 0.8;
+
+    private const TOGETHER = 2;
+
+    /** Rounds of the bound for who does not wait. */
+    private const SOON = 2;
+
+    /** The share of a search that only goes down, at first: who waits for a second has a good plan by then. */
+    private const QUICK = 0.08;
 
     /** So many at most are taken out together. */
     private const GROUP = 6;
@@ -69,7 +77,38 @@ final class Planner
      */
     public static function plan(Instance $instance, int $shakes = 0, int $seed = 1, ?Closure $told = null): FoundPlan
     {
-        return (new self($instance, 0.0, $seed))->search(null, $shakes, $told);
+        return $shakes === 0 && Groups::fit($instance)
+            ? self::inGroups($instance, $seed, $told)
+            : (new self($instance, 0.0, $seed))->search(null, $shakes, $told);
+    }
+
+    /**
+     * A large book: part by part, each with crews of its own, then all together, where it is gone down from there.
+     *
+     * @param Closure(float): bool|null $told
+     */
+    private static function inGroups(Instance $instance, int $seed, ?Closure $told): FoundPlan
+    {
+        $groups = Groups::of($instance);
+        $visits = [];
+        $goesOn = true;
+        foreach ($groups as $n => $group) {
+            $heard = static function (float $share) use ($told, $n, $groups, &$goesOn): bool {
+                return $goesOn = $goesOn && ($told === null || $told((self::PARTED * ($n + $share)) / count($groups)));
+            };
+            $part = new self($group, 0.0, $seed + $n);
+            $part->find(null, $part->effort(), $heard, null);
+            array_push($visits, ...$part->visits());
+        }
+        $whole = new self($instance, 0.0, $seed);
+
+        return $whole->search(
+            $visits,
+            self::TOGETHER * count($instance->vehicles),
+            static fn(float $share): bool => $goesOn &&
+                ($told === null || $told(self::PARTED + (1.0 - self::PARTED) * $share)),
+            new: true,
+        );
     }
 
     /**
@@ -77,56 +116,88 @@ final class Planner
      * what saves more than moving it is worth. Never dearer than that; where nothing has changed, nothing moves.
      *
      * @param list<PlacedVisit> $before
-     * @param float $stay                      points that a visit must save before it moves
+     * @param float|null $stay                      points that a visit must save before it moves; the rules' when left out
      * @param Closure(float): bool|null $told  as in plan
      */
     public static function again(
         Instance $instance,
         array $before,
-        float $stay = self::STAY,
+        ?float $stay = null,
         int $shakes = 0,
         int $seed = 1,
         ?Closure $told = null,
     ): FoundPlan {
-        return (new self($instance, $stay, $seed))->search($before, $shakes, $told);
+        return (new self($instance, $stay ?? $instance->rules->stay, $seed))->search($before, $shakes, $told);
     }
 
     /**
      * @param list<PlacedVisit>|null $before
      * @param Closure(float): bool|null $told
+     * @param bool $new  what was before stands for nobody yet
      */
-    private function search(?array $before, int $shakes, ?Closure $told): FoundPlan
+    private function search(?array $before, int $shakes, ?Closure $told, bool $new = false): FoundPlan
+    {
+        $bound = new Bound($this->instance, $this->assignment->courses);
+        $goesOn = $this->find($before, $shakes > 0 ? $shakes : $this->effort($before !== null), $told, $bound, $new);
+        $bound->raise(
+            $goesOn ? (int) ceil($this->rounds() / 3) : self::SOON,
+            $this->assignment->total(),
+            $told === null ? null : static fn(): bool => $told(1.0),
+        );
+
+        return $this->result($bound->value);
+    }
+
+    private function effort(bool $again = false): int
     {
         $vehicles = count($this->assignment->courses);
-        $bound = new Bound($this->instance, $this->assignment->courses);
+
+        // What stands is near its best already, and somebody waits.
+        return $again
+            ? self::AGAIN
+            : (int) max(self::LEAST, ceil((2 * self::each($vehicles) * $vehicles) / (1 + self::GROUP)));
+    }
+
+    private function rounds(): int
+    {
+        return (int) max(6, min(60, 1080 / max(1, count($this->assignment->courses))));
+    }
+
+    /**
+     * @param list<PlacedVisit>|null $before
+     * @param Closure(float): bool|null $told
+     * @return bool  false where it was stopped
+     */
+    private function find(?array $before, int $shakes, ?Closure $told, ?Bound $bound, bool $new = false): bool
+    {
+        $vehicles = count($this->assignment->courses);
         if ($before === null) {
             $this->begin();
             $stands = false;
         } else {
-            $stands = $this->resume($before);
+            $stands = $this->resume($before) && !$new;
         }
-        $shakes = match (true) {
-            $shakes > 0 => $shakes,
-            // What stands is near its best already, and somebody waits.
-            $before !== null => self::AGAIN,
-            default => (int) max(
-                self::LEAST,
-                ceil((2 * self::EACH[$vehicles <= self::MANY ? 0 : 1] * $vehicles) / (1 + self::GROUP)),
-            ),
-        };
-        // Who wants an answer soon wants a bound soon.
-        $rounds = (int) max(6, min(70, 2400 / max(1, $vehicles), $shakes / 3));
         $moved = $this->assignment->settle($vehicles <= self::MANY ? 4 : 1);
-        $heard = static fn(float $share): ?Closure => $told === null ? null : static fn(): bool => $told($share);
-        $bound->raise($rounds, $this->assignment->total(), $heard(0.0));
         // Where the bound meets the plan there is nothing left to find.
-        $perfect = fn(): bool => $this->assignment->total() <= $bound->value + 1e-6;
+        $perfect = fn(): bool => $bound !== null && $this->assignment->total() <= $bound->value + 1e-6;
         $goesOn = $told === null || $told(0.0);
         // What stands and pays as it stands is left alone.
-        $goesOn = $goesOn && $vehicles > 1 && !($stands && !$moved);
+        $seeks = $vehicles > 1 && !($stands && !$moved);
+        $quick = (int) ceil(self::QUICK * $shakes);
         $best = $this->assignment->kept();
         for ($i = 0; $goesOn && $i < $shakes && !$perfect(); $i++) {
-            $this->shake($this->assignment->hasPromises() ? 0.0 : $this->heat($i / $shakes));
+            // Who waits for a second has a plan before it is asked how good it is.
+            if ($i === $quick || !$seeks) {
+                $bound?->raise(
+                    (int) min($this->rounds(), $shakes / 3),
+                    $this->assignment->total(),
+                    $told === null ? null : static fn(): bool => $told(self::QUICK),
+                );
+            }
+            if (!$seeks) {
+                break;
+            }
+            $this->shake($before !== null ? 0.0 : $this->heat($i / $shakes));
             if ($this->assignment->total() < $best[0] - 1e-9) {
                 $best = $this->assignment->kept();
             }
@@ -137,10 +208,9 @@ final class Planner
         }
         // What others left behind may be better for one alone; until nobody gains any more, so that planning again
         // finds nothing to move.
-        $this->assignment->settle($vehicles <= self::MANY ? 30 : 2);
-        $bound->raise((int) ($rounds / 2), $this->assignment->total(), $heard(1.0));
+        $this->assignment->settle($goesOn && $vehicles <= self::MANY ? 30 : 2);
 
-        return $this->result($bound->value);
+        return $goesOn;
     }
 
     private function begin(?Lure $lure = null): void
@@ -150,13 +220,21 @@ final class Planner
         }
     }
 
+    /** Many have more ways round each other than can be tried; few cost little. */
+    private static function each(int $vehicles): float
+    {
+        return max(self::EACH[1], self::EACH[0] * min(1.0, sqrt((1.2 * self::FEW) / max(1, $vehicles))));
+    }
+
     private function heat(float $share): float
     {
+        if ($share < self::QUICK) {
+            return 0.0;
+        }
         [$first, $last] = self::HEAT;
+        $times = count($this->assignment->courses) > self::FEW ? 1 : self::HEATINGS;
 
-        return $first *
-            ($last / $first) **
-                fmod((count($this->assignment->courses) > self::FEW ? 1 : self::HEATINGS) * $share, 1.0);
+        return $first * ($last / $first) ** fmod(($times * ($share - self::QUICK)) / (1.0 - self::QUICK), 1.0);
     }
 
     /**
@@ -323,7 +401,8 @@ final class Planner
         return array_keys($group);
     }
 
-    private function result(float $bound): FoundPlan
+    /** @return list<PlacedVisit> by day, crew and vehicle */
+    private function visits(): array
     {
         $visits = [];
         foreach ($this->assignment->courses as $v => $course) {
@@ -344,7 +423,13 @@ final class Planner
                 $b->vehicle,
             ],
         );
-        $visits = Inspections::placed($this->instance, $visits);
+
+        return $visits;
+    }
+
+    private function result(float $bound): FoundPlan
+    {
+        $visits = Inspections::placed($this->instance, $this->visits());
         $unmet = Reasons::of($this->instance, $visits);
         $cost = Cost::of($this->instance, $visits);
         // The bound holds for plans that miss as little as this one does.

@@ -62,6 +62,14 @@ final readonly class Reasons
             }
         }
         foreach ($vehicle->deadlines as [$first, $last]) {
+            if ($last < $this->instance->start || $first >= $this->instance->end) {
+                $unmet[] = new Unmet(
+                    $vehicle->id,
+                    'deadline ' . Day::date($last),
+                    Said::of('reasons.it-lies-outside-the-days'),
+                );
+                continue;
+            }
             $kept = array_filter(array_keys($visits), static fn(int $day): bool => $day >= $first && $day <= $last);
             if ($kept === [] && $last >= $this->instance->start && $last < $this->instance->end) {
                 $unmet[] = new Unmet(

@@ -616,7 +616,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    /** Every vehicle’s paint as a ribbon, most urgent first */
+    /** Every vehicle’s paint as a ribbon, most urgent first; or a part of them */
     get: operations['film']
     put?: never
     post?: never
@@ -3437,6 +3437,8 @@ export interface components {
       from: string
       /** Format: date-time */
       to: string
+      /** @description Of all there are, drawn or not */
+      count: number
       ribbons: components['schemas']['Ribbon'][]
     }
     FitCell: {
@@ -5104,6 +5106,10 @@ export interface components {
       travel?: number
       overtime?: number
       overtime_most?: number
+      /** @description Points a visit that stands must save before it moves; 3 when left out */
+      stay?: number
+      /** @description Of a hundred days so many hold what they are given; 50 when left out */
+      holds?: number
     }
     ReckonPlanSite: {
       id: string
@@ -5132,6 +5138,10 @@ export interface components {
         [key: string]: components['schemas']['ReckonKindMinutes']
       }
       may_stay?: boolean
+      /** @description Of ln minutes of a visit */
+      spread?: number
+      /** @description The part of it that all visits of a day share */
+      common?: number
       closed?: string[]
       deadlines?: components['schemas']['ReckonDeadline'][]
       locks?: components['schemas']['ReckonDayKinds'][]
@@ -6957,6 +6967,8 @@ export interface components {
       wishes: components['schemas']['WeeksWish'][]
       unmet: components['schemas']['WeeksUnmet'][]
       cost: number
+      /** @description Points a visit that stands must save before it moves */
+      stay: number
       plan: components['schemas']['WeeksPlan'] | null
       run: components['schemas']['PlanRun'] | null
     }
@@ -8740,7 +8752,11 @@ export interface operations {
   }
   film: {
     parameters: {
-      query?: never
+      query?: {
+        skip?: number
+        /** @description All when left out */
+        limit?: number
+      }
       header?: never
       path?: never
       cookie?: never

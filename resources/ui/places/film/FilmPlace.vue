@@ -1,27 +1,19 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { onKeyStroke, useElementSize, useLocalStorage } from '@vueuse/core'
+import { onKeyStroke, useLocalStorage } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, told, type Schemas } from '@/api/client'
-import TimeAxis from '@/film/TimeAxis.vue'
-import { timeScale } from '@/film/geometry'
 import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
 import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
-import FilmRow from './FilmRow.vue'
+import FilmList from './FilmList.vue'
 import FilmTable from './FilmTable.vue'
 import FirstVehicle from './FirstVehicle.vue'
 import { groups, matches } from './groups'
+import { useFilm } from './useFilm'
 
-// Shallow: hundreds of ribbons with dozens of points each are drawn, never changed in place.
-const {
-  data: film,
-  error,
-  isPending,
-} = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')), shallow: true })
+const { film, error, isPending } = useFilm()
 const router = useRouter()
 const { zone } = useMe()
 
@@ -37,34 +29,19 @@ const shows = {
 }
 
 const list = useTemplateRef('list')
-const lane = useTemplateRef('lane')
-const { width } = useElementSize(lane)
-const laneWidth = computed(() => Math.max(120, Math.floor(width.value)))
-
 const ribbons = computed(() => film.value?.ribbons.filter((ribbon) => matches(ribbon, search.value)) ?? [])
 const grouped = computed(() =>
   groups(ribbons.value).filter((group) => show.value === 'all' || group.key === show.value),
 )
 const shown = computed(() => grouped.value.flatMap((group) => group.ribbons))
-const light = computed(() =>
-  film.value ? timeScale(film.value.from, film.value.to, laneWidth.value)(film.value.today) : 0,
-)
-
 const searchBox = useTemplateRef('searchBox')
 const typing = (event: KeyboardEvent) =>
   event.target instanceof HTMLElement && event.target.matches('input, select, textarea')
 
 function step(event: KeyboardEvent, by: number) {
-  const rows = [...(list.value?.querySelectorAll<HTMLAnchorElement>('a.row') ?? [])]
-  if (!rows.length) return
-  const at = rows.indexOf(document.activeElement as HTMLAnchorElement)
+  if (!list.value) return
   event.preventDefault()
-  rows[Math.min(rows.length - 1, Math.max(0, at + by))]?.focus()
-}
-
-function focused(): Schemas['Ribbon'] | undefined {
-  const id = document.activeElement instanceof HTMLElement ? document.activeElement.dataset.vehicle : undefined
-  return shown.value.find((ribbon) => ribbon.vehicle_id === id)
+  void list.value.step(by)
 }
 
 onKeyStroke(['ArrowDown', 'j'], (event) => !typing(event) && step(event, 1))
@@ -76,7 +53,7 @@ onKeyStroke('/', (event) => {
 })
 onKeyStroke('n', (event) => !typing(event) && router.push('/start'))
 onKeyStroke('r', (event) => {
-  const ribbon = typing(event) ? undefined : focused()
+  const ribbon = typing(event) ? undefined : list.value?.focused()
   if (ribbon) void router.push(`/vehicles/${ribbon.vehicle_id}/turn`)
 })
 onKeyStroke('Escape', () => {
@@ -105,28 +82,9 @@ onKeyStroke('Escape', () => {
     <FirstVehicle v-else-if="film && film.ribbons.length === 0" />
     <FilmTable v-else-if="film && asTable" :ribbons="shown" />
 
-    <div v-else-if="film" ref="list" class="list" :style="{ '--light': light + 'px' }">
-      <div class="axis-row">
-        <span class="corner small quiet">most urgent first</span>
-        <div ref="lane" class="lane">
-          <TimeAxis :from="film.from" :to="film.to" :today="film.today" :width="laneWidth" />
-        </div>
-        <span class="corner end small quiet">renew by</span>
-      </div>
-      <section v-for="group in grouped" :key="group.key" :aria-label="group.name">
-        <h2 class="group" :class="group.key">
-          {{ group.name }} <span class="count">{{ group.ribbons.length }}</span>
-        </h2>
-        <FilmRow
-          v-for="ribbon in group.ribbons"
-          :key="ribbon.vehicle_id"
-          :ribbon="ribbon"
-          :film="film"
-          :width="laneWidth"
-          :zone="zone"
-        />
-      </section>
-      <p v-if="!shown.length" class="nothing">
+    <template v-else-if="film">
+      <FilmList v-if="shown.length" ref="list" :film="film" :grouped="grouped" :zone="zone" />
+      <p v-else class="nothing">
         No vehicle fits.
         <button type="button" class="words" @click="((search = ''), (show = 'all'))">Show all of them</button>
       </p>
@@ -134,7 +92,7 @@ onKeyStroke('Escape', () => {
         <kbd>↑</kbd> <kbd>↓</kbd> along the ribbons, <kbd>Enter</kbd> opens, <kbd>r</kbd> records a turn,
         <kbd>/</kbd> finds, <kbd>n</kbd> adds a vehicle
       </p>
-    </div>
+    </template>
   </div>
 </template>
 
@@ -152,45 +110,6 @@ onKeyStroke('Escape', () => {
 
 .which {
   width: 190px;
-}
-
-.list {
-  --label: 210px;
-  --due-col: 150px;
-}
-
-.axis-row {
-  position: sticky;
-  top: 54px;
-  z-index: 5;
-  display: grid;
-  grid-template-columns: var(--label) minmax(0, 1fr) var(--due-col);
-  gap: var(--s4);
-  align-items: end;
-  background: var(--paper);
-  border-bottom: 1px solid var(--line-strong);
-}
-
-.corner {
-  padding-bottom: 4px;
-}
-
-.group {
-  display: flex;
-  gap: var(--s2);
-  align-items: baseline;
-  font-size: 15px;
-  font-style: italic;
-  padding: var(--s4) 0 var(--s1);
-}
-
-.group.now {
-  color: var(--due);
-}
-
-.count {
-  font: 500 13px var(--text);
-  color: var(--ink-3);
 }
 
 .nothing {
@@ -232,12 +151,6 @@ onKeyStroke('Escape', () => {
     order: 5;
   }
 
-  .axis-row {
-    top: 48px;
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .corner,
   .keys {
     display: none;
   }

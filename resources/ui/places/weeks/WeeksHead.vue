@@ -68,7 +68,7 @@ const said = (days: string[]) => days.map((one) => dates(one).replace('decon', '
         </li>
       </ul>
     </details>
-    <details v-if="weeks.plan?.moves.length">
+    <details v-if="weeks.plan?.moves.length" class="moves">
       <summary>
         {{ weeks.plan.why.replace(/\d{4}-\d{2}-\d{2}/g, (on) => shortDay(on, zone)) }}:
         {{ weeks.plan.moves.length }} vehicle{{ weeks.plan.moves.length === 1 ? '' : 's' }} changed
@@ -79,6 +79,12 @@ const said = (days: string[]) => days.map((one) => dates(one).replace('decon', '
           {{ one.new.length ? said(one.new) : 'no visit' }}
         </li>
       </ul>
+      <p class="quiet small">
+        A visit that stands moves only where that saves {{ weeks.stay }} points or more (<RouterLink
+          to="/workspace/numbers"
+          >the numbers of the rules</RouterLink
+        >).
+      </p>
     </details>
   </header>
 </template>

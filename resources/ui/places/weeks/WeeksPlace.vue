@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
-import { api, told, type Schemas } from '@/api/client'
+import type { Schemas } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { useFilm } from '@/places/film/useFilm'
 import DayList from './DayList.vue'
 import LoadLane from './LoadLane.vue'
 import { useInHand } from './useInHand'
@@ -28,7 +28,7 @@ async function callOff(id: string, body: Schemas['VisitCancel']) {
 const ask = async (visits: string[] | null) => {
   said.value = await propose(visits, visits ? null : dateOf(dayNumber(weeks.value?.start ?? '') + 13))
 }
-const { data: film } = useQuery({ queryKey: ['film'], queryFn: () => told(api.GET('/api/v1/film')) })
+const { film } = useFilm()
 const ribbons = computed(() => Object.fromEntries((film.value?.ribbons ?? []).map((one) => [one.vehicle_id, one])))
 const box = useTemplateRef('box')
 const { width } = useElementSize(box)
