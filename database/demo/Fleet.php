@@ -60,7 +60,7 @@ final readonly class Fleet
                     'name' => sprintf('Vehicle %03d', $i),
                     'body' => self::BODIES[$i % count(self::BODIES)],
                     'site_id' => $sites[intdiv($i, self::AT_PLACE)],
-                    'paint_m2' => 9.5 + $i % count(self::BODIES),
+                    'paint_m2' => 9.5 + ($i % count(self::BODIES)),
                     'km_per_week' => $chance->getInt(50, 500),
                 ])
                 ->refresh();
@@ -135,7 +135,10 @@ final readonly class Fleet
                     'workspace_id' => $workspace,
                     'vehicle_id' => $vehicle,
                     'crew_id' => $crews[intdiv($i, self::FOR_CREW)],
-                    'on' => $now->startOfWeek()->addDays(7 + $day - 1)->toDateString(),
+                    'on' => $now
+                        ->startOfWeek()
+                        ->addDays(7 + $day - 1)
+                        ->toDateString(),
                     'kinds' => json_encode(['wash']),
                     'changed_at' => $now,
                 ];

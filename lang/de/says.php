@@ -953,7 +953,8 @@ return [
     'numbers.no-wet-work-outdoors-below' => 'Keine nasse Arbeit im Freien unter',
     'numbers.nothing-is-washed-from' => 'Nichts wird gewaschen ab',
     'numbers.nothing-shows-up-to' => 'Nichts zu sehen bis',
-    'numbers.of-a-hundred-days-so-many-hold' => 'Von hundert Tagen halten so viele, was sie bekommen (50: geplant mit der Mitte)',
+    'numbers.of-a-hundred-days-so-many-hold' =>
+        'Von hundert Tagen halten so viele, was sie bekommen (50: geplant mit der Mitte)',
     'numbers.of-the-soil' => 'vom Schmutz',
     'numbers.on-dust-a-contact-wash' => 'Auf Staub braucht eine Handwäsche',
     'numbers.on-family' => '{says}, auf {family}',

@@ -927,7 +927,8 @@ return [
     'numbers.no-wet-work-outdoors-below' => 'No wet work outdoors below',
     'numbers.nothing-is-washed-from' => 'Nothing is washed from',
     'numbers.nothing-shows-up-to' => 'Nothing shows up to',
-    'numbers.of-a-hundred-days-so-many-hold' => 'Of a hundred days, so many hold what they are given (50: planned with the middle)',
+    'numbers.of-a-hundred-days-so-many-hold' =>
+        'Of a hundred days, so many hold what they are given (50: planned with the middle)',
     'numbers.of-the-soil' => 'of the soil',
     'numbers.on-dust-a-contact-wash' => 'On dust a contact wash takes',
     'numbers.on-family' => '{says}, on {family}',
