@@ -19,6 +19,8 @@ final readonly class KeepLaid
     /** Longer than any weather is known ahead. */
     private const KEPT_S = 12 * 86400;
 
+    private const AT_ONCE = 20;
+
     /** What of a vehicle bears on no visit. */
     private const BESIDE = ['version' => 1, 'updated_at' => 1, 'note' => 1];
 
@@ -45,8 +47,16 @@ final readonly class KeepLaid
         $kept = Cache::many(array_values(array_unique($keys)));
         $new = $laid = [];
         foreach ($keys as $i => $key) {
+            if (!isset($kept[$key])) {
+                $kept[$key] = $new[$key] = $lay($i);
+            }
+            // Whoever is cut off in the midst of many leaves what was laid to whoever asks next.
+            if (count($new) >= self::AT_ONCE) {
+                Cache::putMany($new, self::KEPT_S);
+                $new = [];
+            }
             /** @var TLaid $answer */
-            $answer = $kept[$key] ?? ($new[$key] ??= $lay($i));
+            $answer = $kept[$key];
             $laid[$i] = $answer;
         }
         if ($new !== []) {

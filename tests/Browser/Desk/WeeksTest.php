@@ -45,7 +45,12 @@ final class WeeksTest extends BrowserTestCase
             '//button[contains(@class, "mark")][starts-with(@aria-label, "Doctor’s estate")][contains(@aria-label, ", locked")]',
         );
         self::assertNotSame($name . ', locked', $moved->getAttribute('aria-label'));
-        $this->see('//summary[contains(., "Doctor’s estate moved from")]');
+        $told = $this->see('//summary[contains(., "Doctor’s estate moved from")]');
+        // Next to nobody else has to hear of it, and what a move must be worth stands beside.
+        self::assertSame(1, preg_match('/: (\d+) vehicles? changed/', (string) $told->getText(), $changed));
+        self::assertLessThanOrEqual(4, (int) $changed[1], 'those told of a move by some days');
+        $told->click();
+        $this->seeText('moves only where that saves 3 points or more');
         // Planned again it stays where it was put.
         $this->press('Plan again');
         $this->until(fn(): bool => $this->canTakeBack() && !$this->toldAsMoved(), 'It was planned again.');
