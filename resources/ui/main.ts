@@ -34,5 +34,7 @@ queries.invalidateQueries = (filters, options) => {
 }
 
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
+// Home is read while it is asked who is there.
+if (location.pathname === '/') void import('./places/film/FilmPlace.vue')
 watchSignal()
 createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(i18n).use(makeRouter(queries)).mount('#app')

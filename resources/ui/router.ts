@@ -4,6 +4,7 @@ import { settled } from '@/api/writes'
 import { Problem } from './api/client'
 import { meQuery } from './lib/session'
 import { followsNewerPages } from './lib/newer'
+import { filmQuery } from './places/film/useFilm'
 import { places } from './routes'
 
 const open: RouteRecordRaw[] = [
@@ -77,6 +78,8 @@ export function makeRouter(queries: QueryClient) {
     if (to.meta.open) return true
     try {
       await queries.ensureQueryData(meQuery)
+      // Asked for while its place is still being read.
+      if (to.name === 'film') void queries.prefetchInfiniteQuery({ ...filmQuery, staleTime: 5_000 })
       return true
     } catch (problem) {
       if (problem instanceof Problem && problem.status === 401) {

@@ -31,26 +31,29 @@ $ask = static function (string $path, ?array $body = null, array $more = [], str
     $token = preg_match('/XSRF-TOKEN\s+(\S+)/', implode("\n", (array) curl_getinfo($curl, CURLINFO_COOKIELIST)), $found)
         ? urldecode($found[1])
         : '';
-    curl_setopt_array($curl, [
-        CURLOPT_URL => $base . $path,
-        CURLOPT_RETURNTRANSFER => true,
-        CURLOPT_COOKIEFILE => $jar,
-        CURLOPT_ENCODING => 'gzip',
-        CURLOPT_HTTPHEADER => [
-            'Accept: application/json',
-            'Content-Type: application/json',
-            "Origin: {$base}",
-            "X-XSRF-TOKEN: {$token}",
-            ...$more,
-        ],
-        CURLOPT_HEADERFUNCTION => static function ($_, string $header) use (&$tag): int {
-            $tag = preg_match('/^etag:\s*(\S+)/i', $header, $found) === 1 ? $found[1] : $tag;
+    curl_setopt_array(
+        $curl,
+        [
+            CURLOPT_URL => $base . $path,
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_COOKIEFILE => $jar,
+            CURLOPT_ENCODING => 'gzip',
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json',
+                'Content-Type: application/json',
+                "Origin: {$base}",
+                "X-XSRF-TOKEN: {$token}",
+                ...$more,
+            ],
+            CURLOPT_HEADERFUNCTION => static function ($_, string $header) use (&$tag): int {
+                $tag = preg_match('/^etag:\s*(\S+)/i', $header, $found) === 1 ? $found[1] : $tag;
 
-            return strlen($header);
-        },
-        ...$body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)],
-        ...$method === '' ? [] : [CURLOPT_CUSTOMREQUEST => $method],
-    ]);
+                return strlen($header);
+            },
+        ] +
+            ($body === null ? [] : [CURLOPT_POSTFIELDS => (string) json_encode($body)]) +
+            ($method === '' ? [] : [CURLOPT_CUSTOMREQUEST => $method]),
+    );
     curl_exec($curl);
 
     return [curl_getinfo($curl, CURLINFO_TOTAL_TIME) * 1000, (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), $tag];

@@ -1,7 +1,7 @@
 /** Pure geometry of our drawings; no numbers of the job are decided here. */
 
 /** A tenth of a pixel is as fine as an eye; rounding by arithmetic is ten times as fast as by text. */
-import { locale } from '@/lib/i18n'
+import { monthName } from '@/lib/dates'
 
 const f = (value: number) => Math.round(value * 10) / 10
 
@@ -64,7 +64,7 @@ export function monthStarts(from: string, to: string): { at: number; name: strin
   ) {
     starts.push({
       at: date.getTime(),
-      name: new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(date),
+      name: monthName(date.getUTCMonth() + 1),
     })
   }
   return starts

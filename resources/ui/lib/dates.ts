@@ -93,12 +93,12 @@ export function hourIn(zone: string, moment: string): string {
   )
 }
 
+/** "Nov" for 11. */
+export const monthName = (month: number): string =>
+  formatter(locale(), { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, month - 1, 1)))
+
 /** Months as they are said: "Nov to Mar" where they follow each other, else one by one. */
 export function monthsSaid(months: number[]): string {
-  const name = (month: number) =>
-    new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(
-      new Date(Date.UTC(2026, month - 1, 1)),
-    )
   const set = new Set(months)
   if (set.size === 12) return 'all year'
   const starts = months.filter((month) => !set.has(month === 1 ? 12 : month - 1))
@@ -106,7 +106,7 @@ export function monthsSaid(months: number[]): string {
     .map((start) => {
       let end = start
       while (set.has((end % 12) + 1)) end = (end % 12) + 1
-      return start === end ? name(start) : `${name(start)} to ${name(end)}`
+      return start === end ? monthName(start) : `${monthName(start)} to ${monthName(end)}`
     })
     .join(', ')
 }

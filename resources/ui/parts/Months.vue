@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { locale } from '@/lib/i18n'
+import { monthName } from '@/lib/dates'
 // Twelve months to tick.
 defineProps<{ label: string; hint?: string }>()
 const months = defineModel<number[]>({ required: true })
-const names = Array.from({ length: 12 }, (_, i) =>
-  new Intl.DateTimeFormat(locale(), { month: 'short', timeZone: 'UTC' }).format(new Date(Date.UTC(2026, i, 1))),
-)
+const names = Array.from({ length: 12 }, (_, i) => monthName(i + 1))
 </script>
 
 <template>

@@ -14,6 +14,16 @@ const props = defineProps<{ film: Schemas['Film']; grouped: ReturnType<typeof gr
 const BESIDE = 20
 const HEIGHT = { group: 48, row: 55 }
 
+/** At first only what is seen, so that it is seen soon. */
+const beside = ref(2)
+onMounted(() =>
+  requestAnimationFrame(() => {
+    // For whoever measures how long a first load takes (bin/bench).
+    performance.mark('first-ribbon')
+    beside.value = BESIDE
+  }),
+)
+
 const list = useTemplateRef('list')
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
@@ -30,7 +40,7 @@ const keyOf = (at: number) => {
 const virtual = useWindowVirtualizer(
   computed(() => ({
     count: items.value.length,
-    overscan: BESIDE,
+    overscan: beside.value,
     estimateSize: (at: number) => ('group' in (items.value[at] ?? {}) ? HEIGHT.group : HEIGHT.row),
     getItemKey: keyOf,
     scrollMargin: list.value?.offsetTop ?? 0,
@@ -46,9 +56,6 @@ const measure = (element: Element | ComponentPublicInstance | null) => {
   const node = element && '$el' in element ? (element.$el as Element) : element
   if (node instanceof HTMLElement) virtual.value.measureElement(node)
 }
-
-// For whoever measures how long a first load takes (bin/bench).
-onMounted(() => requestAnimationFrame(() => performance.mark('first-ribbon')))
 
 /** Where whoever goes along the ribbons by keys is, also when it has been scrolled out of sight. */
 const last = ref<string>()

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { onKeyStroke, useLocalStorage } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
-import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
 import FilmList from './FilmList.vue'
@@ -13,6 +12,8 @@ import FirstVehicle from './FirstVehicle.vue'
 import { groups, matches } from './groups'
 import { useFilm } from './useFilm'
 
+// Ribbons come first; what they are chosen by, a moment later in its place.
+const OneOf = defineAsyncComponent(() => import('@/parts/OneOf.vue'))
 const { film, error, isPending } = useFilm()
 const router = useRouter()
 const { zone } = useMe()
@@ -69,7 +70,9 @@ onKeyStroke('Escape', () => {
     <div class="head">
       <h1>Film</h1>
       <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, owner or layer" />
-      <OneOf v-model="show" aria-label="Which vehicles" class="which" :options="shows" />
+      <div class="which">
+        <OneOf v-if="film" v-model="show" aria-label="Which vehicles" :options="shows" />
+      </div>
       <button type="button" class="beside" :aria-pressed="asTable" @click="asTable = !asTable">
         <Glyph name="table" /> <span class="word">As a table</span>
       </button>
@@ -110,6 +113,7 @@ onKeyStroke('Escape', () => {
 
 .which {
   width: 190px;
+  min-height: 44px;
 }
 
 .nothing {
