@@ -31,10 +31,12 @@ $ask = static function (string $path, ?array $body = null, array $more = [], str
     $token = preg_match('/XSRF-TOKEN\s+(\S+)/', implode("\n", (array) curl_getinfo($curl, CURLINFO_COOKIELIST)), $found)
         ? urldecode($found[1])
         : '';
+    /** @var non-empty-string $url */
+    $url = $base . $path;
     curl_setopt_array(
         $curl,
         [
-            CURLOPT_URL => $base . $path,
+            CURLOPT_URL => $url,
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_COOKIEFILE => $jar,
             CURLOPT_ENCODING => 'gzip',

@@ -47,8 +47,8 @@ final class WeeksTest extends BrowserTestCase
         self::assertNotSame($name . ', locked', $moved->getAttribute('aria-label'));
         $told = $this->see('//summary[contains(., "Doctor’s estate moved from")]');
         // Next to nobody else has to hear of it, and what a move must be worth stands beside.
-        self::assertSame(1, preg_match('/: (\d+) vehicles? changed/', (string) $told->getText(), $changed));
-        self::assertLessThanOrEqual(4, (int) $changed[1], 'those told of a move by some days');
+        preg_match('/: (\d+) vehicles? changed/', (string) $told->getText(), $changed);
+        self::assertContains((int) ($changed[1] ?? 0), [1, 2, 3, 4], 'those told of a move by some days');
         $told->click();
         $this->seeText('moves only where that saves 3 points or more');
         // Planned again it stays where it was put.
