@@ -809,7 +809,7 @@ return [
     'needs.the-contact-wash' => 'The contact wash',
     'needs.the-layer-on-the-wheels' => 'The layer on the wheels',
     'needs.the-wash' => 'The wash',
-    'needs.to-carry-the-dirt-off' => 'To carry the dirt off without touching',
+    'needs.to-carry-the-dirt-off' => 'To lift the dirt without touching the paint',
     'needs.to-loosen-soil-before' => 'To loosen soil {soil, number, ::group-off} before anything touches it',
     'needs.to-loosen-what-the-road-has' => 'To loosen what the road has thrown on the lower third',
     'needs.to-see-whether-the-layer-is' => 'To see whether the layer is only clogged',
