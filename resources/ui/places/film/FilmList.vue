@@ -12,10 +12,12 @@ import type { groups } from './groups'
 const props = defineProps<{ film: Schemas['Film']; grouped: ReturnType<typeof groups>; zone: string }>()
 
 const BESIDE = 20
+/** So few are drawn all of them. */
+const FEW = 80
 const HEIGHT = { group: 48, row: 55 }
 
 /** At first only what is seen, so that it is seen soon. */
-const beside = ref(2)
+const beside = ref(0)
 onMounted(() =>
   requestAnimationFrame(() => {
     // For whoever measures how long a first load takes (bin/bench).
@@ -40,7 +42,7 @@ const keyOf = (at: number) => {
 const virtual = useWindowVirtualizer(
   computed(() => ({
     count: items.value.length,
-    overscan: beside.value,
+    overscan: beside.value && items.value.length <= FEW ? items.value.length : beside.value,
     estimateSize: (at: number) => ('group' in (items.value[at] ?? {}) ? HEIGHT.group : HEIGHT.row),
     getItemKey: keyOf,
     scrollMargin: list.value?.offsetTop ?? 0,
