@@ -28,7 +28,7 @@ use Vicissa\Core\Visit\VisitStep;
 final class VisitTest extends TestCase
 {
     /** How many random visits each property is tried on. */
-    private const VISITS = 5000;
+    private const VISITS = 2500;
 
     /** Visits are laid out once and looked at from every side; when each step begins is worked out for some of them. */
     public function testWhatNeverHappensOnFiveThousandVisits(): void
