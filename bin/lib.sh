@@ -535,7 +535,7 @@ CONF
     mkdir -p "$VAR/run/nginx"; [ "$(id -u)" = 0 ] && chown "$WEB_AS": "$VAR/run/nginx"
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
     local brotli=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
-    if [ -f "$brotli" ]; then sed -i "1i load_module $brotli;" "$VAR/run/nginx.conf"; else sed -i '/brotli_static/d' "$VAR/run/nginx.conf"; fi
+    if [ -f "$brotli" ]; then sed -i "1i load_module $brotli;" "$VAR/run/nginx.conf"; else sed -i 's/ brotli_static on;//' "$VAR/run/nginx.conf"; fi
     keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.jit=function -d opcache.jit_buffer_size=64M -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=64M
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
     keep queue "$WEB_AS" php -d opcache.enable_cli=1 -d opcache.jit=function -d opcache.jit_buffer_size=64M artisan queue:work --queue=default --sleep=1 --tries=3

@@ -27,7 +27,8 @@ final readonly class KeptAnswers
 
     public function __construct()
     {
-        $this->shared = config('cache.limiter') === 'apc';
+        // Also where Redis counts requests: what is kept is this machine's.
+        $this->shared = function_exists('apcu_enabled') && apcu_enabled();
         $this->store = Cache::store($this->shared ? 'apc' : 'array');
     }
 

@@ -7,7 +7,7 @@ function line(string $what, float $value, string $unit, string $budget = ''): vo
 {
     static $before = null;
     static $now = [];
-    $file = dirname(__DIR__, 2) . '/var/bench/figures.json';
+    $file = (getenv('VICISSA_VAR') ?: dirname(__DIR__, 2) . '/var/bench') . '/figures.json';
     $before ??= is_file($file) ? (array) json_decode((string) file_get_contents($file), true) : [];
     $was = is_float($before[$what] ?? null) || is_int($before[$what] ?? null) ? (float) $before[$what] : null;
     $digits = abs($value) < 10 ? 1 : 0;

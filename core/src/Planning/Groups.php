@@ -100,6 +100,6 @@ final readonly class Groups
             $has[$part] += array_sum($crew->minutes) * max(1, $crew->people);
         }
 
-        return array_map(static fn(array $crews): array => $crews, $chosen);
+        return $chosen;
     }
 }
