@@ -17,6 +17,7 @@ use Vicissa\Core\Planning\Course;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\FoundPlan;
+use Vicissa\Core\Planning\Groups;
 use Vicissa\Core\Planning\Instance;
 use Vicissa\Core\Planning\MinutePrices;
 use Vicissa\Core\Planning\Parts;
@@ -141,6 +142,35 @@ final class PlanTest extends TestCase
             // Who is off by nothing needs nothing kept free.
             self::assertEquals(Planner::plan($asked(50, 0.0), 40), Planner::plan($asked(90, 0.0), 40));
         }
+    }
+
+    /** A large book in parts: everybody in one of them, places whole, and put together again no rule is broken. */
+    public function testALargeBookIsPlannedInParts(): void
+    {
+        $instance = Instances::draw(9, 130, 14, 7);
+        $parts = Groups::of($instance);
+        self::assertGreaterThan(1, count($parts));
+        $all = static fn(string $of): array => array_merge(
+            ...array_map(static fn(Instance $part): array => array_column($part->{$of}, 'id'), $parts),
+        );
+        self::assertEqualsCanonicalizing(array_column($instance->vehicles, 'id'), $all('vehicles'));
+        self::assertEqualsCanonicalizing(array_column($instance->crews, 'id'), $all('crews'));
+        $where = [];
+        foreach ($parts as $n => $part) {
+            self::assertNotSame([], $part->crews);
+            foreach ($part->vehicles as $vehicle) {
+                self::assertSame($n, $where[$vehicle->site] ??= $n, 'a place stays whole');
+            }
+        }
+        $calls = 0;
+        $plan = Planner::plan(
+            $instance,
+            told: static function () use (&$calls): bool {
+                return ++$calls < 4;
+            },
+        );
+        self::assertSame([], PlanCheck::broken($instance, $plan->visits));
+        self::assertNotSame([], $plan->visits, 'stopped early, what there was is put together all the same');
     }
 
     public function testOneVehicleAloneIsExact(): void
