@@ -28,6 +28,8 @@ return [
         'api' => (int) env('VICISSA_LIMIT_API', 240),
         'registrations' => (int) env('VICISSA_LIMIT_REGISTRATIONS', 10),
         'sign_in' => (int) env('VICISSA_LIMIT_SIGN_IN', 6),
+        // Of the processor, for a list of questions; what it weighed beforehand is a guess.
+        'reckon_ms' => (int) env('VICISSA_LIMIT_RECKON_MS', 4_000),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
         'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 9000),

@@ -21,6 +21,8 @@ final readonly class KeepLaid
 
     private const AT_ONCE = 20;
 
+    private const LOOKED_UP = 50;
+
     /** What of a vehicle bears on no visit. */
     private const BESIDE = ['version' => 1, 'updated_at' => 1, 'note' => 1];
 
@@ -44,7 +46,11 @@ final readonly class KeepLaid
             static fn(array $one): string => "{$what} " . self::hash([$common, self::of($one[0]), $one[1]]),
             $asked,
         );
-        $kept = Cache::many(array_values(array_unique($keys)));
+        $kept = [];
+        // The store looks each key up among all it was asked for.
+        foreach (array_chunk(array_values(array_unique($keys)), self::LOOKED_UP) as $some) {
+            $kept += Cache::many($some);
+        }
         $new = $laid = [];
         foreach ($keys as $i => $key) {
             if (!isset($kept[$key])) {

@@ -153,6 +153,12 @@ final readonly class TurnLog
         return new self($turns, app(Tenancy::class)->workspace()->house()->wear);
     }
 
+    /** Where both know a vehicle, the other's turns count. */
+    public function with(self $other): self
+    {
+        return new self([...$this->turns, ...$other->turns], $this->factors);
+    }
+
     /** @return list<LoggedTurn> */
     public function turns(string $vehicleId): array
     {

@@ -57,9 +57,7 @@ final readonly class GatherWeeks
         $sites = Site::query()->with('admissions')->orderBy('id')->get();
         $closures = Closure::query()->where('to_on', '>', $today->toDateString())->get();
         $crews = ($this->readCrews)($calendar, $closures->whereNull('vehicle_id')->whereNull('site_id'));
-        /** @var list<string> $ids */
-        $ids = $vehicles->modelKeys();
-        $wants = new VehicleWants($workspace, $calendar, $ids, $closures, $standing);
+        $wants = new VehicleWants($workspace, $calendar, $vehicles, $closures, $standing);
         $sizes = array_values(array_unique([1, ...array_map(static fn(PlanCrew $crew): int => $crew->people, $crews)]));
         $atHand = ($this->gatherAtHand)();
         $minutes = ($this->reckonMinutes)($vehicles, $sizes, $atHand);

@@ -62,7 +62,7 @@ final readonly class VehicleWants
     private array $locks;
 
     /**
-     * @param list<string> $ids
+     * @param EloquentCollection<int, Vehicle> $vehicles
      * @param Collection<int, Closure> $closures
      * @param list<array{vehicle: string, date: string, crew: string, kinds: list<string>, locked: bool}>|null $standing
      *     what counts as planned; the book's when left out
@@ -70,12 +70,14 @@ final readonly class VehicleWants
     public function __construct(
         private Workspace $workspace,
         private Calendar $calendar,
-        array $ids,
+        EloquentCollection $vehicles,
         Collection $closures,
         ?array $standing,
     ) {
         $today = $calendar->today->toDateString();
-        $this->log = TurnLog::of($ids, $calendar->today->getTimestamp());
+        /** @var list<string> $ids */
+        $ids = $vehicles->modelKeys();
+        $this->log = self::log($vehicles, $calendar->today);
         $this->layers = Layer::query()
             ->with('forecast')
             ->whereIn('vehicle_id', $ids)
@@ -250,6 +252,46 @@ final readonly class VehicleWants
             $day($forecast?->due_at),
             $day($forecast?->late_at),
         );
+    }
+
+    /**
+     * The turns that say when each was washed, topped and decontaminated last: as far back as its rhythm goes, and the
+     * whole record only of the few to which that was not done in all that time.
+     *
+     * @param EloquentCollection<int, Vehicle> $vehicles
+     */
+    private static function log(EloquentCollection $vehicles, CarbonImmutable $today): TurnLog
+    {
+        $now = $today->getTimestamp();
+        $log = TurnLog::since(
+            $vehicles
+                ->mapWithKeys(
+                    static fn(Vehicle $vehicle): array => [
+                        $vehicle->id =>
+                            $now -
+                            86400 *
+                                max(
+                                    $vehicle->decon_days ?? 0,
+                                    ($vehicle->topper_washes ?? 0) * max($vehicle->cadence_max, 7),
+                                ),
+                    ],
+                )
+                ->all(),
+            $now,
+        );
+        $further = $vehicles->reject(static function (Vehicle $vehicle) use ($log): bool {
+            $turns = new Collection($log->turns($vehicle->id));
+
+            return $turns->isEmpty() ||
+                (($vehicle->decon_days === null || $turns->contains->decontaminates()) &&
+                    ($vehicle->topper_washes === null ||
+                        $turns->contains(static fn(LoggedTurn $turn): bool => $turn->topperOn(Zone::Paint) !== null)));
+        });
+
+        /** @var list<string> $ids */
+        $ids = $further->modelKeys();
+
+        return $ids === [] ? $log : $log->with(TurnLog::of($ids, $now));
     }
 
     /**

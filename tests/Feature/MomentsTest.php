@@ -51,8 +51,16 @@ final class MomentsTest extends TestCase
     /** @return iterable<string, array{string, string}> zone and moment: clock changes, a leap day, both ends of the world */
     public static function days(): iterable
     {
-        foreach (['Pacific/Auckland', 'Pacific/Honolulu', 'America/St_Johns', 'Europe/London'] as $zone) {
-            foreach (['2026-03-29', '2026-04-05', '2026-11-01', '2028-02-29', '2027-12-31'] as $day) {
+        foreach (
+            [
+                'Pacific/Auckland' => ['2026-04-05', '2028-02-29', '2027-12-31'],
+                'Pacific/Honolulu' => ['2026-03-29', '2028-02-29', '2027-12-31'],
+                'America/St_Johns' => ['2026-11-01', '2028-02-29'],
+                'Europe/London' => ['2026-03-29', '2026-11-01'],
+            ]
+            as $zone => $days
+        ) {
+            foreach ($days as $day) {
                 yield "{$day} in {$zone}" => [$zone, $day];
             }
         }
@@ -63,7 +71,7 @@ final class MomentsTest extends TestCase
     {
         [$owner, $workspace] = $this->business();
         $this->inside($workspace, static fn() => $workspace->update(['time_zone' => $zone]));
-        foreach (['00:20', '12:00', '23:40'] as $time) {
+        foreach (['00:20', '23:40'] as $time) {
             $local = CarbonImmutable::parse("{$day} {$time}", $zone);
             $this->clock->modify('@' . $local->getTimestamp());
             $before = $local->subDay()->toDateString();

@@ -33,11 +33,12 @@ final class ReckonController
             self::weigh($model, $body);
 
             $begun = Processor::usedMs();
+            $most = config()->integer('vicissa.limits.reckon_ms');
 
             return $this->answer(
-                $reckoning->all($model, $body, static function () use ($begun): void {
+                $reckoning->all($model, $body, static function () use ($begun, $most): void {
                     // Whatever it was weighed at.
-                    if (Processor::usedMs() - $begun > 2 * Weights::MOST) {
+                    if (Processor::usedMs() - $begun > $most) {
                         throw Problem::dear(Said::of('problem.stopped'));
                     }
                 })['results'],

@@ -22,8 +22,11 @@ final class Planner
     /** How often each vehicle is taken out and put back in the mean, where there are few; and at least. */
     private const EACH = [150, 60];
 
-    /** So many shakes at least; few vehicles cost little. */
-    private const LEAST = 1500;
+    /**
+     * So many shakes at least, since few vehicles cost little; of very few, who meet in few ways, so many by each with
+     * each, and at least the last.
+     */
+    private const LEAST = [1500, 35, 200];
 
     /** So many where a plan stands. */
     private const AGAIN = 500;
@@ -152,10 +155,13 @@ final class Planner
     {
         $vehicles = count($this->assignment->courses);
 
+        [$least, $pair, $fewest] = self::LEAST;
+        $least = min($least, max($fewest, $pair * $vehicles ** 2));
+
         // What stands is near its best already, and somebody waits.
         return $again
-            ? self::AGAIN
-            : (int) max(self::LEAST, ceil((2 * self::each($vehicles) * $vehicles) / (1 + self::GROUP)));
+            ? min(self::AGAIN, $least)
+            : (int) max($least, ceil((2 * self::each($vehicles) * $vehicles) / (1 + self::GROUP)));
     }
 
     private function rounds(): int
