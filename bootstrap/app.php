@@ -15,6 +15,8 @@ use App\Http\Middleware\SpendsTime;
 use App\Http\Middleware\TriesAgain;
 use App\Problems\Problem;
 use App\Says\Http\TellWords;
+use App\Tenancy\Tenancy;
+use App\Weeks\LayAhead;
 use App\Http\ProblemRenderer;
 use App\Watch\Http\CountsRequests;
 use Illuminate\Database\ConcurrencyErrorDetector;
@@ -74,9 +76,13 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(
             static fn(Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
-        $exceptions->render(
-            static fn(Throwable $e, Request $request) => app(ProblemRenderer::class)->render($e, $request),
-        );
+        $exceptions->render(static function (Throwable $e, Request $request) {
+            if ($e instanceof Problem && $e->kind === Problem::BEING_LAID && app(Tenancy::class)->entered()) {
+                LayAhead::dispatch(app(Tenancy::class)->workspace()->id);
+            }
+
+            return app(ProblemRenderer::class)->render($e, $request);
+        });
     })
     ->create();
 

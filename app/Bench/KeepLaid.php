@@ -6,6 +6,8 @@ namespace App\Bench;
 
 use App\Book\Layer;
 use App\Book\Vehicle;
+use App\Problems\Problem;
+use App\Tenancy\Patience;
 use App\Tenancy\Tenancy;
 use Illuminate\Support\Facades\Cache;
 
@@ -26,7 +28,7 @@ final readonly class KeepLaid
     /** What of a vehicle bears on no visit. */
     private const BESIDE = ['version' => 1, 'updated_at' => 1, 'note' => 1];
 
-    public function __construct(private Tenancy $tenancy) {}
+    public function __construct(private Tenancy $tenancy, private Patience $patience) {}
 
     /**
      * @template TKey of array-key
@@ -35,6 +37,7 @@ final readonly class KeepLaid
      * @param array<TKey, array{Vehicle, mixed}> $asked  the vehicle, and what else its answer rests on
      * @param callable(TKey): TLaid $lay
      * @return array<TKey, TLaid>
+     * @throws Problem  where there is so much to lay that whoever asks should come again; what was laid is kept
      */
     public function each(string $what, array $asked, AtHand $atHand, callable $lay): array
     {
@@ -51,15 +54,21 @@ final readonly class KeepLaid
         foreach (array_chunk(array_values(array_unique($keys)), self::LOOKED_UP) as $some) {
             $kept += Cache::many($some);
         }
+        $wanting = count(array_filter($kept, is_null(...)));
         $new = $laid = [];
         foreach ($keys as $i => $key) {
             if (!isset($kept[$key])) {
                 $kept[$key] = $new[$key] = $lay($i);
+                $wanting--;
             }
-            // Whoever is cut off in the midst of many leaves what was laid to whoever asks next.
-            if (count($new) >= self::AT_ONCE) {
+            // Whoever asks again comes further each time; whoever is cut off in the midst of many leaves what was laid to whoever asks next.
+            $over = $new !== [] && $wanting > 0 && $this->patience->isOver();
+            if ($over || count($new) >= self::AT_ONCE) {
                 Cache::putMany($new, self::KEPT_S);
                 $new = [];
+            }
+            if ($over) {
+                throw Problem::beingLaid(count($kept) - $wanting, count($kept));
             }
             /** @var TLaid $answer */
             $answer = $kept[$key];

@@ -10,6 +10,8 @@ use Vicissa\Core\Says\Said;
 /** Something the caller can understand and act on; rendered as RFC 9457 `application/problem+json`. */
 final class Problem extends RuntimeException
 {
+    public const BEING_LAID = 'being-laid';
+
     /**
      * @param list<array{pointer: string, detail: Said}> $errors
      * @param array<string, mixed> $more  further members of the problem document
@@ -95,6 +97,33 @@ final class Problem extends RuntimeException
     public static function dear(Said $detail): self
     {
         return new self(413, 'too-dear', Said::of('problem.too-dear'), $detail);
+    }
+
+    /** It will be there in a while; whoever asks again is told sooner (App\Weeks\LayAhead). */
+    public static function beingLaid(int $laid, int $of): self
+    {
+        return new self(
+            503,
+            self::BEING_LAID,
+            Said::of('problem.back-soon'),
+            Said::of('problem.being-laid', laid: $laid, of: $of),
+            [],
+            [],
+            ['Retry-After' => '3'],
+        );
+    }
+
+    public static function beingWeighed(): self
+    {
+        return new self(
+            503,
+            'being-weighed',
+            Said::of('problem.back-soon'),
+            Said::of('problem.being-weighed'),
+            [],
+            [],
+            ['Retry-After' => '5'],
+        );
     }
 
     public static function unversioned(): self

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Proof;
 
 use App\Tenancy\Tenancy;
+use App\Tenancy\Patience;
+use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
@@ -12,16 +14,29 @@ use Illuminate\Foundation\Queue\Queueable;
  * Weighs the proof as soon as there is something new in it, so that nobody waits for it on a screen. What has been
  * weighed for the same evidence is not weighed again.
  */
-final class KeepProof implements ShouldQueue
+final class KeepProof implements ShouldBeUniqueUntilProcessing, ShouldQueue
 {
     use Queueable;
 
     public int $tries = 2;
 
-    public function __construct(private readonly string $workspaceId) {}
+    public int $timeout = 500;
 
-    public function handle(Tenancy $tenancy, WeighProof $weighProof): void
+    /** Many turns of a day are weighed together. */
+    public int $uniqueFor = 600;
+
+    public function __construct(private readonly string $workspaceId)
     {
-        $tenancy->within($this->workspaceId, $weighProof);
+        $this->onQueue('long');
+    }
+
+    public function uniqueId(): string
+    {
+        return $this->workspaceId;
+    }
+
+    public function handle(Tenancy $tenancy, Patience $patience, WeighProof $weighProof): void
+    {
+        $patience->without(fn() => $tenancy->within($this->workspaceId, $weighProof));
     }
 }

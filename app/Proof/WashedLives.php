@@ -27,33 +27,22 @@ final class WashedLives
     private const OFTEN = 1 / 3;
 
     /**
-     * @param list<Layer> $layers  with their vehicles
+     * @param iterable<array{list<Layer>, TurnLog}> $some  layers with their vehicles, and what was done there: a few
+     *     vehicles at a time, since many years of many vehicles are too much at once
      * @return array<string, array<string, list<FailureInterval>>> lives by question and answer
      */
-    public static function of(array $layers, TurnLog $log): array
+    public static function of(iterable $some): array
     {
         $lives = $washed = [];
-        foreach ($layers as $layer) {
-            $span = $layer->span();
-            $turns = $log->during($span)->turns;
-            if ($layer->product_id === null || $turns === []) {
-                continue;
+        foreach ($some as [$layers, $log]) {
+            foreach ($layers as $layer) {
+                $span = $layer->span();
+                $turns = $log->during($span)->turns;
+                if ($layer->product_id !== null && $turns !== []) {
+                    $lives[$layer->product_id][$layer->id] = self::life($layer, $span, $turns, $log);
+                    $washed[$layer->id] = self::answers($turns, $span);
+                }
             }
-            $path = $log->path(
-                ($layer->vehicle ?? throw new LogicException('A layer without its vehicle.'))->habits(),
-                $span,
-            );
-            $end = $span->day($turns[count($turns) - 1]->at);
-            $idle = static fn(?float $wear): ?float => $wear === null
-                ? null
-                : $path->idle(0.0, $path->reaches($wear, $end, 0.0, 0.02) ?? $end);
-            $held = $idle($layer->held) ?? 0.0;
-            $failed = $idle($layer->failed);
-            $lives[$layer->product_id][$layer->id] = FailureInterval::of(
-                $held,
-                $failed === null ? null : max($failed, $held + 1e-6),
-            );
-            $washed[$layer->id] = self::answers($turns, $span);
         }
         $by = [];
         foreach ($lives as $ofProduct) {
@@ -72,6 +61,23 @@ final class WashedLives
         }
 
         return $by;
+    }
+
+    /** @param non-empty-list<LoggedTurn> $turns */
+    private static function life(Layer $layer, LayerSpan $span, array $turns, TurnLog $log): FailureInterval
+    {
+        $path = $log->path(
+            ($layer->vehicle ?? throw new LogicException('A layer without its vehicle.'))->habits(),
+            $span,
+        );
+        $end = $span->day($turns[count($turns) - 1]->at);
+        $idle = static fn(?float $wear): ?float => $wear === null
+            ? null
+            : $path->idle(0.0, $path->reaches($wear, $end, 0.0, 0.02) ?? $end);
+        $held = $idle($layer->held) ?? 0.0;
+        $failed = $idle($layer->failed);
+
+        return FailureInterval::of($held, $failed === null ? null : max($failed, $held + 1e-6));
     }
 
     /**

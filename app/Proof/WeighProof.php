@@ -6,12 +6,15 @@ namespace App\Proof;
 
 use App\Book\Layer;
 use App\Book\Vehicle;
+use App\Problems\Problem;
 use App\Record\TurnLog;
 use App\Shelf\Product;
+use App\Tenancy\Patience;
 use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Psr\Clock\ClockInterface;
 use stdClass;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Protection\Life\FailureInterval;
@@ -38,23 +41,58 @@ final readonly class WeighProof
 
     private const NOTICED_EFFECT = 0.08;
 
-    public function __construct(private Tenancy $tenancy, private Repository $cache) {}
+    /** Vehicles whose record is read together. */
+    private const AT_ONCE = 200;
+
+    private const KEPT_S = 86_400;
+
+    /** What was weighed last stays for so long, whatever has come since. */
+    private const LAST_S = 30 * 86_400;
+
+    public function __construct(
+        private Tenancy $tenancy,
+        private Repository $cache,
+        private Patience $patience,
+        private ClockInterface $clock,
+    ) {}
 
     /**
      * Weighed once for each state of the evidence: what it rests on names the answer that is kept, so that none is
-     * stale.
+     * stale. Of a very large book somebody who waits is told what was weighed last, and that there is more.
      *
      * @return Told<'Proof'>
+     * @throws Problem  where nothing of a very large book has been weighed yet
      */
     public function __invoke(): array
     {
         $rests = DB::selectOne(
             'select (select count(*) || \'/\' || max(updated_at) || \'/\' || coalesce(sum(held), 0) || \'/\' || coalesce(sum(failed), 0) from layers) as layers, (select max(updated_at) from products) as products, (select max(updated_at) from vehicles) as vehicles, (select max(id::text) from turn_entries) as turns',
         );
-        $key = 'proof/3/' . $this->tenancy->workspace()->id . '/' . hash('sha256', (string) json_encode($rests));
+        $workspace = $this->tenancy->workspace()->id;
+        $key = "proof/4/{$workspace}/" . hash('sha256', (string) json_encode($rests));
+        $last = "proof/last/4/{$workspace}";
+        /** @var Told<'Proof'>|null $kept */
+        $kept = $this->cache->get($key);
+        if ($kept !== null) {
+            return $kept;
+        }
+        if (!$this->patience->isEndless() && self::followed() > config()->integer('vicissa.limits.followed')) {
+            KeepProof::dispatch($workspace)->afterCommit();
+            /** @var Told<'Proof'>|null $before */
+            $before = $this->cache->get($last);
 
-        /** @var Told<'Proof'> */
-        return $this->cache->remember($key, 86_400, $this->weigh(...));
+            return $before === null ? throw Problem::beingWeighed() : [...$before, 'newer' => true];
+        }
+        $proof = $this->weigh();
+        $this->cache->put($key, $proof, self::KEPT_S);
+        $this->cache->put($last, $proof, self::LAST_S);
+
+        return $proof;
+    }
+
+    private static function followed(): int
+    {
+        return DB::table('layers')->whereNotNull('held')->orWhereNotNull('failed')->count();
     }
 
     /** @return Told<'Proof'> */
@@ -163,6 +201,8 @@ final readonly class WeighProof
             'groups' => [...$this->groups($rows->all(), $products), ...$this->washed()],
             'vehicles' => $this->vehicles($effects),
             'calibration' => $this->calibration($rows->whereNotNull('quantiles')->all()),
+            'weighed_at' => $this->clock->now()->format(DATE_ATOM),
+            'newer' => false,
         ];
     }
 
@@ -190,17 +230,29 @@ final readonly class WeighProof
     /** @return list<Told<'ProofGroup'>> layers by how they were washed */
     private function washed(): array
     {
-        $layers = Layer::query()
-            ->with('vehicle')
-            ->whereNotNull('product_id')
-            ->where('zone', Zone::Paint->value)
-            ->where(static fn($query) => $query->whereNotNull('held')->orWhereNotNull('failed'))
-            ->orderBy('id')
-            ->get();
-        /** @var list<string> $vehicles */
-        $vehicles = $layers->pluck('vehicle_id')->unique()->values()->all();
+        return self::told(WashedLives::of($this->paints()), 'middle-lives');
+    }
 
-        return self::told(WashedLives::of(array_values($layers->all()), TurnLog::of($vehicles)), 'middle-lives');
+    /** @return iterable<array{list<Layer>, TurnLog}> of some vehicles at a time */
+    private function paints(): iterable
+    {
+        /** @var list<string> $vehicles */
+        $vehicles = Vehicle::query()->orderBy('id')->pluck('id')->all();
+        // No reading bears on it: none before now is asked for.
+        $now = $this->clock->now()->getTimestamp();
+        foreach (array_chunk($vehicles, self::AT_ONCE) as $some) {
+            $layers = Layer::query()
+                ->with('vehicle')
+                ->whereIn('vehicle_id', $some)
+                ->whereNotNull('product_id')
+                ->where('zone', Zone::Paint->value)
+                ->where(static fn($query) => $query->whereNotNull('held')->orWhereNotNull('failed'))
+                ->orderBy('id')
+                ->get();
+            if ($layers->isNotEmpty()) {
+                yield [array_values($layers->all()), TurnLog::of($some, $now)];
+            }
+        }
     }
 
     /**

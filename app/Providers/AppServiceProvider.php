@@ -55,6 +55,7 @@ use App\Standins\Weather;
 use App\Tenancy\Caller;
 use App\Tenancy\KeptConnection;
 use App\Tenancy\PersonalAccessToken;
+use App\Tenancy\Patience;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\WalledConnection;
@@ -111,6 +112,7 @@ final class AppServiceProvider extends ServiceProvider
             );
         });
         $this->app->scoped(Tenancy::class, static fn($app): Tenancy => new Tenancy($app->make('db.connection')));
+        $this->app->scoped(Patience::class);
         $this->app->bind(
             Messenger::class,
             static fn($app): Messenger => $app->make(config()->string('vicissa.messenger')),

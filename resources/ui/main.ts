@@ -18,10 +18,15 @@ const queries = new QueryClient({
       networkMode: 'always',
       // A refusal does not get better by asking again; a lost signal may.
       // Too much at once is asked again a moment later; what was answered is an answer.
+      // What is being made is asked for until it is there.
       retry: (count, error) =>
-        error instanceof Problem && error.status === 429
-          ? count < 3
-          : count < 2 && !(error instanceof Problem && error.status > 0),
+        error instanceof Problem && error.kind.startsWith('/problems/being-')
+          ? count < 200
+          : error instanceof Problem && error.status === 429
+            ? count < 3
+            : count < 2 && !(error instanceof Problem && error.status > 0),
+      retryDelay: (count, error) =>
+        error instanceof Problem && error.again ? 1000 * error.again : Math.min(1000 * 2 ** count, 30_000),
     },
   },
 })

@@ -116,7 +116,9 @@ final readonly class KeepsAnswers
     {
         return $response instanceof JsonResponse &&
             $response->getStatusCode() === Response::HTTP_OK &&
-            !$response->headers->has('ETag');
+            !$response->headers->has('ETag') &&
+            // It says itself that it will be another soon.
+            !$response->headers->has('Retry-After');
     }
 
     private static function tell(Request $request, Response $response, string $tag): Response

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Http\Processor;
 use App\Http\Slot;
 use App\Problems\Problem;
+use App\Tenancy\Patience;
 use Closure;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Http\Request;
@@ -36,7 +37,7 @@ final readonly class SpendsTime
         'api/v1/records/*',
     ];
 
-    public function __construct(private RateLimiter $limiter) {}
+    public function __construct(private RateLimiter $limiter, private Patience $patience) {}
 
     /**
      * @param string|null $seconds  of the processor for this kind of request, where it is not the usual
@@ -68,6 +69,7 @@ final readonly class SpendsTime
         if (PHP_SAPI !== 'cli') {
             $this->chargeAlsoWhenCutOff($open, $whose, $begun);
             set_time_limit($seconds !== null ? (int) $seconds : config()->integer('vicissa.limits.request_s'));
+            $this->patience->lasts(config()->integer('vicissa.limits.patience_ms'));
         }
         $response = $next($request);
         $open->closed = true;

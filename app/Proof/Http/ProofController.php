@@ -121,6 +121,8 @@ use OpenApi\Attributes as OA;
         new Field('groups', 'ProofGroup[]'),
         new Field('vehicles', 'ProofVehicle[]'),
         new Field('calibration', 'ProofCalibration'),
+        new Field('weighed_at', 'date-time'),
+        new Field('newer', 'boolean', 'Whether there is more since, which is being weighed'),
     ),
 ]
 final class ProofController
@@ -138,6 +140,8 @@ final class ProofController
     {
         Gate::authorize('viewAny', Product::class);
 
-        return new JsonResponse($weighProof());
+        $proof = $weighProof();
+
+        return new JsonResponse($proof, headers: $proof['newer'] ? ['Retry-After' => '30'] : []);
     }
 }

@@ -44,8 +44,8 @@ final readonly class Course
     private array $gaps;
 
     /**
-     * @var array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} what
-     *     topper, decontamination and base still cost at least, done last at (0: before the days), after each of $days
+     * @var array{list<list<float>>, list<list<float>>, list<list<float>>} what topper, decontamination and base still
+     *     cost at least before the days (at 0) and after each of $days, by when they were done last
      */
     private array $owed;
 
@@ -203,8 +203,8 @@ final readonly class Course
      * topper on a base that is renewed owes nothing for sure.
      *
      * @param array{float, float} $weights  of a day late, of a day early
-     * @return array<int, array<int, float>> by when it was done last, then by when nothing has been done since; empty
-     *     where nothing is owed
+     * @return list<list<float>> by the day nothing has been done until, then by when it was done last; empty where
+     *     nothing is owed
      */
     private function owed(?Cycle $cycle, array $weights): array
     {
@@ -223,21 +223,23 @@ final readonly class Course
         }
         // From the last day backwards: what is owed after day j, done there, is known before it is asked for.
         for ($j = $count; $j >= 0; $j--) {
+            $row = [];
             for ($k = 0; $k <= $j; $k++) {
                 if ($j === $count) {
-                    $owed[$k][$j] = $late * max(0, $this->instance->end - $due[$k]);
+                    $row[] = $late * max(0, $this->instance->end - $due[$k]);
 
                     continue;
                 }
                 $day = $this->days[$j];
-                $owed[$k][$j] = min(
-                    $owed[$k][$j + 1],
+                $row[] = min(
+                    $owed[$j + 1][$k],
                     $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $owed[$j + 1][$j + 1],
                 );
             }
+            $owed[$j] = $row;
         }
 
-        return $owed;
+        return array_values($owed);
     }
 
     /**

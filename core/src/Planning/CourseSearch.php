@@ -59,8 +59,8 @@ final class CourseSearch
     /**
      * @param bool $settles nothing is locked: what is due after the end won't be done again, so when it was done is all
      *     one
-     * @param array{array<int, array<int, float>>, array<int, array<int, float>>, array<int, array<int, float>>} $owed
-     *     what topper, decontamination and base still cost at least
+     * @param array{list<list<float>>, list<list<float>>, list<list<float>>} $owed  what topper, decontamination and
+     *     base still cost at least, by how many of the days have gone by and when they were done last
      */
     public function __construct(
         private readonly PlanVehicle $vehicle,
@@ -170,7 +170,7 @@ final class CourseSearch
     private function offers(int $place, int $day, array $arrive, array $via, array $prices, float $atMost): array
     {
         [$end, $settles, $now] = [$this->end, $this->settles, $place + 1];
-        [$tOwed, $dOwed, $bOwed] = $this->owed;
+        [$tOwed, $dOwed, $bOwed] = array_map(static fn(array $owed): array => $owed[$now] ?? [], $this->owed);
         [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
         $tAgain = $settles && $day + $topper->repeat >= $end ? self::DONE : $now;
         $dAgain = $settles && $day + $decon->repeat >= $end ? self::DONE : $now;
@@ -210,7 +210,7 @@ final class CourseSearch
                     $b = $bAgain;
                     $t = $under;
                 }
-                $least = $sum + ($tOwed[$t][$now] ?? 0.0) + ($dOwed[$d][$now] ?? 0.0) + ($bOwed[$b][$now] ?? 0.0);
+                $least = $sum + ($tOwed[$t] ?? 0.0) + ($dOwed[$d] ?? 0.0) + ($bOwed[$b] ?? 0.0);
                 if ($least > $atMost) {
                     continue;
                 }

@@ -15,6 +15,9 @@ export class Problem extends Error {
     readonly current: Record<string, unknown> | null = null,
     /** What whoever runs this finds it by in the log. */
     readonly request: string | null = null,
+    /** What is wrong, by one word; and seconds after which it may be well. */
+    readonly kind = '',
+    readonly again: number | null = null,
   ) {
     super(detail)
   }
@@ -32,7 +35,7 @@ export class Problem extends Error {
     )
   }
 
-  static from(status: number, body: unknown): Problem {
+  static from(status: number, body: unknown, again: number | null = null): Problem {
     const problem = (body ?? {}) as Partial<Schemas['Problem']>
     return new Problem(
       status,
@@ -41,6 +44,8 @@ export class Problem extends Error {
       problem.errors ?? [],
       (problem.current as Record<string, unknown> | undefined) ?? null,
       problem.request ?? null,
+      problem.type ?? '',
+      again,
     )
   }
 }
@@ -73,7 +78,8 @@ export async function toldWithTag<T>(request: Promise<Answer<T>>): Promise<{ dat
   } catch {
     throw Problem.offline()
   }
-  if (!answer.response.ok) throw Problem.from(answer.response.status, answer.error)
+  if (!answer.response.ok)
+    throw Problem.from(answer.response.status, answer.error, Number(answer.response.headers.get('Retry-After')) || null)
   return { data: answer.data as T, tag: answer.response.headers.get('ETag') ?? '' }
 }
 

@@ -4452,6 +4452,10 @@ export interface components {
       groups: components['schemas']['ProofGroup'][]
       vehicles: components['schemas']['ProofVehicle'][]
       calibration: components['schemas']['ProofCalibration']
+      /** Format: date-time */
+      weighed_at: string
+      /** @description Whether there is more since, which is being weighed */
+      newer: boolean
     }
     ProofCalibration: {
       layers: number

@@ -6,14 +6,26 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import CalibrationPlot from '@/film/CalibrationPlot.vue'
 import SurvivalPlot from '@/film/SurvivalPlot.vue'
+import { dayAndTime } from '@/lib/dates'
+import { useMe } from '@/lib/session'
 import { families, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import ProofGroups from './ProofGroups.vue'
 
 // What really lasts on these vehicles: each product's layers against its label, two beside each other, and whether the
 // forecasts were right.
+const { zone } = useMe()
 type Product = Schemas['ProofProduct']
-const { data, error, isPending } = useQuery({ queryKey: ['proof'], queryFn: () => told(api.GET('/api/v1/proof')) })
+const {
+  data,
+  error,
+  isPending,
+  failureReason: meanwhile,
+} = useQuery({
+  queryKey: ['proof'],
+  queryFn: () => told(api.GET('/api/v1/proof')),
+  refetchInterval: (query) => (query.state.data?.newer ? 30_000 : false),
+})
 const products = computed(() => [...(data.value?.products ?? [])].sort((a, b) => b.layers - a.layers))
 const keyOf = (one: Product) => `${one.product_id} ${one.zone}`
 const chosen = ref<string[]>([])
@@ -68,8 +80,11 @@ const { width } = useElementSize(plot)
       What really lasts, on your vehicles. One wear-week is a week outdoors with 200 km and one gentle wash.
       <RouterLink to="/proof/year">A year ahead, for the whole book</RouterLink>
     </p>
+    <p v-if="data?.newer" class="quiet" role="status">
+      Weighed at {{ dayAndTime(data.weighed_at, zone) }}; what came since is being weighed.
+    </p>
     <ProblemNote :problem="error" />
-    <p v-if="isPending" class="quiet" role="status">Weighing every layer…</p>
+    <p v-if="isPending" class="quiet" role="status">{{ meanwhile?.message ?? 'Weighing every layer…' }}</p>
     <p v-else-if="data && !products.length" class="sheet">
       No layer with a product has been followed yet. Note a topper in a turn, and read the clean water at the next
       washes: its life will stand here.

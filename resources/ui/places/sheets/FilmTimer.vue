@@ -12,7 +12,7 @@ const share = computed(() => {
 })
 const says = computed(() => {
   const { phase, opens, step } = props.timer
-  if (phase === 'works') return `works, ${clock(opens - props.now)} until “${step.name}”`
+  if (phase === 'works') return t('film-timer.works', { left: clock(opens - props.now), step: step.name })
   if (phase === 'over') return t('film-timer.has-dried', { ago: clock(-(left.value ?? 0)), step: step.name })
   if (left.value === null) return t('film-timer.has-worked', { step: step.name })
   return t(phase === 'hurry' ? 'film-timer.now' : 'film-timer.within', { step: step.name, left: clock(left.value) })

@@ -10,6 +10,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useAlarm } from './alarm'
 import AllSteps from './AllSteps.vue'
 import CloseSheet from './CloseSheet.vue'
+import { useDriveway } from './driveway'
 import { turnOf, type Closing } from './closing'
 import FoundSheet from './FoundSheet.vue'
 import HandOver from './HandOver.vue'
@@ -39,6 +40,7 @@ const begun = computed(() => state.value.begunAt !== null)
 const over = computed(() => steps.value.length > 0 && sheet.done.value.length === steps.value.length)
 const working = computed(() => begun.value && !over.value && !finished.value)
 const { sound, saying } = useAlarm(running, working)
+const { gloves } = useDriveway()
 const elapsed = computed(() =>
   state.value.begunAt === null ? 0 : Math.floor((now.value - state.value.begunAt) / 60_000),
 )
@@ -83,9 +85,6 @@ whenDone((errand) => {
 async function without(product: string) {
   await rematch({ without: [...(kept.value?.sheet.facts.without ?? []), product] })
 }
-async function intoShade() {
-  await rematch({ place: { ...kept.value?.sheet.facts.place, shade: true }, panel_c: null })
-}
 async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
   if (!kept.value) return
   const { sheet: now } = kept.value
@@ -100,7 +99,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
 </script>
 
 <template>
-  <div class="page narrow sheet-place">
+  <div class="page narrow sheet-place" :class="{ gloves }">
     <ProblemNote :problem="sheet.problem.value" />
     <p v-if="!kept && !sheet.problem.value" class="quiet" role="status">{{ $t('sheet-place.fetching-the-sheet') }}</p>
     <template v-if="kept && plan">
@@ -134,7 +133,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
         @person="sheet.choosePerson"
         @crew="(crew) => rematch({}, crew)"
         @without="without"
-        @shade="intoShade"
+        @shade="rematch({ place: { ...kept.sheet.facts.place, shade: true }, panel_c: null })"
         @scope="(scope) => sheet.rescope(scope).then(() => rematch({ scope }))"
         @found="open = 'found'"
       />
@@ -178,6 +177,7 @@ async function rematch(facts: Partial<Schemas['SheetFacts']>, crew?: number) {
         :sheet="sheet"
         :chosen="chosen"
         :sound="sound"
+        :saying="saying"
         @sound="sound = !sound"
         @close="open = 'close'"
         @hand-over="open = 'hand-over'"
@@ -251,6 +251,16 @@ h1 {
   font: 650 17px var(--text);
   color: var(--ink);
   cursor: pointer;
+}
+
+/* A glove's finger is wider than a finger, and hits beside it. */
+.gloves :deep(:is(.act, .beside, .bar button, summary)) {
+  min-height: 88px;
+  font-size: 21px;
+}
+
+.gloves :deep(:is(.do, .tools, .ways, .row)) {
+  gap: var(--s4);
 }
 
 .bar [aria-pressed='true'] {

@@ -4,12 +4,13 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import UnfoldedBody from '@/film/UnfoldedBody.vue'
 import { useUnits } from '@/lib/units'
-import { stepOf, waitsFor, type State, type Step } from './fold'
+import { isRead, stepOf, waitsFor, type State, type Step } from './fold'
 import SecondLook from './SecondLook.vue'
 import StepReadings from './StepReadings.vue'
 import TextileCount from './TextileCount.vue'
 import { clock, type Timer } from './timers'
 import { dosesFor, type Fill } from './doses'
+import { unreadOf } from './work'
 
 // One step, with everything it needs and nothing else.
 const props = defineProps<{
@@ -34,15 +35,13 @@ const emit = defineEmits<{
 const units = useUnits()
 const mine = computed(() => stepOf(props.state, props.step.id))
 const begun = computed(() => mine.value.startedAt !== null)
-const isRead = (one: Schemas['SheetCaution']) =>
-  props.state.acked.has(one.hazard ?? '') || props.state.acked.has(one.says)
 const named = (says: string) => props.step.cautions.find((one) => one.says === says)
 const hasRead = (says: string) => {
   const one = named(says)
-  return one !== undefined && isRead(one)
+  return one !== undefined && isRead(props.state, one)
 }
 const confirm = (says: string) => emit('ack', { hazard: named(says)?.hazard ?? '', says })
-const unread = computed(() => props.step.cautions.filter((one) => one.grave && !isRead(one)))
+const unread = computed(() => unreadOf(props.step, props.state))
 const waits = computed(() =>
   waitsFor(props.step, props.state, props.steps).map((id) => props.steps.find((step) => step.id === id)?.name ?? id),
 )

@@ -1,48 +1,61 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { handsSaid } from '@/lib/words'
+import { computed, ref, toRef, watch } from 'vue'
+import { t } from '@/lib/i18n'
+import { useDriveway } from './driveway'
 import FilmTimer from './FilmTimer.vue'
-import { isPaused, nextFor, type Step } from './fold'
+import HandsFree from './HandsFree.vue'
+import HowToWork from './HowToWork.vue'
 import StepCard from './StepCard.vue'
 import type { useSheet } from './useSheet'
+import { useVoice } from './voice'
+import { useWork } from './work'
 
 // What is to be done now: the timers that run, a step for each pair of hands on this phone, what comes then.
-const props = defineProps<{ sheet: ReturnType<typeof useSheet>; sound: boolean; chosen: string | null }>()
+const props = defineProps<{
+  sheet: ReturnType<typeof useSheet>
+  sound: boolean
+  chosen: string | null
+  /** What is called out of films that dry. */
+  saying: string
+}>()
 const emit = defineEmits<{ sound: []; close: []; 'hand-over': [] }>()
-const { kept, state, steps, running, now, done, say, undo } = props.sheet
-const plan = computed(() => kept.value?.sheet.plan)
-const person = computed(() => kept.value?.person ?? 0)
-const paused = computed(() => isPaused(state.value))
-const over = computed(() => steps.value.length > 0 && done.value.length === steps.value.length)
-// All on one phone: a card for each step that somebody does.
-const cards = computed((): { step: Step; whose: string | null }[] => {
-  const crew = kept.value?.sheet.crew ?? 1
-  const one = (who: number) => nextFor(who, steps.value, state.value)
-  const taken = steps.value.find((step) => step.id === props.chosen && !done.value.includes(step))
-  if (crew === 1 || person.value !== 0) {
-    const step = taken ?? one(person.value)
-    return step ? [{ step, whose: null }] : []
-  }
-  const whose = new Map<Step, number[]>()
-  for (let who = 1; who <= crew; who++) {
-    const step = taken?.who.includes(who) ? taken : one(who)
-    if (step) whose.set(step, [...(whose.get(step) ?? []), who])
-  }
-  return [...whose].map(([step, who]) => ({
-    step,
-    whose: crew === 1 ? null : handsSaid(who, crew).replace(/^./, (letter) => letter.toUpperCase()),
-  }))
-})
-const then = computed(() => {
-  const shown = new Set(cards.value.map((card) => card.step.id))
-  return steps.value.filter((step) => !shown.has(step.id) && !done.value.includes(step)).slice(0, 2)
-})
+const { kept, state, steps, running, now, say, undo } = props.sheet
+const { handsFree } = useDriveway()
+const { plan, paused, over, cards, then, timerOf, end, next, stop, words } = useWork(
+  props.sheet,
+  toRef(props, 'chosen'),
+)
 const nameOf = (id: string) => steps.value.find((step) => step.id === id)?.name ?? id
 
-async function end(step: Step) {
-  await say('end', step.id)
-  window.scrollTo({ top: 0 })
+// What was said last of why it does not go on; spoken, and on the screen.
+const told = ref('')
+const voice = useVoice(handsFree, {
+  next: () => void onward(),
+  pause: () => void stop(),
+  again: () => voice.say(words.value, true),
+})
+function tell(says: string) {
+  told.value = says
+  voice.say(says, true)
 }
+async function onward() {
+  told.value = ''
+  await next(tell)
+}
+watch(
+  [words, () => handsFree.value, voice.voice],
+  () => {
+    told.value = ''
+    voice.say(words.value)
+    voice.show(cards.value[0]?.step.name ?? t('work-now.every-step-is-done'), kept.value?.sheet.vehicle.name ?? '')
+  },
+  { immediate: true },
+)
+watch(
+  () => props.saying,
+  (says) => voice.say(says, true),
+)
+const card = computed(() => cards.value[0])
 </script>
 
 <template>
@@ -58,24 +71,34 @@ async function end(step: Step) {
       <button type="button" class="act" @click="say('resume')">{{ $t('work-now.go-on') }}</button>
     </div>
     <template v-else>
+      <HandsFree
+        v-if="handsFree && card"
+        :card="card"
+        :state="state"
+        :fills="plan?.fills ?? []"
+        :now="now"
+        :told="told"
+        @next="onward"
+        @ack="(of) => say('ack', card?.step.id ?? null, of)"
+      />
       <StepCard
-        v-for="card in cards"
-        :key="card.step.id"
-        :step="card.step"
+        v-for="each in handsFree ? [] : cards"
+        :key="each.step.id"
+        :step="each.step"
         :steps="steps"
         :talk="plan?.talk"
         :state="state"
         :panels="plan?.panels ?? []"
         :fills="plan?.fills ?? []"
-        :timer="running.find((timer) => timer.step.id === card.step.id) ?? null"
+        :timer="timerOf(each.step)"
         :now="now"
-        :whose="card.whose"
-        @start="say('start', card.step.id)"
-        @end="end(card.step)"
-        @skip="say('skip', card.step.id)"
-        @ack="(of) => say('ack', card.step.id, of)"
-        @reading="(facts) => sheet.readWater(card.step.id, facts)"
-        @count="(what, by) => say('count', card.step.id, { what, by })"
+        :whose="each.whose"
+        @start="say('start', each.step.id)"
+        @end="end(each.step)"
+        @skip="say('skip', each.step.id)"
+        @ack="(of) => say('ack', each.step.id, of)"
+        @reading="(facts) => sheet.readWater(each.step.id, facts)"
+        @count="(what, by) => say('count', each.step.id, { what, by })"
       />
       <div v-if="over" class="grid">
         <h2>{{ $t('work-now.every-step-is-done') }}</h2>
@@ -90,12 +113,10 @@ async function end(step: Step) {
       <button v-if="!paused && !over" type="button" class="beside" @click="say('pause')">
         {{ $t('work-now.stop-a-while') }}
       </button>
-      <button type="button" class="beside" :aria-pressed="sound" @click="emit('sound')">
-        {{ sound ? $t('work-now.sound-on') : $t('work-now.sound-off') }}
-      </button>
       <button type="button" class="beside" @click="emit('hand-over')">{{ $t('work-now.hand-over') }}</button>
       <button v-if="!over" type="button" class="beside" @click="emit('close')">{{ $t('work-now.close-early') }}</button>
     </div>
+    <HowToWork :sound="sound" :voice="voice.voice.value?.name ?? null" @sound="emit('sound')" />
   </section>
 </template>
 

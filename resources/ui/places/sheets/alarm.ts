@@ -1,5 +1,6 @@
 import { useEventListener, useStorage } from '@vueuse/core'
 import { onUnmounted, ref, watch, type Ref } from 'vue'
+import { t } from '@/lib/i18n'
 import type { Timer } from './timers'
 
 /** Calls out before a film dries: by sound, by the phone's shaking, on the screen; and keeps the screen awake meanwhile. */
@@ -41,11 +42,13 @@ export function useAlarm(running: Ref<Timer[]>, working: Ref<boolean>) {
         called.set(timer.step.id, timer.phase)
         if (timer.phase === 'hurry' || timer.phase === 'over') {
           saying.value =
-            timer.phase === 'hurry' ? `${timer.step.name} now, before it dries.` : `${timer.step.name}: it is drying.`
+            timer.phase === 'hurry'
+              ? t('alarm.hurry', { step: timer.step.name })
+              : t('alarm.over', { step: timer.step.name })
           beep(timer.phase === 'over' ? 6 : 3)
           navigator.vibrate?.(timer.phase === 'over' ? [400, 150, 400, 150, 400] : [250, 120, 250])
         } else if (timer.phase === 'ready' && !first) {
-          saying.value = `${timer.step.name}: it has worked long enough.`
+          saying.value = t('alarm.ready', { step: timer.step.name })
           beep(1)
           navigator.vibrate?.(120)
         }

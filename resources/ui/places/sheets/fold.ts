@@ -116,6 +116,28 @@ function apply(state: State, event: SheetEvent): void {
   }
 }
 
+/** By its danger, in whatever words each phone says it; what is older was kept by its words. */
+export const isRead = (state: State, one: Schemas['SheetCaution']): boolean =>
+  state.acked.has(one.hazard ?? '') || state.acked.has(one.says)
+
+/** Nobody taps twice as fast as a step begins by itself after another. */
+const BY_ITSELF_MS = 250
+
+/** What a device noted last and has not taken back; a step that began by itself goes with the one whose end began it. */
+export function lastDone(events: SheetEvent[], device: string): SheetEvent[] {
+  const taken = new Set(events.filter((event) => event.kind === 'undo').map((event) => event.facts.of))
+  const mine = events
+    .filter((event) => event.device === device && event.kind !== 'undo' && !taken.has(event.id))
+    .sort((a, b) => b.seq - a.seq)
+  const count = mine.findIndex(
+    (event, i) =>
+      event.kind !== 'start' ||
+      !['start', 'end'].includes(mine[i + 1]?.kind ?? '') ||
+      Date.parse(event.at) - Date.parse(mine[i + 1]?.at ?? '') >= BY_ITSELF_MS,
+  )
+  return mine.slice(0, count + 1)
+}
+
 export const isPaused = (state: State): boolean => state.paused.at(-1)?.to === null && state.paused.length > 0
 
 const isOver = (state: State, id: string): boolean => stepOf(state, id).endedAt !== null

@@ -7,7 +7,7 @@ import { note, queue, whenDone } from '@/offline/outbox'
 import { keep, takeAlong } from '@/offline/packs'
 import { kept as written } from '@/offline/room'
 import { durable, plain, store, type Kept, type KeptPhoto, type SheetEvent } from '@/offline/store'
-import { fold, inOrder, isDone } from './fold'
+import { fold, inOrder, isDone, lastDone } from './fold'
 import { answering, changes, merged, reread, type Found } from './found'
 import { timers } from './timers'
 
@@ -101,11 +101,7 @@ export function useSheet(id: string, me: () => string | undefined) {
   async function undo(): Promise<void> {
     await before
     const mine = await device()
-    const taken = new Set(events.value.filter((event) => event.kind === 'undo').map((event) => event.facts.of))
-    const last = events.value
-      .filter((event) => event.device === mine && event.kind !== 'undo' && !taken.has(event.id))
-      .sort((a, b) => b.seq - a.seq)[0]
-    if (last) await say('undo', last.step, { of: last.id })
+    for (const event of lastDone(events.value, mine)) await say('undo', event.step, { of: event.id })
   }
 
   async function find(found: Found, place: Partial<Schemas['SheetFacts']> = {}): Promise<void> {

@@ -19,8 +19,23 @@ import { BEFORE, dateOf, dayNumber, laneOf, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
 const { zone } = useMe()
-const { weeks, error, isPending, problem, busy, going, heard, plan, stop, move, lock, undo, cancel, propose } =
-  useWeeks()
+const {
+  weeks,
+  error,
+  isPending,
+  meanwhile,
+  problem,
+  busy,
+  going,
+  heard,
+  plan,
+  stop,
+  move,
+  lock,
+  undo,
+  cancel,
+  propose,
+} = useWeeks()
 const said = ref<string | null>(null)
 async function callOff(id: string, body: Schemas['VisitCancel']) {
   if (await cancel(id, body)) leave()
@@ -74,7 +89,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
 <template>
   <div class="page weeks">
     <ProblemNote :problem="error ?? problem" />
-    <p v-if="isPending" class="quiet" role="status">Gathering the weeks…</p>
+    <p v-if="isPending" class="quiet" role="status">{{ meanwhile?.message ?? 'Gathering the weeks…' }}</p>
     <template v-if="weeks">
       <WeeksHead
         :weeks="weeks"

@@ -8,7 +8,12 @@ import type { Weeks } from './weeks'
 /** The weeks as they stand, and what can be done to them. */
 export function useWeeks() {
   const queries = useQueryClient()
-  const { data, error, isPending } = useQuery({
+  const {
+    data,
+    error,
+    isPending,
+    failureReason: meanwhile,
+  } = useQuery({
     queryKey: ['weeks'],
     queryFn: () => told(api.GET('/api/v1/weeks')),
   })
@@ -45,6 +50,7 @@ export function useWeeks() {
     weeks: data,
     error,
     isPending,
+    meanwhile,
     problem,
     busy,
     going,
