@@ -78,7 +78,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         );
         $exceptions->render(static function (Throwable $e, Request $request) {
             if ($e instanceof Problem && $e->kind === Problem::BEING_LAID && app(Tenancy::class)->entered()) {
-                LayAhead::dispatch(app(Tenancy::class)->workspace()->id);
+                LayAhead::for(app(Tenancy::class)->workspace()->id);
             }
 
             return app(ProblemRenderer::class)->render($e, $request);

@@ -32,8 +32,8 @@ return [
         'reckon_ms' => (int) env('VICISSA_LIMIT_RECKON_MS', 4_000),
         // Followed layers that are weighed while somebody waits; more by the queue (App\Proof\KeepProof).
         'followed' => (int) env('VICISSA_LIMIT_FOLLOWED', 6000),
-        // By the clock, for what the queue makes as well (App\Tenancy\Patience).
-        'patience_ms' => (int) env('VICISSA_LIMIT_PATIENCE_MS', 3_000),
+        // Of the processor, for what the queue makes as well (App\Tenancy\Patience).
+        'patience_ms' => (int) env('VICISSA_LIMIT_PATIENCE_MS', 7_000),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
         'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 9000),

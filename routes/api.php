@@ -10,6 +10,7 @@ use App\Bench\Http\DrillController;
 use App\Bench\Http\WaterController;
 use App\Book\Http\ClientController;
 use App\Book\Http\CrewController;
+use App\Book\Http\FindController;
 use App\Book\Http\ProgrammeController;
 use App\Book\Http\SiteController;
 use App\Book\Http\VehicleController;
@@ -198,6 +199,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::get('programmes', [ProgrammeController::class, 'index']);
             Route::get('days', [DaysController::class, 'index']);
             Route::get('feeds', [FeedController::class, 'index']);
+            Route::get('find', FindController::class);
             Route::get('pulse', PulseController::class);
             Route::get('proof', ProofController::class);
             Route::get('sheets', [SheetController::class, 'index']);

@@ -4,39 +4,49 @@ declare(strict_types=1);
 
 namespace App\Proof;
 
-use App\Tenancy\Tenancy;
 use App\Tenancy\Patience;
-use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
+use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Str;
 
 /**
  * Weighs the proof as soon as there is something new in it, so that nobody waits for it on a screen. What has been
- * weighed for the same evidence is not weighed again.
+ * weighed for the same evidence is not weighed again, and of many askings in a row only the last is heeded.
  */
-final class KeepProof implements ShouldBeUniqueUntilProcessing, ShouldQueue
+final class KeepProof implements ShouldQueue
 {
     use Queueable;
+
+    private const ASKED_S = 3600;
 
     public int $tries = 2;
 
     public int $timeout = 500;
 
-    /** Many turns of a day are weighed together. */
-    public int $uniqueFor = 600;
-
-    public function __construct(private readonly string $workspaceId)
+    private function __construct(private readonly string $workspaceId, private readonly string $asking)
     {
         $this->onQueue('long');
     }
 
-    public function uniqueId(): string
+    /** Takes part in the transaction it is asked in; a lock of the framework's would break that one (PostgreSQL). */
+    public static function for(string $workspaceId): void
     {
-        return $this->workspaceId;
+        $asking = Str::random(16);
+        Cache::put(self::key($workspaceId), $asking, self::ASKED_S);
+        dispatch(new self($workspaceId, $asking))->afterCommit();
     }
 
     public function handle(Tenancy $tenancy, Patience $patience, WeighProof $weighProof): void
     {
-        $patience->without(fn() => $tenancy->within($this->workspaceId, $weighProof));
+        if (Cache::get(self::key($this->workspaceId), $this->asking) === $this->asking) {
+            $patience->without(fn() => $tenancy->within($this->workspaceId, $weighProof));
+        }
+    }
+
+    private static function key(string $workspaceId): string
+    {
+        return "proof/asked/{$workspaceId}";
     }
 }

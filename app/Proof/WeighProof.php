@@ -77,7 +77,7 @@ final readonly class WeighProof
             return $kept;
         }
         if (!$this->patience->isEndless() && self::followed() > config()->integer('vicissa.limits.followed')) {
-            KeepProof::dispatch($workspace)->afterCommit();
+            KeepProof::for($workspace);
             /** @var Told<'Proof'>|null $before */
             $before = $this->cache->get($last);
 

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace App\Tenancy;
 
-/** How long whoever asks goes on waiting for what can as well be made beforehand: a page seconds, a queue for ever. */
+/**
+ * How much of the processor whoever asks spends on what can as well be made beforehand: a page a few seconds, a queue
+ * whatever it takes.
+ */
 final class Patience
 {
     private ?int $until = null;
 
     public function lasts(int $milliseconds): void
     {
-        $this->until = hrtime(true) + 1_000_000 * $milliseconds;
+        $this->until = Processor::usedMs() + $milliseconds;
     }
 
     public function isEndless(): bool
@@ -21,7 +24,7 @@ final class Patience
 
     public function isOver(): bool
     {
-        return $this->until !== null && hrtime(true) > $this->until;
+        return $this->until !== null && Processor::usedMs() >= $this->until;
     }
 
     /**

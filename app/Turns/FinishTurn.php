@@ -139,6 +139,6 @@ final readonly class FinishTurn
         if ($why !== null) {
             OpenAgain::dispatch($this->tenancy->workspace()->id, $why)->afterCommit();
         }
-        KeepProof::dispatch($this->tenancy->workspace()->id)->afterCommit();
+        KeepProof::for($this->tenancy->workspace()->id);
     }
 }

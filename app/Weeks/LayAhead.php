@@ -6,35 +6,47 @@ namespace App\Weeks;
 
 use App\Tenancy\Patience;
 use App\Tenancy\Tenancy;
-use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
 
 /** Lays the visits of the weeks out for whoever would wait too long for them on a screen; what is laid is kept. */
-final class LayAhead implements ShouldBeUnique, ShouldQueue
+final class LayAhead implements ShouldQueue
 {
     use Queueable;
+
+    /** Should one have broken off, another may begin after so long. */
+    private const GOES_ON_S = 600;
 
     public int $tries = 1;
 
     public int $timeout = 500;
 
-    /** Should it end before it begins. */
-    public int $uniqueFor = 600;
-
-    public function __construct(private readonly string $workspaceId)
+    private function __construct(private readonly string $workspaceId)
     {
         $this->onQueue('long');
     }
 
-    public function uniqueId(): string
+    /** One at a time goes on for a workspace. */
+    public static function for(string $workspaceId): void
     {
-        return $this->workspaceId;
+        if (Cache::add(self::key($workspaceId), true, self::GOES_ON_S)) {
+            dispatch(new self($workspaceId))->afterCommit();
+        }
     }
 
     public function handle(Tenancy $tenancy, Patience $patience, DrawWeeks $drawWeeks): void
     {
-        // What is laid is there for others before all of it is.
-        $patience->without(fn() => $tenancy->within($this->workspaceId, $drawWeeks, transaction: false));
+        try {
+            // What is laid is there for others before all of it is.
+            $patience->without(fn() => $tenancy->within($this->workspaceId, $drawWeeks, transaction: false));
+        } finally {
+            Cache::forget(self::key($this->workspaceId));
+        }
+    }
+
+    private static function key(string $workspaceId): string
+    {
+        return "weeks/laying/{$workspaceId}";
     }
 }

@@ -546,6 +546,11 @@ abstract class BrowserTestCase extends TestCase
                     await fetch('/sanctum/csrf-cookie')
                     answer = await once(method, path, body)
                 }
+                // What is being made is asked for again.
+                while (answer.status === 503 && answer.headers.has('Retry-After')) {
+                    await new Promise((again) => setTimeout(again, 2000))
+                    answer = await once(method, path, body)
+                }
                 if (!answer.ok) throw new Error(`\${path}: \${answer.status} \${await answer.text()}`)
                 return answer.status === 204 ? null : answer.json()
             }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Processor;
+use App\Tenancy\Processor;
 use App\Http\Slot;
 use App\Problems\Problem;
 use App\Tenancy\Patience;

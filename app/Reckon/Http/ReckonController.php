@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reckon\Http;
 
-use App\Http\Processor;
+use App\Tenancy\Processor;
 use App\Problems\Problem;
 use App\Reckon\Reckoning;
 use App\Reckon\Weights;

@@ -214,6 +214,7 @@ final readonly class Course
         [$late, $early] = $weights;
         $rests = $cycle->restsFor($this->instance->rules);
         $count = count($this->days);
+        /** @var list<list<float>> $owed */
         $owed = array_fill(0, $count + 1, []);
         $from = [$cycle->from];
         $due = [$cycle->due];
@@ -222,24 +223,22 @@ final readonly class Course
             $due[] = $day + $cycle->repeat;
         }
         // From the last day backwards: what is owed after day j, done there, is known before it is asked for.
-        for ($j = $count; $j >= 0; $j--) {
+        /** @var list<float> $next  as owed after the day after */
+        $next = array_map(fn(int $due): float => $late * max(0, $this->instance->end - $due), $due);
+        $owed[$count] = $next;
+        for ($j = $count - 1; $j >= 0; $j--) {
+            $day = $this->days[$j];
             $row = [];
             for ($k = 0; $k <= $j; $k++) {
-                if ($j === $count) {
-                    $row[] = $late * max(0, $this->instance->end - $due[$k]);
-
-                    continue;
-                }
-                $day = $this->days[$j];
                 $row[] = min(
-                    $owed[$j + 1][$k],
-                    $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $owed[$j + 1][$j + 1],
+                    $next[$k],
+                    $late * max(0, $day - $due[$k]) + $early * max(0, $from[$k] - $day) + $next[$j + 1],
                 );
             }
-            $owed[$j] = $row;
+            $owed[$j] = $next = $row;
         }
 
-        return array_values($owed);
+        return $owed;
     }
 
     /**

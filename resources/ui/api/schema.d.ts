@@ -626,6 +626,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/find': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Vehicles, planned visits, clients, places and products by part of their name */
+    get: operations['find']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/gear': {
     parameters: {
       query?: never
@@ -3486,6 +3503,27 @@ export interface components {
       /** @description Nothing locked in: everything out, everything back in, who changed what, and whoever wants to be forgotten. */
       gone: string[]
       stays: string[]
+    }
+    Found: {
+      /**
+       * @description One search over everything that has a name.
+       * @enum {string}
+       */
+      kind: 'vehicle' | 'visit' | 'client' | 'site' | 'product'
+      /** Format: uuid */
+      id: string
+      /** @description Of a visit: its vehicle’s */
+      name: string
+      /** @description Whose it is */
+      beside: string | null
+      /**
+       * Format: date
+       * @description Of a visit
+       */
+      on: string | null
+    }
+    FoundThings: {
+      data: components['schemas']['Found'][]
     }
     Gear: {
       /** Format: uuid */
@@ -8774,6 +8812,37 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Film']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  find: {
+    parameters: {
+      query: {
+        text: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['FoundThings']
         }
       }
       /** @description What went wrong */

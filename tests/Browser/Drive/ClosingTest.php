@@ -69,6 +69,8 @@ final class ClosingTest extends BrowserTestCase
     {
         $this->begin('Bakery van', ['wash', 'inspection']);
         $this->work(until: 'Mix');
+        $this->press('How this phone works along');
+        $this->press('Done begins the next');
         $this->press('Understood');
         $this->until(fn(): bool => $this->waiting() === 0, 'What was confirmed is told.');
         $this->full(true);
@@ -180,38 +182,6 @@ final class ClosingTest extends BrowserTestCase
             ,
             [$full],
         );
-    }
-
-    /** @param list<string> $kinds */
-    private function begin(string $name, array $kinds): void
-    {
-        $this->signIn('rhona@marram-sedge.example');
-        $this->atFilm();
-        $id = (string) $this->ask(
-            <<<'JS'
-            const [name, kinds] = given
-            const vehicle = (await call('GET', 'weeks')).vehicles.find((one) => one.name === name).id
-            for (const one of (await call('GET', 'sheets')).data) {
-                if (one.vehicle_id === vehicle && one.status === 'begun') await call('DELETE', `sheets/${one.id}`)
-            }
-            const { place } = await call('GET', `bench/expected?vehicle=${vehicle}`)
-            const weather = { air_c: 14, rh: 0.7, wind_m_s: 2, sun_w_m2: 100, rain: false }
-            const facts = { seen: { soil: 1, grit: false, on: [] }, place: { ...place, water: 'treated', pressure: true, power: true, shade: true }, weather, kinds }
-            return (await call('POST', 'sheets', { vehicle_id: vehicle, crew: 1, facts })).id
-            JS
-            ,
-            $name,
-            $kinds,
-        );
-        $this->visit("/sheets/{$id}");
-        $this->seeText('Each is a step to tick');
-        foreach (
-            $this->browser->findElements(WebDriverBy::xpath('//ul[@aria-label = "What the place asks"]//button'))
-            as $button
-        ) {
-            $this->click($button);
-        }
-        $this->press('Begin the visit');
     }
 
     private function inTheRecord(string $vehicle, string $says): void

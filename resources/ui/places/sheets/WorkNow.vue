@@ -21,7 +21,7 @@ const props = defineProps<{
 const emit = defineEmits<{ sound: []; close: []; 'hand-over': [] }>()
 const { kept, state, steps, running, now, say, undo } = props.sheet
 const { handsFree } = useDriveway()
-const { plan, paused, over, cards, then, timerOf, end, next, stop, words } = useWork(
+const { plan, paused, over, cards, then, timerOf, end, understand, next, stop, words } = useWork(
   props.sheet,
   toRef(props, 'chosen'),
 )
@@ -79,7 +79,7 @@ const card = computed(() => cards.value[0])
         :now="now"
         :told="told"
         @next="onward"
-        @ack="(of) => say('ack', card?.step.id ?? null, of)"
+        @ack="(of) => card && understand(card.step, of)"
       />
       <StepCard
         v-for="each in handsFree ? [] : cards"
@@ -96,7 +96,7 @@ const card = computed(() => cards.value[0])
         @start="say('start', each.step.id)"
         @end="end(each.step)"
         @skip="say('skip', each.step.id)"
-        @ack="(of) => say('ack', each.step.id, of)"
+        @ack="(of) => understand(each.step, of)"
         @reading="(facts) => sheet.readWater(each.step.id, facts)"
         @count="(what, by) => say('count', each.step.id, { what, by })"
       />

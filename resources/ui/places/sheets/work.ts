@@ -84,6 +84,13 @@ export function useWork(sheet: ReturnType<typeof useSheet>, chosen: Ref<string |
     window.scrollTo({ top: 0 })
   }
 
+  /** Read: where nothing else is waited for, it begins. */
+  async function understand(step: Step, of: { hazard: string; says: string }): Promise<void> {
+    await say('ack', step.id, of)
+    if (goesOn.value && !paused.value && mayBegin(step, steps.value, state.value, timerOf(step)))
+      await say('start', step.id)
+  }
+
   /** What was grave and has been heard. */
   let heard = ''
   /** One key for everything: whatever comes next, or why it can't come yet, which is said. */
@@ -121,5 +128,5 @@ export function useWork(sheet: ReturnType<typeof useSheet>, chosen: Ref<string |
         : t('work-now.every-step-is-done')
   })
 
-  return { plan, paused, over, cards, then, timerOf, end, next, stop, words }
+  return { plan, paused, over, cards, then, timerOf, end, understand, next, stop, words }
 }

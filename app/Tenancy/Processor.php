@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http;
+namespace App\Tenancy;
 
 /** The processor's time, which a busy neighbour doesn't take from anybody as it does the clock's. */
 final class Processor
