@@ -24,6 +24,7 @@ use App\Door\Http\TrailController;
 use App\Door\Http\WorkspaceController;
 use App\Film\Http\FilmController;
 use App\Film\Http\LayerController;
+use App\Film\Http\ListController;
 use App\Film\Http\StartController;
 use App\Money\Http\MoneyController;
 use App\Money\Http\YearController;
@@ -210,6 +211,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::post('labels', [LabelController::class, 'print']);
             Route::get('schools', [BenchController::class, 'schools']);
             Route::get('weather', [BenchController::class, 'weather']);
+            Route::get('vehicle-list', ListController::class);
             Route::get('film', [FilmController::class, 'index']);
             Route::get('vehicles/{vehicle}/film/point', [FilmController::class, 'point']);
             Route::post('vehicles/{vehicle}/film/try', [FilmController::class, 'tryAhead']);

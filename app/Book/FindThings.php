@@ -15,6 +15,8 @@ final readonly class FindThings
 {
     private const EACH = 6;
 
+    private const VISITS = 3;
+
     /** What begins with it. */
     private const FIRST = 'name ilike ? desc';
 
@@ -50,7 +52,7 @@ final readonly class FindThings
                 ->whereHas('vehicle', static fn(Builder $vehicle): Builder => self::named($vehicle, $text))
                 ->orderBy('on')
                 ->orderBy('id')
-                ->limit(self::EACH)
+                ->limit(self::VISITS)
                 ->get()
             as $visit
         ) {

@@ -27,6 +27,7 @@ final class InterfacePlaces
         'turns',
         'vehicles',
         'weeks',
+        'words',
         'workspace',
     ];
 }

@@ -211,6 +211,12 @@ export const places: RouteRecordRaw[] = [
     meta: { title: 'Workspace' },
   },
   {
+    path: '/words',
+    name: 'words',
+    component: () => import('@/places/door/WordsPlace.vue'),
+    meta: { title: 'Words' },
+  },
+  {
     path: '/:rest(.*)*',
     name: 'nowhere',
     component: () => import('@/places/door/Nowhere.vue'),

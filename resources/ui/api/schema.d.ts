@@ -2267,6 +2267,23 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/v1/vehicle-list': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Vehicles with what lies on them, when it is due and who comes when; sorted, in parts */
+    get: operations['vehicleList']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/vehicles': {
     parameters: {
       query?: never
@@ -3801,6 +3818,36 @@ export interface components {
     LeftOut: {
       kind: string
       why: string
+    }
+    ListedVehicle: {
+      /**
+       * Format: uuid
+       * @description The vehicles as a table that is sorted by whatever one looks for.
+       */
+      id: string
+      name: string
+      body: string
+      model: string | null
+      plate: string | null
+      client: string | null
+      site: string | null
+      /** @description Families on the paint, from the outside in */
+      layers: string[]
+      /**
+       * Format: date-time
+       * @description Of the outermost
+       */
+      due_at: string | null
+      /**
+       * Format: date
+       * @description The next planned visit
+       */
+      next_on: string | null
+      /**
+       * Format: date-time
+       * @description The last turn
+       */
+      last_at: string | null
     }
     Load: {
       /** Format: date */
@@ -6847,6 +6894,11 @@ export interface components {
       base_unknown?: boolean
       schools?: components['schemas']['Sides']
       note?: string | null
+    }
+    VehicleList: {
+      /** @description In all */
+      count: number
+      data: components['schemas']['ListedVehicle'][]
     }
     VehicleMoney: {
       currency: string
@@ -12848,6 +12900,53 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['TurnMoney']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  vehicleList: {
+    parameters: {
+      query?: {
+        search?: string
+        /** @description With a minus before it the other way round */
+        sort?:
+          | 'name'
+          | 'client'
+          | 'place'
+          | 'due'
+          | 'next'
+          | 'last'
+          | '-name'
+          | '-client'
+          | '-place'
+          | '-due'
+          | '-next'
+          | '-last'
+        skip?: number
+        limit?: number
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['VehicleList']
         }
       }
       /** @description What went wrong */

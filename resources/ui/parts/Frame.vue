@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, told } from '@/api/client'
 import { useMe, useTheme, useLanguage } from '@/lib/session'
 import { clear, seal } from '@/offline/leave'
 import Glyph from './Glyph.vue'
+import FindAnything from './find/FindAnything.vue'
+import Shortcuts from './find/Shortcuts.vue'
 import LastDays from './LastDays.vue'
 import Mark from './Mark.vue'
+import Places from './Places.vue'
 import Unsent from './Unsent.vue'
 
 const { me, workspace } = useMe()
@@ -15,24 +18,7 @@ const { theme, choose } = useTheme()
 useLanguage()
 const queries = useQueryClient()
 
-const places = [
-  { to: '/', name: 'Film', glyph: 'film' },
-  { to: '/round', name: 'Round', glyph: 'round' },
-  { to: '/weeks', name: 'Weeks', glyph: 'weeks' },
-  { to: '/bench', name: 'Bench', glyph: 'bench' },
-  { to: '/book', name: 'Book', glyph: 'book' },
-  { to: '/shelf', name: 'Shelf', glyph: 'shelf' },
-  { to: '/proof', name: 'Proof', glyph: 'proof' },
-  { to: '/workspace', name: 'Workspace', glyph: 'house' },
-] as const
-
-// A place is lit in all of its rooms.
 const route = useRoute()
-const here = (to: string) =>
-  to === '/'
-    ? route.path === '/'
-    : route.path === to || route.path.startsWith(`${to}/`) || (to === '/round' && route.path.startsWith('/sheets/'))
-
 // What happens on the driveway is on the desk at once: one short answer is asked for, and everything else only when it changes.
 // On the driveway less often, and where answers take long: nobody’s glance makes everybody wait.
 const PULSE_MS = { desk: 5_000, drive: 15_000 }
@@ -60,6 +46,9 @@ watch(
   },
 )
 
+const find = useTemplateRef('find')
+const shortcuts = useTemplateRef('shortcuts')
+
 const dark = computed(() => theme.value === 'dark')
 
 async function signOut() {
@@ -76,22 +65,16 @@ async function signOut() {
   <a class="skip" href="#main">To the content</a>
   <header class="band">
     <RouterLink to="/" class="sign"><Mark /> <span>Vicissa</span></RouterLink>
-    <nav class="places" :class="{ away: route.meta.wet }" aria-label="Places">
-      <RouterLink
-        v-for="place in places"
-        :key="place.to"
-        :to="place.to"
-        class="place"
-        :class="{ here: here(place.to) }"
-      >
-        <Glyph :name="place.glyph" /> <span>{{ place.name }}</span>
-      </RouterLink>
-    </nav>
+    <Places @find="find?.open()" />
     <div class="who">
       <Unsent />
       <span class="names" :title="me?.email"
         >{{ workspace?.name }} <span class="quiet">· {{ me?.name }}</span></span
       >
+      <button type="button" class="icon" aria-label="Find anything" title="Find anything (/)" @click="find?.open()">
+        <Glyph name="find" />
+      </button>
+      <button type="button" class="icon keys" aria-label="Keys" title="Keys (?)" @click="shortcuts?.open()">?</button>
       <button
         type="button"
         class="icon"
@@ -103,6 +86,8 @@ async function signOut() {
       <button type="button" class="icon" aria-label="Sign out" @click="signOut"><Glyph name="out" /></button>
     </div>
   </header>
+  <FindAnything ref="find" />
+  <Shortcuts ref="shortcuts" @find="find?.open()" />
   <LastDays />
   <main id="main" tabindex="-1"><slot /></main>
 </template>
@@ -131,9 +116,9 @@ main:focus {
   z-index: 10;
   display: flex;
   align-items: stretch;
-  gap: var(--s5);
+  gap: var(--s4);
   height: 54px;
-  padding: 0 var(--s5);
+  padding: 0 var(--s4);
   background: var(--paper);
   border-bottom: 1px solid var(--line);
 }
@@ -146,37 +131,15 @@ main:focus {
   text-decoration: none;
 }
 
-.places {
-  display: flex;
-  gap: var(--s1);
-}
-
-.place {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-  padding: 0 var(--s3);
-  text-decoration: none;
-  color: var(--ink-2);
-  border-bottom: 3px solid transparent;
-  border-top: 3px solid transparent;
-}
-
-.place:hover {
-  color: var(--ink);
-}
-
-.place.here {
-  color: var(--ink);
-  font-weight: 650;
-  border-bottom-color: var(--film);
+.keys {
+  font: 650 18px var(--text);
 }
 
 .who {
   margin-left: auto;
   display: flex;
   align-items: center;
-  gap: var(--s2);
+  gap: 0;
 }
 
 .names {
@@ -202,6 +165,18 @@ main:focus {
   color: var(--ink);
 }
 
+@media (max-width: 1380px) {
+  .names .quiet {
+    display: none;
+  }
+}
+
+@media (max-width: 1100px) {
+  .names {
+    display: none;
+  }
+}
+
 @media (max-width: 700px) {
   .band {
     padding: 0 var(--s3);
@@ -212,33 +187,8 @@ main:focus {
     display: none;
   }
 
-  .places {
-    position: fixed;
-    inset: auto 0 0;
-    z-index: 10;
-    background: var(--sheet);
-    border-top: 1px solid var(--line-strong);
-    padding-bottom: env(safe-area-inset-bottom);
-  }
-
-  .place {
-    flex: 1;
-    flex-direction: column;
-    justify-content: center;
-    gap: 2px;
-    height: 58px;
-    font-size: 13px;
-    border-bottom: 0;
-    border-top: 3px solid transparent;
-  }
-
-  /* On a sheet the thumb's edge belongs to the work. */
-  .places.away {
+  .keys {
     display: none;
-  }
-
-  .place.here {
-    border-top-color: var(--film);
   }
 }
 </style>

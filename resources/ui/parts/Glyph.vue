@@ -14,6 +14,7 @@ export const paths = {
   proof: 'M3 3v14h14M3 5h4v3h3v4h4v3h3',
   house: 'M3 17V8l7-5 7 5v9zM8 17v-5h4v5',
   plus: 'M10 3v14M3 10h14',
+  find: 'M9 3a6 6 0 1 0 0 12A6 6 0 0 0 9 3zM13.5 13.5L18 18',
   light:
     'M10 2v3M10 15v3M2 10h3M15 10h3M4.5 4.5l2 2M13.5 13.5l2 2M15.5 4.5l-2 2M6.5 13.5l-2 2M10 7a3 3 0 1 0 0 6 3 3 0 0 0 0-6z',
   dark: 'M16 12.5A7 7 0 1 1 8 3a5.5 5.5 0 0 0 8 9.5z',

@@ -7,26 +7,37 @@ import { api, told } from '@/api/client'
 import { shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import { bodies, waters } from '@/lib/words'
+import { waters } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SearchBox from '@/parts/SearchBox.vue'
 import EditClient from './EditClient.vue'
 import EditSite from './EditSite.vue'
+import VehicleTable from './VehicleTable.vue'
 
-const tabs = { vehicles: 'Vehicles', clients: 'Owners', sites: 'Places' } as const
+const tabs = { vehicles: 'Vehicles', clients: 'Clients', sites: 'Places' } as const
 type Tab = keyof typeof tabs
 const route = useRoute()
 const router = useRouter()
 const { zone, isOwner } = useMe()
 const tab = computed<Tab>({
-  get: () => (route.query.tab === 'clients' || route.query.tab === 'sites' ? route.query.tab : 'vehicles'),
+  get: () =>
+    route.query.tab === 'clients' || route.query.client
+      ? 'clients'
+      : route.query.tab === 'sites' || route.query.site
+        ? 'sites'
+        : 'vehicles',
   set: (next) => void router.replace({ query: { tab: next } }),
 })
 const units = useUnits()
 const typed = ref('')
 const search = refDebounced(typed, 250)
-const editing = ref<string | null>(null)
-watch(tab, () => (editing.value = null))
+// Whoever comes for one thing finds it open.
+const asked = () => String(route.query.client ?? route.query.site ?? '') || null
+const editing = ref<string | null>(asked())
+watch(
+  () => route.query,
+  () => (editing.value = asked()),
+)
 
 function useRows<Row>(
   which: Tab,
@@ -46,12 +57,11 @@ function useRows<Row>(
   })
   return { ...list, rows: computed(() => list.data.value?.pages.flatMap((one) => one.data) ?? []) }
 }
-const vehicles = useRows('vehicles', (query) => told(api.GET('/api/v1/vehicles', { params: { query } })))
 const clients = useRows('clients', (query) => told(api.GET('/api/v1/clients', { params: { query } })))
 const sites = useRows('sites', (query) => told(api.GET('/api/v1/sites', { params: { query } })))
-const list = computed(() => ({ vehicles, clients, sites })[tab.value])
+const list = computed(() => (tab.value === 'sites' ? sites : clients))
 const drawerTitle = computed(() => {
-  if (editing.value === 'new') return tab.value === 'clients' ? 'A new owner' : 'A new place'
+  if (editing.value === 'new') return tab.value === 'clients' ? 'A new client' : 'A new place'
   const row = [...clients.rows.value, ...sites.rows.value].find((one) => one.id === editing.value)
   return row?.name ?? ''
 })
@@ -81,7 +91,7 @@ const loaded = computed(() => list.value.data.value !== undefined)
       <SearchBox v-model="typed" label="Find in the book" />
       <RouterLink v-if="tab === 'vehicles'" to="/start" class="act">A new vehicle</RouterLink>
       <button v-else type="button" class="act" @click="editing = 'new'">
-        {{ tab === 'clients' ? 'A new owner' : 'A new place' }}
+        {{ tab === 'clients' ? 'A new client' : 'A new place' }}
       </button>
     </div>
     <ProblemNote :problem="list.error.value" />
@@ -97,16 +107,7 @@ const loaded = computed(() => list.value.data.value !== undefined)
       <EditSite v-else-if="editing && tab === 'sites'" :id="editing" @done="editing = null" />
     </ElDrawer>
 
-    <ul v-if="tab === 'vehicles'" class="lines">
-      <li v-for="vehicle in vehicles.rows.value" :key="vehicle.id">
-        <RouterLink :to="`/vehicles/${vehicle.id}`" class="line">
-          <strong>{{ vehicle.name }}</strong>
-          <span>{{ [vehicle.model, vehicle.plate].filter(Boolean).join(', ') || bodies[vehicle.body] }}</span>
-          <span class="quiet">{{ vehicle.client?.name ?? '—' }}</span>
-          <span class="quiet">{{ vehicle.site?.name ?? '—' }}</span>
-        </RouterLink>
-      </li>
-    </ul>
+    <VehicleTable v-if="tab === 'vehicles'" :search="search.trim()" />
     <ul v-else-if="tab === 'clients'" class="lines">
       <li v-for="client in clients.rows.value" :key="client.id">
         <button type="button" class="line" @click="editing = client.id">
@@ -140,18 +141,24 @@ const loaded = computed(() => list.value.data.value !== undefined)
         </button>
       </li>
     </ul>
-    <p v-if="loaded && !list.rows.value.length" class="quiet">
+    <p v-if="tab !== 'vehicles' && loaded && !list.rows.value.length" class="quiet">
       <template v-if="search.trim()">Nothing in the book fits “{{ search }}”.</template>
-      <template v-else-if="tab === 'vehicles'">No vehicle yet. Three questions give the first one its date.</template>
       <template v-else-if="tab === 'clients'"
-        >No owner yet. An owner holds the phone number and the wishes of everyone whose vehicles you keep.</template
+        >No client yet. A client holds the phone number and the wishes of everyone whose vehicles you keep.</template
       >
       <template v-else
         >No place yet. A place holds its water, its power and its gate hours, for every vehicle that stands
         there.</template
       >
     </p>
-    <button v-if="list.hasNextPage.value" type="button" class="beside" @click="list.fetchNextPage()">More</button>
+    <button
+      v-if="tab !== 'vehicles' && list.hasNextPage.value"
+      type="button"
+      class="beside"
+      @click="list.fetchNextPage()"
+    >
+      More
+    </button>
   </div>
 </template>
 

@@ -80,7 +80,7 @@ const forgetting = ref(false)
     <template #ways="{ form }">
       <button type="button" class="words" @click="emit('done')">Leave it</button>
       <template v-if="isOwner && !isNew">
-        <RemoveWay :name="form.name" @remove="remove">The vehicles stay, without an owner.</RemoveWay>
+        <RemoveWay :name="form.name" @remove="remove">The vehicles stay, without a client.</RemoveWay>
         <button v-if="!forgetting" type="button" class="words" @click="forgetting = true">
           They want to be forgotten…
         </button>

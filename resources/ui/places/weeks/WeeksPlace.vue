@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { useMe } from '@/lib/session'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -82,6 +83,16 @@ const rows = computed(() => {
 
 const { chosen, held, visit, vehicle, choices, why, heldAhead, standsAhead, choose, grant, leave, step, drop } =
   useInHand(weeks, move)
+// Whoever comes for one visit has it in hand.
+const route = useRoute()
+watch(
+  [() => route.query.visit, () => weeks.value !== undefined],
+  ([id]) => {
+    const asked = weeks.value?.visits.find((one) => one.id === id)
+    if (asked && chosen.value !== asked.id) choose(asked)
+  },
+  { immediate: true },
+)
 const crewOf = (id: string) => weeks.value?.crews.find((crew) => crew.id === id)?.name ?? ''
 const canList = computed(() => Boolean(weeks.value?.visits.length))
 </script>

@@ -9,16 +9,18 @@ import TankLevel from '@/film/TankLevel.vue'
 import { dayIn, shortDay } from '@/lib/dates'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
-import Field from '@/parts/Field.vue'
-import DayInput from '@/parts/DayInput.vue'
-import OneOf from '@/parts/OneOf.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useVehicleList } from '@/places/bench/match'
 import { avoid } from './avoid'
+import { dearer, moved, sameCurve } from './day'
+import DayLine from './DayLine.vue'
 import DaysWeather from './DaysWeather.vue'
+import NextStop from './NextStop.vue'
 import NotToday from './NotToday.vue'
+import RoundHead from './RoundHead.vue'
 import StopFacts from './StopFacts.vue'
 import TakeAlong from './TakeAlong.vue'
+import { useDay } from './useDay'
 
 // A day's turns in driving order: when each car would dry too fast, and where the treated water goes.
 const { zone } = useMe()
@@ -41,7 +43,6 @@ const others = computed(() =>
       .map((vehicle) => [vehicle.id, vehicle.name]),
   ),
 )
-const adding = computed({ get: () => null, set: (id: string | null) => id && void lay([...ids(), id]) })
 const over = (days: number | null) =>
   days === null ? 'no visit yet' : days > 1 ? `${days} days over` : days ? 'a day over' : 'due that day'
 const ids = () => stops.value.map((stop) => stop.vehicle_id)
@@ -52,16 +53,19 @@ async function order() {
   })
 }
 
-async function lay(vehicle_ids: string[]) {
+/** What the last change of the order came to, and the order before it. */
+const changed = ref<{ says: string; before: string[] } | null>(null)
+async function lay(vehicle_ids: string[], tells = true) {
+  const before = stops.value
   await attempt(async () => {
-    queries.setQueryData(key.value, await told(api.PUT('/api/v1/round', { body: { on: on.value, vehicle_ids } })))
+    const round = await told(api.PUT('/api/v1/round', { body: { on: on.value, vehicle_ids } }))
+    queries.setQueryData(key.value, round)
+    changed.value = tells ? { says: dearer(before, round.stops), before: before.map((one) => one.vehicle_id) } : null
   })
 }
-function move(index: number, by: number) {
-  const list = ids()
-  const [one] = list.splice(index, 1)
-  if (one) void lay([...list.slice(0, index + by), one, ...list.slice(index + by)])
-}
+const move = (index: number, by: number) => void lay(moved(ids(), index, index + by))
+
+const { phone, today, minute, next, nextSheet, crewEnds } = useDay(on, stops)
 
 const lane = useTemplateRef('lane')
 const { width } = useElementSize(lane)
@@ -75,17 +79,23 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
 
 <template>
   <div class="page round">
-    <header class="row head">
-      <h1>Round</h1>
-      <Field label="Day"
-        ><template #default="f"><DayInput v-bind="f" v-model="on" required /></template
-      ></Field>
-      <Field label="Add a vehicle"
-        ><template #default="f"><OneOf v-bind="f" v-model="adding" :options="others" none="Who else goes?" /></template
-      ></Field>
-    </header>
-    <p class="small"><RouterLink :to="`/round/load`" class="words">Into the van: load, mix, wash, buy</RouterLink></p>
+    <RoundHead v-model:on="on" :others="others" @add="(id) => lay([...ids(), id])" />
     <ProblemNote :problem="error ?? problem" />
+    <NextStop v-if="phone && today && stops.length" :stops="stops" :stop="next" :minute="minute" :sheet="nextSheet" />
+    <template v-if="data && stops.length">
+      <DayLine
+        v-if="!phone"
+        :stops="stops"
+        :zone="zone"
+        :ends="crewEnds"
+        :now="today ? minute : null"
+        @order="(list) => lay(list)"
+      />
+      <p v-if="changed" class="row" role="status">
+        {{ changed.says || 'It costs nothing.' }}
+        <button type="button" class="beside" @click="lay(changed.before, false)">Undo</button>
+      </p>
+    </template>
     <TakeAlong v-if="data || error" :key="on" :on="on" :stops="stops" />
     <p v-if="isPending" class="quiet" role="status">Looking at the day…</p>
     <template v-else-if="data">
@@ -112,7 +122,11 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
             @out="lay(ids().filter((id) => id !== stop.vehicle_id))"
           />
           <div>
+            <p v-if="sameCurve(stops, stop) !== stop" class="small quiet">
+              Dries as {{ sameCurve(stops, stop).name }} does.
+            </p>
             <DryingCurve
+              v-else
               :hours="stop.hours"
               :width="curve"
               :zone="zone"
@@ -173,17 +187,6 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
 </template>
 
 <style scoped>
-.head {
-  gap: var(--s5);
-  align-items: flex-end;
-  margin-bottom: var(--s3);
-}
-
-.head :deep(.field):last-child {
-  flex: 0 1 300px;
-  margin-left: auto;
-}
-
 .stops {
   list-style: none;
   margin: 0 0 var(--s4);
@@ -226,12 +229,6 @@ const unsure = computed(() => (stops.value[0]?.hours[6]?.sureness ?? 1) < 0.6)
 @media (max-width: 700px) {
   .stops > li {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .head :deep(.field),
-  .head :deep(.field):last-child {
-    flex: 1 1 100%;
-    margin-left: 0;
   }
 }
 </style>
