@@ -116,8 +116,9 @@ main:focus {
   z-index: 10;
   display: flex;
   align-items: stretch;
-  gap: var(--s4);
-  height: 54px;
+  gap: 0 var(--s4);
+  min-height: 54px;
+  flex-wrap: wrap;
   padding: 0 var(--s4);
   background: var(--paper);
   border-bottom: 1px solid var(--line);

@@ -61,8 +61,10 @@ watch(
 </template>
 
 <style scoped>
+/* Letters may be twice as large. */
 .places {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--s1);
 }
 

@@ -33,10 +33,6 @@ const names = computed(() => Object.fromEntries((vehicles.value ?? []).map((row)
 </template>
 
 <style scoped>
-.bench {
-  max-width: 1320px;
-}
-
 .who {
   flex: 0 1 380px;
   margin-left: auto;

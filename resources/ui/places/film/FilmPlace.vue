@@ -100,10 +100,6 @@ onKeyStroke('Escape', () => {
 </template>
 
 <style scoped>
-.film {
-  max-width: 1480px;
-}
-
 .head {
   display: flex;
   align-items: center;

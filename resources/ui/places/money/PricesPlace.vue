@@ -117,29 +117,31 @@ async function saveRates() {
           ></Field>
         </div>
         <p v-if="programme" class="small quiet">Where a line is empty the price for all holds.</p>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Body</th>
-              <th v-for="kind in kindNames" :key="kind" scope="col">{{ kinds[kind] }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="[body, name] in used" :key="body">
-              <th scope="row">{{ name }}</th>
-              <td v-for="kind in kindNames" :key="kind">
-                <NumberInput
-                  :model-value="priceOf(keyOf(body, kind))"
-                  :step="1"
-                  :digits="2"
-                  :aria-label="`${name}, ${kinds[kind]}`"
-                  :placeholder="programme ? String(priceOf(keyOf(body, kind, '')) ?? '') : undefined"
-                  @update:model-value="typed[keyOf(body, kind)] = $event ?? null"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <div class="scroll" role="region" aria-label="Prices by body" tabindex="0">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Body</th>
+                <th v-for="kind in kindNames" :key="kind" scope="col">{{ kinds[kind] }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="[body, name] in used" :key="body">
+                <th scope="row">{{ name }}</th>
+                <td v-for="kind in kindNames" :key="kind">
+                  <NumberInput
+                    :model-value="priceOf(keyOf(body, kind))"
+                    :step="1"
+                    :digits="2"
+                    :aria-label="`${name}, ${kinds[kind]}`"
+                    :placeholder="programme ? String(priceOf(keyOf(body, kind, '')) ?? '') : undefined"
+                    @update:model-value="typed[keyOf(body, kind)] = $event ?? null"
+                  />
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
         <ProblemNote :problem="error ?? problem" />
         <button type="submit" class="act" :disabled="!list">Save the prices</button>
       </form>

@@ -92,33 +92,35 @@ const { width } = useElementSize(plot)
     <template v-else-if="data">
       <div class="columns">
         <section aria-label="Products">
-          <table class="listed">
-            <thead>
-              <tr>
-                <th scope="col">Product</th>
-                <th scope="col" class="number">Label</th>
-                <th scope="col" class="number">Found</th>
-                <th scope="col" class="number">Layers</th>
-                <th scope="col" class="number">A week costs</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="one in products" :key="keyOf(one)" :class="{ on: shown.includes(one) }">
-                <th scope="row">
-                  <button type="button" class="words" :aria-pressed="chosen.includes(keyOf(one))" @click="pick(one)">
-                    {{ one.name }}
-                  </button>
-                  <span v-if="one.zone !== 'paint'" class="small quiet">{{ zones[one.zone]?.toLowerCase() }}</span>
-                </th>
-                <td class="number">{{ weeks(one.label_low_weeks) }}–{{ weeks(one.label_high_weeks) }}</td>
-                <td class="number">
-                  <strong>{{ weeks(one.life) }}</strong>
-                </td>
-                <td class="number">{{ one.failed }} of {{ one.layers }} failed</td>
-                <td class="number">{{ money(one.cost_minor_week) }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <div class="scroll" role="region" aria-label="Products and how long they held" tabindex="0">
+            <table class="listed">
+              <thead>
+                <tr>
+                  <th scope="col">Product</th>
+                  <th scope="col" class="number">Label</th>
+                  <th scope="col" class="number">Found</th>
+                  <th scope="col" class="number">Layers</th>
+                  <th scope="col" class="number">A week costs</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="one in products" :key="keyOf(one)" :class="{ on: shown.includes(one) }">
+                  <th scope="row">
+                    <button type="button" class="words" :aria-pressed="chosen.includes(keyOf(one))" @click="pick(one)">
+                      {{ one.name }}
+                    </button>
+                    <span v-if="one.zone !== 'paint'" class="small quiet">{{ zones[one.zone]?.toLowerCase() }}</span>
+                  </th>
+                  <td class="number">{{ weeks(one.label_low_weeks) }}–{{ weeks(one.label_high_weeks) }}</td>
+                  <td class="number">
+                    <strong>{{ weeks(one.life) }}</strong>
+                  </td>
+                  <td class="number">{{ one.failed }} of {{ one.layers }} failed</td>
+                  <td class="number">{{ money(one.cost_minor_week) }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
           <p class="small quiet">Press two names to lay them over each other.</p>
         </section>
         <section ref="plot" aria-label="How long they held">
@@ -197,10 +199,6 @@ const { width } = useElementSize(plot)
 </template>
 
 <style scoped>
-.proof {
-  max-width: 1320px;
-}
-
 .lead {
   margin-top: 0;
 }

@@ -196,10 +196,6 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
 </template>
 
 <style scoped>
-.weeks {
-  max-width: 1500px;
-}
-
 .tools {
   gap: var(--s4);
   margin-bottom: var(--s2);

@@ -237,7 +237,7 @@ function week() {
 
 .mixes {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(320px, 100%), 1fr));
   gap: 6px var(--s4);
 }
 
