@@ -37,7 +37,7 @@ final class AccountTest extends BrowserTestCase
         $this->see('//nav[@aria-label = "Places"]');
         $this->visit('/workspace/trail');
         $this->seeText('Codes of an app are asked for');
-        $this->assertAccessible('At the door');
+        $this->assertAccessible('Sign-ins');
         $this->assertQuietConsole('status of 422');
     }
 

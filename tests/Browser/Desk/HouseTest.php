@@ -62,7 +62,7 @@ final class HouseTest extends BrowserTestCase
         $this->assertAccessible('Join');
         $this->field('Your name')->sendKeys('Tam');
         $this->field('A password')->sendKeys('oyster-catcher');
-        $this->press('Come in');
+        $this->press('Join');
         $this->seeText('Every vehicle becomes a ribbon here');
         $this->visit('/workspace');
         $this->seeText('technician');

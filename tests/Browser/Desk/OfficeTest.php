@@ -50,12 +50,12 @@ final class OfficeTest extends BrowserTestCase
         $this->visit('/book/money');
         $this->seeText('turns since');
         $this->assertAccessible('Money');
-        $this->press('Prices and rates');
+        $this->press('Price list and rates');
         $this->fill('Saloon, wash', '61.50');
         $this->assertAccessible('Prices');
         $this->press('Save the prices');
         $this->seeText('Prices saved.');
-        $this->press('A year offered');
+        $this->press('Quotes');
         $this->press('Offer a year');
         $this->fill('Title', 'A year for the taxis');
         $this->assertAccessible('A year to offer');
@@ -121,7 +121,7 @@ final class OfficeTest extends BrowserTestCase
         $this->seeText('1 added');
         $this->visit('/workspace/archive');
         $this->see('//summary[contains(., "created vehicle")]/strong[normalize-space(.) = "' . $name . '"]');
-        $this->assertAccessible('Everything, in and out');
+        $this->assertAccessible('Export or import everything');
         // It is put away again, so that other tests find the book they know.
         $this->visit('/book');
         $this->press($name);

@@ -10,7 +10,7 @@ export const houses = [
   { to: '/book', name: 'Book', glyph: 'book', key: 'k' },
   { to: '/shelf', name: 'Shelf', glyph: 'shelf', key: 's' },
   { to: '/proof', name: 'Proof', glyph: 'proof', key: 'p' },
-  { to: '/workspace', name: 'Workspace', glyph: 'house', key: 'o' },
+  { to: '/workspace', name: 'Settings', glyph: 'house', key: 'o' },
 ] as const satisfies readonly { to: string; name: string; glyph: keyof typeof paths; key: string }[]
 
 /** What one can go and do, in the words one looks for it by. */
@@ -33,7 +33,7 @@ export const commands: { name: string; also: string; to: RouteLocationRaw }[] = 
   { name: 'Quotes', also: 'offer year estimate', to: '/book/quotes' },
   { name: 'A year ahead', also: 'forecast simulate', to: '/proof/year' },
   { name: 'Schools', also: 'rules caution settings', to: '/workspace/schools' },
-  { name: 'The numbers of the rules', also: 'settings advanced', to: '/workspace/numbers' },
+  { name: 'Advanced settings', also: 'numbers of the rules', to: '/workspace/numbers' },
   { name: 'Archive: everything in and out', also: 'backup export import move', to: '/workspace/archive' },
   { name: 'Your account', also: 'password sessions two step language', to: '/workspace/account' },
   { name: 'Words', also: 'glossary help what does it mean', to: '/words' },

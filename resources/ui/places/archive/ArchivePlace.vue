@@ -36,8 +36,8 @@ async function choose(file: File) {
 <template>
   <div class="page narrow grid">
     <div>
-      <p class="quiet small"><RouterLink to="/workspace">Workspace</RouterLink></p>
-      <h1>Everything, in and out</h1>
+      <p class="quiet small"><RouterLink to="/workspace">Settings</RouterLink></p>
+      <h1>Export or import everything</h1>
     </div>
     <section class="sheet grid">
       <h2>Take all of it along</h2>

@@ -5,7 +5,7 @@ import { api, Problem, told, type Schemas } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
 import FileImport from '@/parts/FileImport.vue'
 
-// The book as tables, out and in. A spreadsheet has no ids: rows refer to each other by name.
+// Book: import and export, out and in. A spreadsheet has no ids: rows refer to each other by name.
 const queries = useQueryClient()
 type Kind = 'clients' | 'sites' | 'vehicles' | 'turns' | 'readings'
 const kinds = [
@@ -49,7 +49,7 @@ async function taken(run: Schemas['ArchiveRun']): Promise<Schemas['ProductImport
   <div class="page narrow grid">
     <div>
       <p class="quiet small"><RouterLink to="/book">Book</RouterLink></p>
-      <h1>The book as tables</h1>
+      <h1>Book: import and export</h1>
     </div>
     <section class="sheet grid">
       <Choices v-model="kind" label="Which" compact :options="kinds" />

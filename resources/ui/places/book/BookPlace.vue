@@ -86,7 +86,7 @@ const loaded = computed(() => list.value.data.value !== undefined)
       </div>
       <nav class="row ways" aria-label="More of the book">
         <RouterLink v-if="isOwner" to="/book/money">Money</RouterLink>
-        <RouterLink to="/book/files">Files in and out</RouterLink>
+        <RouterLink to="/book/files">Import and export</RouterLink>
       </nav>
       <SearchBox v-model="typed" label="Find in the book" />
       <RouterLink v-if="tab === 'vehicles'" to="/start" class="act">A new vehicle</RouterLink>

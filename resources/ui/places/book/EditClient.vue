@@ -78,7 +78,7 @@ const forgetting = ref(false)
       <RowFields :row="form" :ask="note" :errors="errors" />
     </template>
     <template #ways="{ form }">
-      <button type="button" class="words" @click="emit('done')">Leave it</button>
+      <button type="button" class="words" @click="emit('done')">Cancel</button>
       <template v-if="isOwner && !isNew">
         <RemoveWay :name="form.name" @remove="remove">The vehicles stay, without a client.</RemoveWay>
         <button v-if="!forgetting" type="button" class="words" @click="forgetting = true">

@@ -144,7 +144,7 @@ const ask = computed(() => ({
       <RowFields :row="form" :ask="ask.where" :errors="errors" :columns="3" />
     </template>
     <template #ways="{ form }">
-      <button type="button" class="words" @click="emit('done')">Leave it</button>
+      <button type="button" class="words" @click="emit('done')">Cancel</button>
       <RemoveWay v-if="isOwner && !isNew" :name="form.name" @remove="remove"
         >The vehicles stay, without a place.</RemoveWay
       >

@@ -42,7 +42,7 @@ async function close() {
         <button type="button" class="beside" :disabled="busy || typed.trim() !== name" @click="forget">
           Forget {{ name }}
         </button>
-        <button type="button" class="words" @click="emit('leave')">Leave it</button>
+        <button type="button" class="words" @click="emit('leave')">Cancel</button>
       </div>
     </template>
     <div v-else role="status">

@@ -55,7 +55,7 @@ async function join() {
         :error="fields.password"
       />
       <ProblemNote :problem="problem" />
-      <button type="submit" class="act">Come in</button>
+      <button type="submit" class="act">Join</button>
     </form>
     <p><RouterLink to="/sign-in">To sign in</RouterLink></p>
   </DoorFrame>

@@ -4,8 +4,8 @@ import WaysOf from '@/parts/WaysOf.vue'
 // What turns cost and what is asked for them.
 const ways = [
   { to: '/book/money', name: 'What it costs' },
-  { to: '/book/prices', name: 'Prices and rates' },
-  { to: '/book/quotes', name: 'A year offered' },
+  { to: '/book/prices', name: 'Price list and rates' },
+  { to: '/book/quotes', name: 'Quotes' },
 ]
 </script>
 

@@ -120,7 +120,7 @@ const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.v
           <ProblemNote :problem="problem" />
           <div class="row">
             <button type="submit" class="act" :disabled="busy">{{ busy ? 'Reckoning…' : 'Reckon it' }}</button>
-            <button type="button" class="words" @click="making = false">Leave it</button>
+            <button type="button" class="words" @click="making = false">Cancel</button>
           </div>
         </form>
         <ul class="lines past">

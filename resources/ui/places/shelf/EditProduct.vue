@@ -153,7 +153,7 @@ const putAway = (away: boolean) =>
           <StockFields :row="form" :errors="errors" />
         </template>
         <template #ways="{ form }">
-          <RouterLink to="/shelf" class="words">Leave it</RouterLink>
+          <RouterLink to="/shelf" class="words">Cancel</RouterLink>
           <button v-if="id && isOwner" type="button" class="words" @click="putAway(!form.archived)">
             {{ form.archived ? 'Take it out again' : 'Put it away' }}
           </button>

@@ -18,7 +18,7 @@ const send = (text: string, commit: boolean, key: string) =>
   <div class="page narrow grid files">
     <div>
       <p class="quiet small"><RouterLink to="/shelf">Shelf</RouterLink></p>
-      <h1>Products in and out</h1>
+      <h1>Shelf: import and export</h1>
     </div>
     <section class="sheet grid">
       <h2>Take the shelf along</h2>

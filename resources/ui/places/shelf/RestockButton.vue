@@ -46,7 +46,7 @@ async function add() {
   <form v-else class="row" @submit.prevent="add">
     <NumberInput v-model="amount" :suffix="units.volumeUnit.value" aria-label="How much came in" />
     <button type="submit" class="act" :disabled="busy">{{ busy ? 'Adding…' : 'Add it' }}</button>
-    <button type="button" class="words" @click="open = false">Leave it</button>
+    <button type="button" class="words" @click="open = false">Cancel</button>
     <ProblemNote :problem="problem" />
   </form>
 </template>

@@ -63,7 +63,7 @@ const mixes = (product: Schemas['Product']) =>
         <RouterLink to="/round/load">To buy and to wash</RouterLink>
         <RouterLink to="/shelf/gear">Gear</RouterLink>
         <RouterLink to="/shelf/fit">What fits what</RouterLink>
-        <RouterLink to="/shelf/files">Files in and out</RouterLink>
+        <RouterLink to="/shelf/files">Import and export</RouterLink>
       </nav>
       <SearchBox v-model="search" label="Find on the shelf" />
       <RouterLink to="/shelf/new" class="act">A new product</RouterLink>

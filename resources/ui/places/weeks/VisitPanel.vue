@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
@@ -6,10 +7,11 @@ import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
 import TextInput from '@/parts/TextInput.vue'
-import { pointsSaid, type Visit } from './weeks'
+import { gapAfter, pointsSaid, worthSaid, type Visit, type Weeks } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
 const props = defineProps<{
+  weeks: Weeks
   visit: Visit
   vehicle: Schemas['WeeksVehicle']
   crew: string
@@ -35,6 +37,8 @@ const stands: Record<string, string> = {
   accepted: 'the client has accepted',
   asked: 'the client asks for another day',
 }
+/** Whether the points behind the words are shown. */
+const points = useStorage('weeks-points', false)
 const over = computed(() => props.choices.find((day) => day.on === props.held))
 const moved = computed(() => props.held !== props.visit.on)
 const best = computed(() =>
@@ -65,7 +69,7 @@ const day = (on: string) => shortDay(on, props.zone)
       <h2>
         <RouterLink :to="`/vehicles/${vehicle.id}`">{{ vehicle.name }}</RouterLink>, {{ day(visit.on) }}
       </h2>
-      <button type="button" class="words" @click="emit('leave')">Put it down</button>
+      <button type="button" class="words" @click="emit('leave')">Close</button>
     </div>
     <div class="columns">
       <div>
@@ -81,7 +85,11 @@ const day = (on: string) => shortDay(on, props.zone)
         <p v-if="moved" class="held" role="status">
           <strong>{{ day(held) }}</strong>
           {{
-            over ? (over.cost === null ? `can’t be: ${over.why}` : `${pointsSaid(over.cost)}.`) : 'is too far from it.'
+            over
+              ? over.cost === null
+                ? `can’t be: ${over.why}`
+                : `${worthSaid(over.cost)}${points ? ` (${pointsSaid(over.cost)})` : ''}: ${gapAfter(weeks, visit, held)}.`
+              : 'is too far from it.'
           }}
         </p>
         <p v-if="protection" class="small">{{ protection }}</p>
@@ -98,9 +106,13 @@ const day = (on: string) => shortDay(on, props.zone)
         <ul class="else">
           <li v-for="one in best" :key="one.on">
             <button type="button" class="words" @click="emit('hold', one.on)">{{ day(one.on) }}</button>
-            {{ pointsSaid(one.cost ?? 0) }}
+            {{ worthSaid(one.cost ?? 0)
+            }}<span v-if="points" class="small quiet">, {{ pointsSaid(one.cost ?? 0) }}</span>
           </li>
         </ul>
+        <button v-if="best.length" type="button" class="words small" :aria-pressed="points" @click="points = !points">
+          {{ points ? 'Without points' : 'In points' }}
+        </button>
         <p v-if="why && !best.length" class="quiet">No other day is open.</p>
       </div>
     </div>
@@ -109,7 +121,7 @@ const day = (on: string) => shortDay(on, props.zone)
         {{ moved ? `Move it to ${day(held)}` : 'Move it' }}
       </button>
       <button type="button" class="beside" :disabled="busy" @click="emit('lock')">
-        {{ visit.locked ? 'Let it go' : 'Lock it here' }}
+        {{ visit.locked ? 'Unlock' : 'Lock it here' }}
       </button>
       <button
         v-if="vehicle.client && !visit.proposed"

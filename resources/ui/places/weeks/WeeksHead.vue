@@ -82,7 +82,7 @@ const said = (days: string[]) => days.map((one) => dates(one).replace('decon', '
       <p class="quiet small">
         A visit that stands moves only where that saves {{ weeks.stay }} points or more (<RouterLink
           to="/workspace/numbers"
-          >the numbers of the rules</RouterLink
+          >advanced settings</RouterLink
         >).
       </p>
     </details>

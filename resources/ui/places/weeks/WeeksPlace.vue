@@ -119,7 +119,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
       <WishList :wishes="weeks.wishes" :zone="zone" @take="grant" />
       <p v-if="said" role="status">{{ said }}</p>
       <div class="row tools">
-        <RouterLink to="/weeks/setup" class="words">Who works when, rhythms, closed days</RouterLink>
+        <RouterLink to="/weeks/setup" class="words">Who works when, rhythms, days off</RouterLink>
         <button
           v-if="canList && width >= 700"
           type="button"
@@ -174,6 +174,7 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
       <VisitPanel
         v-if="visit && vehicle && held"
         class="panel"
+        :weeks="weeks"
         :visit="visit"
         :vehicle="vehicle"
         :crew="crewOf(visit.crew_id)"

@@ -36,11 +36,36 @@ export function nextFree(days: ElseDay[], own: string, from: string, step: 1 | -
   return free[at + step] ?? from
 }
 
-/** Points as they are said. */
+/** A point is about what a visit a day beside its wish costs: worse by so much is said so. */
+const WORSE = [
+  [0.05, 'just as good'],
+  [2, 'hardly worse'],
+  [8, 'a little worse'],
+  [25, 'clearly worse'],
+  [Infinity, 'much worse'],
+] as const
+
+/** How good another day is, in words. */
+export const worthSaid = (cost: number): string =>
+  cost < -0.05 ? 'better' : (WORSE.find(([most]) => cost < most)?.[1] ?? 'much worse')
+
+/** The points behind it, for whoever asks. */
 export function pointsSaid(cost: number): string {
   const rounded = Math.round(Math.abs(cost) * 10) / 10
   const points = `${rounded} point${rounded === 1 ? '' : 's'}`
   return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${points} more` : `saves ${points}`
+}
+
+/** How many days lie between it and the vehicle's visit before, against what is wished. */
+export function gapAfter(weeks: Weeks, visit: Visit, on: string): string {
+  const vehicle = weeks.vehicles.find((one) => one.id === visit.vehicle_id)
+  if (!vehicle) return ''
+  const before = weeks.visits
+    .filter((one) => one.vehicle_id === visit.vehicle_id && one.id !== visit.id && one.on < on)
+    .map((one) => one.on)
+    .reduce((last, one) => (one > last ? one : last), vehicle.last_on)
+  const days = dayNumber(on) - dayNumber(before)
+  return `${days} day${days === 1 ? '' : 's'} after the visit before, ${vehicle.target} wished`
 }
 
 /** How full a crew's day is, as shares of a lane that is `most` minutes high: trip upon trip, each its way and the turns it is made for. */
@@ -74,11 +99,12 @@ export function longDays(weeks: Pick<Weeks, 'crews'>): { on: string; crew: strin
     .sort((a, b) => a.on.localeCompare(b.on) || a.crew.localeCompare(b.crew))
 }
 
-/** How far from the best there can be, at most, in hundredths. */
+/** What is told of how near the best it is; a bound that lies far off tells nothing. */
+const TELLING = 0.15
 export function gapSaid(cost: number, bound: number): string {
   if (cost - bound < 0.05) return 'No better plan exists.'
-  if (bound <= 0) return `At most ${Math.round(cost)} points from the best there can be.`
-  return `At most ${Math.max(1, Math.round((100 * (cost - bound)) / cost))} % from the best there can be.`
+  const share = (cost - bound) / cost
+  return share > TELLING ? '' : `No plan is more than ${Math.max(1, Math.round(100 * share))} % better.`
 }
 
 /** A vehicle's visits with one of them held over a day, as its protection is asked about them. */

@@ -53,8 +53,8 @@ async function save() {
 
 <template>
   <form class="page numbers" novalidate @submit.prevent="save">
-    <p class="quiet small"><RouterLink to="/workspace">Workspace</RouterLink></p>
-    <h1>The numbers of the rules</h1>
+    <p class="quiet small"><RouterLink to="/workspace">Settings</RouterLink></p>
+    <h1>Advanced settings</h1>
     <p class="quiet">
       Working defaults until you know better. Whatever is changed here moves matches, dates and plans; layers are
       reckoned anew by it, what was recorded stays.

@@ -19,7 +19,7 @@ onMounted(edit.load)
 
 <template>
   <div class="page schools">
-    <p class="quiet small"><RouterLink to="/workspace">Workspace</RouterLink></p>
+    <p class="quiet small"><RouterLink to="/workspace">Settings</RouterLink></p>
     <h1>Schools</h1>
     <p>
       Good practitioners disagree on these. Take a side in each; a vehicle may have its own (under its details), and the

@@ -12,7 +12,7 @@ const { data: trail } = useQuery({ queryKey: ['trail'], queryFn: () => told(api.
 
 <template>
   <div class="page narrow grid">
-    <h1>At the door</h1>
+    <h1>Sign-ins</h1>
     <OpenDoors />
     <section class="sheet grid">
       <h2>What happened</h2>

@@ -73,7 +73,7 @@ async function enter(id: string) {
 
 <template>
   <div class="page narrow grid">
-    <h1>Workspace</h1>
+    <h1>Settings</h1>
     <section class="sheet grid">
       <Choices
         label="Light or dark, for you"
@@ -129,11 +129,11 @@ async function enter(id: string) {
           >
         </p>
         <p class="schools">
-          <RouterLink to="/workspace/archive" class="beside">Everything, in and out</RouterLink>
+          <RouterLink to="/workspace/archive" class="beside">Export or import everything</RouterLink>
           <span class="small quiet">The whole workspace as one file, tables, and who changed what</span>
         </p>
         <p class="schools">
-          <RouterLink to="/workspace/trail" class="beside">At the door</RouterLink>
+          <RouterLink to="/workspace/trail" class="beside">Sign-ins</RouterLink>
           <span class="small quiet">Who came in or tried to, and what leads in from outside</span>
         </p>
       </template>

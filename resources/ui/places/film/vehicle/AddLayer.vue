@@ -141,7 +141,7 @@ async function save() {
     <ProblemNote :problem="problem" />
     <div class="row">
       <button type="submit" class="act" :disabled="busy">Put it on</button>
-      <button type="button" class="words" @click="$emit('done')">Leave it</button>
+      <button type="button" class="words" @click="$emit('done')">Cancel</button>
     </div>
   </form>
 </template>

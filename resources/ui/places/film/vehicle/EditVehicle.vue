@@ -143,7 +143,7 @@ const archive = (away: boolean) =>
         </details>
       </template>
       <template #ways="{ form }">
-        <RouterLink :to="`/vehicles/${id}`" class="words">Leave it</RouterLink>
+        <RouterLink :to="`/vehicles/${id}`" class="words">Cancel</RouterLink>
         <button v-if="isOwner" type="button" class="words" @click="archive(!form.archived)">
           {{ form.archived ? 'Take it out again' : 'Put the vehicle away' }}
         </button>

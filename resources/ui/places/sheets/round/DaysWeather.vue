@@ -111,7 +111,7 @@ function type() {
       <RowFields :row="form" :ask="ask" :errors="fields" :columns="4" />
       <div class="row">
         <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
-        <button type="button" class="words" @click="open = false">Leave it</button>
+        <button type="button" class="words" @click="open = false">Cancel</button>
       </div>
     </form>
     <ProblemNote :problem="problem" />

@@ -88,7 +88,7 @@ async function save() {
     <ProblemNote :problem="problem" />
     <div class="row">
       <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'That is its strength' }}</button>
-      <button type="button" class="words" @click="emit('leave')">Leave it</button>
+      <button type="button" class="words" @click="emit('leave')">Cancel</button>
     </div>
   </form>
 </template>

@@ -115,7 +115,7 @@ const away = () =>
     <ProblemNote :problem="problem" />
     <div class="row">
       <button type="submit" class="act" :disabled="busy">{{ busy ? 'Saving…' : 'Save' }}</button>
-      <button type="button" class="words" @click="emit('done')">Leave it</button>
+      <button type="button" class="words" @click="emit('done')">Cancel</button>
       <button v-if="gear" type="button" class="words" @click="away">Put it away</button>
     </div>
   </form>

@@ -46,7 +46,7 @@ async function note(kind: 'bought' | 'thrown' | 'moved') {
         }}</template
       >.
       <button type="button" class="words small" :aria-expanded="open" @click="open = !open">
-        {{ open ? 'Leave it' : 'Some came or go…' }}
+        {{ open ? 'Cancel' : 'Some came or go…' }}
       </button>
     </p>
     <div v-if="open" class="row">
