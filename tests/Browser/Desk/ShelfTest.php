@@ -68,7 +68,7 @@ final class ShelfTest extends BrowserTestCase
         $name = 'Harbour ' . bin2hex(random_bytes(3));
         $this->signIn('rhona@marram-sedge.example');
         $this->visit('/shelf/files');
-        $this->see('//h1[contains(., "Products in and out")]');
+        $this->see('//h1[contains(., "Shelf: import and export")]');
         $this->chooseFile("name;role;surfaces;ph\n{$name};soap;paint;7\nGale Off;lather;paint;15");
         $this->seeText('1 of 2 rows are wrong');
         $this->seeText('It is used as one of: prewash');
