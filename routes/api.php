@@ -26,8 +26,10 @@ use App\Film\Http\FilmController;
 use App\Film\Http\LayerController;
 use App\Film\Http\ListController;
 use App\Film\Http\StartController;
+use App\Money\Http\ClosedController;
 use App\Money\Http\MoneyController;
 use App\Money\Http\YearController;
+use App\Proof\Http\LastVisitController;
 use App\Proof\Http\ProofController;
 use App\Proof\Http\RecordController;
 use App\Reckon\Http\ReckonController;
@@ -95,6 +97,13 @@ Route::get('answers/{proposal}/{signature}', [ProposalController::class, 'show']
     'throttle:api',
     'spends',
 ]);
+Route::get('answers/{proposal}/{signature}/last', [LastVisitController::class, 'show'])->middleware([
+    'throttle:api',
+    'spends',
+]);
+Route::get('answers/{proposal}/{signature}/photos/{photo}', [LastVisitController::class, 'photo'])
+    ->whereUuid('photo')
+    ->middleware(['throttle:api', 'spends']);
 Route::post('answers/{proposal}/{signature}', [ProposalController::class, 'answer'])->middleware([
     'throttle:api',
     'spends',
@@ -182,6 +191,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::get('numbers', [NumbersController::class, 'show']);
             Route::get('rates', [MoneyController::class, 'rates']);
             Route::get('money', [MoneyController::class, 'show']);
+            Route::get('money/closed', ClosedController::class);
             Route::get('prices', [MoneyController::class, 'prices']);
             Route::get('quotes', [MoneyController::class, 'quotes']);
             Route::get('quotes/{quote}', [MoneyController::class, 'showQuote']);

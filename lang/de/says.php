@@ -1460,7 +1460,7 @@ return [
         'Nichts trocknet darauf, und kein Etikett drängt; so viel auf einmal, wie man mag.',
     'section-plan.of' => '{name}: {says}',
     'section-plan.within-at-a-time-goes' =>
-        'Innerhalb von {window}. Je {unit, select, wheel {{at, plural, one {# Rad} other {# Räder}}} other {{goes, plural, =2 {die Hälfte} =3 {ein Drittel} =4 {ein Viertel} other {{at, plural, one {# Fläche} other {# Flächen}}}}}}, {goes} Gänge.',
+        'Innerhalb von {window}. Je {unit, select, wheel {{at, plural, one {# Rad} other {# Räder}}} other {{goes, plural, =2 {die Hälfte} =3 {ein Drittel} =4 {ein Viertel} other {{at, plural, one {# Fläche} other {# Flächen}}}}}}, {goes, number} Gänge.',
     'section-plan.within-enough-for-all-of-it' => 'Innerhalb von {window}, genug für alles auf einmal.',
     'section-plan.within-one-after-the-other' =>
         'Innerhalb von {window}. {unit, select, wheel {Ein Rad nach dem anderen, jedes} other {Eine Fläche nach der anderen, jede}} von Anfang bis Ende.',

@@ -1426,7 +1426,7 @@ return [
         'Nothing dries on it and no label hurries; as much at once as one likes.',
     'section-plan.of' => '{name}: {says}',
     'section-plan.within-at-a-time-goes' =>
-        'Within {window}. {unit, select, wheel {{at, plural, one {# wheel} other {# wheels}}} other {{goes, plural, =2 {Half of it} =3 {A third of it} =4 {A quarter of it} other {{at, plural, one {# panel} other {# panels}}}}}} at a time, {goes} goes.',
+        'Within {window}. {unit, select, wheel {{at, plural, one {# wheel} other {# wheels}}} other {{goes, plural, =2 {Half of it} =3 {A third of it} =4 {A quarter of it} other {{at, plural, one {# panel} other {# panels}}}}}} at a time, {goes, number} goes.',
     'section-plan.within-enough-for-all-of-it' => 'Within {window}, enough for all of it at once.',
     'section-plan.within-one-after-the-other' =>
         'Within {window}. One {unit, select, wheel {wheel} other {panel}} after the other, each from beginning to end.',

@@ -69,6 +69,8 @@ final class ContractTest extends TestCase
             '/api/v1/weather' => 'from=2026-11-26T08:00:00Z&hours=3',
             '/api/v1/round' => 'on=2026-11-26',
             '/api/v1/load' => 'from=2026-11-26&to=2026-12-03',
+            '/api/v1/find' => 'text=a',
+            '/api/v1/money/closed' => 'from=2026-11-01&to=2026-11-30',
             '/api/v1/vehicles/{vehicle}/film/point' => 'on=2026-11-20',
             '/api/v1/vehicles/{vehicle}/record' => 'kind=history',
         ];
@@ -100,6 +102,8 @@ final class ContractTest extends TestCase
         self::assertSame(
             [
                 '/api/v1/answers/{proposal}/{signature}' => 404,
+                '/api/v1/answers/{proposal}/{signature}/last' => 404,
+                '/api/v1/answers/{proposal}/{signature}/photos/{photo}' => 404,
                 '/api/v1/archive/runs/{run}' => 404,
                 '/api/v1/archive/runs/{run}/file' => 404,
                 '/api/v1/auth/invitation' => 422,

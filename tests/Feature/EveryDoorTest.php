@@ -23,6 +23,8 @@ final class EveryDoorTest extends TestCase
     /** Answered to anybody; each has a secret, a signature or a limit of its own. */
     private const OPEN = [
         'GET api/v1/answers/{proposal}/{signature}',
+        'GET api/v1/answers/{proposal}/{signature}/last',
+        'GET api/v1/answers/{proposal}/{signature}/photos/{photo}',
         'POST api/v1/answers/{proposal}/{signature}',
         'POST api/v1/auth/forgot',
         'GET api/v1/auth/door',
@@ -49,6 +51,7 @@ final class EveryDoorTest extends TestCase
         'api/v1/invitations',
         'api/v1/messages',
         'api/v1/money',
+        'api/v1/money/closed',
         'api/v1/prices',
         'api/v1/quotes',
         'api/v1/quotes/{quote}',

@@ -261,6 +261,35 @@ final class MoneyTest extends TestCase
     }
 
     /** A technician works with bottles and gear, and does not learn what they cost; nor lose it for the owner. */
+    /** A row for each visit, at the price of the list; where that says nothing there is none. */
+    public function testClosedVisitsGoToTheAccounts(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace, name: '=Van, "grey"');
+        $this->actingAs($owner);
+        $body = $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('body');
+        $this->putJson('/api/v1/prices', [
+            'prices' => [['programme_id' => null, 'body' => $body, 'kind' => 'wash', 'minor' => 6050]],
+        ])->assertOk();
+        $turn = fn(string $at, array $more = []) => $this->postJson(
+            "/api/v1/vehicles/{$vehicle->id}/turns",
+            $this->turn(['worked_at' => $at, 'minutes' => 75, ...$more]),
+        )->assertCreated();
+        $turn('2026-11-02T09:00:00Z');
+        $turn('2026-11-16T09:00:00Z', ['clay' => true]);
+        $turn('2026-10-31T09:00:00Z');
+        $csv = $this->get('/api/v1/money/closed?from=2026-11-01&to=2026-11-30')->assertOk()->getContent();
+        $rows = array_map(str_getcsv(...), explode("\n", trim((string) $csv)));
+        self::assertCount(3, $rows);
+        self::assertSame(['2026-11-02', 'wash', '75', '60.50'], [$rows[1][0], $rows[1][5], $rows[1][6], $rows[1][7]]);
+        self::assertSame(['2026-11-16', 'wash, decon', ''], [$rows[2][0], $rows[2][5], $rows[2][7]]);
+        self::assertStringStartsNotWith('=', $rows[1][2], 'No spreadsheet runs a name.');
+        $this->getJson('/api/v1/money/closed?from=2026-11-30&to=2026-11-01')->assertStatus(422);
+        $this->actingAs($this->technician($workspace))
+            ->getJson('/api/v1/money/closed?from=2026-11-01&to=2026-11-30')
+            ->assertForbidden();
+    }
+
     public function testATechnicianReadsNoCostsAndLosesNone(): void
     {
         [$owner, $workspace] = $this->business();

@@ -5,13 +5,19 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Book\Client;
+use App\Book\PlannedVisit;
 use App\Book\Vehicle;
+use App\Record\Photo;
 use App\Standins\OutboxMessage;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
+use App\Weeks\CancelledVisit;
 use App\Weeks\Proposal;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\MockClock;
 use Tests\TestCase;
@@ -119,6 +125,63 @@ final class ProposalTest extends TestCase
             409,
             'has changed meanwhile',
         );
+    }
+
+    public function testAClientSeesTheLastVisitAndMayCancel(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace, $visit] = $this->planned();
+        $vehicle = $visit['vehicle_id'];
+        $turn = $this->postJson(
+            "/api/v1/vehicles/{$vehicle}/turns",
+            $this->turn([
+                'worked_at' => '2026-11-24T09:00:00Z',
+                'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'weak']],
+            ]),
+        )
+            ->assertCreated()
+            ->json('id');
+        $photo = (string) Str::uuid7();
+        $this->post(
+            "/api/v1/vehicles/{$vehicle}/photos",
+            [
+                'file' => UploadedFile::fake()->image('a.jpg', 64, 48),
+                'id' => $photo,
+                'zone' => 'paint',
+                'stage' => 'after',
+                'taken_at' => '2026-11-24T10:00:00Z',
+            ],
+            ['Accept' => 'application/json'],
+        )->assertCreated();
+        $this->inside($workspace, static fn() => Photo::query()->whereKey($photo)->update(['turn_id' => $turn]));
+        $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk();
+        $link = $this->link($this->letters($workspace)[0]->body);
+        Auth::forgetGuards();
+        $last = $this->getJson("/api/v1/answers/{$link}/last")
+            ->assertOk()
+            ->json();
+        self::assertSame(['2026-11-24', 'weak'], [$last['turn']['on'], $last['turn']['readings'][0]['behaviour']]);
+        self::assertSame([$photo], array_column($last['turn']['photos'], 'id'));
+        self::assertNotSame([], $last['due']);
+        $this->get("/api/v1/answers/{$link}/photos/{$photo}")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/jpeg');
+        $this->getJson("/api/v1/answers/{$link}/photos/" . Str::uuid7())->assertNotFound();
+        $wrong = substr($link, 0, -1) . ($link[-1] === '0' ? '1' : '0');
+        $this->getJson("/api/v1/answers/{$wrong}/last")->assertNotFound();
+        $this->getJson("/api/v1/answers/{$wrong}/photos/{$photo}")->assertNotFound();
+
+        $this->postJson("/api/v1/answers/{$link}", ['accept' => true, 'cancel' => true])->assertStatus(422);
+        $this->postJson("/api/v1/answers/{$link}", ['accept' => false, 'cancel' => true, 'wish' => 'We are away'])
+            ->assertOk()
+            ->assertJsonPath('status', 'cancelled');
+        $this->getJson("/api/v1/answers/{$link}")->assertJsonPath('status', 'cancelled');
+        $this->assertProblem($this->postJson("/api/v1/answers/{$link}", ['accept' => true]), 409, 'changed');
+        $this->inside($workspace, static function () use ($visit): void {
+            self::assertFalse(PlannedVisit::query()->whereKey($visit['id'])->exists());
+            $cancelled = CancelledVisit::query()->findOrFail($visit['id']);
+            self::assertSame(['client', 'We are away'], [$cancelled->cancelled_by, $cancelled->why]);
+        });
     }
 
     public function testTheDayEndsWhereTheWorkspaceIs(): void

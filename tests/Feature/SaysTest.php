@@ -133,6 +133,22 @@ final class SaysTest extends TestCase
             ($node instanceof MethodCall && $node->name instanceof Identifier && $node->name->name === 'say');
     }
 
+    /** A fact that is counted in one place and only named in another breaks a sentence when it is said, not before. */
+    public function testEveryPatternCanBeSaid(): void
+    {
+        $broken = [];
+        foreach (['en', 'de'] as $language) {
+            foreach (require base_path("lang/{$language}/says.php") as $code => $pattern) {
+                preg_match_all('/\{(\w+)[,}]/', $pattern, $facts);
+                $formatter = MessageFormatter::create($language, $pattern);
+                if ($formatter?->format(array_fill_keys($facts[1], 2)) === false || $formatter === null) {
+                    $broken[] = "{$language} {$code}: " . ($formatter?->getErrorMessage() ?? 'no pattern');
+                }
+            }
+        }
+        self::assertSame([], $broken);
+    }
+
     public function testEveryPatternTakesTheSameFactsInEveryLanguage(): void
     {
         $english = Teller::catalogue(Language::English);

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Tenancy\Processor;
 use App\Http\Slot;
 use App\Problems\Problem;
 use App\Tenancy\Patience;
+use App\Tenancy\Processor;
 use Closure;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Http\Request;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Reckon\Http;
 
-use App\Tenancy\Processor;
 use App\Problems\Problem;
 use App\Reckon\Reckoning;
 use App\Reckon\Weights;
+use App\Tenancy\Processor;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Vicissa\Core\Says\Said;

@@ -13,14 +13,14 @@ use App\Http\OpenApi\Takes;
 use App\Problems\Problem;
 use App\Says\Teller;
 use App\Tenancy\Tenancy;
+use App\Weeks\CancelVisit;
+use App\Weeks\OpenQuestion;
 use App\Weeks\Proposal;
 use App\Weeks\ProposeVisits;
-use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Says\Said;
@@ -41,7 +41,7 @@ use Vicissa\Core\Says\Said;
         new Field('from', 'string', 'Who asks'),
         new Field('on', 'date'),
         new Field('kinds', 'string[]'),
-        new Field('status', 'string', null, ['sent', 'accepted', 'asked', 'moved']),
+        new Field('status', 'string', null, ['sent', 'accepted', 'asked', 'cancelled', 'moved']),
         new Field('language', 'string?', 'What the client reads in', ['en', 'de']),
         new Field('wish_on', 'date?'),
         new Field('wish', 'string?'),
@@ -51,13 +51,19 @@ use Vicissa\Core\Says\Said;
     Shape(
         'AnswerInput',
         new Field('accept', 'boolean'),
+        new Field('cancel?', 'boolean', 'Not accepted, and no other day either: the visit is left out'),
         new Field('wish_on?', 'date?', 'Another day'),
         new Field('wish?', 'string?'),
     ),
 ]
 final readonly class ProposalController
 {
-    public function __construct(private Tenancy $tenancy, private ClockInterface $clock) {}
+    public function __construct(
+        private Tenancy $tenancy,
+        private ClockInterface $clock,
+        private OpenQuestion $openQuestion,
+        private CancelVisit $cancelVisit,
+    ) {}
 
     #[
         OA\Post(
@@ -98,7 +104,7 @@ final readonly class ProposalController
     #[Returns('Asked')]
     public function show(string $proposal, string $signature): JsonResponse
     {
-        return $this->within(
+        return ($this->openQuestion)(
             $proposal,
             $signature,
             fn(Proposal $row): JsonResponse => new JsonResponse($this->told($row)),
@@ -109,7 +115,7 @@ final readonly class ProposalController
         OA\Post(
             path: '/api/v1/answers/{proposal}/{signature}',
             operationId: 'answerAsked',
-            summary: 'Accept the day, or ask for another',
+            summary: 'Accept the day, ask for another, or cancel',
             tags: ['Weeks'],
             parameters: [
                 new OA\PathParameter(name: 'proposal', required: true, schema: new OA\Schema(type: 'string')),
@@ -121,11 +127,12 @@ final readonly class ProposalController
     #[Returns('Asked')]
     public function answer(Request $request, string $proposal, string $signature): JsonResponse
     {
-        return $this->within($proposal, $signature, function (Proposal $row) use ($request): JsonResponse {
+        return ($this->openQuestion)($proposal, $signature, function (Proposal $row) use ($request): JsonResponse {
             $today = $this->tenancy->workspace()->dateOf($this->clock->now());
             $facts = $request->validate(
                 [
                     'accept' => ['required', 'boolean'],
+                    'cancel' => ['sometimes', 'boolean', 'declined_if:accept,true'],
                     'wish_on' => ['sometimes', 'nullable', 'date_format:Y-m-d', 'after:' . $today],
                     'wish' => ['sometimes', 'nullable', 'string', 'max:400'],
                 ],
@@ -136,6 +143,17 @@ final readonly class ProposalController
                 throw Problem::conflict(Said::of('weeks.day-changed'));
             }
             DB::transaction(function () use ($row, $facts, $visit): void {
+                if ($facts['cancel'] ?? false) {
+                    $row->update([
+                        'status' => 'cancelled',
+                        'wish_on' => null,
+                        'wish' => $facts['wish'] ?? null,
+                        'answered_at' => $this->clock->now(),
+                    ]);
+                    ($this->cancelVisit)($visit, 'client', $facts['wish'] ?? 'By the link of the letter', false);
+
+                    return;
+                }
                 $row->update(
                     $facts['accept']
                         ? [
@@ -161,26 +179,6 @@ final readonly class ProposalController
         });
     }
 
-    /** @param Closure(Proposal): JsonResponse $work */
-    private function within(string $id, string $signature, Closure $work): JsonResponse
-    {
-        $workspace = Str::isUuid($id) ? DB::selectOne('select workspace_of_proposal(?) as id', [$id])?->id : null;
-        if ($workspace === null) {
-            throw Problem::missing(Said::of('weeks.no-link'));
-        }
-        $this->tenancy->enter($workspace);
-        try {
-            $row = Proposal::query()->with('vehicle')->findOrFail($id);
-            if (!hash_equals($row->signature(), $signature) || $row->status === 'waiting') {
-                throw Problem::missing(Said::of('weeks.no-link'));
-            }
-
-            return $work($row);
-        } finally {
-            $this->tenancy->leave();
-        }
-    }
-
     private function standing(Proposal $row): ?PlannedVisit
     {
         return PlannedVisit::query()
@@ -198,7 +196,7 @@ final readonly class ProposalController
             'from' => $this->tenancy->workspace()->name,
             'on' => $row->on->toDateString(),
             'kinds' => $row->kinds,
-            'status' => $this->standing($row) === null ? 'moved' : $row->status,
+            'status' => $row->status !== 'cancelled' && $this->standing($row) === null ? 'moved' : $row->status,
             'language' => $row->client?->language,
             'wish_on' => $row->wish_on?->toDateString(),
             'wish' => $row->wish,

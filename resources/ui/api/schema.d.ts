@@ -14,8 +14,41 @@ export interface paths {
     /** What a client is asked; for whoever has the link */
     get: operations['showAsked']
     put?: never
-    /** Accept the day, or ask for another */
+    /** Accept the day, ask for another, or cancel */
     post: operations['answerAsked']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/answers/{proposal}/{signature}/last': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** The last visit to the vehicle a client is asked about; for whoever has the link */
+    get: operations['showLastVisit']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/answers/{proposal}/{signature}/photos/{photo}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['readLastPhoto']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1103,6 +1136,23 @@ export interface paths {
     }
     /** What the last year has cost */
     get: operations['showMoney']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/money/closed': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Closed visits with their price by the list, as CSV */
+    get: operations['closedVisits']
     put?: never
     post?: never
     delete?: never
@@ -2903,6 +2953,8 @@ export interface components {
     }
     AnswerInput: {
       accept: boolean
+      /** @description Not accepted, and no other day either: the visit is left out */
+      cancel?: boolean
       /**
        * Format: date
        * @description Another day
@@ -2937,7 +2989,7 @@ export interface components {
       on: string
       kinds: string[]
       /** @enum {string} */
-      status: 'sent' | 'accepted' | 'asked' | 'moved'
+      status: 'sent' | 'accepted' | 'asked' | 'cancelled' | 'moved'
       /**
        * @description What the client reads in
        * @enum {string|null}
@@ -3744,6 +3796,11 @@ export interface components {
       put_off: number
       at_work: number
       oldest_s: number
+    }
+    LastVisit: {
+      /** @description The last one; null where there was none */
+      turn: components['schemas']['RecordTurn'] | null
+      due: components['schemas']['RecordDue'][]
     }
     Layer: {
       /** Format: uuid */
@@ -7405,6 +7462,71 @@ export interface operations {
       }
     }
   }
+  showLastVisit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        proposal: string
+        signature: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['LastVisit']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  readLastPhoto: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        proposal: string
+        signature: string
+        photo: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description JPEG */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/jpeg': string
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   archive: {
     parameters: {
       query?: never
@@ -10006,6 +10128,38 @@ export interface operations {
         }
         content: {
           'application/json': components['schemas']['Money']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  closedVisits: {
+    parameters: {
+      query: {
+        from: string
+        to: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description CSV */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
         }
       }
       /** @description What went wrong */

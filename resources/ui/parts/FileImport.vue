@@ -5,6 +5,9 @@ import FilePick from '@/parts/FilePick.vue'
 import { newId } from '@/lib/ids'
 import Glyph from '@/parts/Glyph.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { guess, readSheet, underOurs, written, type Sheet } from './table/columns'
+import MatchColumns from './table/MatchColumns.vue'
+import MendRow from './table/MendRow.vue'
 
 // A file looked at row by row before anything is done, and then all of it or nothing.
 const props = defineProps<{
@@ -13,6 +16,8 @@ const props = defineProps<{
   row: string
   take: string
   send: (text: string, commit: boolean, key: string) => Promise<Schemas['ProductImport']>
+  /** Ours, the first of which a row must have; a file with other heads is matched to them first. */
+  columns?: string[]
 }>()
 const emit = defineEmits<{ done: [] }>()
 const LARGEST = 2_000_000
@@ -23,6 +28,12 @@ const problem = ref<unknown>(null)
 const busy = ref(false)
 const tooLarge = ref(false)
 const key = ref(newId())
+/** A file with heads of its own, and which of them are ours. */
+const foreign = ref<Sheet | null>(null)
+const matched = ref<Record<string, string>>({})
+/** The rows as they are sent; one of them is being mended. */
+const rows = ref<Record<string, string>[]>([])
+const mending = ref<number | null>(null)
 const doing: Record<string, string> = { new: 'new', change: 'changes', same: 'as it is', wrong: 'wrong' }
 const unknown = computed(() => [...new Set((seen.value?.rows ?? []).flatMap((row) => row.unknown))])
 
@@ -53,8 +64,31 @@ async function choose(file: File) {
     return
   }
   key.value = newId()
+  mending.value = null
+  const own = props.columns
+  const sheet = own ? readSheet(text.value) : { heads: [], rows: [] }
+  rows.value = sheet.rows
+  // Counted as they are shown here, whatever empty lines there were.
+  if (own && sheet.rows.length) text.value = written(sheet.rows)
+  foreign.value = own && !sheet.heads.every((head) => own.includes(head)) ? sheet : null
+  matched.value = foreign.value && own ? guess(own, sheet.heads) : {}
+  if (!foreign.value) await look(false)
+}
+async function match() {
+  if (foreign.value) await lookAt(underOurs(foreign.value, matched.value))
+}
+async function lookAt(next: Record<string, string>[]) {
+  rows.value = next
+  text.value = written(next)
+  key.value = newId()
+  mending.value = null
   await look(false)
 }
+/** Rows are counted as a spreadsheet does, with the heads as the first. */
+const mend = (row: number, cells: Record<string, string>) =>
+  lookAt(rows.value.map((one, i) => (i === row - 2 ? cells : one)))
+const errorsOf = (row: Schemas['ProductImport']['rows'][number]) =>
+  Object.fromEntries(row.errors.map((error) => [error.field, error.says]))
 </script>
 
 <template>
@@ -64,6 +98,13 @@ async function choose(file: File) {
       That file is larger than 2 MB. Split it, and bring the parts one by one.
     </p>
     <ProblemNote :problem="problem" />
+    <MatchColumns
+      v-if="foreign && columns && !seen?.done"
+      v-model="matched"
+      :sheet="foreign"
+      :columns="columns"
+      @done="match"
+    />
     <p v-if="busy" class="quiet" role="status">Reading…</p>
     <template v-if="seen">
       <p role="status" class="sum">
@@ -73,7 +114,7 @@ async function choose(file: File) {
         >
         <template v-else-if="seen.wrong"
           ><strong class="refused">{{ seen.wrong }} of {{ seen.rows.length }} rows are wrong,</strong> so nothing has
-          been done. Mend the file and choose it again.</template
+          been done. Mend them here, or the file.</template
         >
         <template v-else
           >{{ seen.new }} new, {{ seen.changed }} changed, {{ seen.same }} as they are. Nothing has been done
@@ -101,6 +142,22 @@ async function choose(file: File) {
                   <span v-for="error in one.errors" :key="error.field" class="refused error"
                     ><Glyph name="no" :size="14" /> <strong>{{ error.field }}</strong> {{ error.says }}</span
                   >
+                  <button
+                    v-if="mending !== one.row && rows[one.row - 2]"
+                    type="button"
+                    class="beside"
+                    :aria-label="`Mend row ${one.row}`"
+                    @click="mending = one.row"
+                  >
+                    Mend
+                  </button>
+                  <MendRow
+                    v-if="mending === one.row"
+                    :row="rows[one.row - 2] ?? {}"
+                    :errors="errorsOf(one)"
+                    @mended="(cells) => mend(one.row, cells)"
+                    @leave="mending = null"
+                  />
                 </template>
                 <template v-else
                   >{{ doing[one.does]

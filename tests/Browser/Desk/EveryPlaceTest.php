@@ -59,8 +59,12 @@ final class EveryPlaceTest extends BrowserTestCase
 
     /** @param list<array{name: string, value: string}> $features */
     #[DataProvider('looks')]
-    public function testNothingIsCutOffAndEachSaysWhereOneIs(int $width, int $height, array $features, string $text): void
-    {
+    public function testNothingIsCutOffAndEachSaysWhereOneIs(
+        int $width,
+        int $height,
+        array $features,
+        string $text,
+    ): void {
         $this->browser = self::cleared($width, $height);
         self::tell($this->browser, 'Emulation.setEmulatedMedia', ['features' => $features]);
         self::tell($this->browser, 'Emulation.setDeviceMetricsOverride', [

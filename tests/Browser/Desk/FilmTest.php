@@ -27,9 +27,15 @@ final class FilmTest extends BrowserTestCase
 
         $keys = $this->browser->getKeyboard();
         $keys->sendKeys('/');
-        $keys->sendKeys('taxi');
+        $this->see('//dialog//input');
+        $keys->sendKeys('taxi seven');
+        $this->see('//*[@role = "option"][contains(., "Taxi seven")][contains(., "Vehicle")]');
+        $this->assertAccessible('Finding anything');
+        $keys->sendKeys(WebDriverKeys::ESCAPE);
+        $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::cssSelector('dialog[open]')) === []);
+        $this->see('//div[contains(@class, "page")]//input[@type="search"]')->sendKeys('taxi');
         $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 2);
-        $this->see('//input[@type="search"]')->sendKeys(WebDriverKeys::ESCAPE);
+        $this->see('//div[contains(@class, "page")]//input[@type="search"]')->sendKeys(WebDriverKeys::ESCAPE);
         $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 24);
         $keys->sendKeys(WebDriverKeys::ARROW_DOWN);
         $keys->sendKeys(WebDriverKeys::ARROW_DOWN);

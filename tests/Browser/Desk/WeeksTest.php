@@ -36,7 +36,7 @@ final class WeeksTest extends BrowserTestCase
         $this->seeText('days after the visit before');
         $this->assertAccessible('A visit in hand');
         $keys->sendKeys(WebDriverKeys::ARROW_RIGHT);
-        $this->see('//p[@role = "status"][contains(., "cost") or contains(., "saves")]');
+        $this->see('//p[@role = "status"][contains(., "worse") or contains(., "better") or contains(., "as good")]');
         // What its protection makes of that day is drawn over its ribbon, and said.
         $this->seeText('more risk than');
         self::assertNotEmpty($this->browser->findElements(WebDriverBy::cssSelector('.lane .ahead .middle')));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser\Drive;
 
-use Facebook\WebDriver\WebDriverBy;
 use Tests\Browser\BrowserTestCase;
 use Tests\Browser\WorksSheets;
 

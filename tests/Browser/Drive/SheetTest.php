@@ -53,6 +53,7 @@ final class SheetTest extends BrowserTestCase
     {
         $this->signIn('tam@marram-sedge.example');
         $this->visit('/round');
+        $this->press('Another day, or who else goes');
         $day = $this->demoDay();
         $this->fill('Day', $day);
         $this->fill('Crew', 'two');

@@ -15,6 +15,7 @@ const input = useTemplateRef('input')
 const router = useRouter()
 const { recent, seen } = useRecent()
 const id = useId()
+const shown = ref(false)
 const text = ref('')
 const asked = refDebounced(text, 180)
 const at = ref(0)
@@ -53,6 +54,7 @@ watch(rows, () => (at.value = 0))
 async function open() {
   if (dialog.value?.open) return
   text.value = ''
+  shown.value = true
   dialog.value?.showModal()
   await nextTick()
   input.value?.focus()
@@ -71,49 +73,51 @@ defineExpose({ open })
 </script>
 
 <template>
-  <dialog ref="dialog" class="find" aria-label="Find anything" @click.self="dialog?.close()">
-    <form role="search" @submit.prevent="go(rows[at])">
-      <input
-        ref="input"
-        v-model="text"
-        type="search"
-        role="combobox"
-        aria-label="Find a vehicle, client, place, product, visit or command"
-        placeholder="Vehicle, client, place, product, visit, command"
-        autocomplete="off"
-        aria-autocomplete="list"
-        :aria-expanded="rows.length > 0"
-        :aria-controls="`${id}-list`"
-        :aria-activedescendant="rows.length ? `${id}-${at}` : undefined"
-        @keydown.down.prevent="step(1)"
-        @keydown.up.prevent="step(-1)"
-      />
-      <button type="button" class="beside" @click="dialog?.close()">Close</button>
-    </form>
-    <p v-if="text.trim() === '' && rows.length" class="small quiet">Seen lately</p>
-    <ul v-show="rows.length" :id="`${id}-list`" role="listbox" aria-label="Found">
-      <li
-        v-for="(row, i) in rows"
-        :id="`${id}-${i}`"
-        :key="row.to + row.what"
-        role="option"
-        :aria-selected="i === at"
-        @mousemove="at = i"
-        @click="go(row)"
-      >
-        <span>{{ row.name }}</span> <span v-if="row.beside" class="small quiet">{{ row.beside }}</span>
-        <span class="small quiet what">{{ row.what }}</span>
-      </li>
-    </ul>
-    <p v-if="!rows.length" class="quiet" role="status">
-      {{
-        text.trim() === ''
-          ? 'Type part of a name: of a vehicle, a client, a place, a product; or what you want to do.'
-          : isFetching || asked !== text
-            ? 'Looking…'
-            : `Nothing here is called “${text.trim()}”.`
-      }}
-    </p>
+  <dialog ref="dialog" class="find" aria-label="Find anything" @click.self="dialog?.close()" @close="shown = false">
+    <template v-if="shown">
+      <form role="search" @submit.prevent="go(rows[at])">
+        <input
+          ref="input"
+          v-model="text"
+          type="search"
+          role="combobox"
+          aria-label="Find a vehicle, client, place, product, visit or command"
+          placeholder="Vehicle, client, place, product, visit, command"
+          autocomplete="off"
+          aria-autocomplete="list"
+          :aria-expanded="rows.length > 0"
+          :aria-controls="`${id}-list`"
+          :aria-activedescendant="rows.length ? `${id}-${at}` : undefined"
+          @keydown.down.prevent="step(1)"
+          @keydown.up.prevent="step(-1)"
+        />
+        <button type="button" class="beside" @click="dialog?.close()">Close</button>
+      </form>
+      <p v-if="text.trim() === '' && rows.length" class="small quiet">Seen lately</p>
+      <ul v-show="rows.length" :id="`${id}-list`" role="listbox" aria-label="Found">
+        <li
+          v-for="(row, i) in rows"
+          :id="`${id}-${i}`"
+          :key="row.to + row.what"
+          role="option"
+          :aria-selected="i === at"
+          @mousemove="at = i"
+          @click="go(row)"
+        >
+          <span>{{ row.name }}</span> <span v-if="row.beside" class="small quiet">{{ row.beside }}</span>
+          <span class="small quiet what">{{ row.what }}</span>
+        </li>
+      </ul>
+      <p v-if="!rows.length" class="quiet" role="status">
+        {{
+          text.trim() === ''
+            ? 'Type part of a name: of a vehicle, a client, a place, a product; or what you want to do.'
+            : isFetching || asked !== text
+              ? 'Looking…'
+              : `Nothing here is called “${text.trim()}”.`
+        }}
+      </p>
+    </template>
   </dialog>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useStorage } from '@vueuse/core'
-import { useTemplateRef } from 'vue'
+import { ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { houses } from './places'
 
@@ -8,6 +8,11 @@ import { houses } from './places'
 const emit = defineEmits<{ find: [] }>()
 const router = useRouter()
 const dialog = useTemplateRef('dialog')
+const shown = ref(false)
+function open() {
+  shown.value = true
+  dialog.value?.showModal()
+}
 const single = useStorage('single-keys', true)
 const GO_MS = 1200
 let wentAt = 0
@@ -29,44 +34,46 @@ useEventListener(document, 'keydown', (event) => {
   wentAt = key === 'g' ? event.timeStamp : 0
   if (house) void router.push(house.to)
   else if (event.key === '/') emit('find')
-  else if (event.key === '?') dialog.value?.showModal()
+  else if (event.key === '?') open()
   else if (key === 'n') void router.push('/start')
   else return
   event.preventDefault()
 })
-defineExpose({ open: () => dialog.value?.showModal() })
+defineExpose({ open })
 </script>
 
 <template>
-  <dialog ref="dialog" class="keys" aria-labelledby="keys-title" @click.self="dialog?.close()">
-    <h2 id="keys-title">Keys</h2>
-    <dl>
-      <div>
-        <dt><kbd>/</kbd> or <kbd>Ctrl</kbd> <kbd>K</kbd></dt>
-        <dd>Find anything</dd>
+  <dialog ref="dialog" class="keys" aria-label="Keys" @click.self="dialog?.close()" @close="shown = false">
+    <template v-if="shown">
+      <h2 id="keys-title">Keys</h2>
+      <dl>
+        <div>
+          <dt><kbd>/</kbd> or <kbd>Ctrl</kbd> <kbd>K</kbd></dt>
+          <dd>Find anything</dd>
+        </div>
+        <div v-for="one in houses" :key="one.to">
+          <dt>
+            <kbd>G</kbd> <kbd>{{ one.key.toUpperCase() }}</kbd>
+          </dt>
+          <dd>{{ one.name }}</dd>
+        </div>
+        <div>
+          <dt><kbd>N</kbd></dt>
+          <dd>A new vehicle</dd>
+        </div>
+        <div>
+          <dt><kbd>?</kbd></dt>
+          <dd>This list</dd>
+        </div>
+      </dl>
+      <p class="small quiet">
+        In Film, Weeks and the gauge the arrow keys move what is chosen, Enter opens it, Escape lets go.
+      </p>
+      <div class="row">
+        <label><input v-model="single" type="checkbox" /> Single keys work</label>
+        <button type="button" class="act" @click="dialog?.close()">Close</button>
       </div>
-      <div v-for="one in houses" :key="one.to">
-        <dt>
-          <kbd>G</kbd> <kbd>{{ one.key.toUpperCase() }}</kbd>
-        </dt>
-        <dd>{{ one.name }}</dd>
-      </div>
-      <div>
-        <dt><kbd>N</kbd></dt>
-        <dd>A new vehicle</dd>
-      </div>
-      <div>
-        <dt><kbd>?</kbd></dt>
-        <dd>This list</dd>
-      </div>
-    </dl>
-    <p class="small quiet">
-      In Film, Weeks and the gauge the arrow keys move what is chosen, Enter opens it, Escape lets go.
-    </p>
-    <div class="row">
-      <label><input v-model="single" type="checkbox" /> Single keys work</label>
-      <button type="button" class="act" @click="dialog?.close()">Close</button>
-    </div>
+    </template>
   </dialog>
 </template>
 

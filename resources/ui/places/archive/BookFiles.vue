@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
 import FileImport from '@/parts/FileImport.vue'
+import { readSheet } from '@/parts/table/columns'
 
 // Book: import and export, out and in. A spreadsheet has no ids: rows refer to each other by name.
 const queries = useQueryClient()
 type Kind = 'clients' | 'sites' | 'vehicles' | 'turns' | 'readings'
 const kinds = [
-  { value: 'clients' as const, name: 'Owners' },
+  { value: 'clients' as const, name: 'Clients' },
   { value: 'sites' as const, name: 'Places' },
   { value: 'vehicles' as const, name: 'Vehicles' },
   { value: 'turns' as const, name: 'Turns' },
@@ -17,7 +18,7 @@ const kinds = [
 ]
 const says: Record<Kind, string> = {
   clients: 'Known by their name: new ones are added, known ones changed where the file says so.',
-  sites: 'Known by their name; “client” is an owner’s name.',
+  sites: 'Known by their name; “client” is a client’s name.',
   vehicles:
     'Known by their name; “client” and “site” are names. A new one says what lies on its paint (“base”) and since when.',
   turns:
@@ -25,6 +26,12 @@ const says: Record<Kind, string> = {
   readings: 'Of turns that are there, by vehicle and moment. What differs is a correction, and says so.',
 }
 const kind = ref<Kind>('clients')
+// A file of ours names its columns itself.
+const { data: columns } = useQuery({
+  queryKey: ['book-columns', kind],
+  queryFn: async () =>
+    readSheet(await (await fetch(`/api/v1/book/${kind.value}`, { credentials: 'same-origin' })).text()).heads,
+})
 async function send(text: string, commit: boolean, key: string): Promise<Schemas['ProductImport']> {
   const said = await told(
     api.POST('/api/v1/book/{kind}', {
@@ -51,6 +58,10 @@ async function taken(run: Schemas['ArchiveRun']): Promise<Schemas['ProductImport
       <p class="quiet small"><RouterLink to="/book">Book</RouterLink></p>
       <h1>Book: import and export</h1>
     </div>
+    <p>
+      Any table of clients or vehicles will do, as your spreadsheet or address book saves it (CSV): you say which column
+      is which, mend rows here, and see all of it before anything is done.
+    </p>
     <section class="sheet grid">
       <Choices v-model="kind" label="Which" compact :options="kinds" />
       <p class="small">{{ says[kind] }}</p>
@@ -62,6 +73,7 @@ async function taken(run: Schemas['ArchiveRun']): Promise<Schemas['ProductImport
         accept=".csv,.txt,text/csv"
         row="Which"
         take="Take them into the book"
+        :columns="columns"
         :send="send"
         @done="queries.invalidateQueries()"
       />

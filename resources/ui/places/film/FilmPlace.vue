@@ -13,6 +13,7 @@ import { groups, matches } from './groups'
 import { useFilm } from './useFilm'
 
 // Ribbons come first; what they are chosen by, a moment later in its place.
+const FirstWeek = defineAsyncComponent(() => import('./FirstWeek.vue'))
 const OneOf = defineAsyncComponent(() => import('@/parts/OneOf.vue'))
 const { film, error, isPending } = useFilm()
 const router = useRouter()
@@ -47,12 +48,6 @@ function step(event: KeyboardEvent, by: number) {
 
 onKeyStroke(['ArrowDown', 'j'], (event) => !typing(event) && step(event, 1))
 onKeyStroke(['ArrowUp', 'k'], (event) => !typing(event) && step(event, -1))
-onKeyStroke('/', (event) => {
-  if (typing(event)) return
-  event.preventDefault()
-  searchBox.value?.focus()
-})
-onKeyStroke('n', (event) => !typing(event) && router.push('/start'))
 onKeyStroke('r', (event) => {
   const ribbon = typing(event) ? undefined : list.value?.focused()
   if (ribbon) void router.push(`/vehicles/${ribbon.vehicle_id}/turn`)
@@ -69,7 +64,7 @@ onKeyStroke('Escape', () => {
   <div class="page film">
     <div class="head">
       <h1>Film</h1>
-      <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, owner or layer" />
+      <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, client or layer" />
       <div class="which">
         <OneOf v-if="film" v-model="show" aria-label="Which vehicles" :options="shows" />
       </div>
@@ -80,6 +75,7 @@ onKeyStroke('Escape', () => {
     </div>
 
     <ProblemNote :problem="error" />
+    <FirstWeek v-if="film && film.count < 12" />
     <p v-if="isPending" class="quiet" role="status">Drawing the ribbons…</p>
 
     <FirstVehicle v-else-if="film && film.ribbons.length === 0" />

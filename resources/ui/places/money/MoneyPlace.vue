@@ -8,6 +8,7 @@ import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import CostBar from './CostBar.vue'
+import ForAccounts from './ForAccounts.vue'
 import UnpricedNote from './UnpricedNote.vue'
 import MoneyNav from './MoneyNav.vue'
 import { costParts } from './parts'
@@ -25,6 +26,7 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
   <div class="page">
     <MoneyNav />
     <ProblemNote :problem="error" />
+    <ForAccounts />
     <p v-if="isPending" class="quiet" role="status">Adding up…</p>
     <template v-if="data">
       <p v-if="data.ahead.visits" class="lead">

@@ -124,7 +124,7 @@ const titles = inWords('records', { turn: 'Service record', year: 'A year of car
       <h2 v-if="record.kind !== 'turn'">
         {{ $t('record-place.turns', { n: record.turns.length }, record.turns.length) }}
       </h2>
-      <RecordTurn v-for="turn in record.turns" :key="turn.id" :turn="turn" :secret="secret" />
+      <RecordTurn v-for="turn in record.turns" :key="turn.id" :turn="turn" :at="`/api/v1/records/${secret}`" />
       <section v-if="record.cautions.length" :aria-label="$t('record-place.cautions')">
         <h2>{{ $t('record-place.cautions') }}</h2>
         <p v-for="one in record.cautions" :key="one" class="caution">{{ one }}</p>

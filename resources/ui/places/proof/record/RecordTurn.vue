@@ -7,7 +7,11 @@ import { photoSays } from './words'
 import { behaviours, kindsSaid, roles, seenSaid, stages, waters, zones } from '@/lib/words'
 
 // One turn of a record: how the water stood, what was used, what was noticed, how it looked.
-defineProps<{ turn: Schemas['RecordTurn']; secret: string }>()
+defineProps<{
+  turn: Schemas['RecordTurn']
+  /** Where its pictures are. */
+  at: string
+}>()
 const angles: Record<string, number> = Object.fromEntries(behaviours.map((known) => [known.value, known.angle]))
 const soils: Record<number, string> = inWords('soil-of-a-turn', {
   0: 'clean',
@@ -60,7 +64,7 @@ const stood = (behaviour: string) => behaviours.find((one) => one.value === beha
     <div v-if="turn.photos.length" class="photos">
       <figure v-for="photo in turn.photos" :key="photo.id">
         <img
-          :src="`/api/v1/records/${secret}/photos/${photo.id}`"
+          :src="`${at}/photos/${photo.id}`"
           :width="photo.width"
           :height="photo.height"
           loading="lazy"

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser\Desk;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Browser\BrowserTestCase;
+
+/** By keys alone to anywhere; the first week; a list of somebody else's; the day as one line. */
+final class FindTest extends BrowserTestCase
+{
+    public function testAnywhereByKeysAndWhatWasSeenLatelyIsThere(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/book');
+        $this->see('//table//a[normalize-space(.) = "Bakery van"]');
+        $this->assertAccessible('The book as a table');
+        $this->press('Vehicle');
+        $this->see('//th[@aria-sort = "ascending"][contains(., "Vehicle")]');
+        $first = fn(): string => $this->see('(//tbody//th//a)[1]')->getText();
+        $ascending = $first();
+        $this->press('Vehicle');
+        $this->until(fn(): bool => $first() !== $ascending, 'The other way round.');
+
+        $keys = $this->browser->getKeyboard();
+        $keys->sendKeys('?');
+        $this->see('//dialog[@open]//h2[. = "Keys"]');
+        $this->assertAccessible('The list of keys');
+        $keys->sendKeys(WebDriverKeys::ESCAPE);
+        $keys->sendKeys('g');
+        $keys->sendKeys('s');
+        $this->see('//h1[normalize-space(.) = "Shelf"]');
+        $keys->sendKeys([WebDriverKeys::CONTROL, 'k']);
+        $this->see('//dialog[@open]//input');
+        $keys->sendKeys('bakery');
+        $this->see('//*[@role = "option"][contains(., "Bakery van")][contains(., "Visit")]');
+        $keys->sendKeys(WebDriverKeys::ENTER);
+        $this->see('//h1[normalize-space(.) = "Bakery van"]');
+        $keys->sendKeys('/');
+        $this->see('//dialog[@open]//*[@role = "option"][contains(., "Bakery van")]');
+        $keys->sendKeys('csv clients');
+        $this->see('//*[@role = "option"][contains(., "Book: import and export")]');
+        $keys->sendKeys(WebDriverKeys::ENTER);
+        $this->see('//h1[normalize-space(.) = "Book: import and export"]');
+        $this->assertQuietConsole();
+    }
+
+    public function testAListOfSomebodyElsesIsMatchedMendedAndTaken(): void
+    {
+        $this->visit('/register');
+        $this->field('Your name')->sendKeys('Isla');
+        $this->field('The business')->sendKeys('Sound Wash');
+        $this->field('E-mail')->sendKeys('isla-' . bin2hex(random_bytes(4)) . '@example.test');
+        $this->field('Password')->sendKeys('oyster-catcher');
+        $this->press('Begin');
+        $this->see('//h2[contains(., "The first week, 0 of 6")]');
+        $this->assertAccessible('An empty film with its first week');
+        $this->press('The list you have');
+        $this->see('//h1[normalize-space(.) = "Book: import and export"]');
+        $this->choose('Which', 'Vehicles');
+        $file = tempnam(sys_get_temp_dir(), 'list') . '.csv';
+        file_put_contents(
+            $file,
+            "Fahrzeug;Kennzeichen;Art;Beschichtung;Umsatz\nGrey van;SK 12;van;bare;100\nBlue boat;SK 13;boat;bare;5\n",
+        );
+        $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
+        $this->seeText('Which column is which?');
+        $this->fill('name', 'Fahrzeug');
+        $this->seeText('Grey van, Blue boat');
+        $this->seeText('Left out: Umsatz');
+        $this->assertAccessible('Columns being matched');
+        $this->press('Look at the rows');
+        $this->seeText('1 of 2 rows are wrong');
+        $this->press('Mend row 3');
+        $body = $this->see('//form[@aria-label = "Mend the row"]//label[normalize-space(.) = "body"]/..//input');
+        $body->clear();
+        $body->sendKeys('van');
+        $this->assertAccessible('A row being mended');
+        $this->press('Look again');
+        $this->press('Take them into the book (2)');
+        $this->seeText('2 added');
+        unlink($file);
+        $this->visit('/book');
+        $this->see('//table//a[normalize-space(.) = "Blue boat"]');
+        $this->assertQuietConsole();
+    }
+
+    public function testTheDayIsOneLineThatKeysReorderAndWhatItCostsIsSaid(): void
+    {
+        $this->signIn('rhona@marram-sedge.example');
+        $this->visit('/round');
+        $stops = fn(): array => array_map(
+            static fn($one): string => $one->getText(),
+            $this->browser->findElements(WebDriverBy::cssSelector('.line .stop')),
+        );
+        $this->see('(//*[@aria-label = "The day as a line of time"]//button)[2]');
+        $before = $stops();
+        $this->assertAccessible('A day as a line');
+        $this->see('(//*[@aria-label = "The day as a line of time"]//button)[1]')->sendKeys(WebDriverKeys::ARROW_RIGHT);
+        $this->until(fn(): bool => $stops() === [$before[1], $before[0], ...array_slice($before, 2)]);
+        $this->see('//p[@role = "status"]//button[normalize-space(.) = "Undo"]');
+        $this->press('Undo');
+        $this->until(fn(): bool => $stops() === $before, 'As it was.');
+        $this->browser = self::cleared(390, 844);
+        $this->signIn('tam@marram-sedge.example');
+        $this->visit('/round');
+        $this->press('More');
+        $this->see('//nav[@aria-label = "Places"]//a[normalize-space(.) = "Shelf"]');
+        $this->assertAccessible('A round on a phone with more places');
+        $this->press('Shelf');
+        $this->see('//h1[normalize-space(.) = "Shelf"]');
+        $this->assertQuietConsole();
+    }
+}
