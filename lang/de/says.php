@@ -1144,7 +1144,8 @@ return [
     'point.weather' => 'das Wetter {percent, number} %',
     'problem.at-once' => 'Von dir wird gerade zu viel auf einmal bearbeitet. Versuch es in einer Sekunde noch einmal.',
     'problem.back-soon' => 'Gleich wieder da',
-    'problem.being-laid' => 'Die Besuche all dieser Wochen werden gerade ausgelegt: {laid} von {of}. Hier muss niemand darauf warten.',
+    'problem.being-laid' =>
+        'Die Besuche all dieser Wochen werden gerade ausgelegt: {laid} von {of}. Hier muss niemand darauf warten.',
     'problem.being-weighed' => 'Jede verfolgte Schicht wird gerade gewogen. Hier muss niemand darauf warten.',
     'problem.broken' => 'Bei uns ist etwas zerbrochen. Nichts ist halb gespeichert; gleich noch einmal versuchen.',
     'problem.busy' => 'Gerade wird viel gespeichert. Hiervon noch nichts; gleich noch einmal versuchen.',

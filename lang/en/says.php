@@ -1118,7 +1118,8 @@ return [
     'point.weather' => 'the weather {percent, number} %',
     'problem.at-once' => 'Too much of yours is being worked on at once. Try again in a second.',
     'problem.back-soon' => 'Back soon',
-    'problem.being-laid' => 'The visits of all these weeks are being laid out: {laid} of {of}. Nobody has to wait for it here.',
+    'problem.being-laid' =>
+        'The visits of all these weeks are being laid out: {laid} of {of}. Nobody has to wait for it here.',
     'problem.being-weighed' => 'Every layer that was followed here is being weighed. Nobody has to wait for it here.',
     'problem.broken' => 'Something broke on our side. Nothing was half-saved; try again in a moment.',
     'problem.busy' => 'Much is being saved just now. Nothing of this was; try again in a moment.',

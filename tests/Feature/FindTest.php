@@ -13,7 +13,7 @@ final class FindTest extends TestCase
 {
     public function testEverythingThatHasANameIsFoundByAPartOfItAndNothingOfOthers(): void
     {
-        [$stranger, $elsewhere] = $this->business('Elsewhere');
+        [, $elsewhere] = $this->business('Elsewhere');
         $this->vehicle($elsewhere, name: 'Gull of somebody else');
         [$owner, $workspace] = $this->business();
         $gull = $this->vehicle($workspace, name: 'Gull grey van');

@@ -283,7 +283,7 @@ final class MoneyTest extends TestCase
         self::assertCount(3, $rows);
         self::assertSame(['2026-11-02', 'wash', '75', '60.50'], [$rows[1][0], $rows[1][5], $rows[1][6], $rows[1][7]]);
         self::assertSame(['2026-11-16', 'wash, decon', ''], [$rows[2][0], $rows[2][5], $rows[2][7]]);
-        self::assertStringStartsNotWith('=', $rows[1][2], 'No spreadsheet runs a name.');
+        self::assertStringStartsNotWith('=', (string) $rows[1][2], 'No spreadsheet runs a name.');
         $this->getJson('/api/v1/money/closed?from=2026-11-30&to=2026-11-01')->assertStatus(422);
         $this->actingAs($this->technician($workspace))
             ->getJson('/api/v1/money/closed?from=2026-11-01&to=2026-11-30')

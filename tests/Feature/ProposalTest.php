@@ -130,7 +130,7 @@ final class ProposalTest extends TestCase
     public function testAClientSeesTheLastVisitAndMayCancel(): void
     {
         Storage::fake('photos');
-        [$owner, $workspace, $visit] = $this->planned();
+        [, $workspace, $visit] = $this->planned();
         $vehicle = $visit['vehicle_id'];
         $turn = $this->postJson(
             "/api/v1/vehicles/{$vehicle}/turns",
@@ -153,7 +153,12 @@ final class ProposalTest extends TestCase
             ],
             ['Accept' => 'application/json'],
         )->assertCreated();
-        $this->inside($workspace, static fn() => Photo::query()->whereKey($photo)->update(['turn_id' => $turn]));
+        $this->inside(
+            $workspace,
+            static fn() => Photo::query()
+                ->whereKey($photo)
+                ->update(['turn_id' => $turn]),
+        );
         $this->postJson('/api/v1/weeks/proposals', ['visits' => [$visit['id']]])->assertOk();
         $link = $this->link($this->letters($workspace)[0]->body);
         Auth::forgetGuards();
@@ -179,7 +184,7 @@ final class ProposalTest extends TestCase
         $this->assertProblem($this->postJson("/api/v1/answers/{$link}", ['accept' => true]), 409, 'changed');
         $this->inside($workspace, static function () use ($visit): void {
             self::assertFalse(PlannedVisit::query()->whereKey($visit['id'])->exists());
-            $cancelled = CancelledVisit::query()->findOrFail($visit['id']);
+            $cancelled = CancelledVisit::query()->whereKey($visit['id'])->sole();
             self::assertSame(['client', 'We are away'], [$cancelled->cancelled_by, $cancelled->why]);
         });
     }

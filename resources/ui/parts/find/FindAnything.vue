@@ -35,7 +35,8 @@ const addresses = {
 }
 const rows = computed((): Row[] => {
   if (text.value.trim() === '') return recent.value.map((one) => ({ ...one, beside: '' }))
-  const found = (data.value?.data ?? []).map((one) => ({
+  // What was found for another text is not shown under this one.
+  const found = (asked.value === text.value ? (data.value?.data ?? []) : []).map((one) => ({
     to: addresses[one.kind as keyof typeof addresses](one),
     name: one.name,
     what: kinds[one.kind as keyof typeof kinds],
@@ -101,7 +102,7 @@ defineExpose({ open })
           :key="row.to + row.what"
           role="option"
           :aria-selected="i === at"
-          @mousemove="at = i"
+          @mousemove="(event) => (event.movementX || event.movementY) && (at = i)"
           @click="go(row)"
         >
           <span>{{ row.name }}</span> <span v-if="row.beside" class="small quiet">{{ row.beside }}</span>
