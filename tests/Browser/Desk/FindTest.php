@@ -106,6 +106,19 @@ final class FindTest extends BrowserTestCase
         $this->see('//p[@role = "status"]//button[normalize-space(.) = "Undo"]');
         $this->press('Undo');
         $this->until(fn(): bool => $stops() === $before, 'As it was.');
+        // On paper: what is read, without what is pressed.
+        self::tell($this->browser, 'Emulation.setEmulatedMedia', ['media' => 'print']);
+        self::assertSame(
+            ['none', 'none', true],
+            $this->browser->executeScript(
+                <<<'JS'
+                const shown = (what) => getComputedStyle(document.querySelector(what)).display
+                return [shown('header.band'), shown('.order .beside'), document.querySelector('.stops li').offsetHeight > 20]
+                JS
+                ,
+            ),
+        );
+        self::tell($this->browser, 'Emulation.setEmulatedMedia', ['media' => '']);
         $this->browser = self::cleared(390, 844);
         $this->signIn('tam@marram-sedge.example');
         $this->visit('/round');

@@ -99,6 +99,11 @@ const day = computed(() => {
 <template>
   <div class="page drill">
     <BenchNav />
+    <p class="lead">
+      A vehicle, its dirt, its water and its weather, drawn by chance: say what you would do, and read what the rules
+      would and why. Four judgements are trained: method, soap, drying, topper; what you get wrong comes back sooner,
+      and it gets harder as you get better.
+    </p>
     <ProblemNote :problem="error" />
     <div v-if="data && which" class="sides">
       <div class="grid">

@@ -15,11 +15,12 @@ const names: Record<string, string> = { method: 'Method', soap: 'Soap', drying: 
           ><strong>{{ names[one.judgement] }}</strong
           ><span v-if="one.judgement === focus" class="small quiet"> · this one is about it</span
           ><span class="small quiet block"
-            >{{ one.right }} of {{ one.asked }} right, level {{ one.level }} of 4</span
+            ><template v-if="one.asked">{{ one.right }} of {{ one.asked }} right, level {{ one.level }} of 4</template
+            ><template v-else>not asked yet</template></span
           ></span
         >
         <svg width="92" height="22" viewBox="0 0 92 22" aria-hidden="true">
-          <path :d="`M0 18V${18 - 15 * one.lately}H92V18z`" class="film" />
+          <path v-if="one.asked" :d="`M0 18V${18 - 15 * one.lately}H92V18z`" class="film" />
           <path d="M0 19.500H92" class="base" />
         </svg>
       </li>

@@ -81,7 +81,10 @@ async function save() {
                 {{ errors[one.id.replaceAll('.', '/')] }}</span
               ></label
             >
-            <span class="value"><NumberInput :id="one.id" v-model="typed[one.id]" :suffix="one.unit" /></span>
+            <span class="value"
+              ><NumberInput :id="one.id" v-model="typed[one.id]" :describedby="`${one.id}-unit`" />
+              <span :id="`${one.id}-unit`" class="small quiet">{{ one.unit }}</span></span
+            >
           </li>
         </ul>
       </section>
@@ -106,7 +109,10 @@ async function save() {
 
 .value {
   flex: none;
-  width: 150px;
+  display: grid;
+  grid-template-columns: 92px minmax(0, 104px);
+  gap: var(--s2);
+  align-items: center;
 }
 
 .own {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onUnmounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
 import Field from '@/parts/Field.vue'
 import NumberInput from '@/parts/NumberInput.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -11,6 +11,8 @@ import { useGauge } from './gauge'
 import { blankDrop, extras, next, nudge, parts, type Marks, type Part, type Point } from './marks'
 
 // The contact angle off a photo from the side: mark each drop's two feet and its top. Several drops are known better than one.
+/** Whoever only looks in has a sample open to try it on. */
+const props = defineProps<{ sample?: boolean }>()
 const emit = defineEmits<{ take: [reading: { behaviour: string; angle_deg: number }] }>()
 const picture = ref<{ url: string; w: number; h: number } | null>(null)
 const drops = ref<Marks[]>([blankDrop()])
@@ -35,10 +37,13 @@ const view = computed(() => {
   return `${x} ${y} ${w} ${h}`
 })
 
+let asked = ''
 async function open(url: string) {
   const image = new Image()
-  image.src = url
+  image.src = asked = url
   await image.decode()
+  // Another was chosen meanwhile.
+  if (asked !== url) return
   picture.value = { url, w: image.naturalWidth, h: image.naturalHeight }
   drops.value = [blankDrop()]
   active.value = { drop: 0, part: 'left' }
@@ -58,6 +63,7 @@ async function choose(event: Event) {
     failed.value = true
   }
 }
+onMounted(() => props.sample && samples[0] && open(samples[0].url))
 onUnmounted(() => made && URL.revokeObjectURL(made))
 
 /** Where on the picture a finger or mouse is, in its pixels. */

@@ -13,8 +13,12 @@ const nameOf = (behaviour: string) => behaviours.find((one) => one.value === beh
     <BenchNav />
     <section class="sheet">
       <h2>Bead gauge</h2>
-      <p class="quiet">Photograph a drop from the side, at the height of the panel; mark its feet and its top.</p>
-      <BeadGauge @take="taken = $event">Read it</BeadGauge>
+      <p>
+        How steep a drop stands tells what is left of the layer: above 90° water beads, and it falls as the layer wears
+        or is clogged. Photograph a drop from the side, at the height of the panel; mark its feet and its top. A sample
+        is open to try it on.
+      </p>
+      <BeadGauge sample @take="taken = $event">Read it</BeadGauge>
       <p v-if="taken" role="status">
         <strong>{{ nameOf(taken.behaviour) }}, {{ taken.angle_deg }}°.</strong> In a sheet or a turn the reading goes
         into the record.
