@@ -59,45 +59,6 @@ final class FilmTest extends BrowserTestCase
         $this->assertQuietConsole();
     }
 
-    public function testEveryOtherPlaceIsSoundInBothThemes(): void
-    {
-        $this->signIn('rhona@marram-sedge.example');
-        $this->atFilm();
-        foreach (
-            [
-                '/book' => 'Hearse',
-                '/book?tab=clients' => 'Isles Mobile Library',
-                '/book?tab=sites' => 'Ferry yard',
-                '/shelf' => 'Vell Citron',
-                '/shelf/new' => 'As the label says',
-                '/shelf/fit' => 'Vell Citron',
-                '/shelf/files' => 'Take the shelf along',
-                '/bench' => 'Ruled out here',
-                '/bench/mix' => 'Dilution',
-                '/bench/water' => 'How the chain stands',
-                '/shelf/gear' => 'Short lance',
-                '/round' => 'Sheets',
-                '/proof' => 'Were we right?',
-                '/workspace/schools' => 'Each side meets the paint once',
-                '/workspace' => 'Tam Ostrey',
-                '/start' => 'What vehicle?',
-                '/nowhere' => 'leads nowhere',
-            ]
-            as $path => $text
-        ) {
-            $this->visit($path);
-            $this->seeText($text);
-            $this->assertAccessible($path);
-            $this->browser->executeScript('document.documentElement.dataset.theme = "dark"');
-            $this->assertAccessible("{$path} in the dark");
-        }
-        $this->visit('/book?tab=sites');
-        $this->press('Ferry yard');
-        $this->field('Rules of the gate');
-        $this->assertAccessible('A place in its drawer');
-        $this->assertQuietConsole();
-    }
-
     public function testALabelIsReadBackAndAnAmbiguousOneIsAsked(): void
     {
         $this->signIn('tam@marram-sedge.example');
