@@ -113,8 +113,8 @@ function another() {
         >Choose a photo<input type="file" accept="image/*" capture="environment" @change="choose"
       /></label>
       <span class="small quiet">or try one:</span>
-      <button v-for="sample in samples" :key="sample.name" type="button" class="words" @click="open(sample.url)">
-        {{ sample.name }}
+      <button v-for="one in samples" :key="one.name" type="button" class="words" @click="open(one.url)">
+        {{ one.name }}
       </button>
     </div>
     <p v-if="failed" class="refused" role="alert">That is no picture this device can read.</p>
