@@ -119,4 +119,10 @@ async function save() {
   box-shadow: inset 4px 0 0 var(--film);
   padding-left: var(--s3);
 }
+
+@media (max-width: 700px) {
+  .lines li {
+    flex-wrap: wrap;
+  }
+}
 </style>
