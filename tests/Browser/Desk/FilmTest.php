@@ -31,7 +31,7 @@ final class FilmTest extends BrowserTestCase
         $keys->sendKeys('taxi seven');
         $this->see('//*[@role = "option"][contains(., "Taxi seven")][contains(., "Vehicle")]');
         $this->assertAccessible('Finding anything');
-        $keys->sendKeys(WebDriverKeys::ESCAPE);
+        $this->press('Close');
         $this->until(fn(): bool => $this->browser->findElements(WebDriverBy::cssSelector('dialog[open]')) === []);
         $this->see('//div[contains(@class, "page")]//input[@type="search"]')->sendKeys('taxi');
         $this->until(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('a.row'))) === 2);
