@@ -77,8 +77,9 @@ final class FindTest extends BrowserTestCase
         $this->press('Look at the rows');
         $this->seeText('1 of 2 rows are wrong');
         $this->press('Mend');
-        $body = $this->see('//form[@aria-label = "Mend the row"]//label[normalize-space(.) = "body"]/..//input');
-        $body->clear();
+        $form = '//form[@aria-label = "Mend the row"]';
+        $body = $this->see("{$form}//input[@id = {$form}//label[starts-with(normalize-space(.), 'body')]/@for]");
+        $body->sendKeys([WebDriverKeys::CONTROL, 'a']);
         $body->sendKeys('van');
         $this->assertAccessible('A row being mended');
         $this->press('Look again');
