@@ -23,7 +23,7 @@ final readonly class KeepLaid
 
     private const AT_ONCE = 20;
 
-    private const LOOKED_UP = 50;
+    private const LOOKED_UP = 200;
 
     /** What of a vehicle bears on no visit. */
     private const BESIDE = ['version' => 1, 'updated_at' => 1, 'note' => 1];
@@ -61,7 +61,8 @@ final readonly class KeepLaid
                 $kept[$key] = $new[$key] = $lay($i);
                 $wanting--;
             }
-            // Whoever asks again comes further each time; whoever is cut off in the midst of many leaves what was laid to whoever asks next.
+            // Whoever asks again comes further each time; whoever is cut off in the midst of many leaves what was laid
+            // to whoever asks next.
             $over = $new !== [] && $wanting > 0 && $this->patience->isOver();
             if ($over || count($new) >= self::AT_ONCE) {
                 Cache::putMany($new, self::KEPT_S);

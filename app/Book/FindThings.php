@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book;
 
 use App\Shelf\Product;
+use App\Tenancy\Like;
 use App\Tenancy\Tenancy;
 use Illuminate\Database\Eloquent\Builder;
 use Psr\Clock\ClockInterface;
@@ -37,7 +38,7 @@ final readonly class FindThings
                         static fn(Builder $client): Builder => self::named($client, $text),
                     ),
                 )
-                ->orderByRaw(self::FIRST, [self::like($text, '')])
+                ->orderByRaw(self::FIRST, [Like::beginning($text)])
                 ->orderBy('name')
                 ->limit(self::EACH)
                 ->get()
@@ -58,6 +59,7 @@ final readonly class FindThings
         ) {
             $found[] = self::told('visit', $visit->id, $visit->vehicle->name ?? '', null, $visit->on->toDateString());
         }
+
         return [
             ...$found,
             ...self::things('client', self::named(Client::query(), $text), $text),
@@ -75,7 +77,7 @@ final readonly class FindThings
     {
         return array_values(
             $query
-                ->orderByRaw(self::FIRST, [self::like($text, '')])
+                ->orderByRaw(self::FIRST, [Like::beginning($text)])
                 ->orderBy('name')
                 ->limit(self::EACH)
                 ->toBase()
@@ -92,13 +94,7 @@ final readonly class FindThings
      */
     private static function named(Builder $query, string $text): Builder
     {
-        return $query->where('name', 'ilike', self::like($text));
-    }
-
-    /** A pattern that means only itself. */
-    private static function like(string $text, string $before = '%'): string
-    {
-        return $before . addcslashes($text, '\\%_') . '%';
+        return $query->where('name', 'ilike', Like::holding($text));
     }
 
     /** @return array{kind: string, id: string, name: string, beside: string|null, on: string|null} */

@@ -108,21 +108,7 @@ final class DrawFilm
     {
         /** @var list<string> */
         return DB::table('vehicles as v')
-            ->leftJoinSub(
-                DB::table('layers as l')
-                    ->leftJoin('forecasts as f', 'f.layer_id', '=', 'l.id')
-                    ->where('l.zone', Zone::Paint->value)
-                    ->whereNull('l.ended_at')
-                    ->orderBy('l.vehicle_id')
-                    ->orderByRaw("l.kind = 'topper' desc")
-                    ->orderByDesc('l.on_at')
-                    ->orderByDesc('l.id')
-                    ->selectRaw('distinct on (l.vehicle_id) l.vehicle_id, f.due_at'),
-                'outermost',
-                'outermost.vehicle_id',
-                '=',
-                'v.id',
-            )
+            ->leftJoinSub(Outermost::layers(), 'outermost', 'outermost.vehicle_id', '=', 'v.id')
             ->whereNull('v.archived_at')
             ->orderByRaw("extract(epoch from outermost.due_at)::bigint nulls last, v.name collate \"C\", v.id")
             ->pluck('v.id')

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Film;
 
+use App\Tenancy\Like;
 use App\Tenancy\Tenancy;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use stdClass;
-use Vicissa\Core\Matching\Zone;
 
 /** The vehicles as a table: whose, where, what lies on the paint, when that is due, when somebody comes next. */
 final readonly class ListVehicles
@@ -33,7 +33,6 @@ final readonly class ListVehicles
     public function __invoke(string $search, string $sort, bool $down, int $skip, int $limit): array
     {
         $today = $this->tenancy->workspace()->dateOf($this->clock->now());
-        $like = '%' . addcslashes($search, '\\%_') . '%';
         $asked = DB::table('vehicles as v')
             ->leftJoin('clients as c', 'c.id', '=', 'v.client_id')
             ->leftJoin('sites as s', 's.id', '=', 'v.site_id')
@@ -43,12 +42,12 @@ final readonly class ListVehicles
                 static fn(Builder $query): Builder => $query->whereAny(
                     ['v.name', 'v.model', 'v.plate', 'c.name', 's.name'],
                     'ilike',
-                    $like,
+                    Like::holding($search),
                 ),
             );
         $count = $asked->count();
         $rows = $asked
-            ->leftJoinSub($this->outermost(), 'o', 'o.vehicle_id', '=', 'v.id')
+            ->leftJoinSub(Outermost::layers(), 'o', 'o.vehicle_id', '=', 'v.id')
             ->leftJoinSub(
                 DB::table('planned_visits')
                     ->where('on', '>=', $today)
@@ -94,18 +93,5 @@ final readonly class ListVehicles
                     ->all(),
             ),
         ];
-    }
-
-    /** What lies on the paint, from the outside in, and when the outermost is due. */
-    private function outermost(): Builder
-    {
-        return DB::table('layers as l')
-            ->leftJoin('forecasts as f', 'f.layer_id', '=', 'l.id')
-            ->where('l.zone', Zone::Paint->value)
-            ->whereNull('l.ended_at')
-            ->groupBy('l.vehicle_id')
-            ->selectRaw(
-                "l.vehicle_id, string_agg(l.family, ' ' order by l.kind = 'topper' desc, l.on_at desc, l.id desc) as families, (array_agg(f.due_at order by l.kind = 'topper' desc, l.on_at desc, l.id desc))[1] as due_at",
-            );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Tenancy\Like;
 use Illuminate\Contracts\Pagination\CursorPaginator;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -39,6 +40,6 @@ trait Paged
     /** A search text as a LIKE pattern that means only itself. */
     private function like(string $text): string
     {
-        return '%' . addcslashes($text, '\\%_') . '%';
+        return Like::holding($text);
     }
 }

@@ -9,6 +9,9 @@ use App\Record\Turn;
 use App\Record\TurnEntry;
 use App\Record\TurnProduct;
 use App\Tenancy\Tenancy;
+use Carbon\CarbonImmutable;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Planning\Kind;
 
 /**
@@ -42,8 +45,8 @@ final readonly class ClosedVisits
         $prices = PriceList::read();
         $turns = Turn::query()
             ->with(['vehicle.client', 'vehicle.site', 'current.products'])
-            ->where('worked_at', '>=', $workspace->noon($from)->startOfDay())
-            ->where('worked_at', '<=', $workspace->noon($to)->endOfDay())
+            ->where('worked_at', '>=', $workspace->begins($from))
+            ->where('worked_at', '<', $workspace->begins(CarbonImmutable::parse($to)->addDay()->toDateString()))
             ->orderBy('worked_at')
             ->orderBy('id')
             ->lazy(200);
@@ -54,7 +57,8 @@ final readonly class ClosedVisits
                 continue;
             }
             $kinds = self::done($entry);
-            $minor = self::price($prices->of($vehicle->programme_id, $vehicle->body), $kinds);
+            ['minor' => $minor, 'unlisted' => $unlisted] = $prices->sum($vehicle->programme_id, $vehicle->body, $kinds);
+            $priced = $kinds !== [] && $unlisted === 0;
             yield [
                 $workspace->dateOf($turn->worked_at),
                 $vehicle->client->name ?? '',
@@ -63,8 +67,8 @@ final readonly class ClosedVisits
                 $vehicle->site->name ?? '',
                 implode(', ', $kinds),
                 $entry->minutes === null ? '' : (string) $entry->minutes,
-                $minor === null ? '' : number_format($minor / 100, 2, '.', ''),
-                $minor === null ? '' : $workspace->rates()->currency,
+                $priced ? number_format($minor / 100, 2, '.', '') : '',
+                $priced ? $workspace->rates()->currency : '',
                 $turn->id,
             ];
         }
@@ -84,30 +88,19 @@ final readonly class ClosedVisits
                 array_filter([
                     Kind::Wash->value => true,
                     Kind::Topper->value => $entry->products->contains(
-                        static fn(TurnProduct $use): bool => $use->role === 'topper',
+                        static fn(TurnProduct $use): bool => $use->role === Role::Topper->value,
                     ),
-                    Kind::Decon->value => $entry->clay,
+                    // As LoggedTurn::decontaminates has it.
+                    Kind::Decon->value =>
+                        $entry->clay ||
+                        $entry->products->contains(
+                            static fn(TurnProduct $use): bool => $use->role === Role::Iron->value &&
+                                $use->zone === Zone::Paint->value,
+                        ),
                     Kind::Inspection->value => $entry->looked_over,
                 ]),
             );
 
         return array_values(array_diff($kinds, $left));
-    }
-
-    /**
-     * @param array<string, int|null> $of  minor units by kind
-     * @param list<string> $kinds
-     */
-    private static function price(array $of, array $kinds): ?int
-    {
-        $minor = 0;
-        foreach ($kinds as $kind) {
-            if (!isset($of[$kind])) {
-                return null;
-            }
-            $minor += $of[$kind];
-        }
-
-        return $kinds === [] ? null : $minor;
     }
 }

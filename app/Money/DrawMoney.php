@@ -176,11 +176,9 @@ final readonly class DrawMoney
         $people = Crew::query()->pluck('people', 'id');
         [$minor, $unlisted, $minutes] = [0, 0, 0];
         foreach ($visits as $visit) {
-            $of = $prices->of($visit->vehicle?->programme_id, $visit->vehicle->body ?? '');
-            foreach ($visit->kinds as $kind) {
-                $minor += $of[$kind] ?? 0;
-                $unlisted += isset($of[$kind]) ? 0 : 1;
-            }
+            $listed = $prices->sum($visit->vehicle?->programme_id, $visit->vehicle->body ?? '', $visit->kinds);
+            $minor += $listed['minor'];
+            $unlisted += $listed['unlisted'];
             $minutes +=
                 ($brief["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ?? 0) *
                 (int) ($people[$visit->crew_id] ?? 1);

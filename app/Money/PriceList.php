@@ -32,4 +32,16 @@ final readonly class PriceList
 
         return $of;
     }
+
+    /**
+     * @param list<string> $kinds
+     * @return array{minor: int, unlisted: int} what is listed of a visit, in minor units, and how much of it is not
+     */
+    public function sum(?string $programme, string $body, array $kinds): array
+    {
+        $of = array_intersect_key($this->of($programme, $body), array_flip($kinds));
+        $listed = array_filter($of, is_int(...));
+
+        return ['minor' => array_sum($listed), 'unlisted' => count($kinds) - count($listed)];
+    }
 }

@@ -9,6 +9,7 @@ use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
@@ -30,12 +31,17 @@ final class KeepProof implements ShouldQueue
         $this->onQueue('long');
     }
 
-    /** Takes part in the transaction it is asked in; a lock of the framework's would break that one (PostgreSQL). */
+    /**
+     * Once what it was asked in stands: within it the asking's row would be held until then, and whoever finishes
+     * another turn would wait for it. A lock of the framework's would even break the transaction (PostgreSQL).
+     */
     public static function for(string $workspaceId): void
     {
-        $asking = Str::random(16);
-        Cache::put(self::key($workspaceId), $asking, self::ASKED_S);
-        dispatch(new self($workspaceId, $asking))->afterCommit();
+        DB::afterCommit(static function () use ($workspaceId): void {
+            $asking = Str::random(16);
+            Cache::put(self::key($workspaceId), $asking, self::ASKED_S);
+            dispatch(new self($workspaceId, $asking));
+        });
     }
 
     public function handle(Tenancy $tenancy, Patience $patience, WeighProof $weighProof): void

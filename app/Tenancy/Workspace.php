@@ -112,6 +112,12 @@ class Workspace extends Model
         return CarbonImmutable::parse($date . ' 12:00', $this->time_zone)->utc();
     }
 
+    /** The first moment of a calendar day where the workspace is. */
+    public function begins(string $date): CarbonImmutable
+    {
+        return CarbonImmutable::parse($date, $this->time_zone)->startOfDay()->utc();
+    }
+
     public function dateOf(DateTimeInterface $moment): string
     {
         return CarbonImmutable::instance($moment)->setTimezone($this->time_zone)->toDateString();

@@ -9,6 +9,7 @@ use App\Tenancy\Tenancy;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 
 /** Lays the visits of the weeks out for whoever would wait too long for them on a screen; what is laid is kept. */
 final class LayAhead implements ShouldQueue
@@ -30,9 +31,11 @@ final class LayAhead implements ShouldQueue
     /** One at a time goes on for a workspace. */
     public static function for(string $workspaceId): void
     {
-        if (Cache::add(self::key($workspaceId), true, self::GOES_ON_S)) {
-            dispatch(new self($workspaceId))->afterCommit();
-        }
+        DB::afterCommit(static function () use ($workspaceId): void {
+            if (Cache::add(self::key($workspaceId), true, self::GOES_ON_S)) {
+                dispatch(new self($workspaceId));
+            }
+        });
     }
 
     public function handle(Tenancy $tenancy, Patience $patience, DrawWeeks $drawWeeks): void

@@ -284,6 +284,23 @@ final class MoneyTest extends TestCase
         self::assertSame(['2026-11-02', 'wash', '75', '60.50'], [$rows[1][0], $rows[1][5], $rows[1][6], $rows[1][7]]);
         self::assertSame(['2026-11-16', 'wash, decon', ''], [$rows[2][0], $rows[2][5], $rows[2][7]]);
         self::assertStringStartsNotWith('=', (string) $rows[1][2], 'No spreadsheet runs a name.');
+        // Iron remover on the paint is a decontamination here as it is to the plan.
+        $iron = $this->product($workspace, 'iron');
+        $turn('2026-11-20T09:00:00Z', ['products' => [['product_id' => $iron->id, 'zone' => 'paint']]]);
+        $csv = $this->get('/api/v1/money/closed?from=2026-11-20&to=2026-11-20')->assertOk()->getContent();
+        self::assertStringContainsString('wash, decon', (string) $csv);
+        // A day is the workspace's: this one ends at eleven in the morning, as clocks in Greenwich have it.
+        $this->inside($workspace, static fn() => $workspace->update(['time_zone' => 'Pacific/Auckland']));
+        $turn('2026-11-23T10:59:00Z');
+        $turn('2026-11-23T11:01:00Z');
+        $on = fn(string $day): array => array_map(
+            str_getcsv(...),
+            explode("\n", trim((string) $this->get("/api/v1/money/closed?from={$day}&to={$day}")->getContent())),
+        );
+        self::assertSame('2026-11-23', $on('2026-11-23')[1][0]);
+        self::assertCount(2, $on('2026-11-23'));
+        self::assertSame('2026-11-24', $on('2026-11-24')[1][0]);
+        self::assertCount(2, $on('2026-11-24'));
         $this->getJson('/api/v1/money/closed?from=2026-11-30&to=2026-11-01')->assertStatus(422);
         $this->actingAs($this->technician($workspace))
             ->getJson('/api/v1/money/closed?from=2026-11-01&to=2026-11-30')

@@ -136,6 +136,8 @@ final class ProposalTest extends TestCase
             "/api/v1/vehicles/{$vehicle}/turns",
             $this->turn([
                 'worked_at' => '2026-11-24T09:00:00Z',
+                'minutes' => 77,
+                'note' => 'Not for the client',
                 'readings' => [['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => 'weak']],
             ]),
         )
@@ -168,6 +170,21 @@ final class ProposalTest extends TestCase
         self::assertSame(['2026-11-24', 'weak'], [$last['turn']['on'], $last['turn']['readings'][0]['behaviour']]);
         self::assertSame([$photo], array_column($last['turn']['photos'], 'id'));
         self::assertNotSame([], $last['due']);
+        self::assertSame([null, null, null], [$last['turn']['note'], $last['turn']['by'], $last['turn']['minutes']]);
+        $this->inside(
+            $workspace,
+            static fn() => Photo::query()
+                ->whereKey($photo)
+                ->update(['stage' => 'during']),
+        );
+        $this->getJson("/api/v1/answers/{$link}/photos/{$photo}")->assertNotFound();
+        self::assertSame([], $this->getJson("/api/v1/answers/{$link}/last")->json('turn.photos'));
+        $this->inside(
+            $workspace,
+            static fn() => Photo::query()
+                ->whereKey($photo)
+                ->update(['stage' => 'after']),
+        );
         $this->get("/api/v1/answers/{$link}/photos/{$photo}")
             ->assertOk()
             ->assertHeader('Content-Type', 'image/jpeg');
@@ -175,6 +192,22 @@ final class ProposalTest extends TestCase
         $wrong = substr($link, 0, -1) . ($link[-1] === '0' ? '1' : '0');
         $this->getJson("/api/v1/answers/{$wrong}/last")->assertNotFound();
         $this->getJson("/api/v1/answers/{$wrong}/photos/{$photo}")->assertNotFound();
+
+        // It belongs to somebody else meanwhile: what was done to it is theirs.
+        $sold = fn(?string $to): mixed => $this->inside(
+            $workspace,
+            static fn() => Vehicle::query()
+                ->whereKey($vehicle)
+                ->update(['client_id' => $to]),
+        );
+        $client = $this->inside(
+            $workspace,
+            static fn(): mixed => Vehicle::query()->whereKey($vehicle)->value('client_id'),
+        );
+        $sold(null);
+        self::assertSame(['turn' => null, 'due' => []], $this->getJson("/api/v1/answers/{$link}/last")->json());
+        $this->getJson("/api/v1/answers/{$link}/photos/{$photo}")->assertNotFound();
+        $sold($client);
 
         $this->postJson("/api/v1/answers/{$link}", ['accept' => true, 'cancel' => true])->assertStatus(422);
         $this->postJson("/api/v1/answers/{$link}", ['accept' => false, 'cancel' => true, 'wish' => 'We are away'])

@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace Tests\Operations;
 
 use GuzzleHttp\Client;
+use GuzzleHttp\HandlerStack;
+use GuzzleHttp\Middleware;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Psr\Http\Message\RequestInterface;
+use Psr\Http\Message\ResponseInterface;
 
 /**
  * Whoever comes from an earlier version ends with the same tables as whoever begins today, and with all they had.
@@ -93,7 +97,13 @@ final class UpgradeTest extends TestCase
     private function assertItIsLivedOn(Installation $here): void
     {
         $base = "http://127.0.0.1:{$here->port}";
-        $client = new Client(['base_uri' => $base, 'cookies' => true, 'http_errors' => false, 'timeout' => 60]);
+        $client = new Client([
+            'base_uri' => $base,
+            'cookies' => true,
+            'http_errors' => false,
+            'timeout' => 60,
+            'handler' => self::comingBack(),
+        ]);
         $client->get('/sanctum/csrf-cookie');
         $jar = $client->getConfig('cookies');
         $headers = [
@@ -113,6 +123,24 @@ final class UpgradeTest extends TestCase
             $answer = $client->get("/api/v1/{$place}", ['headers' => $headers]);
             self::assertSame(200, $answer->getStatusCode(), "{$place}: " . substr((string) $answer->getBody(), 0, 400));
         }
+    }
+
+    /** What takes longer than patience is laid meanwhile; whoever asks comes back when told to, as pages do. */
+    private static function comingBack(): HandlerStack
+    {
+        $stack = HandlerStack::create();
+        $stack->push(
+            Middleware::retry(
+                static fn(int $tries, RequestInterface $request, ?ResponseInterface $answer = null): bool => $tries <
+                    30 &&
+                    $answer?->getStatusCode() === 503 &&
+                    $answer->hasHeader('Retry-After'),
+                static fn(int $tries, ?ResponseInterface $answer = null): int => 1000 *
+                    (int) $answer?->getHeaderLine('Retry-After'),
+            ),
+        );
+
+        return $stack;
     }
 
     /**

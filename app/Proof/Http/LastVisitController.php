@@ -30,6 +30,9 @@ use Vicissa\Core\Says\Said;
 ]
 final readonly class LastVisitController
 {
+    /** How it looked; what was pictured in between is for whoever works. */
+    private const SHOWN = ['before', 'after'];
+
     public function __construct(private OpenQuestion $openQuestion, private DrawRecord $drawRecord) {}
 
     #[
@@ -70,8 +73,10 @@ final readonly class LastVisitController
     public function photo(string $proposal, string $signature, string $photo): Response
     {
         return ($this->openQuestion)($proposal, $signature, function (Proposal $row) use ($photo): Response {
-            $shown = array_column($this->last($row)['turn']['photos'] ?? [], 'id');
-            $file = in_array($photo, $shown, true) ? Photo::query()->find($photo) : null;
+            $file = Photo::query()
+                ->where('turn_id', self::lastTurn($row)?->id)
+                ->whereIn('stage', self::SHOWN)
+                ->find($photo);
             $bytes = $file === null ? null : Storage::disk('photos')->get($file->path());
 
             return $bytes === null
@@ -80,17 +85,56 @@ final readonly class LastVisitController
         });
     }
 
-    /** @return Told<'LastVisit'> */
+    /**
+     * What is the client's to see of it: nobody chose to hand this one out, as a record is. No note, no name of who came,
+     * no amounts.
+     *
+     * @return Told<'LastVisit'>
+     */
     private function last(Proposal $row): array
     {
-        $vehicle = $row->vehicle ?? throw Problem::missing(Said::of('weeks.no-link'));
-        $turn = Turn::query()
-            ->where('vehicle_id', $row->vehicle_id)
-            ->orderByDesc('worked_at')
-            ->orderByDesc('id')
-            ->first();
-        $record = $turn === null ? null : ($this->drawRecord)($vehicle, 'turn', $turn);
+        $turn = self::lastTurn($row);
+        $vehicle = $row->vehicle;
+        if ($turn === null || $vehicle === null) {
+            return ['turn' => null, 'due' => []];
+        }
+        $record = ($this->drawRecord)($vehicle, 'turn', $turn);
+        $told = $record['turns'][0];
 
-        return ['turn' => $record['turns'][0] ?? null, 'due' => $record['due'] ?? []];
+        return [
+            'turn' => [
+                ...$told,
+                'by' => null,
+                'minutes' => null,
+                'water_l' => null,
+                'note' => null,
+                'corrected' => false,
+                'reason' => null,
+                'refused' => [],
+                'products' => array_map(
+                    static fn(array $use): array => [...$use, 'ml' => null, 'batch' => null],
+                    $told['products'],
+                ),
+                'photos' => array_values(
+                    array_filter(
+                        $told['photos'],
+                        static fn(array $photo): bool => in_array($photo['stage'], self::SHOWN, true),
+                    ),
+                ),
+            ],
+            'due' => $record['due'],
+        ];
+    }
+
+    /** Of a vehicle that has gone to somebody else since, nothing. */
+    private static function lastTurn(Proposal $row): ?Turn
+    {
+        return $row->vehicle?->client_id !== $row->client_id
+            ? null
+            : Turn::query()
+                ->where('vehicle_id', $row->vehicle_id)
+                ->orderByDesc('worked_at')
+                ->orderByDesc('id')
+                ->first();
     }
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useEventListener, useStorage } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import { isTaken, useSingleKeys } from '@/lib/keys'
 import { houses } from './places'
 
 // Keys for whoever works at a desk all day. Single keys can be turned off, since some speak to their computer.
@@ -13,13 +14,9 @@ function open() {
   shown.value = true
   dialog.value?.showModal()
 }
-const single = useStorage('single-keys', true)
+const single = useSingleKeys()
 const GO_MS = 1200
 let wentAt = 0
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || target.matches('input, textarea, select, [role="combobox"], [role="option"]'))
 
 useEventListener(document, 'keydown', (event) => {
   if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'k') {
@@ -27,8 +24,7 @@ useEventListener(document, 'keydown', (event) => {
     emit('find')
     return
   }
-  if (!single.value || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
-  if (document.querySelector('dialog[open]')) return
+  if (!single.value || event.ctrlKey || event.metaKey || event.altKey || isTaken(event)) return
   const key = event.key.toLowerCase()
   const house = event.timeStamp - wentAt < GO_MS ? houses.find((one) => one.key === key) : undefined
   wentAt = key === 'g' ? event.timeStamp : 0

@@ -2,6 +2,7 @@
 import { onKeyStroke, useLocalStorage } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import { isTaken, useSingleKeys } from '@/lib/keys'
 import { useMe } from '@/lib/session'
 import Glyph from '@/parts/Glyph.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -37,19 +38,18 @@ const grouped = computed(() =>
 )
 const shown = computed(() => grouped.value.flatMap((group) => group.ribbons))
 const searchBox = useTemplateRef('searchBox')
-const typing = (event: KeyboardEvent) =>
-  event.target instanceof HTMLElement && event.target.matches('input, select, textarea')
-
+const single = useSingleKeys()
 function step(event: KeyboardEvent, by: number) {
   if (!list.value) return
   event.preventDefault()
   void list.value.step(by)
 }
 
-onKeyStroke(['ArrowDown', 'j'], (event) => !typing(event) && step(event, 1))
-onKeyStroke(['ArrowUp', 'k'], (event) => !typing(event) && step(event, -1))
+const letter = (event: KeyboardEvent) => event.key.length > 1 || single.value
+onKeyStroke(['ArrowDown', 'j'], (event) => letter(event) && !isTaken(event) && step(event, 1))
+onKeyStroke(['ArrowUp', 'k'], (event) => letter(event) && !isTaken(event) && step(event, -1))
 onKeyStroke('r', (event) => {
-  const ribbon = typing(event) ? undefined : list.value?.focused()
+  const ribbon = !single.value || isTaken(event) ? undefined : list.value?.focused()
   if (ribbon) void router.push(`/vehicles/${ribbon.vehicle_id}/turn`)
 })
 onKeyStroke('Escape', () => {

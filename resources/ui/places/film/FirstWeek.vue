@@ -23,15 +23,19 @@ const { data: shelf } = useQuery({
   queryFn: async () => (await told(api.GET('/api/v1/products', { params: { query: { limit: 200 } } }))).data,
 })
 const { data: crews } = useQuery({ ...asked, queryKey: ['crews'], queryFn: () => told(api.GET('/api/v1/crews')) })
-const kinds = computed(() => new Set((shelf.value ?? []).map((one) => one.role)))
+/** What a wash can't do without. The shelf begins with plain bottles of these: one's own have a label. */
 const FIVE = [
-  ['soap', 'a shampoo'],
-  ['prewash', 'a pre-wash'],
-  ['drying-aid', 'a drying aid'],
-  ['topper', 'a topper'],
-  ['wheel', 'a wheel cleaner'],
+  ['soap', 'shampoo'],
+  ['prewash', 'pre-wash'],
+  ['drying-aid', 'drying aid'],
+  ['topper', 'topper'],
+  ['wheel', 'wheel cleaner'],
 ] as const
-const missing = computed(() => FIVE.filter(([role]) => !kinds.value.has(role)).map(([, name]) => name))
+const missing = computed(() =>
+  FIVE.filter(([role]) => !(shelf.value ?? []).some((one) => one.role === role && (one.version > 1 || one.line))).map(
+    ([, name]) => name,
+  ),
+)
 const steps = computed(() => [
   {
     done: (list.value?.count ?? 0) > 0,
@@ -47,11 +51,9 @@ const steps = computed(() => [
   },
   {
     done: missing.value.length === 0,
-    to: '/shelf/new',
-    name: 'Five bottles on the shelf',
-    says: missing.value.length
-      ? `Still to come: ${missing.value.join(', ')}. Leave what the label does not say empty; you are asked when it matters.`
-      : '',
+    to: '/shelf',
+    name: 'Your own five bottles',
+    says: `Plain ones stand there. Put your labels on them: ${missing.value.join(', ')}. Leave empty what a label does not say; you are asked when it matters.`,
   },
   {
     done: (crews.value?.data.length ?? 0) > 0,

@@ -1,6 +1,6 @@
 import { useStorage } from '@vueuse/core'
 
-/** How this phone is used on the driveway; it stays with the phone, not with the person. */
+/** How this phone is used on the driveway; kept on it until somebody signs out. */
 export function useDriveway() {
   return {
     /** Done begins the next step that may begin. */

@@ -6,12 +6,15 @@ const stop = (name: string, begins_min: number, minutes: number, leg_min = 0, ho
 const day = [stop('a', 495, 90, 15), stop('b', 600, 60, 10), stop('c', 680, 45, 20)]
 
 describe('a day of stops', () => {
-  it('knows which stop is next at a minute', () => {
-    expect(nextStop(day, 0)?.name).toBe('a')
-    expect(nextStop(day, 584)?.name).toBe('a')
-    expect(nextStop(day, 585)?.name).toBe('b')
-    expect(nextStop(day, 725)).toBeNull()
-    expect(nextStop([], 0)).toBeNull()
+  it('goes on with what was begun, passes what is closed, and else goes by the clock', () => {
+    const at = (minute: number, sheets: Record<string, string> = {}) =>
+      nextStop(day, minute, (one) => sheets[one.name])?.name
+    expect([at(0), at(584), at(585), at(725)]).toEqual(['a', 'a', 'b', undefined])
+    expect(at(700, { b: 'begun', a: 'finished' })).toBe('b')
+    expect(at(500, { a: 'finished' })).toBe('b')
+    expect(at(500, { a: 'laid' })).toBe('a')
+    expect(at(0, { a: 'finished', b: 'finished', c: 'finished' })).toBeUndefined()
+    expect(nextStop([], 0, () => undefined)).toBeNull()
   })
 
   it('says what another order costs, and nothing where it costs nothing', () => {

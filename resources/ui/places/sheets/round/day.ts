@@ -8,9 +8,14 @@ export const clockOf = (minutes: number): string =>
 
 export const endOf = (stop: Stop): number => stop.begins_min + stop.minutes
 
-/** The stop that goes on at this minute, else the first that has not begun; null when the day is over. */
-export const nextStop = (stops: Stop[], minute: number): Stop | null =>
-  stops.find((stop) => minute < endOf(stop)) ?? null
+/**
+ * What has been begun goes on; else the stop of this minute or the first after it, of those that are not closed. Null
+ * when the day is over.
+ */
+export const nextStop = (stops: Stop[], minute: number, status: (stop: Stop) => string | undefined): Stop | null =>
+  stops.find((stop) => status(stop) === 'begun') ??
+  stops.find((stop) => status(stop) !== 'finished' && minute < endOf(stop)) ??
+  null
 
 /** What an order comes to: minutes on the road, and when the last stop is done. */
 export const comesTo = (stops: Stop[]): { road: number; ends: number } => ({

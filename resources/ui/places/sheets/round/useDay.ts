@@ -21,30 +21,16 @@ export function useDay(on: Ref<string>, stops: Ref<Stop[]>) {
   })
   const { data: crews } = useQuery({ queryKey: ['crews'], queryFn: () => told(api.GET('/api/v1/crews')) })
 
-  const sheetOf = (...status: string[]) =>
-    new Map(
-      (sheets.value ?? []).filter((one) => status.includes(one.status)).map((one) => [one.vehicle_id, one.id] as const),
-    )
-  // What has been begun goes on; what is closed is over, whatever the clock says.
-  const next = computed(() => {
-    const begun = sheetOf('begun')
-    const closed = sheetOf('finished')
-    return (
-      stops.value.find((stop) => begun.has(stop.vehicle_id)) ??
-      nextStop(
-        stops.value.filter((stop) => !closed.has(stop.vehicle_id)),
-        minute.value,
-      )
-    )
-  })
+  const sheetOf = (stop: Stop) => sheets.value?.find((one) => one.vehicle_id === stop.vehicle_id)
+  const next = computed(() => nextStop(stops.value, minute.value, (stop) => sheetOf(stop)?.status))
 
   return {
     phone: useMediaQuery('(max-width: 700px)'),
     today: computed(() => on.value === dayIn(zone.value)),
     minute,
     next,
-    nextSheet: computed(() => sheetOf('laid', 'begun').get(next.value?.vehicle_id ?? '') ?? null),
-    /** When the longest day of those who work then ends, leaving at eight; who leaves when is in the plan. */
+    nextSheet: computed(() => (next.value && sheetOf(next.value)?.id) ?? null),
+    /** When the longest day of those who work then ends; who goes with whom is in the plan. */
     crewEnds: computed(() => {
       const weekday = String(new Date(`${on.value}T12:00:00Z`).getUTCDay() || 7)
       const minutes = (crews.value?.data ?? []).map(
@@ -54,7 +40,8 @@ export function useDay(on: Ref<string>, stops: Ref<Stop[]>) {
           0,
       )
       const most = Math.max(0, ...minutes)
-      return most > 0 ? 8 * 60 + most : null
+      const first = stops.value[0]
+      return most > 0 && first ? first.begins_min - first.starts_min + most : null
     }),
   }
 }
