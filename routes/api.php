@@ -12,6 +12,7 @@ use App\Book\Http\ClientController;
 use App\Book\Http\CrewController;
 use App\Book\Http\FindController;
 use App\Book\Http\ProgrammeController;
+use App\Book\Http\RemovedController;
 use App\Book\Http\SiteController;
 use App\Book\Http\VehicleController;
 use App\Door\Http\AccountController;
@@ -217,6 +218,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::get('sheets/{sheet}', [SheetController::class, 'show']);
             Route::get('sheets/{sheet}/pack', [SheetController::class, 'pack']);
             Route::get('vehicles/{vehicle}/photos', [PhotoController::class, 'index']);
+            Route::get('products/{product}/photos', [PhotoController::class, 'labels']);
             Route::get('photos/{photo}', [PhotoController::class, 'show']);
             Route::post('labels', [LabelController::class, 'print']);
             Route::get('schools', [BenchController::class, 'schools']);
@@ -250,6 +252,8 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::post('gear', [GearController::class, 'store']);
             Route::patch('gear/{gear}', [GearController::class, 'update']);
             Route::delete('gear/{gear}', [GearController::class, 'destroy']);
+            Route::post('gear/{gear}/restore', [GearController::class, 'restore']);
+            Route::post('removed/{removed}/restore', [RemovedController::class, 'restore'])->whereUuid('removed');
             Route::post('gear/{gear}/events', [GearController::class, 'note']);
             Route::post('water/readings', [WaterController::class, 'note']);
             Route::put('round', [RoundController::class, 'lay']);
@@ -281,6 +285,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::post('crews', [CrewController::class, 'store']);
             Route::patch('crews/{crew}', [CrewController::class, 'update']);
             Route::delete('crews/{crew}', [CrewController::class, 'destroy']);
+            Route::post('crews/{crew}/restore', [CrewController::class, 'restore']);
             Route::post('programmes', [ProgrammeController::class, 'store']);
             Route::patch('programmes/{programme}', [ProgrammeController::class, 'update']);
             Route::delete('programmes/{programme}', [ProgrammeController::class, 'destroy']);
@@ -297,6 +302,7 @@ Route::middleware(['auth:sanctum', 'throttle:api', 'spends', 'again', 'workspace
             Route::post('sheets/{sheet}/finish', [SheetController::class, 'finish']);
             Route::delete('sheets/{sheet}', [SheetController::class, 'destroy']);
             Route::post('vehicles/{vehicle}/photos', [PhotoController::class, 'store']);
+            Route::post('products/{product}/photos', [PhotoController::class, 'storeLabel']);
             Route::delete('photos/{photo}', [PhotoController::class, 'destroy']);
             Route::post('products/import', [ShelfController::class, 'import']);
             Route::post('products/rename', [ShelfController::class, 'rename']);

@@ -76,6 +76,8 @@ trait Furnishes
         ])->assertCreated();
         $ids['run'] = $made('weeks/plan', []);
         $ids['visit'] = (string) $this->getJson('/api/v1/weeks')->json('visits.0.id');
+        $ids['removed'] = $made('clients', ['name' => 'Remedios']);
+        $this->deleteJson("/api/v1/clients/{$ids['removed']}");
         self::assertNotContains('', $ids);
 
         return $ids;

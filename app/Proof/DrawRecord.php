@@ -214,7 +214,7 @@ final readonly class DrawRecord
                     ->map(
                         static fn(Photo $photo): array => [
                             'id' => $photo->id,
-                            'zone' => $photo->zone,
+                            'zone' => (string) $photo->zone,
                             'stage' => $photo->stage,
                             'note' => $photo->note,
                             'width' => $photo->width,

@@ -11,14 +11,15 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A picture of a zone before, during or after. The file lies on the photos disk, without where it was taken.
+ * A picture of a vehicle's zone before, during or after, or of a product's label. The file lies on the photos disk, without where it was taken.
  *
  * @property string $id  made on the device
  * @property string $workspace_id
- * @property string $vehicle_id
+ * @property string|null $vehicle_id
+ * @property string|null $product_id  of a label
  * @property string|null $sheet_id
  * @property string|null $turn_id
- * @property string $zone
+ * @property string|null $zone  of a vehicle
  * @property string $stage
  * @property string|null $note
  * @property int $width
@@ -32,6 +33,8 @@ class Photo extends Model
     use OfWorkspace;
 
     public const UPDATED_AT = null;
+
+    public const LABEL = 'label';
 
     protected $guarded = [];
 

@@ -77,7 +77,7 @@ final class Driveway
     private function photograph(Vehicle $vehicle, Sheet $sheet, User $writer, int $soil, CarbonImmutable $at): void
     {
         foreach (['before' => $soil, 'after' => 0] as $stage => $dirt) {
-            ($this->keepPhoto)(
+            $this->keepPhoto->ofVehicle(
                 $vehicle,
                 $sheet,
                 $writer,

@@ -1176,6 +1176,8 @@ return [
     'problem.no-field' => 'Ein solches Feld gibt es nicht; nichts wurde gespeichert.',
     'problem.no-such-thing' => 'So etwas gibt es in diesem Betrieb nicht.',
     'problem.no-vehicle' => 'Ein solches Fahrzeug gibt es in diesem Betrieb nicht.',
+    'problem.not-removed' =>
+        'Davon lässt sich nichts zurückholen: Entferntes bleibt eine Viertelstunde, für den, der es entfernt hat.',
     'problem.not-that-way' => 'So nicht',
     'problem.outdated' => 'Jemand anderes war schneller',
     'problem.owner-only' => 'Das kann nur der Inhaber des Betriebs.',

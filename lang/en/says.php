@@ -1148,6 +1148,8 @@ return [
     'problem.no-field' => 'There is no such field; nothing was saved.',
     'problem.no-such-thing' => 'There is no such thing in this workspace.',
     'problem.no-vehicle' => 'There is no such vehicle in this workspace.',
+    'problem.not-removed' =>
+        'There is nothing of it to have back: what was removed is kept for a quarter of an hour, for whoever removed it.',
     'problem.not-that-way' => 'Not that way',
     'problem.outdated' => 'Someone else was faster',
     'problem.owner-only' => 'Only the owner of the workspace can do that.',

@@ -6,6 +6,9 @@ namespace Tests\Feature;
 
 use App\Book\Client;
 use App\Shelf\Product;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
 /** Lists, edits, two editors at once, the film and the ranked shelf. */
@@ -153,5 +156,29 @@ final class BookTest extends TestCase
         $layer = $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('layers.0.id');
         $this->deleteJson("/api/v1/layers/{$layer}")->assertNoContent();
         self::assertSame('bare', $this->getJson('/api/v1/film')->json('ribbons.0.state'));
+    }
+
+    public function testALabelIsPhotographedOnceAndReadBesideItsForm(): void
+    {
+        Storage::fake('photos');
+        [$owner, $workspace] = $this->business();
+        $product = $this->product($workspace, 'soap');
+        $this->actingAs($owner);
+        $sent = fn(UploadedFile $file): TestResponse => $this->post(
+            "/api/v1/products/{$product->id}/photos",
+            ['file' => $file, 'id' => '0193a000-0000-7000-8000-000000000001', 'taken_at' => '2026-11-25T10:00:00Z'],
+            ['Accept' => 'application/json'],
+        );
+        $this->assertProblem($sent(UploadedFile::fake()->createWithContent('a.jpg', '<svg/>')), 422, 'picture');
+        $sent(UploadedFile::fake()->image('a.jpg', 640, 480))->assertCreated();
+        $photo = $sent(UploadedFile::fake()->image('a.jpg', 640, 480))
+            ->assertCreated()
+            ->json();
+        self::assertSame([$photo], $this->getJson("/api/v1/products/{$product->id}/photos")->json('data'));
+        self::assertSame([640, 480, $product->id], [$photo['width'], $photo['height'], $photo['product_id']]);
+        $this->get($photo['url'])->assertOk()->assertHeader('Content-Type', 'image/jpeg');
+        $this->deleteJson($photo['url'])->assertNoContent();
+        self::assertSame([], $this->getJson("/api/v1/products/{$product->id}/photos")->json('data'));
+        self::assertSame([], Storage::disk('photos')->allFiles());
     }
 }

@@ -10,6 +10,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
 use App\Http\Versioned;
+use App\Tenancy\Removals;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -104,10 +105,10 @@ final class ClientController
         ),
     ]
     #[Returns(null, 204)]
-    public function destroy(Client $client): Response
+    public function destroy(Client $client, Removals $removals): Response
     {
         Gate::authorize('archive', $client);
-        $client->delete();
+        $removals->remove($client);
 
         return response()->noContent();
     }

@@ -122,6 +122,23 @@ final class CrewController
         return response()->noContent();
     }
 
+    #[
+        OA\Post(
+            path: '/api/v1/crews/{crew}/restore',
+            operationId: 'restoreCrew',
+            summary: 'Take out again',
+            tags: ['Weeks'],
+        ),
+    ]
+    #[Returns(null, 204)]
+    public function restore(Crew $crew): Response
+    {
+        Gate::authorize('create', Vehicle::class);
+        $crew->update(['archived_at' => null]);
+
+        return response()->noContent();
+    }
+
     /**
      * @return array{name?: string, minutes?: array<string, int>, people?: int, members?: list<string>,
      *     days?: list<array{on: string, minutes: int, note?: string|null}>}

@@ -12,10 +12,9 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Shape;
 use App\Http\OpenApi\Takes;
 use App\Http\Versioned;
+use App\Tenancy\Removals;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
@@ -106,15 +105,10 @@ final class ProgrammeController
         ),
     ]
     #[Returns(null, 204)]
-    public function destroy(Request $request, Programme $programme): Response
+    public function destroy(Programme $programme, Removals $removals): Response
     {
         Gate::authorize('create', Vehicle::class);
-        DB::transaction(static function () use ($programme): void {
-            Vehicle::query()
-                ->where('programme_id', $programme->id)
-                ->update(['programme_id' => null]);
-            $programme->delete();
-        });
+        $removals->remove($programme);
 
         return response()->noContent();
     }

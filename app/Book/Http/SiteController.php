@@ -10,6 +10,7 @@ use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
 use App\Http\Paged;
 use App\Http\Versioned;
+use App\Tenancy\Removals;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -106,10 +107,10 @@ final class SiteController
         ),
     ]
     #[Returns(null, 204)]
-    public function destroy(Site $site): Response
+    public function destroy(Site $site, Removals $removals): Response
     {
         Gate::authorize('archive', $site);
-        $site->delete();
+        $removals->remove($site);
 
         return response()->noContent();
     }

@@ -21,6 +21,7 @@ final class LightBody
     private const MOST = [
         'api/v1/archive' => 600 * self::KB,
         'api/v1/vehicles/*/photos' => 12 * self::KB,
+        'api/v1/products/*/photos' => 12 * self::KB,
         'api/v1/book/*' => 6 * self::KB,
         'api/v1/products/import' => 6 * self::KB,
         'api/v1/auth/*' => 16,

@@ -7,6 +7,7 @@ namespace App\Shelf\Http;
 use App\Http\OpenApi\IfMatch;
 use App\Http\OpenApi\Returns;
 use App\Http\OpenApi\Takes;
+use App\Http\PutsAway;
 use App\Http\Versioned;
 use App\Says\Teller;
 use App\Shelf\Gear;
@@ -29,6 +30,7 @@ use Vicissa\Core\Says\Said;
 /** Washers, lances, vessels and the chain of treated water, with what happened to them. */
 final class GearController
 {
+    use PutsAway;
     use Versioned;
 
     public function __construct(private readonly ClockInterface $clock) {}
@@ -123,10 +125,21 @@ final class GearController
     #[Returns(null, 204)]
     public function destroy(Gear $gear): Response
     {
-        Gate::authorize('archive', $gear);
-        $gear->update(['archived_at' => $gear->archived_at ?? $this->clock->now()]);
+        return $this->putAway($gear);
+    }
 
-        return response()->noContent();
+    #[
+        OA\Post(
+            path: '/api/v1/gear/{gear}/restore',
+            operationId: 'restoreGear',
+            summary: 'Take out again',
+            tags: ['Gear'],
+        ),
+    ]
+    #[Returns(null, 204)]
+    public function restore(Gear $gear): Response
+    {
+        return $this->takeOut($gear);
     }
 
     #[

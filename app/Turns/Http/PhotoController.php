@@ -10,6 +10,7 @@ use App\Http\Paged;
 use App\Problems\Problem;
 use App\Record\Photo;
 use App\Record\Sheet;
+use App\Shelf\Product;
 use App\Tenancy\User;
 use App\Turns\KeepPhoto;
 use Illuminate\Http\JsonResponse;
@@ -24,7 +25,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Says\Said;
 
-/** Photos of a vehicle, before, during and after. */
+/** Photos of a vehicle, before, during and after, and of what stands on a product's label. */
 final class PhotoController
 {
     use Paged;
@@ -70,11 +71,9 @@ final class PhotoController
     {
         Gate::authorize('update', $vehicle);
         $given = $request->validate([
-            'file' => ['required', 'file', 'max:' . self::MOST_KB],
-            'id' => ['required', 'uuid'],
+            ...self::ofAny(),
             'zone' => ['required', Rule::enum(Zone::class)],
             'stage' => ['required', 'in:before,during,after'],
-            'taken_at' => ['required', 'date', 'before:+1 day'],
             'sheet_id' => ['sometimes', 'nullable', 'uuid'],
             'note' => ['sometimes', 'nullable', 'string', 'max:240'],
         ]);
@@ -82,18 +81,78 @@ final class PhotoController
             ? Sheet::query()->where('vehicle_id', $vehicle->id)->whereKey($given['sheet_id'])->first() ??
                 throw Problem::field('sheet_id', Said::of('photo.sheet'))
             : null;
-        $file = $request->file('file');
-        /** @var User $writer */
-        $writer = $request->user();
-        $photo = $keepPhoto(
-            $vehicle,
-            $sheet,
-            $writer,
-            $given,
-            $file instanceof UploadedFile ? (string) $file->get() : '',
-        );
+        $photo = $keepPhoto->ofVehicle($vehicle, $sheet, self::writer($request), $given, self::bytes($request));
 
         return new JsonResponse(PhotoResource::facts($photo), 201);
+    }
+
+    #[
+        OA\Get(
+            path: '/api/v1/products/{product}/photos',
+            operationId: 'listLabelPhotos',
+            summary: 'Of its label; newest first',
+            tags: ['Photos'],
+            parameters: [new OA\QueryParameter(name: 'limit', schema: new OA\Schema(type: 'integer', maximum: 200))],
+        ),
+    ]
+    #[Returns('LabelPhoto', list: true)]
+    public function labels(Request $request, Product $product): JsonResponse
+    {
+        Gate::authorize('view', $product);
+
+        return new JsonResponse([
+            'data' => Photo::query()
+                ->where('product_id', $product->id)
+                ->orderByDesc('taken_at')
+                ->orderByDesc('id')
+                ->limit($this->size($request))
+                ->get()
+                ->map(PhotoResource::label(...))
+                ->all(),
+        ]);
+    }
+
+    #[
+        OA\Post(
+            path: '/api/v1/products/{product}/photos',
+            operationId: 'keepLabelPhoto',
+            summary: 'A photo of the label (multipart: file, id, taken_at); drawn anew, so that where it was taken stays behind',
+            tags: ['Photos'],
+        ),
+    ]
+    #[Returns('LabelPhoto', 201)]
+    public function storeLabel(Request $request, Product $product, KeepPhoto $keepPhoto): JsonResponse
+    {
+        Gate::authorize('update', $product);
+        $given = $request->validate(self::ofAny());
+
+        return new JsonResponse(
+            PhotoResource::label($keepPhoto->ofLabel($product, self::writer($request), $given, self::bytes($request))),
+            201,
+        );
+    }
+
+    /** @return array<string, list<string>> */
+    private static function ofAny(): array
+    {
+        return [
+            'file' => ['required', 'file', 'max:' . self::MOST_KB],
+            'id' => ['required', 'uuid'],
+            'taken_at' => ['required', 'date', 'before:+1 day'],
+        ];
+    }
+
+    private static function writer(Request $request): User
+    {
+        /** @var User */
+        return $request->user();
+    }
+
+    private static function bytes(Request $request): string
+    {
+        $file = $request->file('file');
+
+        return $file instanceof UploadedFile ? (string) $file->get() : '';
     }
 
     #[OA\Get(path: '/api/v1/photos/{photo}', operationId: 'showPhoto', summary: 'The picture itself', tags: ['Photos'])]

@@ -12,6 +12,7 @@ use App\Http\OpenApi\Takes;
 use App\Problems\Problem;
 use App\Says\Teller;
 use App\Tables\UnreadableFile;
+use App\Tenancy\Removals;
 use App\Tenancy\Tenancy;
 use App\Weeks\Closure;
 use App\Weeks\Deadline;
@@ -142,10 +143,10 @@ final readonly class DaysController
 
     #[OA\Delete(path: '/api/v1/deadlines/{deadline}', operationId: 'dropDeadline', tags: ['Weeks'])]
     #[Returns(null, 204)]
-    public function dropDeadline(Deadline $deadline): Response
+    public function dropDeadline(Deadline $deadline, Removals $removals): Response
     {
         Gate::authorize('create', Vehicle::class);
-        $deadline->delete();
+        $removals->remove($deadline);
 
         return response()->noContent();
     }
@@ -172,10 +173,10 @@ final readonly class DaysController
 
     #[OA\Delete(path: '/api/v1/closures/{closure}', operationId: 'openDays', tags: ['Weeks'])]
     #[Returns(null, 204)]
-    public function dropClosure(Closure $closure): Response
+    public function dropClosure(Closure $closure, Removals $removals): Response
     {
         Gate::authorize('create', Vehicle::class);
-        $closure->delete();
+        $removals->remove($closure);
 
         return response()->noContent();
     }

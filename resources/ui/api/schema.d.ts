@@ -474,6 +474,23 @@ export interface paths {
     patch: operations['updateCrew']
     trace?: never
   }
+  '/api/v1/crews/{crew}/restore': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Take out again */
+    post: operations['restoreCrew']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/days': {
     parameters: {
       query?: never
@@ -722,6 +739,23 @@ export interface paths {
     put?: never
     /** A lance calibrated, resin refilled, a level read, towels washed; written once */
     post: operations['noteGearEvent']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/gear/{gear}/restore': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Take out again */
+    post: operations['restoreGear']
     delete?: never
     options?: never
     head?: never
@@ -1384,6 +1418,24 @@ export interface paths {
     patch: operations['updateProduct']
     trace?: never
   }
+  '/api/v1/products/{product}/photos': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    /** Of its label; newest first */
+    get: operations['listLabelPhotos']
+    put?: never
+    /** A photo of the label (multipart: file, id, taken_at); drawn anew, so that where it was taken stays behind */
+    post: operations['keepLabelPhoto']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/v1/products/{product}/restock': {
     parameters: {
       query?: never
@@ -1989,6 +2041,23 @@ export interface paths {
     get: operations['readRecordPhoto']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/v1/removed/{removed}/restore': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    /** Have back what one has removed within the last quarter of an hour, with all that hung on it */
+    post: operations['restoreRemoved']
     delete?: never
     options?: never
     head?: never
@@ -3779,6 +3848,17 @@ export interface components {
       /** @enum {string} */
       size: 'small' | 'medium' | 'large'
       labels: components['schemas']['BottleLabel'][]
+    }
+    LabelPhoto: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      product_id: string
+      width: number
+      height: number
+      /** Format: date-time */
+      taken_at: string
+      url: string
     }
     LanceCalibration: {
       washer_l_min: number
@@ -8574,6 +8654,37 @@ export interface operations {
       }
     }
   }
+  restoreCrew: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        crew: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   listDays: {
     parameters: {
       query?: {
@@ -9193,6 +9304,37 @@ export interface operations {
         content: {
           'application/json': components['schemas']['Gear']
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  restoreGear: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        gear: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {
@@ -10786,6 +10928,74 @@ export interface operations {
       }
     }
   }
+  listLabelPhotos: {
+    parameters: {
+      query?: {
+        limit?: number
+      }
+      header?: never
+      path: {
+        product: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': {
+            data: components['schemas']['LabelPhoto'][]
+          }
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  keepLabelPhoto: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        product: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': components['schemas']['LabelPhoto']
+        }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
   restockProduct: {
     parameters: {
       query?: never
@@ -12179,6 +12389,37 @@ export interface operations {
         content: {
           'image/jpeg': string
         }
+      }
+      /** @description What went wrong */
+      default: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/problem+json': components['schemas']['Problem']
+        }
+      }
+    }
+  }
+  restoreRemoved: {
+    parameters: {
+      query?: never
+      header?: {
+        'Idempotency-Key'?: string
+      }
+      path: {
+        removed: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description Done. */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
       /** @description What went wrong */
       default: {

@@ -17,7 +17,7 @@ const props = defineProps<{
   take: string
   send: (text: string, commit: boolean, key: string) => Promise<Schemas['ProductImport']>
   /** Ours, the first of which a row must have; a file with other heads is matched to them first. */
-  columns?: string[]
+  columns?: () => Promise<string[]>
 }>()
 const emit = defineEmits<{ done: [] }>()
 const LARGEST = 2_000_000
@@ -30,6 +30,7 @@ const tooLarge = ref(false)
 const key = ref(newId())
 /** A file with heads of its own, and which of them are ours. */
 const foreign = ref<Sheet | null>(null)
+const ours = ref<string[]>([])
 const matched = ref<Record<string, string>>({})
 /** The rows as they are sent; one of them is being mended. */
 const rows = ref<Record<string, string>[]>([])
@@ -56,6 +57,7 @@ async function choose(file: File) {
   seen.value = null
   if (tooLarge.value) return
   name.value = file.name
+  problem.value = null
   try {
     text.value = await file.text()
   } catch {
@@ -63,15 +65,21 @@ async function choose(file: File) {
     problem.value = new Problem(0, 'The file can’t be read', 'It was moved or changed since. Choose it again.')
     return
   }
+  try {
+    ours.value = (await props.columns?.()) ?? []
+  } catch (caught) {
+    problem.value = caught
+    return
+  }
   key.value = newId()
   mending.value = null
-  const own = props.columns
-  const sheet = own ? readSheet(text.value) : { heads: [], rows: [] }
+  const own = ours.value
+  const sheet = own.length ? readSheet(text.value) : { heads: [], rows: [] }
   rows.value = sheet.rows
   // Counted as they are shown here, whatever empty lines there were.
-  if (own && sheet.rows.length) text.value = written(sheet.rows)
-  foreign.value = own && !sheet.heads.every((head) => own.includes(head)) ? sheet : null
-  matched.value = foreign.value && own ? guess(own, sheet.heads) : {}
+  if (sheet.rows.length) text.value = written(sheet.rows)
+  foreign.value = sheet.heads.every((head) => own.includes(head)) ? null : sheet
+  matched.value = foreign.value ? guess(own, sheet.heads) : {}
   if (!foreign.value) await look(false)
 }
 async function match() {
@@ -98,13 +106,7 @@ const errorsOf = (row: Schemas['ProductImport']['rows'][number]) =>
       That file is larger than 2 MB. Split it, and bring the parts one by one.
     </p>
     <ProblemNote :problem="problem" />
-    <MatchColumns
-      v-if="foreign && columns && !seen?.done"
-      v-model="matched"
-      :sheet="foreign"
-      :columns="columns"
-      @done="match"
-    />
+    <MatchColumns v-if="foreign && !seen?.done" v-model="matched" :sheet="foreign" :columns="ours" @done="match" />
     <p v-if="busy" class="quiet" role="status">Reading…</p>
     <template v-if="seen">
       <p role="status" class="sum">

@@ -12,6 +12,7 @@ import LastDays from './LastDays.vue'
 import Mark from './Mark.vue'
 import Places from './Places.vue'
 import Unsent from './Unsent.vue'
+import WentAway from './WentAway.vue'
 
 const { me, workspace } = useMe()
 const { theme, choose } = useTheme()
@@ -89,7 +90,7 @@ async function signOut() {
   <FindAnything ref="find" />
   <Shortcuts ref="shortcuts" @find="find?.open()" />
   <LastDays />
-  <main id="main" tabindex="-1"><slot /></main>
+  <main id="main" tabindex="-1"><slot /><WentAway /></main>
 </template>
 
 <style scoped>

@@ -119,7 +119,7 @@ final class HouseTest extends BrowserTestCase
         $this->press('take back');
         $this->seeText('was taken back');
         $this->seeText('There is nothing on the paint to maintain');
-        $this->press('Put it on again');
+        $this->press('Undo');
         $this->seeText('Renew Synthetic sealant by');
 
         $this->press('Change');

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api, Problem, told, type Schemas } from '@/api/client'
 import Choices from '@/parts/Choices.vue'
@@ -27,11 +27,24 @@ const says: Record<Kind, string> = {
 }
 const kind = ref<Kind>('clients')
 // A file of ours names its columns itself.
-const { data: columns } = useQuery({
-  queryKey: ['book-columns', kind],
-  queryFn: async () =>
-    readSheet(await (await fetch(`/api/v1/book/${kind.value}`, { credentials: 'same-origin' })).text()).heads,
-})
+const columns = () =>
+  queries.fetchQuery({
+    queryKey: ['book-columns', kind.value],
+    queryFn: () => headsOf(`/api/v1/book/${kind.value}`),
+    staleTime: Infinity,
+  })
+/** The first line, whatever follows it. */
+async function headsOf(file: string): Promise<string[]> {
+  const answer = await fetch(file, { credentials: 'same-origin' })
+  if (!answer.ok || !answer.body)
+    throw new Problem(answer.status, 'The columns can’t be read', 'Try again in a moment.')
+  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader()
+  let line = ''
+  for (let part = await reader.read(); !part.done && !line.includes('\n'); part = await reader.read())
+    line += part.value
+  void reader.cancel()
+  return readSheet(line.split('\n', 1)[0] ?? '').heads
+}
 async function send(text: string, commit: boolean, key: string): Promise<Schemas['ProductImport']> {
   const said = await told(
     api.POST('/api/v1/book/{kind}', {

@@ -6,6 +6,7 @@ import { fieldsOf } from '@/lib/form'
 import { newId } from '@/lib/ids'
 import { languages } from '@/lib/i18n'
 import { omit } from '@/lib/omit'
+import { removed } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import Choices from '@/parts/Choices.vue'
 import EditForm from '@/parts/EditForm.vue'
@@ -51,7 +52,10 @@ onMounted(edit.load)
 const remove = () =>
   edit.attempt(
     () => told(api.DELETE('/api/v1/clients/{client}', path)),
-    () => emit('done'),
+    () => {
+      removed(edit.form?.name ?? '', path.params.path.client)
+      emit('done')
+    },
   )
 const ask = fieldsOf<Schemas['Client']>()(
   { name: 'name', label: 'Name', as: 'text', longest: 120 },

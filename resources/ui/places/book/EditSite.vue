@@ -6,6 +6,7 @@ import { fieldsOf } from '@/lib/form'
 import { newId } from '@/lib/ids'
 import { useClientNames } from '@/lib/lists'
 import { omit } from '@/lib/omit'
+import { removed } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { waters } from '@/lib/words'
@@ -70,7 +71,10 @@ onMounted(edit.load)
 const remove = () =>
   edit.attempt(
     () => told(api.DELETE('/api/v1/sites/{site}', path)),
-    () => emit('done'),
+    () => {
+      removed(edit.form?.name ?? '', path.params.path.site)
+      emit('done')
+    },
   )
 
 const fields = fieldsOf<Schemas['Site']>()

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, toldWithTag, type Schemas } from '@/api/client'
 import { useEdit } from '@/lib/edit'
 import { fieldsOf } from '@/lib/form'
 import { newId } from '@/lib/ids'
 import { omit } from '@/lib/omit'
+import { wentAway } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import { asOptions } from '@/lib/options'
 import { leaves, roles, strips, zones } from '@/lib/words'
@@ -14,6 +15,7 @@ import RowFields from '@/parts/RowFields.vue'
 import TickMany from '@/parts/TickMany.vue'
 import FitPreview from './FitPreview.vue'
 import LabelFields from './LabelFields.vue'
+import LabelPhotos from './LabelPhotos.vue'
 import RestockButton from './RestockButton.vue'
 import StockCard from './StockCard.vue'
 import StockFields from './StockFields.vue'
@@ -22,6 +24,7 @@ const props = defineProps<{ id?: string; like?: string }>()
 const router = useRouter()
 const { isOwner } = useMe()
 const key = ref(newId())
+const labels = useTemplateRef('labels')
 const path = computed(() => ({ params: { path: { product: props.id ?? '' } } }))
 const empty: Schemas['Product'] = {
   id: '',
@@ -73,6 +76,13 @@ function body(row: Schemas['Product']): Schemas['ProductInput'] {
   }
 }
 
+// Asked again after a photo could not be sent, it is the same product.
+async function create(row: Schemas['Product']) {
+  const params = { header: { 'Idempotency-Key': key.value } }
+  const { id } = await told(api.POST('/api/v1/products', { params, body: body(row) }))
+  if (labels.value && !(await labels.value.sendAll(id))) throw labels.value.problem
+}
+
 const edit = useEdit<Schemas['Product']>({
   load: async () => {
     if (props.id) return toldWithTag(api.GET('/api/v1/products/{product}', path.value))
@@ -86,7 +96,7 @@ const edit = useEdit<Schemas['Product']>({
             body: body(row),
           }),
         )
-      : told(api.POST('/api/v1/products', { params: { header: { 'Idempotency-Key': key.value } }, body: body(row) })),
+      : create(row),
   touches: [['products'], ['shelf']],
 })
 onMounted(edit.load)
@@ -131,7 +141,10 @@ const putAway = (away: boolean) =>
           ? api.DELETE('/api/v1/products/{product}', path.value)
           : api.POST('/api/v1/products/{product}/restore', path.value),
       ),
-    edit.load,
+    async () => {
+      if (away) wentAway(`${edit.form?.name ?? 'It'} was put away.`, () => putAway(false))
+      await edit.load()
+    },
   )
 </script>
 
@@ -162,7 +175,10 @@ const putAway = (away: boolean) =>
           >
         </template>
       </EditForm>
-      <FitPreview v-if="edit.form" :typed="body(edit.form)" class="aside" />
+      <div v-if="edit.form" class="aside">
+        <LabelPhotos ref="labels" :product="id" />
+        <FitPreview :typed="body(edit.form)" />
+      </div>
     </div>
     <StockCard v-if="id && edit.form" :product-id="id" class="book" @moved="edit.follow('stock_ml')" />
   </div>
@@ -185,8 +201,12 @@ const putAway = (away: boolean) =>
 }
 
 .aside {
+  display: grid;
+  gap: var(--s4);
   position: sticky;
   top: 70px;
+  max-height: calc(100vh - 90px);
+  overflow-y: auto;
 }
 
 @media (max-width: 980px) {
@@ -196,6 +216,7 @@ const putAway = (away: boolean) =>
 
   .aside {
     position: static;
+    max-height: none;
   }
 }
 

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import TickMany from '@/parts/TickMany.vue'
 import { dayIn } from '@/lib/dates'
+import { wentAway } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
 import DayInput from '@/parts/DayInput.vue'
@@ -67,10 +68,12 @@ async function save() {
   })
 }
 async function putAway() {
-  const crew = props.crew?.id
-  if (!crew) return
+  if (!props.crew) return
+  const params = { path: { crew: props.crew.id } }
+  const called = props.crew.name
   await attempt(async () => {
-    await told(api.DELETE('/api/v1/crews/{crew}', { params: { path: { crew } } }))
+    await told(api.DELETE('/api/v1/crews/{crew}', { params }))
+    wentAway(`${called} was put away.`, () => told(api.POST('/api/v1/crews/{crew}/restore', { params })))
     await queries.invalidateQueries({ queryKey: ['crews'] })
     await queries.invalidateQueries({ queryKey: ['weeks'] })
   })

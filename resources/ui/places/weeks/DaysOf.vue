@@ -2,8 +2,9 @@
 import { useDeed } from '@/lib/deed'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, told } from '@/api/client'
+import { api, told, type Schemas } from '@/api/client'
 import { dayIn, shortDay } from '@/lib/dates'
+import { removed } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import Field from '@/parts/Field.vue'
 import DayInput from '@/parts/DayInput.vue'
@@ -59,10 +60,16 @@ const close = () =>
       ),
     () => (away.value = { from: '', to: '', note: '' }),
   )
-const dropDeadline = (id: string) =>
-  attempt(() => told(api.DELETE('/api/v1/deadlines/{deadline}', { params: { path: { deadline: id } } })))
-const open = (id: string) =>
-  attempt(() => told(api.DELETE('/api/v1/closures/{closure}', { params: { path: { closure: id } } })))
+const dropDeadline = ({ id, on }: Schemas['Deadline']) =>
+  attempt(
+    () => told(api.DELETE('/api/v1/deadlines/{deadline}', { params: { path: { deadline: id } } })),
+    () => removed(`The deadline of ${day(on)}`, id),
+  )
+const open = ({ id, from_on }: Schemas['Closure']) =>
+  attempt(
+    () => told(api.DELETE('/api/v1/closures/{closure}', { params: { path: { closure: id } } })),
+    () => removed(`What was closed from ${day(from_on)}`, id),
+  )
 </script>
 
 <template>
@@ -78,7 +85,7 @@ const open = (id: string) =>
               >: {{ one.note }}</template
             ></span
           >
-          <button type="button" class="words small" :aria-label="`drop ${day(one.on)}`" @click="dropDeadline(one.id)">
+          <button type="button" class="words small" :aria-label="`drop ${day(one.on)}`" @click="dropDeadline(one)">
             drop
           </button>
         </li>
@@ -91,7 +98,7 @@ const open = (id: string) =>
             to {{ day(one.to_on) }}</template
           ><template v-if="one.note">: {{ one.note }}</template></span
         >
-        <button type="button" class="words small" :aria-label="`open again ${day(one.from_on)}`" @click="open(one.id)">
+        <button type="button" class="words small" :aria-label="`open again ${day(one.from_on)}`" @click="open(one)">
           open again
         </button>
       </li>

@@ -7,6 +7,7 @@ import { useEdit } from '@/lib/edit'
 import { fieldsOf } from '@/lib/form'
 import { useClientNames, useSiteNames } from '@/lib/lists'
 import { omit } from '@/lib/omit'
+import { wentAway } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import { useUnits } from '@/lib/units'
 import { asOptions } from '@/lib/options'
@@ -104,7 +105,10 @@ const archive = (away: boolean) =>
       told(
         away ? api.DELETE('/api/v1/vehicles/{vehicle}', path) : api.POST('/api/v1/vehicles/{vehicle}/restore', path),
       ),
-    edit.load,
+    async () => {
+      if (away) wentAway(`${edit.form?.name ?? 'It'} was put away.`, () => archive(false))
+      await edit.load()
+    },
   )
 </script>
 

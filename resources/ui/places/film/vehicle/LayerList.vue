@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
 import { daysUntil, shortDay } from '@/lib/dates'
+import { wentAway } from '@/lib/gone'
 import { useMe } from '@/lib/session'
 import { families, zones } from '@/lib/words'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -12,7 +13,6 @@ const props = defineProps<{ layers: Schemas['Layer'][]; vehicleId: string }>()
 const { zone } = useMe()
 const queries = useQueryClient()
 const { problem, attempt } = useDeed()
-const taken = ref<Schemas['Layer'] | null>(null)
 
 const on = computed(() => props.layers.filter((layer) => !layer.ended_on).reverse())
 const gone = computed(() => props.layers.filter((layer) => layer.ended_on).reverse())
@@ -32,22 +32,16 @@ async function refresh() {
 async function takeBack(layer: Schemas['Layer']) {
   await attempt(async () => {
     await told(api.DELETE('/api/v1/layers/{layer}', { params: { path: { layer: layer.id } } }))
-    taken.value = layer
-    await refresh()
-  })
-}
-
-async function undo() {
-  if (!taken.value) return
-  const { zone, kind, family, product_id, name, designed, on } = taken.value
-  await attempt(async () => {
-    await told(
-      api.POST('/api/v1/vehicles/{vehicle}/layers', {
-        params: { path: { vehicle: props.vehicleId } },
-        body: { zone, kind, family, product_id, name, designed, on },
-      }),
+    const { zone, kind, family, product_id, name, designed, on } = layer
+    const params = { path: { vehicle: props.vehicleId } }
+    wentAway(`${named(layer)} was taken back.`, () =>
+      told(
+        api.POST('/api/v1/vehicles/{vehicle}/layers', {
+          params,
+          body: { zone, kind, family, product_id, name, designed, on },
+        }),
+      ),
     )
-    taken.value = null
     await refresh()
   })
 }
@@ -55,9 +49,6 @@ async function undo() {
 
 <template>
   <ProblemNote :problem="problem" />
-  <p v-if="taken" class="taken" role="status">
-    {{ named(taken) }} was taken back. <button type="button" class="words" @click="undo">Put it on again</button>
-  </p>
   <ul>
     <li v-for="layer in on" :key="layer.id">
       <div>
@@ -127,11 +118,6 @@ li {
 li .words {
   white-space: nowrap;
   min-height: 24px;
-}
-
-.taken {
-  background: var(--film-mist);
-  padding: 0 var(--s3);
 }
 
 summary {

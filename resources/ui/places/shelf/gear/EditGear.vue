@@ -3,6 +3,7 @@ import { useDeed } from '@/lib/deed'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { api, told, type Schemas } from '@/api/client'
+import { wentAway } from '@/lib/gone'
 import { newId } from '@/lib/ids'
 import { useUnits } from '@/lib/units'
 import Field from '@/parts/Field.vue'
@@ -86,7 +87,13 @@ const save = () =>
         ),
   )
 const away = () =>
-  act(() => told(api.DELETE('/api/v1/gear/{gear}', { params: { path: { gear: props.gear?.id ?? '' } } })))
+  act(async () => {
+    if (!props.gear) return
+    const { name, id } = props.gear
+    const params = { path: { gear: id } }
+    await told(api.DELETE('/api/v1/gear/{gear}', { params }))
+    wentAway(`${name} was put away.`, () => told(api.POST('/api/v1/gear/{gear}/restore', { params })))
+  })
 </script>
 
 <template>
