@@ -211,7 +211,7 @@ start_database() {
     for i in $(seq 100); do pgrep -f -- "^$PG_BIN/postgres -D $VAR/pg |^postgres: .*$VAR/pg" >/dev/null || break; sleep 0.1; done
     port_open "$DB_PORT" && die "Port $DB_PORT is taken by another program; set DB_PORT in .env to a free one."
     as "$DB_AS" "$PG_BIN/pg_ctl" -D "$VAR/pg" -w -t 30 -l "$VAR/log/postgres.log" \
-        -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB $(vault_options) ${PG_OPTIONS:-}" start >/dev/null 2>&1 9>&- \
+        -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$RUN' -c shared_buffers=128MB $(vault_options) ${PG_OPTIONS:-}" start >/dev/null 2>&1 8>&- 9>&- \
         || { tail -n 3 "$VAR/log/postgres.log" >&2; die "PostgreSQL did not start (see $VAR/log/postgres.log)."; }
 }
 

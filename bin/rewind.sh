@@ -95,6 +95,9 @@ at() { # at MOMENT [--yes]
         read -r -p "Everything is put back to $(date -d "@$moment" '+%F %T %Z'). What came after it is kept beside, in $VAR. Type yes to go on: " answer
         [ "$answer" = yes ] || die 'Nothing was changed.'
     fi
+    # A drill that was ended with Vicissa still clears away what is ours from here on.
+    exec 8>"$VAR/run/restore.lock"
+    flock -w 120 8 || die 'A drill is still going on; try again when it has ended.'
     export DB_OWNER_PASSWORD; DB_OWNER_PASSWORD=$(keep_secret owner)
     trap 'clear_scratch; stop_database' EXIT
     # Whatever was written last lies in the vault as soon as a cluster that stands still is stopped in good order.

@@ -7,6 +7,7 @@ namespace App\Tenancy;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 
@@ -27,50 +28,51 @@ final readonly class Removals
             [$with, $links] = self::hangingOn($row->getTable(), [$id]);
             $kept = ['class' => $row::class, 'row' => $row->getRawOriginal(), 'with' => $with, 'links' => $links];
             $row->delete();
-            DB::afterCommit(fn(): bool => Cache::put($this->key($id), $kept, self::KEPT_S));
+            DB::afterCommit(fn(): bool => Cache::put($this->key($id), Crypt::encrypt($kept), self::KEPT_S));
         });
     }
 
     /** False when nobody here has removed it lately. Asked again, it stays as it is. */
     public function restore(string $id): bool
     {
-        /** @var array{class: class-string<Model>, row: array<string, mixed>, with: list<array{string, string}>, links: list<array{string, string, string, string}>}|null $kept */
-        $kept = Cache::get($this->key($id));
-        return $kept !== null &&
-            DB::transaction(static function () use ($kept, $id): bool {
-                if ($kept['class']::query()->whereKey($id)->exists()) {
-                    return true;
-                }
-                $row = (new ($kept['class'])())->setRawAttributes($kept['row']);
-                // What it pointed at may have gone as well.
-                foreach (
-                    self::keys('conrelid', $row->getTable())
-                    as ['to' => $to, 'column' => $column, 'how' => $how]
-                ) {
-                    $at = $row->getAttribute($column);
-                    if ($at !== null && DB::table($to)->where('id', $at)->doesntExist()) {
-                        if ($how !== 'n') {
-                            return false;
-                        }
-                        $row->setAttribute($column, null);
-                    }
-                }
-                $row->save();
-                foreach ($kept['with'] as [$table, $row]) {
-                    DB::insert("insert into {$table} select * from jsonb_populate_record(null::{$table}, ?::jsonb)", [
-                        $row,
-                    ]);
-                }
-                // What has been linked to something else meanwhile stays so.
-                foreach ($kept['links'] as [$table, $column, $row, $to]) {
-                    DB::table($table)
-                        ->where('id', $row)
-                        ->whereNull($column)
-                        ->update([$column => $to]);
-                }
+        $sealed = Cache::get($this->key($id));
+        if (!is_string($sealed)) {
+            return false;
+        }
+        /** @var array{class: class-string<Model>, row: array<string, mixed>, with: list<array{string, string}>, links: list<array{string, string, string, string}>} $kept */
+        $kept = Crypt::decrypt($sealed);
 
+        return DB::transaction(static function () use ($kept, $id): bool {
+            if ($kept['class']::query()->whereKey($id)->exists()) {
                 return true;
-            });
+            }
+            $row = (new ($kept['class'])())->setRawAttributes($kept['row']);
+            // What it pointed at may have gone as well.
+            foreach (self::keys('conrelid', $row->getTable()) as ['to' => $to, 'column' => $column, 'how' => $how]) {
+                $at = $row->getAttribute($column);
+                if ($at !== null && DB::table($to)->where('id', $at)->doesntExist()) {
+                    if ($how !== 'n') {
+                        return false;
+                    }
+                    $row->setAttribute($column, null);
+                }
+            }
+            $row->save();
+            foreach ($kept['with'] as [$table, $row]) {
+                DB::insert("insert into {$table} select * from jsonb_populate_record(null::{$table}, ?::jsonb)", [
+                    $row,
+                ]);
+            }
+            // What has been linked to something else meanwhile stays so.
+            foreach ($kept['links'] as [$table, $column, $row, $to]) {
+                DB::table($table)
+                    ->where('id', $row)
+                    ->whereNull($column)
+                    ->update([$column => $to]);
+            }
+
+            return true;
+        });
     }
 
     /**

@@ -43,8 +43,6 @@ final class Installation
                 'DB_USERNAME=vicissa_app',
                 'DB_PASSWORD=' . bin2hex(random_bytes(8)),
                 'VICISSA_DEMO=false',
-                // They live for seconds: making machine code would cost more than it saves.
-                'VICISSA_JIT=disable',
                 "VICISSA_STORAGE=\"{$folder}/var/storage\"",
                 ...array_map(
                     static fn(string $key, string $value): string => "{$key}={$value}",

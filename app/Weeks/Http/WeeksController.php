@@ -200,6 +200,9 @@ use Vicissa\Core\Says\Said;
         new Field('on', 'date'),
         new Field('cost', 'number?', 'Points more than now'),
         new Field('why', 'said?', 'Why it can’t be'),
+        new Field('road_min', 'integer?', 'Minutes more on the road; below nought: fewer'),
+        new Field('over_min', 'integer?', 'Minutes more beyond the crew’s hours'),
+        new Field('cost_minor', 'integer?', 'What the road there costs more, in hundredths'),
     ),
 ]
 #[Shape('VisitElse', new Field('why', 'said[]'), new Field('days', 'ElseDay[]'))]
@@ -309,11 +312,30 @@ final readonly class WeeksController
         return new JsonResponse([
             'why' => $else->why,
             'days' => array_map(
-                static fn(int $day, array $of): array => ['on' => Day::date($day), ...$of],
+                fn(int $day, array $of): array => ['on' => Day::date($day), ...$of, ...$this->toll($else, $day)],
                 array_keys($else->days),
                 array_values($else->days),
             ),
         ]);
+    }
+
+    /** @return array{road_min: int|null, over_min: int|null, cost_minor: int|null} against where it stands */
+    private function toll(Alternatives $else, int $day): array
+    {
+        $there = $else->tolls[$day] ?? null;
+        if ($there === null) {
+            return ['road_min' => null, 'over_min' => null, 'cost_minor' => null];
+        }
+        $rates = $this->tenancy->workspace()->rates();
+
+        return [
+            'road_min' => $there['road'] - $else->toll['road'],
+            'over_min' => $there['over'] - $else->toll['over'],
+            'cost_minor' => (int) round(
+                $rates->road($there['road'], $there['people']) -
+                    $rates->road($else->toll['road'], $else->toll['people']),
+            ),
+        ];
     }
 
     #[

@@ -76,6 +76,12 @@ final readonly class Rates
         );
     }
 
+    /** What so many minutes on the road cost with so many in the van. */
+    public function road(float $minutes, int $people): float
+    {
+        return $minutes * ($this->travelMinorMin + ($people * $this->labourMinorH) / 60.0);
+    }
+
     /**
      * @return array{currency: string, labour_minor_h: float, travel_minor_min: float, water_minor_m3: float,
      *     resin_minor_l: float, launder_minor: float, towel_minor: float, margin_percent: float}

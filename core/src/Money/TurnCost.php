@@ -50,7 +50,7 @@ final readonly class TurnCost
             ($water->drawn() / 1000.0) * $rates->waterMinorM3,
             $water->resinL() * $rates->resinMinorL,
             (($time->people * $time->minutes) / 60.0) * $rates->labourMinorH,
-            $time->travelMin * ($rates->travelMinorMin + ($time->people * $rates->labourMinorH) / 60.0),
+            $rates->road($time->travelMin, $time->people),
         );
     }
 

@@ -17,8 +17,11 @@ final readonly class Alternatives
      * @param list<Said> $why
      * @param array<int, array{cost: float|null, why: Said|null}> $days by day: points more than now (below
      *     nought: fewer), or why it can't be
+     * @param array<int, array{road: int, over: int, people: int}> $tolls by day it can be on: minutes on the road and
+     *     beyond the crew's hours that this visit takes there, and how many go
+     * @param array{road: int, over: int, people: int} $toll  the same where it stands
      */
-    private function __construct(public array $why, public array $days) {}
+    private function __construct(public array $why, public array $days, public array $tolls, public array $toll) {}
 
     /**
      * @param list<PlacedVisit> $visits  the plan it stands in
@@ -47,7 +50,7 @@ final readonly class Alternatives
             throw InvalidInput::at('date', Said::of('fault.no-visit', vehicle: $vehicleId, on: Day::date($day)));
         ksort($own);
         $now = self::held($instance, $ledger, $vehicle, $own);
-        $days = [];
+        $days = $tolls = [];
         for (
             $other = max($instance->start, $day - $around);
             $other <= min($instance->end - 1, $day + $around);
@@ -55,6 +58,8 @@ final readonly class Alternatives
         ) {
             if ($other !== $day) {
                 $days[$other] = self::at($instance, $ledger, $vehicle, $here, $other, $now);
+                $toll = $days[$other]['cost'] === null ? null : $ledger->toll($vehicle, $other, $here->bits);
+                $tolls += $toll === null ? [] : [$other => $toll];
             }
         }
 
@@ -68,6 +73,12 @@ final readonly class Alternatives
                 $days,
             ),
             $days,
+            $tolls,
+            $ledger->toll($vehicle, $day, $here->bits, $crews[$here->crew]) ?? [
+                'road' => 0,
+                'over' => 0,
+                'people' => 1,
+            ],
         );
     }
 

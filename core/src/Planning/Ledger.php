@@ -149,6 +149,36 @@ final class Ledger
         return [$price, $with];
     }
 
+    /**
+     * The time a visit more takes on a day beside its work, with a crew or with the one that costs least.
+     *
+     * @return array{road: int, over: int, people: int}|null minutes on the road, minutes beyond the crew's hours, and
+     *     how many they are; null where nobody has room
+     */
+    public function toll(PlanVehicle $vehicle, int $day, int $bits, ?int $crew = null): ?array
+    {
+        $crew ??= $this->prices($vehicle, $day, [$bits], 0.0)[1][$bits] ?? null;
+        if ($crew === null) {
+            return null;
+        }
+        $of = $this->instance->crews[$crew];
+        $hop = $this->instance->siteOf($vehicle)->hopMin;
+        $whole = [['day' => $day, 'minutes' => $vehicle->minutesFor($bits, $of->people)]];
+        $road = $over = 0;
+        foreach (
+            $vehicle->mayStay ? Parts::of($this->instance, $vehicle, $of, $day, $bits) ?? $whole : $whole
+            as $part
+        ) {
+            $minutes = $of->minutes[$part['day']] ?? 0;
+            $taken = $this->taken[$crew][$part['day']] ?? 0;
+            $travel = ($this->there[$crew][$part['day']][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
+            $road += $travel;
+            $over += max(0, $taken + $part['minutes'] + $travel - $minutes) - max(0, $taken - $minutes);
+        }
+
+        return ['road' => $road, 'over' => $over, 'people' => $of->people];
+    }
+
     /** Travel and overtime of a visit that goes on over some days; null where one of them has no room left. */
     private function overDays(PlanVehicle $vehicle, int $crew, int $day, int $bits): ?float
     {

@@ -741,6 +741,43 @@ final class PlanTest extends TestCase
         );
     }
 
+    public function testWhatElseTakesTheTimeThatTripsAndFullDaysTake(): void
+    {
+        $instance = Instances::draw(5, 12, 28, 2);
+        $plan = Planner::plan($instance, 1);
+        $sites = array_column($instance->vehicles, 'site', 'id');
+        $people = array_column($instance->crews, 'people', 'id');
+        $seen = [];
+        foreach (array_slice($plan->visits, 0, 8) as $visit) {
+            $site = $sites[$visit->vehicle];
+            $others = array_filter(
+                $plan->visits,
+                static fn(PlacedVisit $one): bool => $one->vehicle !== $visit->vehicle,
+            );
+            $hop = $instance->sites[$site]->hopMin;
+            $shared = static fn(int $day, ?string $crew): bool => array_filter(
+                $others,
+                static fn(PlacedVisit $one): bool => $one->day === $day &&
+                    ($crew === null || $one->crew === $crew) &&
+                    $sites[$one->vehicle] === $site,
+            ) !== [];
+            $else = Alternatives::to($instance, $plan->visits, $visit->vehicle, $visit->day);
+            self::assertSame($shared($visit->day, $visit->crew) ? 0 : $hop, $else->toll['road']);
+            self::assertSame($people[$visit->crew], $else->toll['people']);
+            self::assertSame(
+                array_keys(array_filter($else->days, static fn(array $of): bool => $of['cost'] !== null)),
+                array_keys($else->tolls),
+            );
+            foreach ($else->tolls as $day => $toll) {
+                $seen[] = $toll['road'] === 0 ? 'shared' : ($toll['over'] > 0 ? 'over' : 'own');
+                self::assertContains($toll['road'], $shared($day, null) ? [0, $hop] : [$hop]);
+                self::assertGreaterThanOrEqual(0, $toll['over']);
+                self::assertLessThanOrEqual($instance->rules->overtimeMost, $toll['over']);
+            }
+        }
+        self::assertEqualsCanonicalizing(['shared', 'own'], array_values(array_unique(array_diff($seen, ['over']))));
+    }
+
     public function testWhatElseCostsWhatItWouldCost(): void
     {
         $instance = Instances::draw(3, 1, 28, 1);

@@ -3533,6 +3533,12 @@ export interface components {
       cost: number | null
       /** @description Why it can’t be */
       why: string | null
+      /** @description Minutes more on the road; below nought: fewer */
+      road_min: number | null
+      /** @description Minutes more beyond the crew’s hours */
+      over_min: number | null
+      /** @description What the road there costs more, in hundredths */
+      cost_minor: number | null
     }
     EmailInput: {
       email: string

@@ -79,7 +79,17 @@ async function make() {
     key.value = newId()
   })
 }
-const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.value) ?? null)
+const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.value) ?? quotes.value?.data[0] ?? null)
+/** For whoever has never offered one: the first client with a vehicle, or a vehicle, ready to be reckoned. */
+function tryOne() {
+  const first = fleet.value?.find((one) => one.client) ?? fleet.value?.[0]
+  making.value = true
+  if (first?.client) takeClient(first.client.id)
+  else if (first) {
+    lines.value = [{ vehicle_id: first.id, programme_id: '', topper: true }]
+    title.value = `A year for ${first.name}`
+  }
+}
 </script>
 
 <template>
@@ -125,7 +135,7 @@ const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.v
         </form>
         <ul class="lines past">
           <li v-for="one in quotes?.data ?? []" :key="one.id">
-            <button type="button" class="words" :aria-pressed="shown === one.id" @click="shown = one.id">
+            <button type="button" class="words" :aria-pressed="quote?.id === one.id" @click="shown = one.id">
               {{ one.title }}
             </button>
             <span class="small quiet">{{ shortDay(one.made_at, zone) }}</span>
@@ -134,6 +144,7 @@ const quote = computed(() => quotes.value?.data.find((one) => one.id === shown.v
         <p v-if="quotes && !quotes.data.length && !making" class="quiet">
           Nothing offered yet. Choose vehicles and a rhythm, and a year is reckoned from their own turns and your price
           list.
+          <button v-if="fleet?.length" type="button" class="words" @click="tryOne">Try it with one of yours</button>
         </p>
       </section>
       <QuoteSheet v-if="quote" :quote="quote" />

@@ -3,11 +3,12 @@ import { useStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
+import { useMoney } from '@/lib/money'
 import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
 import TextInput from '@/parts/TextInput.vue'
-import { gapAfter, pointsSaid, worthSaid, type Visit, type Weeks } from './weeks'
+import { gapAfter, pointsSaid, tollSaid, worthSaid, type Visit, type Weeks } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
 const props = defineProps<{
@@ -31,6 +32,7 @@ const emit = defineEmits<{
   propose: []
   cancel: [body: Schemas['VisitCancel']]
 }>()
+const money = useMoney()
 const stands: Record<string, string> = {
   waiting: 'the letter goes out in the morning',
   sent: 'asked, no answer yet',
@@ -88,7 +90,7 @@ const day = (on: string) => shortDay(on, props.zone)
             over
               ? over.cost === null
                 ? `can’t be: ${over.why}`
-                : `${worthSaid(over.cost)}${points ? ` (${pointsSaid(over.cost)})` : ''}: ${gapAfter(weeks, visit, held)}.`
+                : `${worthSaid(over.cost)}${points ? ` (${pointsSaid(over.cost)})` : ''}: ${[gapAfter(weeks, visit, held), tollSaid(over, money)].filter(Boolean).join('; ')}.`
               : 'is too far from it.'
           }}
         </p>
@@ -107,7 +109,8 @@ const day = (on: string) => shortDay(on, props.zone)
           <li v-for="one in best" :key="one.on">
             <button type="button" class="words" @click="emit('hold', one.on)">{{ day(one.on) }}</button>
             {{ worthSaid(one.cost ?? 0)
-            }}<span v-if="points" class="small quiet">, {{ pointsSaid(one.cost ?? 0) }}</span>
+            }}<span class="small quiet">{{ tollSaid(one, money) && `, ${tollSaid(one, money)}` }}</span
+            ><span v-if="points" class="small quiet">, {{ pointsSaid(one.cost ?? 0) }}</span>
           </li>
         </ul>
         <button v-if="best.length" type="button" class="words small" :aria-pressed="points" @click="points = !points">

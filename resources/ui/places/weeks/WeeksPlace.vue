@@ -16,7 +16,8 @@ import WeeksAxis from './WeeksAxis.vue'
 import WeeksHead from './WeeksHead.vue'
 import WishList from './WishList.vue'
 import LongDays from './LongDays.vue'
-import { BEFORE, dateOf, dayNumber, laneOf, type Visit } from './weeks'
+import PaperWeeks from './PaperWeeks.vue'
+import { BEFORE, dateOf, dayNumber, fullest, laneOf, type Visit } from './weeks'
 
 // The next eight weeks: each crew's days as vessels that fill, each vehicle's visits on its own ribbon, over one time.
 const { zone } = useMe()
@@ -57,16 +58,7 @@ const span = computed(() => ({
   to: `${dateOf(dayNumber(weeks.value?.start ?? '2026-01-01') + (weeks.value?.days ?? 56))}T00:00:00Z`,
   today: film.value?.today ?? new Date().toISOString(),
 }))
-const most = computed(
-  () =>
-    1.15 *
-    Math.max(
-      1,
-      ...(weeks.value?.crews ?? []).flatMap((crew) =>
-        crew.days.map((d) => Math.max(d.minutes, d.work + d.travel, d.in_ten)),
-      ),
-    ),
-)
+const most = computed(() => 1.15 * fullest(weeks.value?.crews ?? []))
 // Whose next visit is soonest stands first.
 const rows = computed(() => {
   const of = weeks.value
@@ -94,6 +86,7 @@ watch(
   { immediate: true },
 )
 const crewOf = (id: string) => weeks.value?.crews.find((crew) => crew.id === id)?.name ?? ''
+const print = () => globalThis.print()
 const canList = computed(() => Boolean(weeks.value?.visits.length))
 </script>
 
@@ -132,10 +125,12 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
         <button v-if="canList" type="button" class="words" :disabled="busy" @click="ask(null)">
           Ask clients about the next two weeks
         </button>
+        <button v-if="canList" type="button" class="words" @click="print">Print the calendar</button>
         <a href="/api/v1/weeks/file" class="words" download>As CSV</a>
         <a v-if="weeks.plan" href="/api/v1/weeks/instance" class="words" download>To plan it elsewhere (JSON)</a>
       </div>
       <LongDays :weeks="weeks" :zone="zone" />
+      <PaperWeeks v-if="canList" :weeks="weeks" :zone="zone" />
       <div ref="box" class="box">
         <template v-if="wide && lane">
           <div class="line">
@@ -212,6 +207,12 @@ const canList = computed(() => Boolean(weeks.value?.visits.length))
 
 .box {
   min-height: 200px;
+}
+
+@media print {
+  .box {
+    display: none;
+  }
 }
 
 .line {

@@ -8,7 +8,9 @@ import {
   longDays,
   momentX,
   nextFree,
+  onPaper,
   pointsSaid,
+  tollSaid,
   worthSaid,
   vessel,
   type Visit,
@@ -53,6 +55,14 @@ describe('where a visit may go', () => {
 describe('a day as a vessel', () => {
   const visit = (vehicle_id: string, minutes: number) => ({ vehicle_id, minutes })
 
+  it('says what another day takes in minutes and money', () => {
+    const day = { on: '2027-03-02', cost: 3, why: null, road_min: 35, over_min: -20, cost_minor: 2100 }
+    const money = (minor: number) => (minor / 100).toFixed(2)
+    expect(tollSaid(day, money)).toBe('35 min more on the road (21.00), 20 min less beyond the day’s hours')
+    expect(tollSaid({ ...day, road_min: -35, over_min: 0, cost_minor: null }, money)).toBe('35 min less on the road')
+    expect(tollSaid({ ...day, road_min: null, over_min: null }, money)).toBe('')
+  })
+
   it('fills trip upon trip, each with its way and its turns, and runs over', () => {
     const trips = [
       { place: 'Yard', travel: 50, visits: [visit('a', 100), visit('b', 100)] },
@@ -80,7 +90,7 @@ it('says how far from the best a plan can be', () => {
   expect(gapSaid(12, 0)).toBe('')
 })
 
-it('gathers visits by day, in their order', () => {
+describe('visits by day', () => {
   const visit = (on: string) => ({
     id: on,
     vehicle_id: '',
@@ -94,9 +104,22 @@ it('gathers visits by day, in their order', () => {
     problem: null,
     proposed: null,
   })
-  expect(
-    byDay([visit('2027-03-02'), visit('2027-03-01'), visit('2027-03-02')]).map((day) => day.visits.length),
-  ).toEqual([1, 2])
+
+  it('stand on paper in whole weeks, to the last with a visit', () => {
+    const pages = onPaper({ start: '2027-03-03', visits: [visit('2027-03-14'), visit('2027-03-03')] })
+    expect(pages.map((week) => [week[0]?.on, week[6]?.on])).toEqual([
+      ['2027-03-01', '2027-03-07'],
+      ['2027-03-08', '2027-03-14'],
+    ])
+    expect(pages.map((week) => week.map((day) => day.visits.length).join(''))).toEqual(['0010000', '0000001'])
+    expect(onPaper({ start: '2027-03-07', visits: [] })).toHaveLength(1)
+  })
+
+  it('are gathered in their order', () => {
+    expect(
+      byDay([visit('2027-03-02'), visit('2027-03-01'), visit('2027-03-02')]).map((day) => day.visits.length),
+    ).toEqual([1, 2])
+  })
 })
 
 describe('days that would run over one time in ten', () => {

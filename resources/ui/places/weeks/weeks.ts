@@ -30,7 +30,7 @@ export function dayAt(lane: Lane, x: number): string {
 }
 
 /** The next day to either side on which the visit could stand; the same when there is none. */
-export function nextFree(days: ElseDay[], own: string, from: string, step: 1 | -1): string {
+export function nextFree(days: Pick<ElseDay, 'on' | 'cost'>[], own: string, from: string, step: 1 | -1): string {
   const free = [...days.filter((day) => day.cost !== null).map((day) => day.on), own].sort()
   const at = free.indexOf(from)
   return free[at + step] ?? from
@@ -54,6 +54,19 @@ export function pointsSaid(cost: number): string {
   const rounded = Math.round(Math.abs(cost) * 10) / 10
   const points = `${rounded} point${rounded === 1 ? '' : 's'}`
   return rounded === 0 ? 'costs nothing' : cost > 0 ? `costs ${points} more` : `saves ${points}`
+}
+
+/** What another day takes: minutes on the road and beyond the day's hours, and what the road there costs. */
+export function tollSaid(day: ElseDay, money: (minor: number) => string): string {
+  const more = (minutes: number) => `${Math.abs(minutes)} min ${minutes > 0 ? 'more' : 'less'}`
+  return [
+    day.road_min
+      ? `${more(day.road_min)} on the road${day.cost_minor ? ` (${money(Math.abs(day.cost_minor))})` : ''}`
+      : '',
+    day.over_min ? `${more(day.over_min)} beyond the day’s hours` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
 
 /** How many days lie between it and the vehicle's visit before, against what is wished. */
@@ -122,6 +135,25 @@ export function aheadOf(visits: Visit[], one: Visit, on: string, productId: stri
 }
 
 /** Visits by day, for those who read them as a list. */
+/** The most minutes that any crew works, or is likely to, on any day. */
+export const fullest = (crews: Weeks['crews']): number =>
+  Math.max(1, ...crews.flatMap((crew) => crew.days.map((d) => Math.max(d.minutes, d.work + d.travel, d.in_ten))))
+
+/** Whole weeks from a Monday to a Sunday, until the last that has a visit. */
+export function onPaper(weeks: Pick<Weeks, 'start' | 'visits'>): { on: string; visits: Visit[] }[][] {
+  const days = new Map(byDay(weeks.visits).map((day) => [day.on, day.visits]))
+  const first = dayNumber(weeks.start)
+  // 1970 began on a Thursday.
+  const monday = first - ((first + 3) % 7)
+  const last = Math.max(first, ...[...days.keys()].map(dayNumber))
+  return Array.from({ length: Math.floor((last - monday) / 7) + 1 }, (_, week) =>
+    Array.from({ length: 7 }, (_, day) => {
+      const on = dateOf(monday + 7 * week + day)
+      return { on, visits: days.get(on) ?? [] }
+    }),
+  )
+}
+
 export function byDay(visits: Visit[]): { on: string; visits: Visit[] }[] {
   const days = new Map<string, Visit[]>()
   for (const visit of visits) days.set(visit.on, [...(days.get(visit.on) ?? []), visit])

@@ -94,13 +94,25 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
       <section class="sheet grid">
         <h2>As the label says</h2>
         <div ref="first">
-          <Field label="Dilution" hint="1:500 · 2 % · 1 fl oz per gal · 2 caps per 10 l · neat"
+          <Field label="Dilution" hint="A ratio, a share, so much per gallon or per 10 l, neat"
             ><template #default="f"
               ><TextInput v-bind="f" v-model="mix.text" maxlength="80" autocomplete="off" /></template
           ></Field>
         </div>
         <p class="read" aria-live="polite" :class="{ refused: fault }">
           {{ answer?.read_as ?? fault?.message ?? '' }}
+        </p>
+        <p v-if="!mix.text.trim()" class="row small">
+          <span class="quiet">As labels have it; try</span>
+          <button
+            v-for="label in ['1:10', '2 %', '1 fl oz per gal', '2 caps per 10 l', '1 in 10']"
+            :key="label"
+            type="button"
+            class="words small"
+            @click="mix.text = label"
+          >
+            {{ label }}
+          </button>
         </p>
         <Choices
           v-if="ambiguousIn || mix.inMeans"
