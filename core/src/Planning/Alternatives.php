@@ -237,22 +237,27 @@ final readonly class Alternatives
             $says[] =
                 $costs[$next] < -1e-9
                     ? Said::of(
-                        'alternatives.would-be-cheaper-by-points',
+                        'alternatives.would-be-better',
                         on: Day::date($next),
-                        points: -$costs[$next],
                         advice: $costs[$next] < -$instance->rules->stay
                             ? Said::of('alternatives.plan-again-to-move-it')
                             : Said::of('alternatives.too-little-to-move-what-is'),
                     )
-                    : Said::of(
-                        'alternatives.the-next-best-is',
-                        on: Day::date($next),
-                        cost: $costs[$next] < 1e-9
-                            ? Said::of('alternatives.just-as-good')
-                            : Said::of('alternatives.points-more', points: round($costs[$next], 1)),
-                    );
+                    : Said::of('alternatives.the-next-best-is', on: Day::date($next), cost: self::worth($costs[$next]));
         }
 
         return $says;
+    }
+
+    /** How much worse so many points are, in words: a point is about what a visit a day beside its wish costs. */
+    private static function worth(float $points): Said
+    {
+        return match (true) {
+            $points < 0.05 => Said::of('alternatives.just-as-good'),
+            $points < 2.0 => Said::of('alternatives.hardly-worse'),
+            $points < 8.0 => Said::of('alternatives.a-little-worse'),
+            $points < 25.0 => Said::of('alternatives.clearly-worse'),
+            default => Said::of('alternatives.much-worse'),
+        };
     }
 }

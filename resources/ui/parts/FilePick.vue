@@ -29,6 +29,7 @@ function taken(file: UploadFile) {
   padding: 0;
   background: none;
   text-align: left;
+  overflow: visible;
 }
 
 .pick :deep(.el-upload) {

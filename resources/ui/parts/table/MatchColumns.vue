@@ -16,6 +16,12 @@ const sample = (head: string | undefined) =>
     .filter(Boolean)
     .slice(0, 3)
     .join(', ')
+// A column of the file is one of ours at most.
+const choose = (column: string, head: string) =>
+  (matched.value = {
+    ...Object.fromEntries(Object.entries(matched.value).map(([one, of]) => [one, of === head ? '' : of])),
+    [column]: head,
+  })
 const name = (column: string) => column.replace(/_/g, ' ')
 </script>
 
@@ -31,9 +37,9 @@ const name = (column: string) => column.replace(/_/g, ' ')
               :model-value="matched[column] || null"
               :options="heads"
               none="not in the file"
-              @update:model-value="(head) => (matched = { ...matched, [column]: head ?? '' })" /></template
+              @update:model-value="(head) => choose(column, head ?? '')" /></template
         ></Field>
-        <p class="small quiet">{{ sample(matched[column]) || '—' }}</p>
+        <p class="small quiet">{{ sample(matched[column]) }}</p>
       </div>
     </div>
     <p v-if="left.length" class="small">Left out: {{ left.join(', ') }}.</p>

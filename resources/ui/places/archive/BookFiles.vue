@@ -79,7 +79,7 @@ async function taken(run: Schemas['ArchiveRun']): Promise<Schemas['ProductImport
       <Choices v-model="kind" label="Which" compact :options="kinds" />
       <p class="small">{{ says[kind] }}</p>
       <div class="row">
-        <a class="beside" :href="`/api/v1/book/${kind}`" download>Take them along (CSV)</a>
+        <a class="beside" :href="`/api/v1/book/${kind}`" download>Export (CSV)</a>
       </div>
       <FileImport
         :key="kind"

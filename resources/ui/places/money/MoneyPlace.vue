@@ -88,7 +88,7 @@ const vehicles = computed(() => [...(data.value?.vehicles ?? [])].sort((a, b) =>
               <li v-for="one in data.programmes" :key="one.programme ?? ''">
                 <span
                   >{{ one.programme ?? 'Own rhythm'
-                  }}<span class="small quiet"> {{ one.turns }} turns, {{ one.hours }} h</span></span
+                  }}<span class="small quiet block">{{ one.turns }} turns, {{ one.hours }} h</span></span
                 >
                 <span class="number"
                   ><strong>{{ money(one.cost.total) }}</strong> · {{ money(one.each_minor) }} each</span

@@ -185,10 +185,6 @@ const putAway = (away: boolean) =>
 </template>
 
 <style scoped>
-.product {
-  max-width: 1120px;
-}
-
 .book {
   margin-top: var(--s4);
 }

@@ -21,7 +21,7 @@ const phone = useMediaQuery('(max-width: 700px)')
         <Field label="Day"
           ><template #default="f"><DayInput v-bind="f" v-model="on" required /></template
         ></Field>
-        <Field label="Add a vehicle"
+        <Field label="Add a vehicle" class="not-on-paper"
           ><template #default="f"
             ><OneOf
               v-bind="f"

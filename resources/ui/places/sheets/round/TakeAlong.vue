@@ -98,7 +98,7 @@ async function take() {
   <section class="along" aria-label="Sheets">
     <div class="row spread">
       <h2>Sheets</h2>
-      <div v-if="stops.length" class="row">
+      <div v-if="stops.length" class="row not-on-paper">
         <OneOf v-model="crew" class="crew" aria-label="Crew" none="crew as planned" :options="crews" />
         <button type="button" class="act" :disabled="at !== null" @click="take">
           {{ at ? `Packing ${at.n} of ${at.of}…` : 'Take the round along' }}
@@ -119,7 +119,7 @@ async function take() {
           ><template v-if="line.holder">, {{ line.holder }}</template
           ><template v-if="line.on !== on">, of {{ shortDay(line.on, zone) }}</template></span
         >
-        <span class="small" :class="{ quiet: !line.here }">{{
+        <span class="small not-on-paper" :class="{ quiet: !line.here }">{{
           line.here ? 'on this phone' : 'not on this phone'
         }}</span>
       </li>

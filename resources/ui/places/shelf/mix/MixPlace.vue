@@ -99,10 +99,10 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
               ><TextInput v-bind="f" v-model="mix.text" maxlength="80" autocomplete="off" /></template
           ></Field>
         </div>
-        <p class="read" aria-live="polite" :class="{ refused: fault }">
+        <p v-show="mix.text.trim()" class="read" aria-live="polite" :class="{ refused: fault }">
           {{ answer?.read_as ?? fault?.message ?? '' }}
         </p>
-        <p v-if="!mix.text.trim()" class="row small">
+        <p v-if="!mix.text.trim()" class="try small">
           <span class="quiet">As labels have it; try</span>
           <button
             v-for="label in ['1:10', '2 %', '1 fl oz per gal', '2 caps per 10 l', '1 in 10']"
@@ -223,6 +223,13 @@ const lanceNames = computed(() => Object.fromEntries(lances.value.map((one) => [
 </template>
 
 <style scoped>
+.try {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 var(--s2);
+}
+
 .read {
   margin: 0;
   min-height: 24px;
