@@ -34,6 +34,8 @@ return [
         'followed' => (int) env('VICISSA_LIMIT_FOLLOWED', 6000),
         // Of the processor, for what the queue makes as well (App\Tenancy\Patience).
         'patience_ms' => (int) env('VICISSA_LIMIT_PATIENCE_MS', 7_000),
+        // How often a search for a plan tries something else; 0 for what the size of the book suggests.
+        'plan_shakes' => (int) env('VICISSA_LIMIT_PLAN_SHAKES', 0),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
         'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 9000),

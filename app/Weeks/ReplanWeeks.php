@@ -62,6 +62,7 @@ final readonly class ReplanWeeks
         }
         $before = $this->standing();
         $wanted = $change === null ? $before : $change($before);
+        $shakes = $shakes > 0 ? $shakes : config()->integer('vicissa.limits.plan_shakes');
         $instance = ($this->gatherWeeks)($wanted)->instance;
         $found =
             $afresh || $wanted === []

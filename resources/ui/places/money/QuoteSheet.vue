@@ -34,7 +34,7 @@ const money = useMoney()
               {{ kinds[one.kind] ?? one.kind }}<span v-if="!one.listed" class="small quiet"> not in the list</span>
             </td>
             <td class="num">{{ one.times }} ×</td>
-            <td class="num">{{ money(one.each_minor) }}</td>
+            <td class="num each">{{ money(one.each_minor) }}</td>
             <td class="num">{{ money(one.minor) }}</td>
           </tr>
           <tr class="sum">
@@ -87,6 +87,13 @@ td {
 .sum td {
   border-bottom: 0;
   font-weight: 600;
+}
+
+/* What one costs follows from how often and all. */
+@media (max-width: 480px) {
+  .each {
+    display: none;
+  }
 }
 
 h3 {
