@@ -27,22 +27,24 @@ const money = useMoney()
           >, every {{ line.salt_every_days }} on salt</template
         ><template v-if="line.topper_weeks">, a topper about every {{ line.topper_weeks }} weeks</template>
       </p>
-      <table>
-        <tbody>
-          <tr v-for="one in line.lines" :key="one.kind">
-            <td>
-              {{ kinds[one.kind] ?? one.kind }}<span v-if="!one.listed" class="small quiet"> not in the list</span>
-            </td>
-            <td class="num">{{ one.times }} ×</td>
-            <td class="num each">{{ money(one.each_minor) }}</td>
-            <td class="num">{{ money(one.minor) }}</td>
-          </tr>
-          <tr class="sum">
-            <td colspan="3">{{ line.hours }} h, costs us {{ money(line.cost.total) }}</td>
-            <td class="num">{{ money(line.price_minor) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="scroll" tabindex="0" role="group" :aria-label="`What ${line.vehicle} comes to`">
+        <table>
+          <tbody>
+            <tr v-for="one in line.lines" :key="one.kind">
+              <td>
+                {{ kinds[one.kind] ?? one.kind }}<span v-if="!one.listed" class="small quiet"> not in the list</span>
+              </td>
+              <td class="num">{{ one.times }} ×</td>
+              <td class="num">{{ money(one.each_minor) }}</td>
+              <td class="num">{{ money(one.minor) }}</td>
+            </tr>
+            <tr class="sum">
+              <td colspan="3">{{ line.hours }} h, costs us {{ money(line.cost.total) }}</td>
+              <td class="num">{{ money(line.price_minor) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </article>
     <p class="all">
       <strong>{{ money(quote.answer.price_minor) }}</strong> a year. It costs {{ money(quote.answer.cost.total) }};
@@ -87,13 +89,6 @@ td {
 .sum td {
   border-bottom: 0;
   font-weight: 600;
-}
-
-/* What one costs follows from how often and all. */
-@media (max-width: 480px) {
-  .each {
-    display: none;
-  }
 }
 
 h3 {
