@@ -11,6 +11,7 @@ use App\Book\Vehicle;
 use App\Proof\RecordLink;
 use App\Record\Photo;
 use App\Standins\OutboxMessage;
+use App\Tenancy\Removals;
 use App\Weeks\CancelledVisit;
 use App\Weeks\Closure;
 use App\Weeks\Deadline;
@@ -27,7 +28,7 @@ use Vicissa\Core\Says\Said;
  */
 final readonly class ForgetClient
 {
-    public function __construct(private ClockInterface $clock) {}
+    public function __construct(private ClockInterface $clock, private Removals $removals) {}
 
     /** @return array{gone: list<Said>, stays: list<Said>} in sentences */
     public function __invoke(Client $client): array
@@ -87,6 +88,7 @@ final readonly class ForgetClient
                 ],
             ];
         });
+        $this->removals->letGo();
         Storage::disk('photos')->delete($photos);
 
         return $told;

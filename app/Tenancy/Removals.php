@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use LogicException;
 
 /**
@@ -30,6 +31,12 @@ final readonly class Removals
             $row->delete();
             DB::afterCommit(fn(): bool => Cache::put($this->key($id), Crypt::encrypt($kept), self::KEPT_S));
         });
+    }
+
+    /** Somebody asked to be forgotten: nothing that was removed before may bring them back. */
+    public function letGo(): void
+    {
+        Cache::put($this->since(), Str::random(8), 2 * self::KEPT_S);
     }
 
     /** False when nobody here has removed it lately. Asked again, it stays as it is. */
@@ -146,6 +153,19 @@ final readonly class Removals
 
     private function key(string $id): string
     {
-        return 'removed ' . $this->tenancy->workspace()->id . ' ' . Auth::id() . ' ' . $id;
+        $since = Cache::get($this->since(), '');
+
+        return 'removed ' .
+            $this->tenancy->workspace()->id .
+            ' ' .
+            Auth::id() .
+            ' ' .
+            $id .
+            (is_string($since) ? $since : '');
+    }
+
+    private function since(): string
+    {
+        return 'removed since ' . $this->tenancy->workspace()->id;
     }
 }

@@ -13,6 +13,7 @@ use App\Tenancy\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Vicissa\Core\InvalidInput;
+use Vicissa\Core\Says\Said;
 
 /** Keeps a photo as a fresh picture (DrawAnew). */
 final readonly class KeepPhoto
@@ -21,7 +22,7 @@ final readonly class KeepPhoto
      * @param array{id: string, zone: string, stage: string, taken_at: string, note?: string|null} $facts
      * @param string $file  the bytes as they came
      *
-     * @throws InvalidInput when it is no picture
+     * @throws InvalidInput when it is no picture, or another has its id
      */
     public function ofVehicle(Vehicle $vehicle, ?Sheet $sheet, User $writer, array $facts, string $file): Photo
     {
@@ -45,7 +46,7 @@ final readonly class KeepPhoto
      * @param array{id: string, taken_at: string} $facts
      * @param string $file  the bytes as they came
      *
-     * @throws InvalidInput when it is no picture
+     * @throws InvalidInput when it is no picture, or another has its id
      */
     public function ofLabel(Product $product, User $writer, array $facts, string $file): Photo
     {
@@ -66,7 +67,13 @@ final readonly class KeepPhoto
     {
         $known = Photo::query()->find($facts['id']);
         if ($known instanceof Photo) {
-            return $known;
+            // Sent again it is there; of something else it is another's.
+            return $known->only(['vehicle_id', 'product_id']) === [
+                'vehicle_id' => $facts['vehicle_id'] ?? null,
+                'product_id' => $facts['product_id'] ?? null,
+            ]
+                ? $known
+                : throw InvalidInput::at('id', Said::of('photo.another'));
         }
         $jpeg = DrawAnew::of($file);
         [$width, $height] = getimagesizefromstring($jpeg) ?: [1, 1];

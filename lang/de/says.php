@@ -16,6 +16,7 @@ return [
         'Bis dahin wären {spent, number} von 100 solchen Schichten am Ende; hingenommen werden {accepted, number}.',
     'alternatives.a-deadline-or-another-lock' => 'Eine Frist oder ein anderer fester Tag würde verfehlt.',
     'alternatives.a-little-worse' => 'etwas schlechter',
+    'alternatives.better' => 'besser',
     'alternatives.clearly-worse' => 'deutlich schlechter',
     'alternatives.days-after-the-visit-before' =>
         '{days, number, ::group-off} Tage nach dem vorigen Besuch; gewünscht sind {target, number, ::group-off}, erlaubt {min, number, ::group-off} bis {max, number, ::group-off}.',
@@ -1123,6 +1124,7 @@ return [
     'part.sides-said' => 'den Seiten',
     'part.top-said' => 'Dach und Haube',
     'part.whole-said' => 'dem Lack',
+    'photo.another' => 'Ein anderes Foto trägt diese Kennung; sende es unter einer eigenen.',
     'photo.damaged' => 'Das Bild ist beschädigt; bitte neu aufnehmen.',
     'photo.kind' => 'Dieses Bild kann Vicissa nicht lesen: JPEG, PNG oder WebP.',
     'photo.large' => 'Dieses Bild ist größer als jedes Foto; bitte neu aufnehmen.',

@@ -16,6 +16,7 @@ return [
         'By then {spent, number, ::group-off} in 100 such layers would be spent; you accept {accepted, number, ::group-off}.',
     'alternatives.a-deadline-or-another-lock' => 'A deadline or another lock would be missed.',
     'alternatives.a-little-worse' => 'a little worse',
+    'alternatives.better' => 'better',
     'alternatives.clearly-worse' => 'clearly worse',
     'alternatives.days-after-the-visit-before' =>
         '{days, number, ::group-off} days after the visit before; {target, number, ::group-off} are wished for, {min, number, ::group-off} to {max, number, ::group-off} allowed.',
@@ -1097,6 +1098,7 @@ return [
     'part.sides-said' => 'the sides',
     'part.top-said' => 'the roof and bonnet',
     'part.whole-said' => 'the paint',
+    'photo.another' => 'Another photo has this id; send it under one of its own.',
     'photo.damaged' => 'The picture is damaged; take it again.',
     'photo.kind' => 'That is no picture Vicissa can read: JPEG, PNG or WebP.',
     'photo.large' => 'That picture is larger than any photo; take it again.',

@@ -176,6 +176,21 @@ final class BookTest extends TestCase
             ->json();
         self::assertSame([$photo], $this->getJson("/api/v1/products/{$product->id}/photos")->json('data'));
         self::assertSame([640, 480, $product->id], [$photo['width'], $photo['height'], $photo['product_id']]);
+        // The same id for something else is somebody else's photo.
+        $other = $this->product($workspace, 'topper');
+        $this->assertProblem(
+            $this->post(
+                "/api/v1/products/{$other->id}/photos",
+                [
+                    'file' => UploadedFile::fake()->image('b.jpg', 40, 30),
+                    'id' => $photo['id'],
+                    'taken_at' => $photo['taken_at'],
+                ],
+                ['Accept' => 'application/json'],
+            ),
+            422,
+            'Another photo has this id',
+        );
         $this->get($photo['url'])->assertOk()->assertHeader('Content-Type', 'image/jpeg');
         $this->deleteJson($photo['url'])->assertNoContent();
         self::assertSame([], $this->getJson("/api/v1/products/{$product->id}/photos")->json('data'));

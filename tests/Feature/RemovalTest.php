@@ -70,6 +70,36 @@ final class RemovalTest extends TestCase
         $this->postJson("/api/v1/removed/{$ids['client']}/restore")->assertNotFound();
     }
 
+    public function testWhatHasChangedMeanwhileStaysAndWhoIsForgottenStaysForgotten(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $vehicle = $this->vehicle($workspace);
+        $ids = $this->furnish($owner, $workspace, $vehicle);
+        $link = fn(array $to) => $this->patchJson("/api/v1/vehicles/{$vehicle->id}", $to, [
+            'If-Match' => '"' . $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('version') . '"',
+        ])->assertOk();
+        $remove = fn(string $path) => $this->deleteJson("/api/v1/{$path}")->assertNoContent();
+        $restore = fn(string $id) => $this->postJson("/api/v1/removed/{$id}/restore");
+
+        $link(['client_id' => $ids['client'], 'site_id' => $ids['site']]);
+        $remove("clients/{$ids['client']}");
+        $other = (string) $this->postJson('/api/v1/clients', ['name' => 'Skua'])->json('id');
+        $link(['client_id' => $other]);
+        $restore($ids['client'])->assertNoContent();
+        self::assertSame($other, $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('client.id'));
+
+        // A place whose owner has gone as well comes back without one.
+        $remove("sites/{$ids['site']}");
+        $remove("clients/{$ids['client']}");
+        $restore($ids['site'])->assertNoContent();
+        self::assertNull($this->getJson("/api/v1/sites/{$ids['site']}")->json('client_id'));
+        self::assertSame($ids['site'], $this->getJson("/api/v1/vehicles/{$vehicle->id}")->json('site.id'));
+
+        $remove("sites/{$ids['site']}");
+        $this->postJson("/api/v1/clients/{$other}/forget", ['name' => 'Skua'])->assertOk();
+        $restore($ids['site'])->assertNotFound();
+    }
+
     public function testCrewsAndGearAreTakenOutAgain(): void
     {
         [$owner, $workspace] = $this->business();

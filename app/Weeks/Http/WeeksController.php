@@ -199,6 +199,7 @@ use Vicissa\Core\Says\Said;
         'ElseDay',
         new Field('on', 'date'),
         new Field('cost', 'number?', 'Points more than now'),
+        new Field('worth', 'said?', 'How good it is, in words'),
         new Field('why', 'said?', 'Why it can’t be'),
         new Field('road_min', 'integer?', 'Minutes more on the road; below nought: fewer'),
         new Field('over_min', 'integer?', 'Minutes more beyond the crew’s hours'),
@@ -312,7 +313,12 @@ final readonly class WeeksController
         return new JsonResponse([
             'why' => $else->why,
             'days' => array_map(
-                fn(int $day, array $of): array => ['on' => Day::date($day), ...$of, ...$this->toll($else, $day)],
+                fn(int $day, array $of): array => [
+                    'on' => Day::date($day),
+                    ...$of,
+                    'worth' => $of['cost'] === null ? null : Alternatives::worth($of['cost']),
+                    ...$this->toll($else, $day),
+                ],
                 array_keys($else->days),
                 array_values($else->days),
             ),

@@ -249,10 +249,11 @@ final readonly class Alternatives
         return $says;
     }
 
-    /** How much worse so many points are, in words: a point is about what a visit a day beside its wish costs. */
-    private static function worth(float $points): Said
+    /** How good a day of so many points more is, in words: a point is about what a visit a day beside its wish costs. */
+    public static function worth(float $points): Said
     {
         return match (true) {
+            $points < -0.05 => Said::of('alternatives.better'),
             $points < 0.05 => Said::of('alternatives.just-as-good'),
             $points < 2.0 => Said::of('alternatives.hardly-worse'),
             $points < 8.0 => Said::of('alternatives.a-little-worse'),

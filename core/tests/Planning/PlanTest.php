@@ -741,6 +741,21 @@ final class PlanTest extends TestCase
         );
     }
 
+    public function testHowGoodADayIsStandsInWords(): void
+    {
+        self::assertSame(
+            ['better', 'just as good', 'hardly worse', 'a little worse', 'clearly worse', 'much worse'],
+            array_map(static fn(float $points): string => Told::en(Alternatives::worth($points)), [
+                -3.0,
+                0.0,
+                1.0,
+                5.0,
+                20.0,
+                57.0,
+            ]),
+        );
+    }
+
     public function testWhatElseTakesTheTimeThatTripsAndFullDaysTake(): void
     {
         $instance = Instances::draw(5, 12, 28, 2);

@@ -3531,6 +3531,8 @@ export interface components {
       on: string
       /** @description Points more than now */
       cost: number | null
+      /** @description How good it is, in words */
+      worth: string | null
       /** @description Why it can’t be */
       why: string | null
       /** @description Minutes more on the road; below nought: fewer */

@@ -84,7 +84,7 @@ defineExpose({ sendAll, problem })
         <img :src="one.url" :class="{ whole: near !== one.id }" alt="" />
       </button>
       <figcaption class="row spread small quiet">
-        <span>{{ shortDay(one.taken_at.slice(0, 10), zone) }}</span>
+        <span>{{ shortDay(one.taken_at, zone) }}</span>
         <button type="button" class="words small" :aria-label="`Remove photo ${i + 1}`" @click="remove(one.id)">
           Remove
         </button>

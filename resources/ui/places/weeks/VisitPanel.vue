@@ -8,7 +8,7 @@ import { kindsSaid } from '@/lib/words'
 import Field from '@/parts/Field.vue'
 import OneOf from '@/parts/OneOf.vue'
 import TextInput from '@/parts/TextInput.vue'
-import { gapAfter, pointsSaid, tollSaid, worthSaid, type Visit, type Weeks } from './weeks'
+import { gapAfter, pointsSaid, tollSaid, type Visit, type Weeks } from './weeks'
 
 // The visit in hand: why it stands there, what the day it is held over would cost, and what to do with it.
 const props = defineProps<{
@@ -90,7 +90,7 @@ const day = (on: string) => shortDay(on, props.zone)
             over
               ? over.cost === null
                 ? `can’t be: ${over.why}`
-                : `${worthSaid(over.cost)}${points ? ` (${pointsSaid(over.cost)})` : ''}: ${[gapAfter(weeks, visit, held), tollSaid(over, money)].filter(Boolean).join('; ')}.`
+                : `${over.worth}${points ? ` (${pointsSaid(over.cost)})` : ''}: ${[gapAfter(weeks, visit, held), tollSaid(over, money)].filter(Boolean).join('; ')}.`
               : 'is too far from it.'
           }}
         </p>
@@ -108,8 +108,7 @@ const day = (on: string) => shortDay(on, props.zone)
         <ul class="else">
           <li v-for="one in best" :key="one.on">
             <button type="button" class="words" @click="emit('hold', one.on)">{{ day(one.on) }}</button>
-            {{ worthSaid(one.cost ?? 0)
-            }}<span class="small quiet">{{ tollSaid(one, money) && `, ${tollSaid(one, money)}` }}</span
+            {{ one.worth }}<span class="small quiet">{{ tollSaid(one, money) && `, ${tollSaid(one, money)}` }}</span
             ><span v-if="points" class="small quiet">, {{ pointsSaid(one.cost ?? 0) }}</span>
           </li>
         </ul>

@@ -11,7 +11,6 @@ import {
   onPaper,
   pointsSaid,
   tollSaid,
-  worthSaid,
   vessel,
   type Visit,
 } from './weeks'
@@ -56,7 +55,7 @@ describe('a day as a vessel', () => {
   const visit = (vehicle_id: string, minutes: number) => ({ vehicle_id, minutes })
 
   it('says what another day takes in minutes and money', () => {
-    const day = { on: '2027-03-02', cost: 3, why: null, road_min: 35, over_min: -20, cost_minor: 2100 }
+    const day = { on: '2027-03-02', cost: 3, worth: null, why: null, road_min: 35, over_min: -20, cost_minor: 2100 }
     const money = (minor: number) => (minor / 100).toFixed(2)
     expect(tollSaid(day, money)).toBe('35 min more on the road (21.00), 20 min less beyond the day’s hours')
     expect(tollSaid({ ...day, road_min: -35, over_min: 0, cost_minor: null }, money)).toBe('35 min less on the road')
@@ -168,14 +167,6 @@ describe('no better than it is', () => {
     expect(gapSaid(10, 9.96)).toBe('No better plan exists.')
     expect(gapSaid(10, 9.9)).toBe('No plan is more than 1 % better.')
     expect([gapSaid(10, 7.5), gapSaid(4.4, 0)]).toEqual(['', ''])
-    expect([-3, 0, 1, 5, 20, 57].map(worthSaid)).toEqual([
-      'better',
-      'just as good',
-      'hardly worse',
-      'a little worse',
-      'clearly worse',
-      'much worse',
-    ])
     expect([pointsSaid(1), pointsSaid(-1.04), pointsSaid(0.04)]).toEqual([
       'costs 1 point more',
       'saves 1 point',

@@ -36,19 +36,6 @@ export function nextFree(days: Pick<ElseDay, 'on' | 'cost'>[], own: string, from
   return free[at + step] ?? from
 }
 
-/** A point is about what a visit a day beside its wish costs: worse by so much is said so. */
-const WORSE = [
-  [0.05, 'just as good'],
-  [2, 'hardly worse'],
-  [8, 'a little worse'],
-  [25, 'clearly worse'],
-  [Infinity, 'much worse'],
-] as const
-
-/** How good another day is, in words. */
-export const worthSaid = (cost: number): string =>
-  cost < -0.05 ? 'better' : (WORSE.find(([most]) => cost < most)?.[1] ?? 'much worse')
-
 /** The points behind it, for whoever asks. */
 export function pointsSaid(cost: number): string {
   const rounded = Math.round(Math.abs(cost) * 10) / 10
