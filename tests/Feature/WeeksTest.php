@@ -234,6 +234,59 @@ final class WeeksTest extends TestCase
         );
     }
 
+    public function testAnotherDayIsToldInMinutesOnTheRoadAndWhatTheyCost(): void
+    {
+        [$owner, $workspace] = $this->business();
+        [$hearse, $shuttle] = $this->fleet($workspace);
+        $this->actingAs($owner);
+        $this->crew();
+        $this->inside($workspace, static function () use ($hearse, $shuttle): void {
+            $site = Site::query()->create(['name' => 'Ferry yard', 'travel_min' => 20]);
+            Vehicle::query()
+                ->whereKey([$hearse->id, $shuttle->id])
+                ->update(['site_id' => $site->id]);
+        });
+        $this->postJson('/api/v1/weeks/plan');
+        $visits = $this->getJson('/api/v1/weeks')->json('visits');
+        $there = array_column(
+            array_filter($visits, static fn(array $one): bool => $one['vehicle_id'] === $shuttle->id),
+            'on',
+        );
+        $rates = $workspace->rates();
+        $seen = [];
+        foreach ($visits as $visit) {
+            if ($visit['vehicle_id'] !== $hearse->id) {
+                continue;
+            }
+            foreach ($this->getJson("/api/v1/weeks/visits/{$visit['id']}/else")->json('days') as $day) {
+                if ($day['cost'] === null) {
+                    self::assertSame([null, null, null], [$day['road_min'], $day['cost_minor'], $day['worth']]);
+
+                    continue;
+                }
+                // There and back again, where the other vehicle of the yard is not washed anyway.
+                $road = fn(string $on): int => in_array($on, $there, true) ? 0 : 1;
+                $trips = $road($day['on']) - $road($visit['on']);
+                $seen[$trips] = true;
+                self::assertSame($trips, $day['road_min'] <=> 0, "{$visit['on']} to {$day['on']}");
+                self::assertSame((int) round($rates->road($day['road_min'], 1)), $day['cost_minor']);
+            }
+        }
+        self::assertGreaterThan(1, count($seen));
+        $this->actingAs($this->technician($workspace));
+        self::assertSame(
+            [null],
+            array_values(
+                array_unique(
+                    array_column(
+                        $this->getJson("/api/v1/weeks/visits/{$visits[0]['id']}/else")->json('days'),
+                        'cost_minor',
+                    ),
+                ),
+            ),
+        );
+    }
+
     public function testAVisitIsMovedLockedAndTakenBack(): void
     {
         [$owner, $workspace] = $this->business();
