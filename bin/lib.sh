@@ -8,6 +8,10 @@ PG_BIN=/usr/lib/postgresql/15/bin
 export PATH=$PATH:/usr/local/sbin:/usr/sbin:/sbin
 cd "$ROOT"
 
+# Machine code pays where a process lives long; each that begins spends seconds of the processor on it.
+MACHINE_CODE=(-d opcache.jit="${VICISSA_JIT:-function}" -d opcache.jit_buffer_size=64M)
+LONG_PHP=(-d opcache.enable_cli=1 "${MACHINE_CODE[@]}")
+
 say() { printf '\033[1m·\033[0m %s\n' "$*"; }
 die() { printf '\033[1;31m✗\033[0m %s\n' "$*" >&2; exit 1; }
 
@@ -499,6 +503,9 @@ keep_database() {
 cache_settings() {
     export APP_CONFIG_CACHE=$VAR/cache/config.php APP_ROUTES_CACHE=$VAR/cache/routes.php APP_EVENTS_CACHE=$VAR/cache/events.php VICISSA_STORAGE=$VAR/storage
     rm -f "$VAR"/cache/*.php
+    # A plan is searched for from as many starts as there are cores, four at most.
+    local cores; cores=$(nproc)
+    export VICISSA_PLAN_STARTS=${VICISSA_PLAN_STARTS:-$((cores < 4 ? cores : 4))}
     as "$WEB_AS" php artisan config:cache >/dev/null && as "$WEB_AS" php artisan route:cache >/dev/null && as "$WEB_AS" php artisan view:cache >/dev/null \
         || die 'The settings could not be read; check .env.'
 }
@@ -536,13 +543,11 @@ CONF
     sed -e "s|@ROOT@|$ROOT|g; s|@VAR@|$VAR|g; s|@RUN@|$RUN|g; s|@HOST@|${VICISSA_HOST:-127.0.0.1}|g; s|@PORT@|$port|g" bin/nginx.conf >"$VAR/run/nginx.conf"
     local brotli=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
     if [ -f "$brotli" ]; then sed -i "1i load_module $brotli;" "$VAR/run/nginx.conf"; else sed -i 's/ brotli_static on;//' "$VAR/run/nginx.conf"; fi
-    # Machine code pays where a process lives long; each that begins spends seconds of the processor on it.
-    local jit=(-d opcache.jit="${VICISSA_JIT:-function}" -d opcache.jit_buffer_size=64M)
-    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 "${jit[@]}" -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=64M
+    keep fpm "$WEB_AS" php-fpm8.2 -F -y "$VAR/run/fpm.conf" -d opcache.enable=1 -d opcache.validate_timestamps=0 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 "${MACHINE_CODE[@]}" -d expose_php=0 -d apc.enabled=1 -d apc.shm_size=64M
     keep nginx "$WEB_AS" nginx -p "$VAR/run/nginx" -e "$VAR/log/nginx-error.log" -c "$VAR/run/nginx.conf"
-    keep queue "$WEB_AS" php -d opcache.enable_cli=1 "${jit[@]}" artisan queue:work --queue=default --sleep=1 --tries=3
+    keep queue "$WEB_AS" php "${LONG_PHP[@]}" artisan queue:work --queue=default --sleep=1 --tries=3
     # Long work has a lane of its own: nobody's plan waits behind an archive.
-    keep queue-long "$WEB_AS" php -d memory_limit=1G -d opcache.enable_cli=1 "${jit[@]}" artisan queue:work --queue=long --sleep=2 --tries=1 --timeout=600
+    keep queue-long "$WEB_AS" php -d memory_limit=1G "${LONG_PHP[@]}" artisan queue:work --queue=long --sleep=2 --tries=1 --timeout=600
     keep scheduler "$WEB_AS" php artisan schedule:work
     local tries=0
     until curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null; do

@@ -36,6 +36,8 @@ return [
         'patience_ms' => (int) env('VICISSA_LIMIT_PATIENCE_MS', 7_000),
         // How often a search for a plan tries something else; 0 for what the size of the book suggests.
         'plan_shakes' => (int) env('VICISSA_LIMIT_PLAN_SHAKES', 0),
+        // From so many starts at once a plan is searched for, each on a core of its own.
+        'plan_starts' => (int) env('VICISSA_PLAN_STARTS', 1),
         'request_s' => (int) env('VICISSA_LIMIT_REQUEST_S', 10),
         // Rows of a book that is written as one file in a request; a larger one is written by the queue.
         'archive_rows' => (int) env('VICISSA_LIMIT_ARCHIVE_ROWS', 9000),

@@ -38,6 +38,7 @@ final readonly class ReplanWeeks
         private ScopeVisits $scopeVisits,
         private Tenancy $tenancy,
         private ClockInterface $clock,
+        private SeveralStarts $severalStarts,
     ) {}
 
     /**
@@ -66,7 +67,7 @@ final readonly class ReplanWeeks
         $instance = ($this->gatherWeeks)($wanted)->instance;
         $found =
             $afresh || $wanted === []
-                ? Planner::plan($instance, $shakes, told: $told)
+                ? ($this->severalStarts)($instance, $shakes, $told)
                 : Planner::again($instance, $this->visits($wanted, $instance), shakes: $shakes, told: $told);
 
         return DB::transaction(function () use ($why, $by, $instance, $before, $wanted, $found): Plan {

@@ -22,7 +22,7 @@ final class SearchPlan implements ShouldQueue
 
     public int $tries = 1;
 
-    public int $timeout = 400;
+    public int $timeout = 650;
 
     public function __construct(
         private readonly string $workspaceId,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Vicissa\Core\Planning;
 
+use Closure;
+
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Says\Said;
 
@@ -93,12 +95,8 @@ final readonly class Alternatives
             $instance,
             $vehicle->locked(array_map(static fn(PlacedVisit $visit): int => $visit->bits, $own) + $vehicle->locks),
         );
-        $prices = [];
-        foreach ($course->days as $i => $day) {
-            $prices[] = isset($own[$day]) ? self::prices($instance, $ledger, $vehicle, $course, $i) : [];
-        }
 
-        return $course->best($prices)['cost'];
+        return $course->best(self::prices($ledger, $course, static fn(int $day): bool => isset($own[$day])))['cost'];
     }
 
     /** @return array{cost: float|null, why: Said|null} */
@@ -134,10 +132,7 @@ final readonly class Alternatives
         // What is locked elsewhere stays; the visit itself is let go.
         $locks = [$other => $here->bits] + array_diff_key($vehicle->locks, [$here->day => 1]);
         $course = new Course($instance, $vehicle->locked($locks));
-        $prices = [];
-        foreach ($course->days as $i => $day) {
-            $prices[] = $day === $here->day ? [] : self::prices($instance, $ledger, $vehicle, $course, $i);
-        }
+        $prices = self::prices($ledger, $course, static fn(int $day): bool => $day !== $here->day);
         $cost = $course->best($prices)['cost'] - $now;
 
         return $cost >= Course::MISSED / 2
@@ -145,22 +140,20 @@ final readonly class Alternatives
             : ['cost' => round($cost, 6), 'why' => null];
     }
 
-    /** @return array<int, float> */
-    private static function prices(
-        Instance $instance,
-        Ledger $ledger,
-        PlanVehicle $vehicle,
-        Course $course,
-        int $i,
-    ): array {
-        $day = $course->days[$i];
+    /**
+     * @param Closure(int): bool $may  whether a day is to be had at all
+     * @return list<array<int, float>>
+     */
+    private static function prices(Ledger $ledger, Course $course, Closure $may): array
+    {
+        $prices = $ledger->pricesOn($course->vehicle, $course->days, $course->kinds, $course->poor)[0];
+        foreach ($course->days as $i => $day) {
+            if (!$may($day)) {
+                $prices[$i] = [];
+            }
+        }
 
-        return $ledger->prices(
-            $vehicle,
-            $day,
-            $course->kinds($i),
-            $instance->skyOver($vehicle, $day)->poor ? $instance->rules->poorWeather : 0.0,
-        )[0];
+        return $prices;
     }
 
     /**

@@ -120,10 +120,10 @@ final class Assignment
             // Inspections are set on the visits afterwards, what rides on every visit with them.
             $bits = $course->isLocked($i) ? $vehicle->locks[$day] : $visit->bits & ~4 & ~$vehicle->each;
             // What is not asked for any more, or can't go on in that day's weather, falls away; the day stays.
-            $bits = in_array($bits, $course->kinds($i), true)
+            $bits = in_array($bits, $course->kinds[$i], true)
                 ? $bits
-                : $bits & array_reduce($course->kinds($i), static fn(int $all, int $some): int => $all | $some, 0);
-            if (!in_array($bits, $course->kinds($i), true)) {
+                : $bits & array_reduce($course->kinds[$i], static fn(int $all, int $some): int => $all | $some, 0);
+            if (!in_array($bits, $course->kinds[$i], true)) {
                 return false;
             }
             $chosen[] = [$i, $bits, $crew];
@@ -164,16 +164,7 @@ final class Assignment
     {
         $course = $this->courses[$v];
         $vehicle = $course->vehicle;
-        $prices = $crews = [];
-        foreach ($course->days as $i => $day) {
-            [$prices[], $crews[]] = $this->ledger->prices(
-                $vehicle,
-                $day,
-                $course->kinds($i),
-                $this->beside($v, $day),
-                $lure,
-            );
-        }
+        [$prices, $crews] = $this->ledger->pricesOn($vehicle, $course->days, $course->kinds, $this->besides($v), $lure);
         $best = $course->best($prices, $was === null ? INF : $this->known($v, $was, $prices));
         $before = $this->ledger->cost;
         $chosen = [];
@@ -199,7 +190,7 @@ final class Assignment
             if (!isset($prices[$i][$bits])) {
                 return INF;
             }
-            $cost += $prices[$i][$bits] - $this->beside($v, $this->courses[$v]->days[$i]);
+            $cost += $prices[$i][$bits] - $this->beside($v, $i);
         }
 
         return $cost + self::ROUNDED;
@@ -309,7 +300,7 @@ final class Assignment
         foreach ($chosen as [$i, $of]) {
             $day = $course->days[$i];
             $bits[$day] = $of;
-            $cost += $this->beside($v, $day);
+            $cost += $this->beside($v, $i);
         }
 
         return $cost +
@@ -317,10 +308,24 @@ final class Assignment
             Course::MISSED * $course->missed(array_keys($bits));
     }
 
-    private function beside(int $v, int $day): float
+    /** Points of a day beside gaps and dates, by its place: its weather, less what staying is worth. */
+    private function beside(int $v, int $i): float
     {
-        return ($this->instance->skyOver($this->courses[$v]->vehicle, $day)->poor
-            ? $this->instance->rules->poorWeather
-            : 0.0) - (isset($this->promised[$v][$day]) ? $this->stay : 0.0);
+        $course = $this->courses[$v];
+
+        return ($course->poor[$i] ?? 0.0) - (isset($this->promised[$v][$course->days[$i]]) ? $this->stay : 0.0);
+    }
+
+    /** @return array<int, float> the same of each place where there are any */
+    private function besides(int $v): array
+    {
+        $all = $this->courses[$v]->poor;
+        foreach (isset($this->promised[$v]) ? $this->courses[$v]->days : [] as $i => $day) {
+            if (isset($this->promised[$v][$day])) {
+                $all[$i] = ($all[$i] ?? 0.0) - $this->stay;
+            }
+        }
+
+        return $all;
     }
 }

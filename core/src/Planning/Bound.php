@@ -29,14 +29,17 @@ final class Bound
 
     private const SMOOTH = 0.05;
 
+    /** So many steps for one where only minutes have a price: they cost less, and come nearer. */
+    private const MINUTES_ALONE = 8.0;
+
+    /** Of more vehicles each step takes long: fewer by as much. */
+    private const VEHICLES = 3200;
+
     /** So many steps find the prices of minutes. */
     private const FIRST = 40;
 
     /** Of more visits than this not each has a price of its own: memory and steps go with them. */
     private const MOST = 150_000;
-
-    /** More than sums of points in another order can differ by. */
-    private const ROUNDED = 1e-6;
 
     /** The best bound found, missed deadlines and locks included. */
     public float $value = -INF;
@@ -50,8 +53,8 @@ final class Bound
     /** @var list<array{int, int}> a visit, and one of the same vehicle, day and crew that holds more */
     private array $more = [];
 
-    /** @var list<DayFill> */
-    private array $days;
+    /** @var list<array{DayFill, int}> a crew's day, and how many like it there are */
+    private readonly array $days;
 
     /** @var array<int, float> by visit */
     private array $slope = [];
@@ -64,7 +67,7 @@ final class Bound
     /** @var array<int, array{list<array{int, int}>, float}> each vehicle's last path, and what it costs beside prices */
     private array $paths = [];
 
-    private readonly MinutePrices $minutes;
+    public readonly MinutePrices $minutes;
 
     /** Whether each visit has a price of its own. */
     private readonly bool $each;
@@ -74,11 +77,13 @@ final class Bound
     {
         $this->minutes = new MinutePrices($instance, $courses);
         $days = array_sum(array_map(static fn(Course $course): int => count($course->days), $courses));
-        $this->each = 3 * $days * count($instance->crews) <= self::MOST;
+        $alike = $this->alike();
+        $kinds = array_sum(array_map(count(...), $alike)) / max(1, count($alike));
+        $this->each = 3 * $days * $kinds <= self::MOST;
         $offers = [];
         foreach ($this->each ? $courses : [] as $v => $course) {
             $this->visits[$v] = array_fill(0, count($course->days), []);
-            foreach ($this->choices($course) as [$i, $c, $bits, $work]) {
+            foreach ($this->choices($course, $alike) as [$i, $c, $bits, $work]) {
                 $id = count($this->price);
                 $this->visits[$v][$i][$bits][$c] = $id;
                 $this->price[] = 0.0;
@@ -89,25 +94,60 @@ final class Bound
             }
             array_push($this->more, ...array_merge(...array_map(self::pairs(...), $this->visits[$v])));
         }
-        $this->days = array_map(static function (string $key) use ($instance, $offers): DayFill {
+        $fills = [];
+        foreach (array_keys($offers) as $key) {
             [$c, $day] = array_map(intval(...), explode(' ', $key));
-
-            return new DayFill($offers[$key], $instance->sites, $instance->crews[$c]->minutes[$day], $instance->rules);
-        }, array_keys($offers));
+            $fills[] = [
+                new DayFill($offers[$key], $instance->sites, $instance->crews[$c]->minutes[$day], $instance->rules),
+                $alike[$day][$c],
+            ];
+        }
+        $this->days = $fills;
     }
 
-    /** @return iterable<array{int, int, int, int}> place among its days, crew, kind bits, minutes of each visit there may be */
-    private function choices(Course $course): iterable
+    /**
+     * Crews that are alike on a day, as long at work, as many and let in at the same places, are worth the same to any vehicle: one
+     * of them stands for all.
+     *
+     * @return array<int, array<int, int>> how many there are, by day and the first of them
+     */
+    private function alike(): array
+    {
+        $barred = [];
+        foreach ($this->instance->sites as $site) {
+            foreach (array_keys($site->barred) as $crew) {
+                $barred[$crew] = true;
+            }
+        }
+        $alike = [];
+        for ($day = $this->instance->start; $day < $this->instance->end; $day++) {
+            $first = [];
+            foreach ($this->instance->crews as $c => $crew) {
+                $minutes = $crew->minutes[$day] ?? 0;
+                if ($minutes > 0) {
+                    $as = isset($barred[$crew->id]) ? "one {$c}" : "{$minutes} {$crew->people}";
+                    $first[$as] ??= $c;
+                    $alike[$day][$first[$as]] = ($alike[$day][$first[$as]] ?? 0) + 1;
+                }
+            }
+        }
+
+        return $alike;
+    }
+
+    /**
+     * @param array<int, array<int, int>> $alike
+     * @return iterable<array{int, int, int, int}> place among its days, crew, kind bits, minutes of each visit there may be
+     */
+    private function choices(Course $course, array $alike): iterable
     {
         $vehicle = $course->vehicle;
         $site = $this->instance->siteOf($vehicle);
         foreach ($course->days as $i => $day) {
-            foreach ($this->instance->crews as $c => $crew) {
-                $most = ($crew->minutes[$day] ?? 0) + $this->instance->rules->overtimeMost - $site->hopMin;
-                foreach (
-                    ($crew->minutes[$day] ?? 0) > 0 && $site->admits($crew->id, $day) ? $course->kinds($i) : []
-                    as $bits
-                ) {
+            foreach (array_keys($alike[$day] ?? []) as $c) {
+                $crew = $this->instance->crews[$c];
+                $most = $crew->minutes[$day] + $this->instance->rules->overtimeMost - $site->hopMin;
+                foreach ($site->admits($crew->id, $day) ? $course->kinds[$i] : [] as $bits) {
                     $work = $vehicle->minutesFor($bits, $crew->people);
                     if ($vehicle->mayStay || $work <= $most) {
                         yield [$i, $c, $bits, $work];
@@ -148,13 +188,14 @@ final class Bound
     public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
     {
         if (!$this->each) {
-            $this->minutes->raise($rounds, $above, $goesOn);
+            $times = min(self::MINUTES_ALONE, max(1.0, self::VEHICLES / count($this->courses)));
+            $this->minutes->raise((int) ($times * $rounds), $above, $goesOn);
             $this->value = $this->minutes->value;
 
             return;
         }
         if ($this->steps === 0) {
-            $this->minutes->raise(min(self::FIRST, $rounds), $above, $goesOn);
+            $this->minutes->raise(min(self::FIRST, 2 * $rounds), $above, $goesOn);
             $this->value = $this->minutes->value;
             $this->begin();
         }
@@ -187,7 +228,7 @@ final class Bound
         }
     }
 
-    /** @return array{float, array<int, int>} the bound; visits that only a vehicle asks for (1), or only a day (-1) */
+    /** @return array{float, array<int, int>} the bound; how many vehicles more than days ask for a visit, where they are not as many */
     private function evaluate(): array
     {
         $bound = 0.0;
@@ -197,14 +238,13 @@ final class Bound
             $bound += $cost;
             $slope += array_fill_keys($asked, 1);
         }
-        foreach ($this->days as $day) {
+        foreach ($this->days as [$day, $times]) {
             [$earned, $taken] = $day->best($this->price);
-            $bound -= $earned;
+            $bound -= $times * $earned;
             foreach ($taken as $id) {
-                if (isset($slope[$id])) {
+                $slope[$id] = ($slope[$id] ?? 0) - $times;
+                if ($slope[$id] === 0) {
                     unset($slope[$id]);
-                } else {
-                    $slope[$id] = -1;
                 }
             }
         }
@@ -217,8 +257,8 @@ final class Bound
     {
         $course = $this->courses[$v];
         $prices = $with = [];
-        foreach ($course->days as $i => $day) {
-            $poor = $this->instance->skyOver($course->vehicle, $day)->poor ? $this->instance->rules->poorWeather : 0.0;
+        foreach (array_keys($course->days) as $i) {
+            $poor = $course->poor[$i] ?? 0.0;
             $of = [];
             foreach ($this->visits[$v][$i] as $bits => $by) {
                 $least = INF;
@@ -234,8 +274,8 @@ final class Bound
         }
         // Prices move little from step to step: the last path tells at once what is too dear.
         [$visits, $own] = $this->paths[$v] ?? [[], INF];
-        $best = $course->best($prices, $own + self::along($visits, $prices) + self::ROUNDED);
-        $this->paths[$v] = [$best['visits'], $best['cost'] - self::along($best['visits'], $prices)];
+        $best = $course->best($prices, $own + MinutePrices::along($visits, $prices) + MinutePrices::ROUNDED);
+        $this->paths[$v] = [$best['visits'], $best['cost'] - MinutePrices::along($best['visits'], $prices)];
 
         return [
             $best['cost'],
@@ -243,20 +283,6 @@ final class Bound
                 ? []
                 : array_map(static fn(array $visit): int => $with[$visit[0]][$visit[1]] ?? 0, $best['visits']),
         ];
-    }
-
-    /**
-     * @param list<array{int, int}> $visits
-     * @param list<array<int, float>> $prices
-     */
-    private static function along(array $visits, array $prices): float
-    {
-        $sum = 0.0;
-        foreach ($visits as [$i, $bits]) {
-            $sum += $prices[$i][$bits];
-        }
-
-        return $sum;
     }
 
     /** @param array<int, int> $slope */

@@ -14,6 +14,9 @@ final readonly class Course
     /** A deadline or a lock that is not met. More than any plan costs, so that as few as possible are left. */
     public const MISSED = 1.0e6;
 
+    /** More vehicles than this. */
+    private const MANY = 500;
+
     /** Points above the least that are followed at first. */
     private const SLACK = 4.0;
 
@@ -28,14 +31,20 @@ final readonly class Course
 
     private int $locks;
 
+    /** Kind bits of all that is locked. */
+    private int $lockedBits;
+
     private bool $tops;
 
     private bool $decons;
 
     private bool $bases;
 
-    /** @var list<int> kind bits it may be asked for where all may go on */
-    private array $choices;
+    /** @var list<list<int>> kind bits that may be asked of each of $days */
+    public array $kinds;
+
+    /** @var array<int, float> what the weather of days of $days costs, where it is poor */
+    public array $poor;
 
     /**
      * @var list<list<float|null>> for each of $days, what the gap since the last wash (at 0) or since each earlier day
@@ -44,10 +53,10 @@ final readonly class Course
     private array $gaps;
 
     /**
-     * @var array{list<list<float>>, list<list<float>>, list<list<float>>} what topper, decontamination and base still
-     *     cost at least before the days (at 0) and after each of $days, by when they were done last
+     * @var array{list<list<float>>, list<list<float>>, list<list<float>>}|null as from allOwed; of very many vehicles it is found
+     *     again each time, since it takes more memory than all the rest
      */
-    private array $owed;
+    private ?array $owed;
 
     /** @var list<float> what it costs to come no more after the last wash (at 0), after each of $days */
     private array $tails;
@@ -66,34 +75,51 @@ final readonly class Course
         }
         [$this->days, $this->locked, $this->locksBefore, $this->locks] = [$days, $locked, $before, $count];
         // What is not due before the end is never worth doing: leaving it costs nothing.
-        $lockedBits = array_reduce($vehicle->locks, static fn(int $all, int $bits): int => $all | $bits, 0);
+        $this->lockedBits = $lockedBits = array_reduce(
+            $vehicle->locks,
+            static fn(int $all, int $bits): int => $all | $bits,
+            0,
+        );
         $this->tops = $vehicle->topper !== null && ($vehicle->topper->due < $instance->end || ($lockedBits & 1) !== 0);
         $this->decons = $vehicle->decon !== null && ($vehicle->decon->due < $instance->end || ($lockedBits & 2) !== 0);
         $this->bases = $vehicle->base !== null && ($vehicle->base->due < $instance->end || ($lockedBits & 8) !== 0);
         // A new base renews what lies on it: no topper goes on beside it.
         $choices = [0, ...$this->tops ? [1] : [], ...$this->bases ? [8] : []];
-        $this->choices = $this->decons
-            ? [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)]
-            : $choices;
+        if ($this->decons) {
+            $choices = [...$choices, ...array_map(static fn(int $bits): int => $bits | 2, $choices)];
+        }
+        $this->poor = array_map(
+            static fn(): float => $instance->rules->poorWeather,
+            array_filter($days, static fn(int $day): bool => $instance->skyOver($vehicle, $day)->poor),
+        );
+        $this->kinds = $this->kindsOf($choices);
         $this->gaps = $this->gaps();
         $this->tails = $this->tails();
-        $this->owed = [
-            $this->owed($this->tops && !$this->bases ? $vehicle->topper : null, $instance->rules->topper),
-            $this->owed($this->decons ? $vehicle->decon : null, $instance->rules->decon),
-            $this->owed($this->bases ? $vehicle->base : null, $instance->rules->base),
-        ];
+        $this->owed = count($instance->vehicles) > self::MANY ? null : $this->allOwed();
     }
 
-    /** @return list<int> kind bits that may be asked of a day, by its place in $days */
-    public function kinds(int $i): array
+    /**
+     * @param list<int> $choices  kind bits it may be asked for where all may go on
+     * @return list<list<int>>
+     */
+    private function kindsOf(array $choices): array
     {
-        if ($this->locked[$i] !== null) {
-            return [$this->locked[$i]];
+        $all = $of = [];
+        foreach ($this->days as $i => $day) {
+            $lock = $this->locked[$i];
+            if ($lock !== null) {
+                $all[] = [$lock];
+
+                continue;
+            }
+            // Days on which the same may go on share one list: a large book has very many.
+            $may = $this->instance->kindsOn($this->vehicle, $day);
+            $all[] = $of[$may] ??= array_values(
+                array_filter($choices, static fn(int $bits): bool => ($bits & ~$may) === 0),
+            );
         }
 
-        $may = $this->instance->kindsOn($this->vehicle, $this->days[$i]);
-
-        return array_values(array_filter($this->choices, static fn(int $bits): bool => ($bits & ~$may) === 0));
+        return $all;
     }
 
     public function isLocked(int $i): bool
@@ -110,13 +136,15 @@ final readonly class Course
      */
     public function best(array $prices, float $known = INF): array
     {
-        $rest = $this->rest($prices);
-        $least =
-            $rest[0] + ($this->owed[0][0][0] ?? 0.0) + ($this->owed[1][0][0] ?? 0.0) + ($this->owed[2][0][0] ?? 0.0);
+        // What the cheapest visit costs, where one is to be had.
+        $cheapest = array_map(static fn(array $of): float => $of === [] ? INF : min($of), $prices);
+        $rest = $this->rest($cheapest);
+        $owed = $this->owed ?? $this->allOwed();
+        $least = $rest[0] + ($owed[0][0][0] ?? 0.0) + ($owed[1][0][0] ?? 0.0) + ($owed[2][0][0] ?? 0.0);
         // Little is followed while little is allowed above what it costs at least; most often that is enough.
         for ($slack = self::SLACK; ; $slack *= 4.0) {
             $limit = min($known, $slack < self::MISSED ? $least + $slack : INF);
-            $best = $this->search($prices, $rest, $limit);
+            $best = $this->search($prices, $cheapest, $rest, $owed, $limit);
             if ($best['cost'] <= $limit || $limit === INF) {
                 return $best;
             }
@@ -128,17 +156,17 @@ final readonly class Course
      * What is still to come costs at least this much, after the last wash (at 0) and after each of $days: gaps and
      * prices without the dates.
      *
-     * @param list<array<int, float>> $prices
+     * @param list<float> $cheapest  visit of each of $days
      * @return list<float>
      */
-    private function rest(array $prices): array
+    private function rest(array $cheapest): array
     {
         $rest = $this->tails;
         for ($k = count($this->days); $k > 0; $k--) {
-            if ($prices[$k - 1] === []) {
+            $on = $rest[$k] + $cheapest[$k - 1];
+            if ($on === INF) {
                 continue;
             }
-            $on = $rest[$k] + min($prices[$k - 1]);
             foreach ($this->gaps[$k - 1] as $before => $gap) {
                 if ($gap !== null && $gap + $on < $rest[$before]) {
                     $rest[$before] = $gap + $on;
@@ -199,6 +227,21 @@ final readonly class Course
     }
 
     /**
+     * @return array{list<list<float>>, list<list<float>>, list<list<float>>} what topper, decontamination and base still cost at
+     *     least before the days (at 0) and after each of $days, by when they were done last
+     */
+    private function allOwed(): array
+    {
+        [$v, $rules] = [$this->vehicle, $this->instance->rules];
+
+        return [
+            $this->owed($this->tops && !$this->bases ? $v->topper : null, $rules->topper),
+            $this->owed($this->decons ? $v->decon : null, $rules->decon),
+            $this->owed($this->bases ? $v->base : null, $rules->base),
+        ];
+    }
+
+    /**
      * One cycle alone on the days it may go on: the least its dates can still cost. A base renews what lies on it, so a
      * topper on a base that is renewed owes nothing for sure.
      *
@@ -243,21 +286,25 @@ final readonly class Course
 
     /**
      * @param list<array<int, float>> $prices
-     * @param list<float> $rest  least cost of what is still to come
-     * @param float $limit       nothing dearer is followed
+     * @param list<float> $cheapest  of each of $days
+     * @param list<float> $rest      least cost of what is still to come
+     * @param array{list<list<float>>, list<list<float>>, list<list<float>>} $owed  and of its dates
+     * @param float $limit           nothing dearer is followed
      * @return array{cost: float, visits: list<array{int, int}>}
      */
-    private function search(array $prices, array $rest, float $limit): array
+    private function search(array $prices, array $cheapest, array $rest, array $owed, float $limit): array
     {
         $search = new CourseSearch(
             $this->vehicle,
             $this->instance->rules,
             $this->instance->end,
-            $this->locks === 0,
-            $this->owed,
+            $this->lockedBits,
+            $owed,
         );
         foreach ($this->days as $i => $day) {
-            $search->visit($i, $day, $this->gaps[$i], $prices[$i], $limit - $rest[$i + 1]);
+            if ($cheapest[$i] !== INF) {
+                $search->visit($i, $day, $this->gaps[$i], $prices[$i], $cheapest[$i], $limit - $rest[$i + 1]);
+            }
         }
 
         return $search->best($this->tails);

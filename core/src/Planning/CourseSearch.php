@@ -47,18 +47,24 @@ final class CourseSearch
     /** @var list<int> the label before; the first one has none */
     private array $before = [-1];
 
-    /** @var list<array{int, int}> place in the days and kind bits of what a label is the end of */
-    private array $visit = [[-1, 0]];
+    /** @var list<int> what a label is the end of: place in the days, and kind bits in the last five bits */
+    private array $visit = [0];
 
-    /** @var list<list<int>> labels by how many of the days have gone by */
+    /** @var array<int, list<int>> labels by how many of the days have gone by, where there are any */
     private array $labels = [[0]];
 
-    /** @var array<int, float> the cheapest of these */
+    /** @var array<int, float> the cheapest of these, where there are any */
     private array $least = [0.0];
 
+    /** Whether what is due after the end won't be done again, so that it is all one when it was done. */
+    private readonly bool $tSettles;
+
+    private readonly bool $dSettles;
+
+    private readonly bool $bSettles;
+
     /**
-     * @param bool $settles nothing is locked: what is due after the end won't be done again, so when it was done is all
-     *     one
+     * @param int $locked  kind bits that are fixed on some day, and done then whether they are due or not
      * @param array{list<list<float>>, list<list<float>>, list<list<float>>} $owed  what topper, decontamination and
      *     base still cost at least, by how many of the days have gone by and when they were done last
      */
@@ -66,9 +72,13 @@ final class CourseSearch
         private readonly PlanVehicle $vehicle,
         PlanRules $rules,
         private readonly int $end,
-        private readonly bool $settles,
+        int $locked,
         private readonly array $owed,
     ) {
+        // A new base renews what lies on it.
+        $this->tSettles = ($locked & 9) === 0;
+        $this->dSettles = ($locked & 2) === 0;
+        $this->bSettles = ($locked & 8) === 0;
         $this->topper = Turnover::of($vehicle->topper, $rules->topper, $rules, $end);
         $this->decon = Turnover::of($vehicle->decon, $rules->decon, $rules, $end);
         $this->base = Turnover::of($vehicle->base, $rules->base, $rules, $end);
@@ -82,19 +92,18 @@ final class CourseSearch
      *
      * @param list<float|null> $gaps  what coming costs, by how many of the days had gone by before
      * @param array<int, float> $prices  by kind bits
-     * @param float $atMost  nothing dearer is followed
+     * @param float $cheapest  of these
+     * @param float $atMost    nothing dearer is followed
      */
-    public function visit(int $place, int $day, array $gaps, array $prices, float $atMost): void
+    public function visit(int $place, int $day, array $gaps, array $prices, float $cheapest, float $atMost): void
     {
-        $this->labels[$place + 1] = [];
-        $this->least[$place + 1] = INF;
-        if ($prices !== []) {
-            [$arrive, $via] = $this->arrivals($gaps, $atMost - min($prices));
-            $this->labels[$place + 1] = $this->kept(
-                $place,
-                $day,
-                $this->offers($place, $day, $arrive, $via, $prices, $atMost),
-            );
+        [$arrive, $via] = $this->arrivals($gaps, $atMost - $cheapest);
+        if ($arrive === []) {
+            return;
+        }
+        $kept = $this->kept($place, $day, ...$this->offers($place, $day, $arrive, $via, $prices, $atMost));
+        if ($kept !== []) {
+            $this->labels[$place + 1] = $kept;
         }
     }
 
@@ -115,7 +124,7 @@ final class CourseSearch
         }
         $visits = [];
         for ($label = $last; $label > 0; $label = $this->before[$label]) {
-            $visits[] = $this->visit[$label];
+            $visits[] = [$this->visit[$label] >> 5, $this->visit[$label] & 31];
         }
 
         return ['cost' => $best, 'visits' => array_reverse($visits)];
@@ -142,8 +151,10 @@ final class CourseSearch
     {
         [$labels, $cost, $state, $least] = [$this->labels, $this->cost, $this->state, $this->least];
         $arrive = $via = [];
-        foreach ($gaps as $k => $step) {
-            if ($step === null || $least[$k] + $step > $atMost) {
+        // Few of the days before are left: nothing else could still be cheap enough.
+        foreach ($least as $k => $cheapest) {
+            $step = $gaps[$k];
+            if ($step === null || $cheapest + $step > $atMost) {
                 continue;
             }
             foreach ($labels[$k] as $label) {
@@ -165,27 +176,30 @@ final class CourseSearch
      * @param array<int, float> $arrive
      * @param array<int, int> $via
      * @param array<int, float> $prices
-     * @return array<int, array{float, int, int, float}> cost, label before, kind bits, least cost in all
+     * @return array{array<int, float>, array<int, float>, array<int, int>, array<int, int>} least cost in all, cost, label before
+     *     and kind bits, by state
      */
     private function offers(int $place, int $day, array $arrive, array $via, array $prices, float $atMost): array
     {
-        [$end, $settles, $now] = [$this->end, $this->settles, $place + 1];
-        [$tOwed, $dOwed, $bOwed] = array_map(static fn(array $owed): array => $owed[$now] ?? [], $this->owed);
+        [$end, $now] = [$this->end, $place + 1];
+        [$tSettles, $dSettles, $bSettles] = [$this->tSettles, $this->dSettles, $this->bSettles];
+        [$tOwed, $dOwed, $bOwed] = [$this->owed[0][$now] ?? [], $this->owed[1][$now] ?? [], $this->owed[2][$now] ?? []];
+        [$tDues, $dDues, $bDues] = [$this->tDue, $this->dDue, $this->bDue];
         [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
-        $tAgain = $settles && $day + $topper->repeat >= $end ? self::DONE : $now;
-        $dAgain = $settles && $day + $decon->repeat >= $end ? self::DONE : $now;
-        $bAgain = $settles && $day + $base->repeat >= $end ? self::DONE : $now;
+        $tAgain = $tSettles && $day + $topper->repeat >= $end ? self::DONE : $now;
+        $dAgain = $dSettles && $day + $decon->repeat >= $end ? self::DONE : $now;
+        $bAgain = $bSettles && $day + $base->repeat >= $end ? self::DONE : $now;
         // A new base renews what lies on it.
         $under = $this->vehicle->topper === null ? self::DONE : $tAgain;
-        $offers = [];
+        $leasts = $sums = $from = $what = [];
         foreach ($arrive as $key => $total) {
             $label = $via[$key];
-            $tDue = $this->tDue[$label];
-            $dDue = $this->dDue[$label];
-            $bDue = $this->bDue[$label];
-            $tDone = $settles && $tDue >= $end;
-            $dDone = $settles && $dDue >= $end;
-            $bDone = $settles && $bDue >= $end;
+            $tDue = $tDues[$label];
+            $dDue = $dDues[$label];
+            $bDue = $bDues[$label];
+            $tDone = $tSettles && $tDue >= $end;
+            $dDone = $dSettles && $dDue >= $end;
+            $bDone = $bSettles && $bDue >= $end;
             $tState = $tDone ? self::DONE : $key >> 20;
             $dState = $dDone ? self::DONE : ($key >> 10) & 1023;
             $bState = $bDone ? self::DONE : $key & 1023;
@@ -215,36 +229,45 @@ final class CourseSearch
                     continue;
                 }
                 $to = ($t << 20) | ($d << 10) | $b;
-                if (!isset($offers[$to]) || $sum < $offers[$to][0]) {
-                    $offers[$to] = [$sum, $label, $bits, $least];
+                if (!isset($sums[$to]) || $sum < $sums[$to]) {
+                    $leasts[$to] = $least;
+                    $sums[$to] = $sum;
+                    $from[$to] = $label;
+                    $what[$to] = $bits;
                 }
             }
         }
 
-        return $offers;
+        return [$leasts, $sums, $from, $what];
     }
 
     /**
      * Makes labels of the offers; one falls when another of the day is cheaper by more than its later dates could ever
      * cost.
      *
-     * @param array<int, array{float, int, int, float}> $offers
+     * @param array<int, float> $leasts  least cost in all, by state
+     * @param array<int, float> $sums    cost
+     * @param array<int, int> $before    label before
+     * @param array<int, int> $what      kind bits
      * @return list<int>
      */
-    private function kept(int $place, int $day, array $offers): array
+    private function kept(int $place, int $day, array $leasts, array $sums, array $before, array $what): array
     {
-        if (count($offers) > 1) {
-            uasort($offers, static fn(array $a, array $b): int => $a[3] <=> $b[3]);
+        if (count($leasts) > 1) {
+            asort($leasts);
         }
         [$topper, $decon, $base] = [$this->topper, $this->decon, $this->base];
         [$tLate, $tEarly] = [$topper->late, $topper->early];
         [$dLate, $dEarly] = [$decon->late, $decon->early];
         [$bLate, $bEarly] = [$base->late, $base->early];
         // What is due after the end is done with where nothing is locked, and its dates cost nothing any more.
-        $matters = $this->settles ? $this->end : PHP_INT_MAX;
+        $tMatters = $this->tSettles ? $this->end : PHP_INT_MAX;
+        $dMatters = $this->dSettles ? $this->end : PHP_INT_MAX;
+        $bMatters = $this->bSettles ? $this->end : PHP_INT_MAX;
         $least = INF;
-        $kept = $dates = [];
-        foreach ($offers as $to => [$sum, $label, $bits]) {
+        $kept = [];
+        foreach (array_keys($leasts) as $to) {
+            [$sum, $label, $bits] = [$sums[$to], $before[$to], $what[$to]];
             $tops = $bits & 1 || ($bits & 8 && $this->vehicle->topper !== null);
             $tFrom = $tops ? $day + $topper->rests : $this->tFrom[$label];
             $tDue = $tops ? $day + $topper->repeat : $this->tDue[$label];
@@ -253,31 +276,37 @@ final class CourseSearch
             $bFrom = $bits & 8 ? $day + $base->rests : $this->bFrom[$label];
             $bDue = $bits & 8 ? $day + $base->repeat : $this->bDue[$label];
             // The other costs at most this much with its dates in place of these.
-            foreach ($dates as [$worse, $from, $due, $fromD, $dueD, $fromB, $dueB]) {
+            foreach ($kept as $other) {
+                $worse = $this->cost[$other];
                 if ($worse > $sum) {
                     continue;
                 }
-                if ($due < $matters) {
+                $due = $this->tDue[$other];
+                if ($due < $tMatters) {
+                    $from = $this->tFrom[$other];
                     $worse +=
                         ($from > $tFrom ? $tEarly * ($from - $tFrom) : 0.0) +
                         ($tDue > $due ? $tLate * ($tDue - $due) : 0.0);
                 }
-                if ($dueD < $matters) {
+                $due = $this->dDue[$other];
+                if ($due < $dMatters) {
+                    $from = $this->dFrom[$other];
                     $worse +=
-                        ($fromD > $dFrom ? $dEarly * ($fromD - $dFrom) : 0.0) +
-                        ($dDue > $dueD ? $dLate * ($dDue - $dueD) : 0.0);
+                        ($from > $dFrom ? $dEarly * ($from - $dFrom) : 0.0) +
+                        ($dDue > $due ? $dLate * ($dDue - $due) : 0.0);
                 }
-                if ($dueB < $matters) {
+                $due = $this->bDue[$other];
+                if ($due < $bMatters) {
+                    $from = $this->bFrom[$other];
                     $worse +=
-                        ($fromB > $bFrom ? $bEarly * ($fromB - $bFrom) : 0.0) +
-                        ($bDue > $dueB ? $bLate * ($bDue - $dueB) : 0.0);
+                        ($from > $bFrom ? $bEarly * ($from - $bFrom) : 0.0) +
+                        ($bDue > $due ? $bLate * ($bDue - $due) : 0.0);
                 }
                 if ($worse <= $sum) {
                     continue 2;
                 }
             }
-            $dates[] = [$sum, $tFrom, $tDue, $dFrom, $dDue, $bFrom, $bDue];
-            $least = min($least, $sum);
+            $least = $sum < $least ? $sum : $least;
             $kept[] = count($this->cost);
             $this->cost[] = $sum;
             $this->tFrom[] = $tFrom;
@@ -288,9 +317,11 @@ final class CourseSearch
             $this->bDue[] = $bDue;
             $this->state[] = $to;
             $this->before[] = $label;
-            $this->visit[] = [$place, $bits];
+            $this->visit[] = ($place << 5) | $bits;
         }
-        $this->least[$place + 1] = $least;
+        if ($kept !== []) {
+            $this->least[$place + 1] = $least;
+        }
 
         return $kept;
     }

@@ -97,56 +97,100 @@ final class Ledger
      * What a visit more would cost on a day, and with which crew; kinds that no crew has room for are left out.
      *
      * @param list<int> $kinds    kind bits
-     * @param Lure|null $lure     what the day is to cost besides
      * @return array{array<int, float>, array<int, int>} cost and crew by kind bits
      */
-    public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor, ?Lure $lure = null): array
+    public function prices(PlanVehicle $vehicle, int $day, array $kinds, float $poor): array
     {
+        [$prices, $crews] = $this->pricesOn($vehicle, [$day], [$kinds], [$poor]);
+
+        return [$prices[0], $crews[0]];
+    }
+
+    /**
+     * The same of several days at once: crew by crew, since a search asks for hardly anything else.
+     *
+     * @param list<int> $days
+     * @param list<list<int>> $kinds    kind bits for each of them
+     * @param array<int, float> $beside points besides, by place
+     * @param Lure|null $lure           what the days are to cost besides
+     * @return array{list<array<int, float>>, list<array<int, int>>} cost and crew by kind bits, for each of them
+     */
+    public function pricesOn(PlanVehicle $vehicle, array $days, array $kinds, array $beside, ?Lure $lure = null): array
+    {
+        $prices = $with = array_fill(0, count($days), []);
+        foreach (array_keys($this->instance->crews) as $c) {
+            $this->crewPrices($c, $vehicle, $days, $kinds, $beside, $lure, $prices, $with);
+        }
+
+        return [$prices, $with];
+    }
+
+    /**
+     * Puts in what one crew would cost, where it costs less than what stands there.
+     *
+     * @param list<int> $days
+     * @param list<list<int>> $kinds
+     * @param array<int, float> $beside
+     * @param list<array<int, float>> $prices  as in pricesOn
+     * @param list<array<int, int>> $with
+     * @param-out list<array<int, float>> $prices
+     * @param-out list<array<int, int>> $with
+     */
+    private function crewPrices(
+        int $c,
+        PlanVehicle $vehicle,
+        array $days,
+        array $kinds,
+        array $beside,
+        ?Lure $lure,
+        array &$prices,
+        array &$with,
+    ): void {
+        $crew = $this->instance->crews[$c];
         $rules = $this->instance->rules;
+        [$perTravel, $perOver, $most] = [$rules->travel, $rules->overtime, $rules->overtimeMost];
         $site = $this->instance->siteOf($vehicle);
-        $hop = $site->hopMin;
-        $perMinute = $lure->minutes[$day] ?? 0.0;
-        $poor += $lure->visits[$day] ?? 0.0;
-        $perHop = isset($lure->free[$day]) ? 0.0 : $rules->travel;
-        $price = $with = [];
-        foreach ($this->instance->crews as $c => $crew) {
-            $minutes = $crew->minutes[$day] ?? 0;
-            if ($minutes <= 0 || !$site->admits($crew->id, $day)) {
+        [$at, $hop] = [$site->id, $site->hopMin];
+        [$hours, $full, $there] = [$crew->minutes, $this->taken[$c] ?? [], $this->there[$c] ?? []];
+        $barred = $site->barred[$crew->id] ?? [];
+        $works = [];
+        foreach ($days as $i => $day) {
+            $minutes = $hours[$day] ?? 0;
+            if ($minutes <= 0 || isset($barred[$day])) {
                 continue;
             }
-            $taken = $this->taken[$c][$day] ?? 0;
-            $travel = ($this->there[$c][$day][$vehicle->site] ?? 0) > 0 ? 0 : $hop;
-            $kept = $this->reserves ? $this->kept($c, $day) : 0;
-            $over = max(0, $taken + $kept - $minutes);
-            foreach ($kinds as $bits) {
-                $work = $vehicle->minutesFor($bits, $crew->people);
+            $taken = $full[$day] ?? 0;
+            $travel = ($there[$day][$at] ?? 0) > 0 ? 0 : $hop;
+            $over = $taken + ($this->reserves ? $this->kept($c, $day) : 0) - $minutes;
+            $perMinute = $lure->minutes[$day] ?? 0.0;
+            $plain = ($beside[$i] ?? 0.0) + ($lure->visits[$day] ?? 0.0);
+            $always = $plain + (isset($lure->free[$day]) ? 0.0 : $perTravel * $travel);
+            foreach ($kinds[$i] as $bits) {
+                $work = $works[$bits] ??= $vehicle->minutesFor($bits, $crew->people);
                 $more = $work + $travel;
                 $kept = $this->reserves ? $this->kept($c, $day, $vehicle, $work) : 0;
                 $beyond = $taken + $more + $kept - $minutes;
-                if ($beyond - ($taken === 0 ? $kept : 0) > $rules->overtimeMost) {
+                if ($beyond - ($taken === 0 ? $kept : 0) > $most) {
                     $apart =
-                        $vehicle->mayStay && $work + $hop > $minutes + $rules->overtimeMost
+                        $vehicle->mayStay && $work + $hop > $minutes + $most
                             ? $this->overDays($vehicle, $c, $day, $bits)
                             : null;
                     if ($apart === null) {
                         continue;
                     }
-                    $cost = $poor + $apart + $perMinute * $more;
+                    $cost = $plain + $apart + $perMinute * $more;
                 } else {
                     $cost =
-                        $poor +
-                        $perHop * $travel +
+                        $always +
                         $perMinute * $more +
-                        ($beyond > 0 ? $rules->overtime * ($beyond - $over) : 0.0);
+                        ($beyond > 0 ? $perOver * ($beyond - ($over > 0 ? $over : 0)) : 0.0);
                 }
-                if (!isset($price[$bits]) || $cost < $price[$bits] - 1e-12) {
-                    $price[$bits] = $cost;
-                    $with[$bits] = $c;
+                if (!isset($prices[$i][$bits]) || $cost < $prices[$i][$bits] - 1e-12) {
+                    $prices[$i][$bits] = $cost;
+                    $with[$i][$bits] = $c;
                 }
             }
         }
-
-        return [$price, $with];
     }
 
     /**

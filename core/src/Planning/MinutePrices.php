@@ -14,6 +14,9 @@ use Closure;
  */
 final class MinutePrices
 {
+    /** More than sums of points in another order can differ by. */
+    public const ROUNDED = 1e-6;
+
     /** The best bound found, missed deadlines and locks included. */
     public float $value = -INF;
 
@@ -42,6 +45,9 @@ final class MinutePrices
 
     /** @var array<int, array<int, float>> what a vehicle pays towards the trip of its site, by vehicle and day */
     private array $share = [];
+
+    /** @var array<int, array{list<array{int, int}>, float}> each vehicle's last path, and what it costs beside prices */
+    private array $paths = [];
 
     private float $step = 1.0;
 
@@ -129,15 +135,18 @@ final class MinutePrices
                 if (isset($this->minutes[$day])) {
                     $price = $this->price[$day];
                     $fixed =
-                        ($this->instance->skyOver($course->vehicle, $day)->poor ? $rules->poorWeather : 0.0) +
+                        ($course->poor[$i] ?? 0.0) +
                         ($alone ? ($rules->travel + $price) * $hop : $this->share[$v][$day]);
-                    foreach ($course->kinds($i) as $bits) {
+                    foreach ($course->kinds[$i] as $bits) {
                         $of[$bits] = $fixed + $price * $this->fewest($v, $vehicle, $bits);
                     }
                 }
                 $prices[] = $of;
             }
-            $best = $course->best($prices);
+            // Prices move little from step to step: the last path tells at once what is too dear.
+            [$path, $own] = $this->paths[$v] ?? [[], INF];
+            $best = $course->best($prices, $own + self::along($path, $prices) + self::ROUNDED);
+            $this->paths[$v] = [$best['visits'], $best['cost'] - self::along($best['visits'], $prices)];
             $bound += $best['cost'];
             foreach ($best['visits'] as [$i, $bits]) {
                 $day = $course->days[$i];
@@ -158,6 +167,22 @@ final class MinutePrices
         }
 
         return [$bound, $used, $visits];
+    }
+
+    /**
+     * What the visits of a path cost at some prices.
+     *
+     * @param list<array{int, int}> $visits  places among the days of a course, and kind bits
+     * @param list<array<int, float>> $prices
+     */
+    public static function along(array $visits, array $prices): float
+    {
+        $sum = 0.0;
+        foreach ($visits as [$i, $bits]) {
+            $sum += $prices[$i][$bits];
+        }
+
+        return $sum;
     }
 
     /** Whatever crew comes takes no less; what may go on over several days binds none of them. */

@@ -19,20 +19,26 @@ final class Planner
     /** More vehicles than this. */
     private const MANY = 120;
 
-    /** How often each vehicle is taken out and put back in the mean, where there are few; and at least. */
-    private const EACH = [150, 60];
+    /** How often each vehicle is taken out and put back in the mean, where there are few; and at least. Of eight weeks. */
+    private const EACH = [380, 110];
+
+    private const BY_VEHICLES = 0.75;
+
+    private const EIGHT_WEEKS = 56;
+
+    /** A course of fewer days costs less, by this power of them; so much more and so much less often at most. */
+    private const BY_DAYS = 1.2;
+
+    private const OFTENER = [0.6, 2.0];
 
     /**
      * So many shakes at least, since few vehicles cost little; of very few, who meet in few ways, so many by each with
      * each, and at least the last.
      */
-    private const LEAST = [1500, 35, 200];
+    private const LEAST = [2000, 35, 200];
 
     /** So many where a plan stands. */
     private const AGAIN = 500;
-
-    /** Few vehicles are heated so often, since what is hot once freezes in one way; of many, so many are few. */
-    private const HEATINGS = 3;
 
     private const FEW = 24;
 
@@ -50,12 +56,38 @@ final class Planner
     /** So many at most are taken out together. */
     private const GROUP = 6;
 
-    /** Points by which a plan may be dearer and still be gone on from, at first and at last (simulated annealing). */
-    private const HEAT = [5.0, 0.2];
+    /**
+     * By how much a plan may be dearer and still be gone on from, at first and at last (simulated annealing): of what a step in these
+     * weeks makes it dearer by, in the middle. Crowded weeks have steeper steps.
+     */
+    private const HEAT = [0.3, 0.015];
+
+    /** Points of such a step where none has been seen. */
+    private const STEP = 8.0;
+
+    /** Weeks with dearer steps than this are crowded, and searched for longer: with the root of it, and so much at most. */
+    private const CROWDED = [20.0, 1.6];
+
+    /**
+     * Of a hundred ways to be led astray so many go by what the minutes of a day are worth, as the bound has found; so often that at
+     * most, and each day's half of it to once and a half.
+     */
+    private const WORTH = [85, 1.5];
+
+    /** Rounds of the bound: so many for one vehicle, and never more than the first; from so many vehicles on, fewer by their square. */
+    private const ROUNDS = [60, 1300, 25];
 
     private Assignment $assignment;
 
     private Randomizer $random;
+
+    /** @var list<float> by how many points steps were dearer while the search only went down */
+    private array $dearer = [];
+
+    private ?float $step = null;
+
+    /** @var array<int, float> what a minute of each day is worth, as far as a bound has found that */
+    private array $worth = [];
 
     /** @var array<int, list<int>> vehicles by a site's place */
     private array $neighbours = [];
@@ -100,7 +132,7 @@ final class Planner
                 return $goesOn = $goesOn && ($told === null || $told((self::PARTED * ($n + $share)) / count($groups)));
             };
             $part = new self($group, 0.0, $seed + $n);
-            $part->find(null, $part->effort(), $heard, null);
+            $part->find(null, 0, $heard, null);
             array_push($visits, ...$part->visits());
         }
         $whole = new self($instance, 0.0, $seed);
@@ -141,7 +173,7 @@ final class Planner
     private function search(?array $before, int $shakes, ?Closure $told, bool $new = false): FoundPlan
     {
         $bound = new Bound($this->instance, $this->assignment->courses);
-        $goesOn = $this->find($before, $shakes > 0 ? $shakes : $this->effort($before !== null), $told, $bound, $new);
+        $goesOn = $this->find($before, $shakes, $told, $bound, $new);
         $bound->raise(
             $goesOn ? (int) ceil($this->rounds() / 3) : self::SOON,
             $this->assignment->total(),
@@ -157,16 +189,22 @@ final class Planner
 
         [$least, $pair, $fewest] = self::LEAST;
         $least = min($least, max($fewest, $pair * $vehicles ** 2));
-
         // What stands is near its best already, and somebody waits.
-        return $again
-            ? min(self::AGAIN, $least)
-            : (int) max($least, ceil((2 * self::each($vehicles) * $vehicles) / (1 + self::GROUP)));
+        if ($again) {
+            return min(self::AGAIN, $least);
+        }
+        [$seldom, $often] = self::OFTENER;
+        $oftener = min($often, max($seldom, (self::EIGHT_WEEKS / $this->instance->days) ** self::BY_DAYS));
+
+        return (int) ceil($oftener * max($least, (2 * self::each($vehicles) * $vehicles) / (1 + self::GROUP)));
     }
 
     private function rounds(): int
     {
-        return (int) max(6, min(60, 1080 / max(1, count($this->assignment->courses))));
+        [$most, $alone, $many] = self::ROUNDS;
+        $vehicles = max(1, count($this->assignment->courses));
+
+        return (int) max(6, min($most, ($alone / $vehicles) * min(1.0, $many / $vehicles)));
     }
 
     /**
@@ -174,8 +212,9 @@ final class Planner
      * @param Closure(float): bool|null $told
      * @return bool  false where it was stopped
      */
-    private function find(?array $before, int $shakes, ?Closure $told, ?Bound $bound, bool $new = false): bool
+    private function find(?array $before, int $asked, ?Closure $told, ?Bound $bound, bool $new = false): bool
     {
+        $shakes = $asked > 0 ? $asked : $this->effort($before !== null);
         $vehicles = count($this->assignment->courses);
         if ($before === null) {
             $this->begin();
@@ -203,6 +242,10 @@ final class Planner
             if (!$seeks) {
                 break;
             }
+            if ($i === $quick) {
+                $this->worth = $bound->minutes->minutePrices ?? $this->worth();
+                $shakes = $asked === 0 && $before === null ? (int) ceil($shakes * $this->crowded()) : $shakes;
+            }
             $this->shake($before !== null ? 0.0 : $this->heat($i / $shakes));
             if ($this->assignment->total() < $best[0] - 1e-9) {
                 $best = $this->assignment->kept();
@@ -229,7 +272,7 @@ final class Planner
     /** Many have more ways round each other than can be tried; few cost little. */
     private static function each(int $vehicles): float
     {
-        return max(self::EACH[1], self::EACH[0] * min(1.0, sqrt((1.2 * self::FEW) / max(1, $vehicles))));
+        return max(self::EACH[1], self::EACH[0] * min(1.0, (1.2 * self::FEW) / max(1, $vehicles)) ** self::BY_VEHICLES);
     }
 
     private function heat(float $share): float
@@ -238,9 +281,25 @@ final class Planner
             return 0.0;
         }
         [$first, $last] = self::HEAT;
-        $times = count($this->assignment->courses) > self::FEW ? 1 : self::HEATINGS;
 
-        return $first * ($last / $first) ** fmod(($times * ($share - self::QUICK)) / (1.0 - self::QUICK), 1.0);
+        return $this->step() * $first * ($last / $first) ** (($share - self::QUICK) / (1.0 - self::QUICK));
+    }
+
+    private function step(): float
+    {
+        if ($this->step === null) {
+            sort($this->dearer);
+            $this->step = $this->dearer[intdiv(count($this->dearer), 2)] ?? self::STEP;
+        }
+
+        return $this->step;
+    }
+
+    private function crowded(): float
+    {
+        [$from, $most] = self::CROWDED;
+
+        return min($most, max(1.0, sqrt($this->step() / $from)));
     }
 
     /**
@@ -326,6 +385,9 @@ final class Planner
             $this->assignment->insert($v, was: $this->assignment->lift($v));
         }
         $dearer = $this->assignment->total() - $before;
+        if ($heat === 0.0 && $dearer > 1e-9 && $dearer < 0.5 * Course::MISSED) {
+            $this->dearer[] = $dearer;
+        }
         // Sideways steps lead on from a first plan; what stands moves for a gain alone.
         // A lock is worth more than whatever else can't be met: none is given up for it.
         $locks = array_sum(
@@ -352,12 +414,32 @@ final class Planner
         }
     }
 
-    /** As often nothing as each of three ways to lead vehicles to days they would not choose alone. */
+    /** @return array<int, float> prices of minutes by day, where no bound is asked for */
+    private function worth(): array
+    {
+        $prices = new MinutePrices($this->instance, $this->assignment->courses);
+        $prices->raise($this->rounds(), $this->assignment->total());
+
+        return $prices->minutePrices;
+    }
+
+    /**
+     * One time in four nothing; else one of some ways to lead vehicles to days they would not choose alone, most often by what the
+     * minutes of the days are worth to all together (Lagrangian heuristic, Fisher 1981).
+     */
     private function lure(): ?Lure
     {
         $way = $this->random->getInt(0, 3);
         if ($way === 0) {
             return null;
+        }
+        [$percent, $most] = self::WORTH;
+        if ($this->worth !== [] && $this->random->getInt(1, 100) <= $percent) {
+            $share = $most * $this->even();
+
+            return new Lure(
+                minutes: array_map(fn(float $one): float => $share * (0.5 + $this->even()) * $one, $this->worth),
+            );
         }
         $by = [];
         for ($day = $this->instance->start; $day < $this->instance->end; $day++) {

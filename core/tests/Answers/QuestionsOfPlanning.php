@@ -44,7 +44,7 @@ final class QuestionsOfPlanning
                 $prices = [];
                 foreach ($course->days as $i => $day) {
                     $asks = [];
-                    foreach ($random->getInt(0, 9) === 0 ? [] : $course->kinds($i) as $bits) {
+                    foreach ($random->getInt(0, 9) === 0 ? [] : $course->kinds[$i] as $bits) {
                         $asks[$bits] = (float) $random->getInt(0, 60) / 4.0;
                     }
                     $prices[] = $asks;
@@ -61,7 +61,7 @@ final class QuestionsOfPlanning
                 };
                 yield "{$seed} {$vehicle->id} may" => static fn(): array => [
                     $course->days,
-                    array_map($course->kinds(...), array_keys($course->days)),
+                    $course->kinds,
                     array_map($course->isLocked(...), array_keys($course->days)),
                 ];
             }
@@ -100,13 +100,14 @@ final class QuestionsOfPlanning
                 yield "{$seed} {$vehicle->id}" => static function () use ($instance, $ledger, $vehicle): array {
                     $prices = [];
                     for ($day = $instance->start; $day < $instance->end; $day += 2) {
-                        $prices[] = $ledger->prices(
+                        [$costs, $crews] = $ledger->pricesOn(
                             $vehicle,
-                            $day,
-                            [0, 1, 2, 3, 8],
-                            4.0,
+                            [$day],
+                            [[0, 1, 2, 3, 8]],
+                            [4.0],
                             new Lure($day % 3 ? [] : [$day => 0.25]),
                         );
+                        $prices[] = [$costs[0], $crews[0]];
                         foreach ($instance->crews as $c => $crew) {
                             $prices[] = [
                                 $ledger->taken($c, $day),
