@@ -28,7 +28,7 @@ final readonly class GatherAtHand
     {
         return new AtHand(
             Product::onTheShelf(),
-            Gear::query()->with('events')->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
+            Gear::query()->asItStands()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get(),
             $pace,
         );
     }

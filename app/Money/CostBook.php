@@ -8,6 +8,7 @@ use App\Bench\WaterReading;
 use App\Shelf\Gear;
 use App\Tenancy\Workspace;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Kit\Retirement;
@@ -38,13 +39,14 @@ final readonly class CostBook
         ?string $turn = null,
     ): self {
         $rates = $workspace->rates();
-        $rows = DB::table('turns as t')
+        $asked = static fn(): Builder => DB::table('turns as t')
+            ->where('t.worked_at', '>=', $since)
+            ->when($vehicles !== null, static fn($query) => $query->whereIn('t.vehicle_id', $vehicles ?? []))
+            ->when($turn !== null, static fn($query) => $query->where('t.id', $turn));
+        $rows = $asked()
             ->join('turn_entries as e', 'e.id', '=', 't.current_entry_id')
             ->join('vehicles as v', 'v.id', '=', 't.vehicle_id')
             ->leftJoin('sites as s', 's.id', '=', 'v.site_id')
-            ->where('t.worked_at', '>=', $since)
-            ->when($vehicles !== null, static fn($query) => $query->whereIn('t.vehicle_id', $vehicles ?? []))
-            ->when($turn !== null, static fn($query) => $query->where('t.id', $turn))
             ->orderBy('t.worked_at')
             ->orderBy('t.id')
             ->selectRaw('(t.worked_at at time zone ?)::date as day', [$workspace->time_zone])
@@ -66,7 +68,8 @@ final readonly class CostBook
         foreach (
             DB::table('turn_products as u')
                 ->leftJoin('products as p', 'p.id', '=', 'u.product_id')
-                ->whereIn('u.entry_id', $rows->pluck('entry_id')->all())
+                // Asked for, not named one by one: a year of a large business is more than a statement takes values.
+                ->whereIn('u.entry_id', $asked()->select('t.current_entry_id'))
                 ->get(['u.entry_id', 'u.product_id', 'u.role', 'u.quantity_ml', 'p.name', 'p.pack_ml', 'p.price_minor'])
             as $use
         ) {
@@ -89,7 +92,7 @@ final readonly class CostBook
             $capacity > 0.0 ? WaterReading::query()->where('point', 'ro')->orderByDesc('at')->value('tds_mg_l') : null;
         $turns = [];
         foreach ($rows as $row) {
-            $at = CarbonImmutable::parse((string) $row->worked_at);
+            $at = new CarbonImmutable((string) $row->worked_at);
             $products = $toppers = $unpriced = [];
             foreach ($uses[(string) $row->entry_id] ?? [] as $use) {
                 $one = [

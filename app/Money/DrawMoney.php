@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Money;
 
+use App\Bench\AtHand;
 use App\Bench\BriefVisits;
 use App\Bench\GatherAtHand;
 use App\Bench\ReckonMinutes;
@@ -43,6 +44,7 @@ final readonly class DrawMoney
         $book = CostBook::since($workspace, $since);
         $vehicles = Vehicle::query()->with('client:id,name')->orderBy('name')->orderBy('id')->get()->keyBy('id');
         $programmes = Programme::query()->orderBy('name')->pluck('name', 'id');
+        $atHand = ($this->gatherAtHand)();
         $by = $of = [];
         foreach ($book->turns as $turn) {
             $by[$turn['vehicle_id']][] = $turn;
@@ -75,14 +77,14 @@ final readonly class DrawMoney
                 array_keys($of),
                 array_values($of),
             ),
-            'toppers' => $this->toppers($book),
+            'toppers' => $this->toppers($book, $atHand),
             'total' => self::sum(array_values($book->turns)),
-            'ahead' => $this->ahead(),
+            'ahead' => $this->ahead($atHand),
         ];
     }
 
     /** @return list<Told<'MoneyTopper'>> cheapest week first */
-    private function toppers(CostBook $book): array
+    private function toppers(CostBook $book, AtHand $atHand): array
     {
         $rates = $this->tenancy->workspace()->rates();
         $used = [];
@@ -93,7 +95,7 @@ final readonly class DrawMoney
                 }
             }
         }
-        $minutes = $this->minutes($book);
+        $minutes = $this->minutes($book, $atHand);
         $found = Forecast::query()
             ->join('layers', 'layers.id', '=', 'forecasts.layer_id')
             ->whereIn('layers.product_id', array_keys($used))
@@ -148,7 +150,7 @@ final readonly class DrawMoney
      *
      * @return array{from: string, to: string, visits: int, hours: float, listed_minor: int, unlisted: int}
      */
-    private function ahead(): array
+    private function ahead(AtHand $atHand): array
     {
         $today = CarbonImmutable::parse($this->tenancy->workspace()->dateOf($this->clock->now()));
         [$from, $to] = [$today->addDay()->toDateString(), $today->addDays(7)->toDateString()];
@@ -171,6 +173,7 @@ final readonly class DrawMoney
                     )
                     ->all(),
             ),
+            $atHand,
         );
         $prices = PriceList::read();
         $people = Crew::query()->pluck('people', 'id');
@@ -195,7 +198,7 @@ final readonly class DrawMoney
     }
 
     /** Minutes a topper adds to a visit, as the plan reckons it: the middle of the vehicles that had one. */
-    private function minutes(CostBook $book): float
+    private function minutes(CostBook $book, AtHand $atHand): float
     {
         $ids = array_unique(
             array_column(
@@ -208,7 +211,7 @@ final readonly class DrawMoney
             ->whereIn('id', $ids)
             ->get();
 
-        return (float) (new Collection(($this->reckonMinutes)($vehicles, [1], ($this->gatherAtHand)())))
+        return (float) (new Collection(($this->reckonMinutes)($vehicles, [1], $atHand)))
             ->map(static fn(array $one): int => $one['by'][1]['topper'])
             ->median();
     }

@@ -66,12 +66,11 @@ class TurnEntry extends Model
     public static function lastOf(array $vehicles): Builder
     {
         return self::query()
-            ->join('turns', 'turns.current_entry_id', '=', 'turn_entries.id')
-            ->whereRaw(
-                'turns.id in (select (select l.id from turns l where l.vehicle_id = v.id order by l.worked_at desc, l.id desc limit 1) from unnest(?::uuid[]) as v (id))',
+            ->fromRaw(
+                'unnest(?::uuid[]) as v (of_vehicle) cross join lateral (select e.* from (select l.current_entry_id from turns l where l.vehicle_id = v.of_vehicle order by l.worked_at desc, l.id desc limit 1) as last join turn_entries e on e.id = last.current_entry_id) as turn_entries',
                 ['{' . implode(',', $vehicles) . '}'],
             )
-            ->select('turns.vehicle_id as of_vehicle');
+            ->select('v.of_vehicle');
     }
 
     public $timestamps = false;

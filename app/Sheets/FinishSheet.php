@@ -194,7 +194,7 @@ final readonly class FinishSheet
     private function tank(Sheet $sheet, float $litres, User $writer, CarbonImmutable $at): void
     {
         $tank = Gear::query()
-            ->with('events')
+            ->asItStands()
             ->where('kind', 'tank')
             ->whereNull('archived_at')
             ->orderBy('name')

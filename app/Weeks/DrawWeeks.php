@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Weeks;
 
-use App\Bench\AtHand;
 use App\Bench\BriefVisits;
 use App\Book\Crew;
 use App\Book\PlannedVisit;
 use App\Book\Site;
 use App\Book\Vehicle;
 use Illuminate\Support\Collection;
+use stdClass;
 use Vicissa\Core\Planning\Cost;
 use Vicissa\Core\Planning\Cycle;
 use Vicissa\Core\Planning\Day;
@@ -28,6 +28,10 @@ use Vicissa\Core\Visit\Pace;
 /**
  * The weeks as they stand: who goes where on which day, how full the days are, what can't be met, weighed by the facts
  * of now.
+ *
+ * @phpstan-type Planned array{id: string, vehicle_id: string, crew_id: string, on: string, kinds: list<string>,
+ *     scope: string, locked: bool}
+ * @phpstan-type Near array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}
  */
 final readonly class DrawWeeks
 {
@@ -48,12 +52,20 @@ final readonly class DrawWeeks
     {
         $weeks = ($this->gatherWeeks)();
         $instance = $weeks->instance;
-        $rows = PlannedVisit::query()
-            ->where('on', '>=', Day::date($instance->start))
-            ->orderBy('on')
-            ->orderBy('id')
-            ->get();
-        $visits = $this->replanWeeks->visits($this->replanWeeks->standing(), $instance);
+        $rows = self::planned($instance->start);
+        $visits = $this->replanWeeks->visits(
+            array_map(
+                static fn(array $row): array => [
+                    'vehicle' => $row['vehicle_id'],
+                    'date' => $row['on'],
+                    'crew' => $row['crew_id'],
+                    'kinds' => $row['kinds'],
+                    'locked' => $row['locked'],
+                ],
+                $rows,
+            ),
+            $instance,
+        );
         $vehicles = [];
         foreach ($instance->vehicles as $vehicle) {
             $vehicles[$vehicle->id] = $vehicle;
@@ -76,7 +88,11 @@ final readonly class DrawWeeks
             ->where('on', '>=', Day::date($instance->start))
             ->orderBy('on')
             ->get();
-        $near = $this->near($rows, $instance->start, $weeks->atHand);
+        $near = $this->near($rows, $weeks);
+        $of = [];
+        foreach ($visits as $visit) {
+            $of[$visit->crew][] = $visit;
+        }
 
         return [
             'start' => Day::date($instance->start),
@@ -86,7 +102,7 @@ final readonly class DrawWeeks
                     'id' => $crew->id,
                     'name' => $crews[$crew->id] ?? '',
                     'people' => $crew->people,
-                    'days' => $this->load($instance, $crew, $visits, $vehicles, $sites->all(), $near),
+                    'days' => $this->load($instance, $crew, $of[$crew->id] ?? [], $vehicles, $sites->all(), $near),
                 ],
                 $instance->crews,
             ),
@@ -94,7 +110,7 @@ final readonly class DrawWeeks
             'vehicles' => array_map(
                 static fn(PlanVehicle $vehicle): array => [
                     ...self::vehicle($instance, $vehicle),
-                    'name' => $weeks->names[$vehicle->id] ?? '',
+                    'name' => $weeks->name($vehicle->id),
                     'client' => $clients[$vehicle->id] ?? null,
                     'site_id' => $sites->has($vehicle->site) ? $vehicle->site : null,
                     'site' => $sites[$vehicle->site] ?? null,
@@ -104,22 +120,53 @@ final readonly class DrawWeeks
             ),
             'visits' => self::visits($rows, $instance, $vehicles, $near, $proposals),
             'wishes' => self::wishes($proposals, $rows),
-            'unmet' => $rows->isEmpty()
-                ? []
-                : array_map(
-                    static fn(Unmet $one): array => [
-                        'vehicle_id' => $one->vehicle,
-                        'vehicle' => $weeks->names[$one->vehicle] ?? '',
-                        'what' => $one->what,
-                        'why' => $one->why,
-                    ],
-                    Reasons::of($instance, $visits),
-                ),
+            'unmet' =>
+                $rows === []
+                    ? []
+                    : array_map(
+                        static fn(Unmet $one): array => [
+                            'vehicle_id' => $one->vehicle,
+                            'vehicle' => $weeks->name($one->vehicle),
+                            'what' => $one->what,
+                            'why' => $one->why,
+                        ],
+                        Reasons::of($instance, $visits),
+                    ),
             'cost' => round($cost->total, 1),
             'stay' => $instance->rules->stay,
-            'plan' => $plan === null ? null : $this->plan($plan, $weeks->names),
+            'plan' => $plan === null ? null : $this->plan($plan, $weeks),
             'run' => $run === null ? null : $run->only(['id', 'status', 'progress', 'says']),
         ];
+    }
+
+    /**
+     * What is planned from a day on, by days. Thousands of them: no models.
+     *
+     * @return list<Planned>
+     */
+    private static function planned(int $from): array
+    {
+        return array_values(
+            PlannedVisit::query()
+                ->where('on', '>=', Day::date($from))
+                ->orderBy('on')
+                ->orderBy('vehicle_id')
+                ->orderBy('id')
+                ->toBase()
+                ->get(['id', 'vehicle_id', 'crew_id', 'on', 'kinds', 'scope', 'locked'])
+                ->map(
+                    static fn(stdClass $row): array => [
+                        'id' => (string) $row->id,
+                        'vehicle_id' => (string) $row->vehicle_id,
+                        'crew_id' => (string) $row->crew_id,
+                        'on' => (string) $row->on,
+                        'kinds' => json_decode((string) $row->kinds, true, flags: JSON_THROW_ON_ERROR),
+                        'scope' => (string) $row->scope,
+                        'locked' => (bool) $row->locked,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     /** @return list<array{on: string, wash: string, topper: string}> of the days whose weather is known */
@@ -175,67 +222,54 @@ final readonly class DrawWeeks
     }
 
     /**
-     * @param Collection<int, PlannedVisit> $rows
+     * @param list<Planned> $rows
      * @param array<string, PlanVehicle> $vehicles
-     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> $near by
-     *     vehicle and date
+     * @param array<string, Near> $near
      * @param Collection<int, Proposal> $proposals
      * @return list<Told<'WeeksVisit'>>
      */
     private static function visits(
-        Collection $rows,
+        array $rows,
         Instance $instance,
         array $vehicles,
         array $near,
         Collection $proposals,
     ): array {
         $people = array_map(static fn(PlanCrew $crew): int => $crew->people, $instance->crewsById());
-        $asked = $proposals->keyBy(static fn(Proposal $one): string => $one->visit_id . ' ' . $one->on->toDateString());
+        $asked = $proposals->keyBy(static fn(Proposal $one): string => "{$one->visit_id} {$one->on->toDateString()}");
+        $visits = [];
+        foreach ($rows as $row) {
+            $vehicle = $vehicles[$row['vehicle_id']] ?? null;
+            if ($vehicle === null) {
+                continue;
+            }
+            $own = $near["{$vehicle->id} {$row['on']}"] ?? null;
+            $visits[] = [
+                ...$row,
+                'minutes' =>
+                    $own['minutes'] ?? $vehicle->minutesFor(Kind::bits($row['kinds']), $people[$row['crew_id']] ?? 1),
+                'nine_in_ten' => $own['nine_in_ten'] ?? null,
+                'problem' => $own['problem'] ?? null,
+                'proposed' => $asked["{$row['id']} {$row['on']}"]->status ?? null,
+            ];
+        }
 
-        return array_values(
-            $rows
-                ->filter(static fn(PlannedVisit $visit): bool => isset($vehicles[$visit->vehicle_id]))
-                ->map(
-                    static fn(PlannedVisit $visit): array => [
-                        'id' => $visit->id,
-                        'vehicle_id' => $visit->vehicle_id,
-                        'crew_id' => $visit->crew_id,
-                        'on' => $visit->on->toDateString(),
-                        'kinds' => $visit->kinds,
-                        'scope' => $visit->scope,
-                        'locked' => $visit->locked,
-                        'minutes' =>
-                            $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['minutes'] ??
-                            $vehicles[$visit->vehicle_id]->minutesFor(
-                                Kind::bits($visit->kinds),
-                                $people[$visit->crew_id] ?? 1,
-                            ),
-                        'nine_in_ten' =>
-                            $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['nine_in_ten'] ?? null,
-                        'problem' => $near["{$visit->vehicle_id} {$visit->on->toDateString()}"]['problem'] ?? null,
-                        'proposed' => $asked[$visit->id . ' ' . $visit->on->toDateString()]->status ?? null,
-                    ],
-                )
-                ->all(),
-        );
+        return $visits;
     }
 
     /**
      * @param Collection<int, Proposal> $proposals
-     * @param Collection<int, PlannedVisit> $rows
+     * @param list<Planned> $rows
      * @return list<Told<'WeeksWish'>> other days that clients have asked for, of visits as they stand
      */
-    private static function wishes(Collection $proposals, Collection $rows): array
+    private static function wishes(Collection $proposals, array $rows): array
     {
+        $days = array_column($rows, 'on', 'id');
+
         return array_values(
             $proposals
                 ->where('status', 'asked')
-                ->filter(
-                    static fn(Proposal $one): bool => $rows->contains(
-                        static fn(PlannedVisit $visit): bool => $visit->id === $one->visit_id &&
-                            $visit->on->toDateString() === $one->on->toDateString(),
-                    ),
-                )
+                ->filter(static fn(Proposal $one): bool => ($days[$one->visit_id] ?? '') === $one->on->toDateString())
                 ->map(
                     static fn(Proposal $one): array => [
                         'visit_id' => $one->visit_id,
@@ -249,11 +283,8 @@ final readonly class DrawWeeks
         );
     }
 
-    /**
-     * @param array<string, string> $names
-     * @return Told<'WeeksPlan'>
-     */
-    private function plan(Plan $plan, array $names): array
+    /** @return Told<'WeeksPlan'> */
+    private function plan(Plan $plan, Weeks $weeks): array
     {
         return [
             'id' => $plan->id,
@@ -261,16 +292,15 @@ final readonly class DrawWeeks
             'why' => $plan->why,
             'cost' => round($plan->cost, 1),
             'bound' => round($plan->bound, 1),
-            'moves' => $this->moves($plan, $names),
+            'moves' => $this->moves($plan, $weeks),
         ];
     }
 
     /**
-     * @param list<Visit> $visits
+     * @param list<Visit> $visits  of this crew
      * @param array<string, PlanVehicle> $vehicles
      * @param array<array-key, mixed> $places  names by id
-     * @param array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> $near by
-     *     vehicle and date
+     * @param array<string, Near> $near
      * @return list<array{on: string, minutes: int, work: int, travel: int, in_ten: int,
      *     trips: list<array{place: string|null, travel: int, visits: list<array{vehicle_id: string, minutes: int}>}>}>
      */
@@ -284,35 +314,33 @@ final readonly class DrawWeeks
     ): array {
         $trips = $paces = [];
         foreach ($visits as $visit) {
-            if ($visit->crew === $crew->id) {
-                $vehicle = $vehicles[$visit->vehicle];
-                $place = $places[$vehicle->site] ?? null;
-                $one = $near["{$visit->vehicle} " . Day::date($visit->day)] ?? null;
-                foreach (
-                    Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [
-                        ['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)],
-                    ]
-                    as $i => $part
-                ) {
-                    // In one piece it is laid out for its own day; over several days it is shared out as the plan has
-                    // it.
-                    $minutes =
-                        $one !== null &&
-                        $i === 0 &&
-                        $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost
-                            ? $one['minutes']
-                            : $part['minutes'];
-                    $trips[$part['day']][$vehicle->site] ??= [
-                        'place' => is_string($place) ? $place : null,
-                        'travel' => $instance->siteOf($vehicle)->hopMin,
-                        'visits' => [],
-                    ];
-                    $trips[$part['day']][$vehicle->site]['visits'][] = [
-                        'vehicle_id' => $vehicle->id,
-                        'minutes' => $minutes,
-                    ];
-                    $paces[$part['day']][] = ['minutes' => (float) $minutes, 'pace' => $one['pace'] ?? new Pace()];
-                }
+            $vehicle = $vehicles[$visit->vehicle];
+            $place = $places[$vehicle->site] ?? null;
+            $one = $near["{$visit->vehicle} " . Day::date($visit->day)] ?? null;
+            foreach (
+                Parts::of($instance, $vehicle, $crew, $visit->day, $visit->bits) ?? [
+                    ['day' => $visit->day, 'minutes' => $vehicle->minutesFor($visit->bits, $crew->people)],
+                ]
+                as $i => $part
+            ) {
+                // In one piece it is laid out for its own day; over several days it is shared out as the plan has
+                // it.
+                $minutes =
+                    $one !== null &&
+                    $i === 0 &&
+                    $one['minutes'] <= ($crew->minutes[$part['day']] ?? 0) + $instance->rules->overtimeMost
+                        ? $one['minutes']
+                        : $part['minutes'];
+                $trips[$part['day']][$vehicle->site] ??= [
+                    'place' => is_string($place) ? $place : null,
+                    'travel' => $instance->siteOf($vehicle)->hopMin,
+                    'visits' => [],
+                ];
+                $trips[$part['day']][$vehicle->site]['visits'][] = [
+                    'vehicle_id' => $vehicle->id,
+                    'minutes' => $minutes,
+                ];
+                $paces[$part['day']][] = ['minutes' => (float) $minutes, 'pace' => $one['pace'] ?? new Pace()];
             }
         }
         $days = [];
@@ -336,27 +364,24 @@ final readonly class DrawWeeks
     }
 
     /**
-     * @param Collection<int, PlannedVisit> $rows
-     * @return array<string, array{minutes: int, nine_in_ten: int|null, pace: Pace, problem: Said|null}> by vehicle
-     *     and date
+     * @param list<Planned> $rows  by their days
+     * @return array<string, Near> by vehicle and date
      */
-    private function near(Collection $rows, int $start, AtHand $atHand): array
+    private function near(array $rows, Weeks $weeks): array
     {
-        $until = Day::date($start + self::NEAR_DAYS);
-        $vehicles = Vehicle::query()
-            ->with(['site', 'standing.forecast'])
-            ->whereIn('id', $rows->pluck('vehicle_id')->unique()->all())
-            ->get()
-            ->keyBy('id');
+        $until = Day::date($weeks->instance->start + self::NEAR_DAYS);
         $visits = [];
         foreach ($rows as $row) {
-            $vehicle = $vehicles->get($row->vehicle_id);
-            if ($vehicle !== null && $row->on->toDateString() < $until) {
-                $visits[] = [$vehicle, $row->on->toDateString()];
+            $vehicle = $weeks->vehicles[$row['vehicle_id']] ?? null;
+            if ($row['on'] >= $until) {
+                break;
+            }
+            if ($vehicle !== null) {
+                $visits[] = [$vehicle, $row['on']];
             }
         }
 
-        return ($this->briefVisits)($visits, $atHand);
+        return ($this->briefVisits)($visits, $weeks->atHand);
     }
 
     /** @return array{from: string, due: string, late: string|null}|null */
@@ -374,10 +399,9 @@ final readonly class DrawWeeks
     /**
      * What the newest plan changed, vehicle by vehicle.
      *
-     * @param array<string, string> $names
      * @return list<array{vehicle: string, gone: list<string>, new: list<string>}>
      */
-    private function moves(Plan $plan, array $names): array
+    private function moves(Plan $plan, Weeks $weeks): array
     {
         $by = static function (array $visits): array {
             $days = [];
@@ -395,7 +419,7 @@ final readonly class DrawWeeks
             $gone = array_values(array_diff($before[$vehicle] ?? [], $after[$vehicle] ?? []));
             $new = array_values(array_diff($after[$vehicle] ?? [], $before[$vehicle] ?? []));
             if ($gone !== [] || $new !== []) {
-                $moves[] = ['vehicle' => $names[$vehicle] ?? '', 'gone' => $gone, 'new' => $new];
+                $moves[] = ['vehicle' => $weeks->name($vehicle), 'gone' => $gone, 'new' => $new];
             }
         }
 

@@ -53,7 +53,13 @@ final readonly class GatherWeeks
         $workspace = $this->tenancy->workspace();
         $today = CarbonImmutable::instance($this->clock->now())->setTimezone($workspace->time_zone)->startOfDay();
         $calendar = new Calendar($today, $days, $workspace->time_zone);
-        $vehicles = Vehicle::query()->whereNull('archived_at')->orderBy('name')->orderBy('id')->get();
+        // Read once, for wants, minutes, days and whoever draws them.
+        $vehicles = Vehicle::query()
+            ->with(['site', 'standing.forecast'])
+            ->whereNull('archived_at')
+            ->orderBy('name')
+            ->orderBy('id')
+            ->get();
         $sites = Site::query()->with('admissions')->orderBy('id')->get();
         $closures = Closure::query()->where('to_on', '>', $today->toDateString())->get();
         $crews = ($this->readCrews)($calendar, $closures->whereNull('vehicle_id')->whereNull('site_id'));
@@ -82,7 +88,7 @@ final readonly class GatherWeeks
 
         return new Weeks(
             new Instance($calendar->start, $days, $crews, $sky, $places, $of, $workspace->house()->plan),
-            $vehicles->pluck('name', 'id')->all(),
+            $vehicles->keyBy('id')->all(),
             array_filter(array_map(static fn(array $one): ?Said => $one['says'], $minutes)),
             $atHand,
         );

@@ -7,6 +7,7 @@ namespace App\Weeks;
 use App\Book\Layer;
 use App\Book\PlannedVisit;
 use App\Book\Vehicle;
+use App\Record\LastDone;
 use App\Record\TurnEntry;
 use App\Record\TurnLog;
 use App\Tenancy\Workspace;
@@ -22,6 +23,7 @@ use Vicissa\Core\Planning\Day;
 use Vicissa\Core\Planning\Kind;
 use Vicissa\Core\Planning\PlanVehicle;
 use Vicissa\Core\Record\Foreseen;
+use Vicissa\Core\Record\LayerKind;
 use Vicissa\Core\Record\LoggedTurn;
 use Vicissa\Core\Record\Rhythm;
 use Vicissa\Core\Visit\Pace;
@@ -35,10 +37,10 @@ final readonly class VehicleWants
     /** A vehicle without a place has one of its own. */
     public const BY = 'by ';
 
-    private TurnLog $log;
+    private LastDone $last;
 
-    /** @var Collection<array-key, EloquentCollection<int, Layer>> on the paint, a topper first */
-    private Collection $layers;
+    /** Of those that are topped after so many washes. */
+    private TurnLog $log;
 
     /** @var Collection<array-key, int> vehicles that have ever had a topper */
     private Collection $topped;
@@ -77,16 +79,8 @@ final readonly class VehicleWants
         $today = $calendar->today->toDateString();
         /** @var list<string> $ids */
         $ids = $vehicles->modelKeys();
+        $this->last = LastDone::of($ids);
         $this->log = self::log($vehicles, $calendar->today);
-        $this->layers = Layer::query()
-            ->with('forecast')
-            ->whereIn('vehicle_id', $ids)
-            ->where('zone', Zone::Paint->value)
-            ->whereNull('ended_at')
-            ->orderByRaw("kind = 'topper' desc")
-            ->get()
-            ->groupBy('vehicle_id')
-            ->toBase();
         $this->topped = DB::table('layers')
             ->where('zone', Zone::Paint->value)
             ->where('kind', 'topper')
@@ -125,7 +119,7 @@ final readonly class VehicleWants
                 ? $minutes
                 : array_map(static fn(array $of): array => [...$of, 'wash' => $of['wash'] + $of['topper']], $minutes);
         $target = $this->target($vehicle);
-        $base = $this->foreseen($this->layers->get($vehicle->id)?->firstWhere('kind', 'base'));
+        $base = $this->foreseen(self::onPaint($vehicle, LayerKind::Base));
 
         return new PlanVehicle(
             $vehicle->id,
@@ -162,17 +156,15 @@ final readonly class VehicleWants
     /** The day it was washed last; one that never was is due. */
     private function lastWash(Vehicle $vehicle): int
     {
-        $turns = $this->log->turns($vehicle->id);
+        $washed = $this->last->washed($vehicle->id);
         $before = $this->calendar->start - 1;
 
-        return $turns === []
-            ? $before - $vehicle->cadence_target
-            : min($this->dayOf($turns[count($turns) - 1]), $before);
+        return $washed === null ? $before - $vehicle->cadence_target : min($this->dayAt($washed), $before);
     }
 
-    private function dayOf(LoggedTurn $turn): int
+    private function dayAt(int $moment): int
     {
-        return $this->calendar->day(CarbonImmutable::createFromTimestampUTC($turn->at));
+        return $this->calendar->day(CarbonImmutable::createFromTimestampUTC($moment));
     }
 
     /** What was left out of the last visit stands open again, whatever its rhythm says. */
@@ -186,7 +178,7 @@ final readonly class VehicleWants
     /** When it wants a topper, by its forecast, its rhythm or its washes. */
     private function topper(Vehicle $vehicle): ?Cycle
     {
-        $on = $this->foreseen($this->layers->get($vehicle->id)?->firstWhere('kind', 'topper'));
+        $on = $this->foreseen(self::onPaint($vehicle, LayerKind::Topper));
         $every = $vehicle->topper_weeks === null ? null : 7 * $vehicle->topper_weeks;
         $cycle = Rhythm::topper($every, $on, isset($this->topped[$vehicle->id]), $this->calendar->start);
         if ($vehicle->topper_washes === null) {
@@ -206,17 +198,15 @@ final readonly class VehicleWants
     private function decon(Vehicle $vehicle): ?Cycle
     {
         // What may only be clogged is decontaminated at the next visit, whatever its rhythm says (domain §15.4).
-        if ($this->layers->get($vehicle->id)?->first()?->suspect_at !== null) {
+        $top = self::onPaint($vehicle, LayerKind::Topper) ?? self::onPaint($vehicle, LayerKind::Base);
+        if ($top?->suspect_at !== null) {
             return Rhythm::atOnce($this->calendar->start, $vehicle->cadence_max, $vehicle->decon_days ?? 365);
         }
         if ($vehicle->decon_days === null) {
             return $this->again($vehicle, Kind::Decon, null);
         }
-        $done = array_filter(
-            $this->log->turns($vehicle->id),
-            static fn(LoggedTurn $turn): bool => $turn->decontaminates(),
-        );
-        $last = $done === [] ? $this->calendar->start - $vehicle->decon_days : $this->dayOf(end($done));
+        $done = $this->last->decontaminated($vehicle->id);
+        $last = $done === null ? $this->calendar->start - $vehicle->decon_days : $this->dayAt($done);
 
         return $this->again($vehicle, Kind::Decon, Rhythm::every($last, $vehicle->decon_days));
     }
@@ -234,6 +224,13 @@ final readonly class VehicleWants
         }
 
         return $windows;
+    }
+
+    private static function onPaint(Vehicle $vehicle, LayerKind $kind): ?Layer
+    {
+        return $vehicle->standing->first(
+            static fn(Layer $layer): bool => $layer->zone === Zone::Paint->value && $layer->kind === $kind->value,
+        );
     }
 
     private function foreseen(?Layer $layer): ?Foreseen
@@ -255,41 +252,34 @@ final readonly class VehicleWants
     }
 
     /**
-     * The turns that say when each was washed, topped and decontaminated last: as far back as its rhythm goes, and the
-     * whole record only of the few to which that was not done in all that time.
+     * The turns since the topper before: as far back as its washes go, and the whole record only of the few that were
+     * not topped in all that time.
      *
      * @param EloquentCollection<int, Vehicle> $vehicles
      */
     private static function log(EloquentCollection $vehicles, CarbonImmutable $today): TurnLog
     {
         $now = $today->getTimestamp();
+        $asked = $vehicles->whereNotNull('topper_washes');
         $log = TurnLog::since(
-            $vehicles
+            $asked
                 ->mapWithKeys(
                     static fn(Vehicle $vehicle): array => [
-                        $vehicle->id =>
-                            $now -
-                            86400 *
-                                max(
-                                    $vehicle->decon_days ?? 0,
-                                    ($vehicle->topper_washes ?? 0) * max($vehicle->cadence_max, 7),
-                                ),
+                        $vehicle->id => $now - 86400 * ((int) $vehicle->topper_washes * max($vehicle->cadence_max, 7)),
                     ],
                 )
                 ->all(),
             $now,
         );
-        $further = $vehicles->reject(static function (Vehicle $vehicle) use ($log): bool {
-            $turns = new Collection($log->turns($vehicle->id));
-
-            return $turns->isEmpty() ||
-                (($vehicle->decon_days === null || $turns->contains->decontaminates()) &&
-                    ($vehicle->topper_washes === null ||
-                        $turns->contains(static fn(LoggedTurn $turn): bool => $turn->topperOn(Zone::Paint) !== null)));
-        });
-
         /** @var list<string> $ids */
-        $ids = $further->modelKeys();
+        $ids = $asked
+            ->filter(static function (Vehicle $vehicle) use ($log): bool {
+                $turns = new Collection($log->turns($vehicle->id));
+
+                return $turns->isNotEmpty() &&
+                    !$turns->contains(static fn(LoggedTurn $turn): bool => $turn->topperOn(Zone::Paint) !== null);
+            })
+            ->modelKeys();
 
         return $ids === [] ? $log : $log->with(TurnLog::of($ids, $now));
     }
@@ -302,6 +292,7 @@ final readonly class VehicleWants
     {
         return TurnEntry::lastOf($ids)
             ->addSelect('turn_entries.left_out')
+            ->where('turn_entries.left_out', '<>', '[]')
             ->get()
             ->mapWithKeys(
                 static fn(TurnEntry $entry): array => [

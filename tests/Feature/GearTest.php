@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Book\Site;
+use App\Shelf\Gear;
+use App\Shelf\GearEvent;
 use App\Tenancy\Workspace;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\TestCase;
 
 /** Gear with its history, water as it is read, what to mix, labels, and a day's round. */
@@ -77,6 +82,58 @@ final class GearTest extends TestCase
         ])->assertCreated();
         $this->expectException(QueryException::class);
         $this->inside($workspace, static fn() => DB::table('gear_events')->update(['facts' => '{}']));
+    }
+
+    /** What visits are laid out with reads the newest of each kind and sums: the same as all of it says. */
+    public function testGearAsItStandsIsWhatAllItsEventsComeTo(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $chance = new Randomizer(new Mt19937(5));
+        $made = [
+            'towel' => $this->gear('towel', 'Wheel towels', ['count' => 40, 'use' => 'wheels']),
+            'tank' => $this->gear('tank', 'Tank', ['l' => 100, 'on_below_l' => 20]),
+            'lance' => $this->gear('lance', 'Short lance', ['ml' => 1000]),
+        ];
+        $this->gear('towel', 'Never used', ['count' => 4, 'use' => 'wash']);
+        for ($i = 0; $i < 30; $i++) {
+            [$of, $kind, $facts] = [
+                ['towel', 'used', ['count' => $chance->getInt(1, 6)]],
+                ['towel', 'washed', ['count' => 1]],
+                ['tank', 'level', ['l' => $chance->getInt(0, 100)]],
+                ['lance', 'calibration', ['washer_l_min' => 8, 'bottle_ml' => 1000, 'empties_s' => 90 + $i]],
+            ][$chance->getInt(0, 3)];
+            $this->inside(
+                $workspace,
+                static fn() => GearEvent::query()->create([
+                    'gear_id' => $made[$of]['id'],
+                    'kind' => $kind,
+                    'facts' => $facts,
+                    // Some of them at one moment.
+                    'at' => CarbonImmutable::parse('2026-11-01')->addHours(intdiv($chance->getInt(0, 20), 2)),
+                ]),
+            );
+        }
+        $said = static fn(Gear $one): array => [
+            $one->name,
+            $one->dirty(),
+            $one->laundered(),
+            $one->lance()?->drawLMin,
+            $one->events->firstWhere('kind', 'level')?->facts,
+            $one->events->first()?->id,
+        ];
+
+        [$whole, $stands, $read] = $this->inside(
+            $workspace,
+            static fn(): array => [
+                Gear::query()->with('events')->orderBy('name')->get()->map($said)->all(),
+                Gear::query()->asItStands()->orderBy('name')->get()->map($said)->all(),
+                Gear::query()->asItStands()->get()->sum(static fn(Gear $one): int => $one->events->count()),
+            ],
+        );
+
+        self::assertSame($whole, $stands);
+        self::assertSame(4, $read);
     }
 
     public function testGearIsCheckedByKindAndEditedByVersion(): void
@@ -341,7 +398,7 @@ final class GearTest extends TestCase
     }
 
     /**
-     * @param array<string, float|int> $facts
+     * @param array<string, float|int|string> $facts
      * @return array<string, mixed>
      */
     private function gear(string $kind, string $name, array $facts): array

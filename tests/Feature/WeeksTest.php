@@ -7,7 +7,11 @@ namespace Tests\Feature;
 use App\Book\PlannedVisit;
 use App\Book\Site;
 use App\Book\Vehicle;
+use App\Record\LastDone;
 use App\Record\Overtaken;
+use App\Record\Turn;
+use App\Record\TurnEntry;
+use App\Record\TurnLog;
 use App\Says\Teller;
 use App\Tenancy\Workspace;
 use App\Weeks\PlanRun;
@@ -15,7 +19,10 @@ use App\Weeks\ReplanWeeks;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\TestCase;
+use Vicissa\Core\Record\LoggedTurn;
 use Vicissa\Core\Says\Said;
 
 /** The weeks over HTTP: planned, moved, locked, taken back. The clock stands at noon, Wednesday 25 November 2026. */
@@ -567,5 +574,59 @@ final class WeeksTest extends TestCase
             'name' => 'The van',
             'minutes' => ['1' => 420, '2' => 420, '3' => 420, '4' => 420, '5' => 300],
         ])->assertCreated();
+    }
+
+    /** Found by keys at the ends of records, the same as by reading all of them. */
+    public function testWhatWasDoneLastIsWhatTheRecordSays(): void
+    {
+        [$owner, $workspace] = $this->business();
+        $this->actingAs($owner);
+        $iron = $this->product($workspace, 'iron');
+        $soap = $this->product($workspace, 'soap');
+        $chance = new Randomizer(new Mt19937(8));
+        $ids = [];
+        for ($v = 0; $v < 7; $v++) {
+            $ids[] = $id = $this->vehicle($workspace, 'wax', '2026-08-01', "Vehicle {$v}")->id;
+            for ($t = $v; $t > 0; $t--) {
+                $used = [[$soap, 'paint'], [$iron, 'wheels'], [$iron, 'paint']][$chance->getInt(0, 2)];
+                $this->postJson(
+                    "/api/v1/vehicles/{$id}/turns",
+                    $this->turn([
+                        'worked_at' => sprintf('2026-%02d-%02dT09:00:00Z', 9 + ($t % 3), $chance->getInt(1, 24)),
+                        'soil' => $chance->getInt(0, 5),
+                        'clay' => $chance->getInt(0, 5) === 0,
+                        'products' => [['product_id' => $used[0]->id, 'zone' => $used[1], 'quantity_ml' => 30]],
+                    ]),
+                )->assertCreated();
+            }
+        }
+
+        [$last, $log, $soils, $all] = $this->inside(
+            $workspace,
+            static fn(): array => [
+                LastDone::of($ids),
+                TurnLog::of($ids),
+                TurnEntry::lastOf($ids)->addSelect('turn_entries.soil')->pluck('soil', 'of_vehicle')->sortKeys()->all(),
+                Turn::query()->with('current')->orderBy('worked_at')->orderBy('id')->get(),
+            ],
+        );
+
+        $some = 0;
+        foreach ($ids as $id) {
+            $at = static fn(LoggedTurn $turn): int => $turn->at;
+            $turns = $log->turns($id);
+            $done = array_filter($turns, static fn(LoggedTurn $turn): bool => $turn->decontaminates());
+            self::assertSame($turns === [] ? null : max(array_map($at, $turns)), $last->washed($id));
+            self::assertSame($done === [] ? null : max(array_map($at, $done)), $last->decontaminated($id));
+            $some += count($done);
+        }
+        self::assertGreaterThan(3, $some);
+        self::assertSame(
+            $all
+                ->mapWithKeys(static fn(Turn $turn): array => [$turn->vehicle_id => $turn->current?->soil])
+                ->sortKeys()
+                ->all(),
+            $soils,
+        );
     }
 }
