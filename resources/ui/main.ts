@@ -7,6 +7,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { Problem } from './api/client'
+import { dayIn } from './lib/dates'
 import { i18n } from './lib/i18n'
 import { watchSignal } from './offline/outbox'
 import { makeRouter } from './router'
@@ -40,7 +41,7 @@ queries.invalidateQueries = (filters, options) => {
 }
 
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
-// Home is read while it is asked who is there.
-if (location.pathname === '/') void import('./places/film/FilmPlace.vue')
 watchSignal()
 createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(i18n).use(makeRouter(queries)).mount('#app')
+// The first date a browser writes takes it long: that is behind it when the answers come.
+dayIn('UTC')

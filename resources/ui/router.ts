@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/vue-query'
-import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { createRouter, createWebHistory, START_LOCATION, type RouteRecordRaw } from 'vue-router'
 import { settled } from '@/api/writes'
 import { Problem } from './api/client'
 import { meQuery } from './lib/session'
@@ -70,16 +70,18 @@ export function makeRouter(queries: QueryClient) {
   const router = createRouter({
     history: createWebHistory(),
     routes: [...open, ...places],
-    scrollBehavior: (to, from, saved) => saved ?? (to.path === from.path ? {} : { top: 0 }),
+    // The first place stands at its top already: to ask for it would lay the page out before there is anything in it.
+    scrollBehavior: (to, from, saved) =>
+      saved ?? (from === START_LOCATION || to.path === from.path ? false : { top: 0 }),
   })
   router.beforeEach(async (to) => {
     // What was saved here is told before another place asks for it.
     await settled()
     if (to.meta.open) return true
     try {
-      await queries.ensureQueryData(meQuery)
-      // Asked for while its place is still being read.
+      // Asked for while its place is still being read, and who is there along with it.
       if (to.name === 'film') void queries.prefetchInfiniteQuery({ ...filmQuery, staleTime: 5_000 })
+      await queries.ensureQueryData(meQuery)
       return true
     } catch (problem) {
       if (problem instanceof Problem && problem.status === 401) {

@@ -9,7 +9,7 @@
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     <link rel="apple-touch-icon" href="/mark-192.png">
     <link rel="manifest" href="/manifest.webmanifest">
-    @vite('resources/ui/main.ts')
+    @vite(['resources/ui/early.ts', 'resources/ui/main.ts'])
 </head>
 <body>
     <div id="app"></div>

@@ -21,6 +21,30 @@ async function isHeld(): Promise<boolean> {
   ])
 }
 
+// First: what is asked further down is never answered, and keeps its places.
+describe('what was asked before this code was there', () => {
+  afterEach(() => {
+    vi.unstubAllGlobals()
+    globalThis.early = undefined
+  })
+
+  it.each([
+    [200, 0],
+    [401, 0],
+    [500, 1],
+    [undefined, 1],
+  ])('answered %s is asked for %i times more, and taken up once', async (status, more) => {
+    const asked = vi.fn(() => Promise.resolve(new Response('anew')))
+    vi.stubGlobal('fetch', asked)
+    const url = 'http://localhost/api/v1/me'
+    globalThis.early = new Map([[url, Promise.resolve(status ? new Response('early', { status }) : undefined)]])
+    expect(await (await send(new Request(url))).text()).toBe(more ? 'anew' : 'early')
+    expect(asked).toHaveBeenCalledTimes(more)
+    await send(new Request(url))
+    expect(asked).toHaveBeenCalledTimes(more + 1)
+  })
+})
+
 describe('what is on its way', () => {
   afterEach(() => vi.unstubAllGlobals())
 

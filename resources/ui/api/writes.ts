@@ -23,11 +23,15 @@ const TOO_OLD = 419
 /** A refusal that asks for no more than a moment is no answer yet. */
 const TRIES = 12
 
+/** So long after its begin a page still trusts what was asked at its begin. */
+const EARLY_MS = 15_000
+
 /** So many questions at once, fewer than a person has places for at the server: what is saved never waits behind them. */
 const asked = limit(4)
 
 export async function send(request: Request): Promise<Response> {
-  if (request.method === 'GET') return asked(() => asking(request, patient))
+  if (request.method === 'GET')
+    return asked(() => asking(request, async (one) => (await begun(one.url)) ?? patient(one)))
   if (QUESTIONS.test(new URL(request.url).pathname)) return asked(() => patient(request))
   const form = request.headers.get('Content-Type')?.startsWith('multipart/') ?? false
   const small = !form && (await request.clone().arrayBuffer()).byteLength < KEPT_BYTES
@@ -35,6 +39,15 @@ export async function send(request: Request): Promise<Response> {
   const told = answer.catch(() => undefined).finally(() => onTheWay.delete(told))
   onTheWay.add(told)
   return answer
+}
+
+/** An answer that was asked for before this code was there (early.ts), once and while it is new. */
+async function begun(url: string): Promise<Response | undefined> {
+  const early = performance.now() < EARLY_MS ? globalThis.early?.get(url) : undefined
+  globalThis.early?.delete(url)
+  const answer = await early
+  // That nobody is in is an answer; whatever else went wrong is asked again, with the patience of all askings.
+  return answer?.ok || answer?.status === 401 ? answer : undefined
 }
 
 async function patient(request: Request): Promise<Response> {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useWindowVirtualizer } from '@tanstack/vue-virtual'
-import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, useTemplateRef, type ComponentPublicInstance } from 'vue'
+import { useElementSize, useTimeoutFn } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watchPostEffect, type ComponentPublicInstance } from 'vue'
 import type { Schemas } from '@/api/client'
 import TimeAxis from '@/film/TimeAxis.vue'
 import { timeScale } from '@/film/geometry'
@@ -10,20 +10,24 @@ import type { groups } from './groups'
 
 // However many there are, only those in sight are drawn, and some on either side.
 const props = defineProps<{ film: Schemas['Film']; grouped: ReturnType<typeof groups>; zone: string }>()
+const emit = defineEmits<{ drawn: [] }>()
 
 const BESIDE = 20
 /** So few are drawn all of them. */
 const FEW = 80
 const HEIGHT = { group: 48, row: 55 }
+/** After what is in sight. */
+const AFTER_MS = 100
 
-/** At first only what is seen, so that it is seen soon. */
+/** At first only what is seen, so that it is seen soon; all else when it has been drawn. */
 const beside = ref(0)
-onMounted(() =>
-  requestAnimationFrame(() => {
-    // For whoever measures how long a first load takes (bin/bench).
-    performance.mark('first-ribbon')
+const { start } = useTimeoutFn(
+  () => {
     beside.value = BESIDE
-  }),
+    emit('drawn')
+  },
+  AFTER_MS,
+  { immediate: false },
 )
 
 const list = useTemplateRef('list')
@@ -54,6 +58,15 @@ const drawn = computed(() =>
     return item ? [{ index, start, key: keyOf(index), item }] : []
   }),
 )
+const begun = watchPostEffect(() => {
+  if (drawn.value.length === 0) return
+  begun.stop()
+  requestAnimationFrame(() => {
+    // For whoever measures how long a first load takes (bin/bench).
+    performance.mark('first-ribbon')
+    start()
+  })
+})
 const measure = (element: Element | ComponentPublicInstance | null) => {
   const node = element && '$el' in element ? (element.$el as Element) : element
   if (node instanceof HTMLElement) virtual.value.measureElement(node)

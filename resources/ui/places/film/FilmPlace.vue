@@ -32,11 +32,14 @@ const shows = {
 }
 
 const list = useTemplateRef('list')
+const drawn = ref(false)
 const ribbons = computed(() => film.value?.ribbons.filter((ribbon) => matches(ribbon, search.value)) ?? [])
 const grouped = computed(() =>
   groups(ribbons.value).filter((group) => show.value === 'all' || group.key === show.value),
 )
 const shown = computed(() => grouped.value.flatMap((group) => group.ribbons))
+// Nothing comes before the ribbons, where there are any.
+const beside = computed(() => film.value && (drawn.value || asTable.value || shown.value.length === 0))
 const searchBox = useTemplateRef('searchBox')
 const single = useSingleKeys()
 function step(event: KeyboardEvent, by: number) {
@@ -66,7 +69,7 @@ onKeyStroke('Escape', () => {
       <h1>Film</h1>
       <SearchBox ref="searchBox" v-model="search" class="search" label="Find a vehicle, client or layer" />
       <div class="which">
-        <OneOf v-if="film" v-model="show" aria-label="Which vehicles" :options="shows" />
+        <OneOf v-if="beside" v-model="show" aria-label="Which vehicles" :options="shows" />
       </div>
       <button type="button" class="beside" :aria-pressed="asTable" @click="asTable = !asTable">
         <Glyph name="table" /> <span class="word">As a table</span>
@@ -82,7 +85,7 @@ onKeyStroke('Escape', () => {
     <FilmTable v-else-if="film && asTable" :ribbons="shown" />
 
     <template v-else-if="film">
-      <FilmList v-if="shown.length" ref="list" :film="film" :grouped="grouped" :zone="zone" />
+      <FilmList v-if="shown.length" ref="list" :film="film" :grouped="grouped" :zone="zone" @drawn="drawn = true" />
       <p v-else class="nothing">
         No vehicle fits.
         <button type="button" class="words" @click="((search = ''), (show = 'all'))">Show all of them</button>
