@@ -43,6 +43,7 @@ foreach (
         [24, 56, 2, '≤ 5000', '≤ 4'],
         [60, 56, 3, '≤ 5000', '≤ 6, median of the suite'],
         [400, 56, 26, '≤ 60 000, in the queue', '≤ 12'],
+        [2000, 56, 125, '≤ 300 000, in the queue', ''],
     ]
     as [$count, $days, $crews, $budget, $within]
 ) {

@@ -15,6 +15,8 @@ use Database\Demo\Fleet;
 
 const TIMES = 300;
 
+const BEING_MADE_S = 600;
+
 const SCREENS = ['film?limit=200', 'weeks', 'round', 'load', 'money', 'proof', 'gear'];
 
 $base = (string) getenv('VICISSA_URL');
@@ -76,8 +78,30 @@ $many = static function (string $path, int $times, array $more = [], ?callable $
 
     return $taken;
 };
-$health = percentile($many('/up', TIMES), 0.95);
-line('health page, p95', $health, 'ms');
+/** The share of two seconds in which the processors were at work. */
+function busy(): float
+{
+    $read = static fn(): array => array_map(
+        intval(...),
+        preg_split('/\s+/', (string) strtok((string) file_get_contents('/proc/stat'), "\n")) ?: [],
+    );
+    $from = $read();
+    sleep(2);
+    $spent = array_map(static fn(int $now, int $before): int => $now - $before, $read(), $from);
+
+    return 1.0 - ($spent[4] + $spent[5]) / max(1, array_sum($spent));
+}
+
+/** What a queue still makes of what was asked before is not what is measured here. */
+function settle(): void
+{
+    for ($i = 0; $i < 60 && busy() > 0.2; $i++) {
+        continue;
+    }
+}
+
+settle();
+line('health page, p95', percentile($many('/up', TIMES), 0.95), 'ms');
 foreach (
     [
         'rhona@marram-sedge.example' => ['24 vehicles', 4],
@@ -86,6 +110,9 @@ foreach (
     ]
     as $email => [$name, $budget]
 ) {
+    if (!str_contains($name, $argv[1] ?? '')) {
+        continue;
+    }
     curl_setopt($curl, CURLOPT_COOKIELIST, 'ALL');
     $ask('/sanctum/csrf-cookie');
     if ($ask('/api/v1/auth/sign-in', ['email' => $email, 'password' => Cast::PASSWORD])[1] >= 400) {
@@ -93,32 +120,54 @@ foreach (
         continue;
     }
     $many('/api/v1/ping', 20);
-    $bare = percentile($many('/api/v1/ping', TIMES), 0.95);
-    line("{$name}: a signed-in request that does nothing, p95", $bare, 'ms');
-    line("{$name}: of the health page", $bare / $health, '×', '≤ 2.5');
+    settle();
+    $healths = [];
+    $pings = $many('/api/v1/ping', TIMES, [], static function () use (&$healths, $ask): void {
+        $healths[] = $ask('/up')[0];
+    });
+    line("{$name}: a signed-in request that does nothing, p95", percentile($pings, 0.95), 'ms');
+    line("{$name}: of the health page", percentile($pings, 0.95) / percentile($healths, 0.95), '×', '≤ 2.5');
     // A change that nobody sees: what is kept no longer holds.
     $change = static function (int $i) use ($ask): void {
         $ask('/api/v1/me', ['name' => 'Rhona ' . ($i % 2 === 0 ? 'Keel' : 'Keele')], method: 'PATCH');
     };
     foreach (SCREENS as $screen) {
-        // What is reckoned from more than a request may last is reckoned beforehand, by whoever keeps it.
+        // What takes longer than a request may last is reckoned by the queue, and its page asks again until it is there.
+        $asked = microtime(true);
+        while ($ask("/api/v1/{$screen}")[1] === 503 && microtime(true) - $asked < BEING_MADE_S) {
+            sleep(2);
+        }
+        if (microtime(true) - $asked > 2.0) {
+            line("{$name}: {$screen}, told for the first time", microtime(true) - $asked, 's');
+        }
         $ask("/api/v1/{$screen}");
-        $ask("/api/v1/{$screen}");
-        $kept = $many("/api/v1/{$screen}", TIMES);
+        // Each beside a bare request of the same moment: the machine is another one from minute to minute.
+        $bares = [];
+        $bare = static function () use (&$bares, $ask): void {
+            $bares[] = $ask('/api/v1/ping')[0];
+        };
+        $kept = $many("/api/v1/{$screen}", TIMES, [], $bare);
         if ($kept === []) {
             continue;
         }
-        line("{$name}: {$screen}, p95 of a bare request", percentile($kept, 0.95) / $bare, '×', "≤ {$budget}");
-        $tag = $ask("/api/v1/{$screen}")[2];
         line(
-            "{$name}: {$screen}, still holds (304)",
-            percentile($many("/api/v1/{$screen}", 60, ["If-None-Match: {$tag}"]), 0.95) / $bare,
+            "{$name}: {$screen}, p95 of a bare request",
+            percentile($kept, 0.95) / percentile($bares, 0.95),
             '×',
+            "≤ {$budget}",
         );
-        $anew = $many("/api/v1/{$screen}", 20, [], $change);
+        $tag = $ask("/api/v1/{$screen}")[2];
+        $bares = [];
+        $held = $many("/api/v1/{$screen}", 60, ["If-None-Match: {$tag}"], $bare);
+        line("{$name}: {$screen}, still holds (304)", percentile($held, 0.95) / percentile($bares, 0.95), '×');
+        $bares = [];
+        $anew = $many("/api/v1/{$screen}", 20, [], static function (int $i) use ($change, $bare): void {
+            $bare();
+            $change($i);
+        });
         line(
-            "{$name}: {$screen}, computed after a change, median",
-            $anew === [] ? 0.0 : percentile($anew, 0.5) / $bare,
+            "{$name}: {$screen}, computed after a change, median of a bare request's",
+            $anew === [] ? 0.0 : percentile($anew, 0.5) / percentile($bares, 0.5),
             '×',
             "{$budget}, were it so",
         );
