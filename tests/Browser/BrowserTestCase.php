@@ -484,6 +484,22 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function click(RemoteWebElement $element): void
     {
+        for ($times = 0; $times < 5; $times++) {
+            $this->broughtToRest($element);
+            try {
+                if ($this->presses($element)) {
+                    return;
+                }
+            } catch (ElementClickInterceptedException) {
+                // Something was still sliding into place above it.
+                usleep(400_000);
+            }
+        }
+        self::fail('It could not be pressed: something else was where it had been. ' . $this->shown());
+    }
+
+    private function broughtToRest(RemoteWebElement $element): void
+    {
         $this->browser->executeAsyncScript(
             <<<'JS'
             const [node, done] = arguments
@@ -500,16 +516,6 @@ abstract class BrowserTestCase extends TestCase
             ,
             [$element],
         );
-        try {
-            if (!$this->presses($element)) {
-                $this->presses($element);
-            }
-        } catch (ElementClickInterceptedException) {
-            // Something was still sliding into place above it.
-            usleep(400_000);
-            $this->browser->executeScript('arguments[0].scrollIntoView({ block: "center" })', [$element]);
-            $element->click();
-        }
     }
 
     /** Whether it was pressed: what moves between finger down and finger up is not, as under a real finger. */
@@ -518,7 +524,7 @@ abstract class BrowserTestCase extends TestCase
         $this->browser->executeScript(
             <<<'JS'
             if (!window.pressed) {
-                document.addEventListener('click', (event) => { window.pressed = event.composedPath() }, { capture: true })
+                document.addEventListener('click', (event) => { window.pressed.push(...event.composedPath()) }, { capture: true })
             }
             window.pressed = []
             window.aimed = arguments[0]

@@ -70,9 +70,10 @@ async function answer() {
         },
       }),
     )
-    await queries.invalidateQueries({ queryKey: ['drill-people'] })
+    // At once: whoever already reads or presses on is not moved by a list beside it that comes later.
     await nextTick()
     answers.value?.focus()
+    await queries.invalidateQueries({ queryKey: ['drill-people'] })
   })
 }
 async function next() {
