@@ -40,8 +40,11 @@ queries.invalidateQueries = (filters, options) => {
   return invalidate(filters, options)
 }
 
-if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js')
 watchSignal()
 createApp(App).use(VueQueryPlugin, { queryClient: queries }).use(i18n).use(makeRouter(queries)).mount('#app')
 // The first date a browser writes takes it long: that is behind it when the answers come.
 dayIn('UTC')
+// What is kept for a driveway without signal is fetched when the first screen stands: until then the line is that screen’s.
+const KEPT_AFTER_MS = 3000
+if ('serviceWorker' in navigator && import.meta.env.PROD)
+  setTimeout(() => void navigator.serviceWorker.register('/sw.js'), KEPT_AFTER_MS)

@@ -43,7 +43,7 @@ watch(
   () => pulse.value?.mark,
   (mark, before) => {
     if (before && mark !== before)
-      void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'pulse' })
+      void queries.invalidateQueries({ predicate: ({ queryKey, meta }) => queryKey[0] !== 'pulse' && !meta?.drawn })
   },
 )
 

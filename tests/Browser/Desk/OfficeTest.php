@@ -144,6 +144,14 @@ final class OfficeTest extends BrowserTestCase
         $this->see('//section[@aria-label = "What the rules say"]//h3[starts-with(., "Method: ")]');
         $this->assertAccessible('What the rules say');
         $this->seeText('Who practises');
+        // Something has changed in the workspace, and the page has heard of it: what was asked still stands.
+        $asked = fn(string $path): int => (int) $this->browser->executeScript(
+            'return performance.getEntriesByType("resource").filter(({ name }) => new URL(name).pathname === arguments[0]).length',
+            ["/api/v1/{$path}"],
+        );
+        [$pulses, $drills] = [$asked('pulse'), $asked('drill')];
+        $this->until(static fn(): bool => $asked('pulse') >= $pulses + 2);
+        self::assertSame($drills, $asked('drill'));
         $this->press('Another one');
         $this->see('//legend[contains(., "How is it washed?")]');
         $this->assertQuietConsole();

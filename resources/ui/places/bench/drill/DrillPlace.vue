@@ -21,6 +21,8 @@ const units = useUnits()
 const queries = useQueryClient()
 const { data, error, isFetching, refetch } = useQuery({
   queryKey: ['drill'],
+  // Drawn by chance: asked again it is another one, under the hand of whoever is at it.
+  meta: { drawn: true },
   staleTime: Infinity,
   refetchOnWindowFocus: false,
   queryFn: () => told(api.GET('/api/v1/drill')),
