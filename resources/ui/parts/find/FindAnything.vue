@@ -50,7 +50,15 @@ const rows = computed((): Row[] => {
   }))
   return [...found, ...commands.slice(0, found.length ? 5 : 12)]
 })
-watch(rows, () => (at.value = 0))
+watch(text, () => (at.value = 0))
+// What is found anew while somebody goes along it does not go away from under them.
+watch(rows, (now, before) => {
+  const held = at.value > 0 ? before[at.value]?.to : undefined
+  at.value = Math.max(
+    0,
+    now.findIndex((one) => one.to === held),
+  )
+})
 
 async function open() {
   if (dialog.value?.open) return
