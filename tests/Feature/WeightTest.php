@@ -108,6 +108,7 @@ final class WeightTest extends TestCase
     {
         [$owner] = $this->business();
         $before = storage_path();
+        $kept = (string) ini_set('error_log', $own = storage_path('logs/own-door.log'));
         try {
             $this->app?->useStoragePath('/proc/nowhere');
             self::assertNotNull(Slot::take("cpu {$owner->id}", 0));
@@ -117,7 +118,11 @@ final class WeightTest extends TestCase
                 'email' => $owner->email,
                 'password' => 'wrong one',
             ])->assertUnprocessable();
+            // What happened at the door is said where anything can be said at all.
+            self::assertStringContainsString('sign-in-failed', (string) file_get_contents($own));
+            unlink($own);
         } finally {
+            ini_set('error_log', $kept);
             $this->app?->useStoragePath($before);
         }
     }
