@@ -193,12 +193,7 @@ final readonly class FinishSheet
     /** Treated water came out of the tank: its level is what was last read, less what went on the vehicle. */
     private function tank(Sheet $sheet, float $litres, User $writer, CarbonImmutable $at): void
     {
-        $tank = Gear::query()
-            ->asItStands()
-            ->where('kind', 'tank')
-            ->whereNull('archived_at')
-            ->orderBy('name')
-            ->first();
+        $tank = Gear::query()->asItStands()->where('kind', 'tank')->whereNull('archived_at')->orderBy('name')->first();
         $level = $tank?->events->firstWhere('kind', 'level');
         if (
             $tank === null ||

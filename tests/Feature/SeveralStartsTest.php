@@ -32,7 +32,9 @@ final class SeveralStartsTest extends TestCase
         }
 
         $heard = [];
-        $found = (new SeveralStarts(120.0))($instance, self::SHAKES, static function (float $share) use (&$heard): bool {
+        $found = (new SeveralStarts(120.0))($instance, self::SHAKES, static function (float $share) use (
+            &$heard,
+        ): bool {
             $heard[] = $share;
 
             return true;

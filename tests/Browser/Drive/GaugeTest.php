@@ -16,7 +16,9 @@ final class GaugeTest extends BrowserTestCase
         $this->visit('/bench/gauge');
         $this->press('a good one');
         // Until it has come, the one before it lies there.
-        $this->see('//*[local-name() = "svg"][@role = "application"]/*[local-name() = "image"][contains(@href, "/good")]');
+        $this->see(
+            '//*[local-name() = "svg"][@role = "application"]/*[local-name() = "image"][contains(@href, "/good")]',
+        );
         // By mouse: the feet and the top of the middle drop, found in the picture itself.
         [$left, $right, $top] = $this->outline();
         foreach ([$left, $right, $top] as [$x, $y]) {
