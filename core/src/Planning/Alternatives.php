@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Vicissa\Core\Planning;
 
 use Closure;
-
 use Vicissa\Core\InvalidInput;
 use Vicissa\Core\Says\Said;
 

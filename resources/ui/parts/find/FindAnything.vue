@@ -5,6 +5,7 @@ import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, told, type Schemas } from '@/api/client'
 import { shortDay } from '@/lib/dates'
+import { kept } from './kept'
 import { commandsFor } from './places'
 import { useRecent } from './recent'
 
@@ -52,13 +53,7 @@ const rows = computed((): Row[] => {
 })
 watch(text, () => (at.value = 0))
 // What is found anew while somebody goes along it does not go away from under them.
-watch(rows, (now, before) => {
-  const held = at.value > 0 ? before[at.value]?.to : undefined
-  at.value = Math.max(
-    0,
-    now.findIndex((one) => one.to === held),
-  )
-})
+watch(rows, (now, before) => (at.value = kept(at.value, before, now)))
 
 async function open() {
   if (dialog.value?.open) return
