@@ -19,6 +19,9 @@ final class EstimateTurn
 {
     private ?AtHand $atHand = null;
 
+    /** @var array{string, float|null}|null  what was asked last: whoever writes a turn may have asked before */
+    private ?array $last = null;
+
     public function __construct(
         private readonly LayOrdinary $layOrdinary,
         private readonly GatherAtHand $gatherAtHand,
@@ -40,20 +43,27 @@ final class EstimateTurn
         ]);
         $method = (string) $facts['method'];
         $hose = !in_array($method, ['rinseless', 'waterless'], true);
+        $wish = new OrdinaryWish(
+            array_values($kinds),
+            (int) ($facts['crew'] ?? 1),
+            (int) $facts['soil'],
+            (bool) ($facts['grit'] ?? false),
+            $facts['scope'] ?? 'usual',
+            $hose ? [] : ['water' => 'none'],
+            $hose ? ['schools' => ['method' => $method]] : [],
+        );
+        $asked = hash('xxh128', serialize([KeepLaid::restsOn($vehicle), $wish, $method]));
+        if ($asked !== ($this->last[0] ?? null)) {
+            $this->last = [$asked, $this->minutes($vehicle, $atHand, $wish, $method)];
+        }
+
+        return $this->last[1];
+    }
+
+    private function minutes(Vehicle $vehicle, AtHand $atHand, OrdinaryWish $wish, string $method): ?float
+    {
         try {
-            $visit = ($this->layOrdinary)(
-                $vehicle,
-                $atHand,
-                new OrdinaryWish(
-                    array_values($kinds),
-                    (int) ($facts['crew'] ?? 1),
-                    (int) $facts['soil'],
-                    (bool) ($facts['grit'] ?? false),
-                    $facts['scope'] ?? 'usual',
-                    $hose ? [] : ['water' => 'none'],
-                    $hose ? ['schools' => ['method' => $method]] : [],
-                ),
-            );
+            $visit = ($this->layOrdinary)($vehicle, $atHand, $wish);
         } catch (InvalidInput) {
             return null;
         }

@@ -46,7 +46,7 @@ final readonly class KeepLaid
         }
         $common = $this->common($atHand);
         $keys = array_map(
-            static fn(array $one): string => "{$what} " . self::hash([$common, self::of($one[0]), $one[1]]),
+            static fn(array $one): string => "{$what} " . self::hash([$common, self::restsOn($one[0]), $one[1]]),
             $asked,
         );
         $kept = [];
@@ -95,8 +95,8 @@ final readonly class KeepLaid
         ]);
     }
 
-    /** @return list<mixed> */
-    private static function of(Vehicle $vehicle): array
+    /** @return list<mixed> what of a vehicle bears on its visits */
+    public static function restsOn(Vehicle $vehicle): array
     {
         return [
             array_diff_key($vehicle->getAttributes(), self::BESIDE),

@@ -74,6 +74,7 @@ final readonly class DeclareLayer
 
     public function settle(Vehicle $vehicle): void
     {
+        $vehicle->unsetRelation('standing');
         $log = TurnLog::of([$vehicle->id]);
         $products = ($this->rebuildProtection)($vehicle, $log);
         ($this->forecastLayers)([$vehicle->id], log: $log);

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Record;
 
-use App\Book\Forecast;
+use App\Book\Layer;
 use App\Book\Vehicle;
 use App\Tenancy\Tenancy;
 use DateTimeInterface;
 
-/** The due dates of a vehicle's layers as they stand, for "moved from … to …". */
+/** The due dates of a vehicle's layers, for "moved from … to …": as they stand, and so read anew into the vehicle. */
 final readonly class DueDates
 {
     public function __construct(private Tenancy $tenancy) {}
@@ -24,25 +24,22 @@ final readonly class DueDates
         $date = static fn(?DateTimeInterface $moment): ?string => $moment === null ? null : $workspace->dateOf($moment);
 
         return array_values(
-            Forecast::query()
-                ->with('layer')
-                ->where('vehicle_id', $vehicle->id)
-                ->whereHas('layer', static fn($query) => $query->whereNull('ended_at'))
-                ->get()
+            $vehicle
+                ->load('standing.forecast')
+                ->standing->whereNotNull('forecast')
+                ->sortBy([['kind', 'desc'], ['zone', 'asc'], ['id', 'asc']])
                 ->map(
-                    static fn(Forecast $forecast): array => [
-                        'layer_id' => $forecast->layer_id,
-                        'zone' => $forecast->layer->zone ?? '',
-                        'kind' => $forecast->layer->kind ?? '',
-                        'name' => $forecast->layer->name ?? ($forecast->layer->family ?? ''),
-                        'from' => $date($forecast->from_at),
-                        'due' => $date($forecast->due_at),
-                        'late' => $date($forecast->late_at),
-                        'look' => $date($forecast->look_at),
+                    static fn(Layer $layer): array => [
+                        'layer_id' => $layer->id,
+                        'zone' => $layer->zone,
+                        'kind' => $layer->kind,
+                        'name' => $layer->name ?? $layer->family,
+                        'from' => $date($layer->forecast?->from_at),
+                        'due' => $date($layer->forecast?->due_at),
+                        'late' => $date($layer->forecast?->late_at),
+                        'look' => $date($layer->forecast?->look_at),
                     ],
                 )
-                ->sortByDesc('kind')
-                ->values()
                 ->all(),
         );
     }

@@ -29,9 +29,11 @@ final class RebuildProtection
 {
     /**
      * @param TurnLog|null $log  with this vehicle's turns in it, where they have been read
+     * @param CarbonImmutable|null $since  before it nothing has changed since this was last derived: what had ended by
+     *     then was read as it would be now
      * @return list<string> products whose evidence may have changed
      */
-    public function __invoke(Vehicle $vehicle, ?TurnLog $log = null): array
+    public function __invoke(Vehicle $vehicle, ?TurnLog $log = null, ?CarbonImmutable $since = null): array
     {
         $log ??= TurnLog::of([$vehicle->id]);
         $before = Layer::query()->where('vehicle_id', $vehicle->id)->orderBy('on_at')->orderBy('id')->get();
@@ -43,7 +45,9 @@ final class RebuildProtection
                 ->values();
             $this->end($stack, $log->turns($vehicle->id), $zone);
             foreach ($stack as $layer) {
-                $this->read($vehicle, $layer, $stack, $log);
+                if ($since === null || $layer->isDirty() || $layer->ended_at === null || $layer->ended_at >= $since) {
+                    $this->read($vehicle, $layer, $stack, $log);
+                }
             }
         }
         $changed = $layers->filter(static fn(Layer $layer): bool => $layer->isDirty() || $layer->wasRecentlyCreated);

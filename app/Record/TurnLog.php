@@ -69,6 +69,16 @@ final readonly class TurnLog
         );
     }
 
+    /**
+     * As somebody tells it who has not written it down.
+     *
+     * @param array<string, list<LoggedTurn>> $turns  by vehicle, oldest first
+     */
+    public static function told(array $turns): self
+    {
+        return new self($turns, app(Tenancy::class)->workspace()->house()->wear);
+    }
+
     /** @param callable(Builder): Builder $asked  narrows the turns down to those that are asked for */
     private static function from(callable $asked, ?int $readingsSince): self
     {
@@ -150,7 +160,7 @@ final readonly class TurnLog
             );
         }
 
-        return new self($turns, app(Tenancy::class)->workspace()->house()->wear);
+        return self::told($turns);
     }
 
     /** Where both know a vehicle, the other's turns count. */

@@ -131,17 +131,19 @@ final readonly class FinishSheet
     /** @param list<array{kind: string, took_s: int|null, estimate_min: float|null, skipped: bool, ...}> $steps */
     private function times(Turn $turn, array $steps): void
     {
+        $times = [];
         foreach ($steps as $step) {
             if (!$step['skipped'] && $step['took_s'] !== null && ($step['estimate_min'] ?? 0.0) > 0.0) {
-                StepTime::query()->create([
+                $times[] = [
                     'turn_id' => $turn->id,
                     'kind' => $step['kind'],
                     'estimated_min' => $step['estimate_min'],
                     'took_min' => $step['took_s'] / 60.0,
                     'at' => $turn->worked_at,
-                ]);
+                ];
             }
         }
+        StepTime::insertAll($times);
     }
 
     /** @param array<string, int> $textiles */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Shelf;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use stdClass;
 use Vicissa\Core\Kit\Batches;
 
@@ -36,9 +38,55 @@ final readonly class StockBook
         return new self($moves);
     }
 
+    /**
+     * What is left of which batch, of those products whose batches anybody has written down. What went out between two
+     * that came in is read as one: it leaves the same.
+     *
+     * @param Collection<string, Product> $products  by id
+     * @return array<string, Batches>
+     */
+    public static function batchesOf(Collection $products): array
+    {
+        $rows = DB::query()
+            ->fromSub(
+                StockMove::query()
+                    ->whereIn('product_id', $products->keys()->all())
+                    ->select(['product_id', 'ml', 'batch', 'expires_on'])
+                    ->selectRaw(
+                        'count(*) filter (where ml > 0) over (partition by product_id order by at, id) as came',
+                    ),
+                'moves',
+            )
+            ->groupBy('product_id', 'came')
+            ->groupByRaw('ml > 0')
+            ->orderBy('came')
+            ->orderByRaw('ml > 0 desc')
+            ->get([
+                'product_id',
+                DB::raw('sum(ml) as ml'),
+                DB::raw('max(batch) as batch'),
+                DB::raw('max(expires_on) as expires_on'),
+            ])
+            ->groupBy('product_id');
+        $batches = [];
+        foreach ($rows as $id => $moves) {
+            $product = $products->get((string) $id);
+            if ($product !== null && $moves->whereNotNull('batch')->isNotEmpty()) {
+                $batches[$product->id] = self::left($product, $moves->all());
+            }
+        }
+
+        return $batches;
+    }
+
     public function batches(Product $product): Batches
     {
-        $moves = $this->moves[$product->id] ?? [];
+        return self::left($product, $this->moves[$product->id] ?? []);
+    }
+
+    /** @param array<int, stdClass> $moves */
+    private static function left(Product $product, array $moves): Batches
+    {
         // What stood there before anybody wrote movements down is a batch nobody knows.
         $before =
             $product->stock_ml - array_sum(array_map(static fn(stdClass $move): float => (float) $move->ml, $moves));
@@ -51,7 +99,7 @@ final readonly class StockBook
                     'batch' => $move->batch === null ? null : (string) $move->batch,
                     'expires' => $move->expires_on === null ? null : (string) $move->expires_on,
                 ],
-                $moves,
+                array_values($moves),
             ),
         ]);
     }

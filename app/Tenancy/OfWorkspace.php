@@ -73,6 +73,29 @@ trait OfWorkspace
             : parent::castAttribute($key, $value);
     }
 
+    /**
+     * Many that are written once, in few statements: with the keys and in the form each would have, without its events.
+     *
+     * @param array<array<string, mixed>> $rows  all of the same columns
+     * @return list<self>
+     */
+    public static function insertAll(array $rows): array
+    {
+        $workspace = app(Tenancy::class)->workspace()->id;
+        $models = array_map(static function (array $row) use ($workspace): self {
+            $model = new self([...$row, 'workspace_id' => $workspace]);
+            $model->setUniqueIds();
+            $model->exists = true;
+
+            return $model;
+        }, array_values($rows));
+        foreach (array_chunk($models, 500) as $chunk) {
+            self::query()->insert(array_map(static fn(self $model): array => $model->getAttributes(), $chunk));
+        }
+
+        return $models;
+    }
+
     /** @return BelongsTo<Workspace, $this> */
     public function workspace(): BelongsTo
     {

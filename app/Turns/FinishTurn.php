@@ -20,6 +20,7 @@ use App\Tenancy\Instant;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Weeks\OpenAgain;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Vicissa\Core\Says\Said;
@@ -56,7 +57,7 @@ final readonly class FinishTurn
             ]);
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, 1, $before);
             $this->moveStock->used($turn, null, $entry);
-            $this->settle($turn, $vehicle, $entry->id);
+            $this->settle($turn, $vehicle, $entry, $workedAt);
 
             return $turn;
         });
@@ -81,22 +82,19 @@ final readonly class FinishTurn
             $facts += $counted?->only([...TurnEntry::COUNTED, 'textiles']) ?? [];
             $entry = ($this->writeEntry)($turn, $vehicle, $writer, $facts, $seen + 1, $before, $reason);
             $this->moveStock->used($turn, $counted, $entry);
+            $wasWorkedAt = $turn->worked_at;
             $turn->worked_at = Instant::of($facts['worked_at']);
-            $this->settle($turn, $vehicle, $entry->id);
+            $this->settle($turn, $vehicle, $entry, $turn->worked_at->min($wasWorkedAt));
 
             return $turn;
         });
     }
 
-    /** @return array<string, string> what stands in doubt or has failed, by zone and kind */
+    /** @return array<string, string> what stands in doubt or has failed, by zone and kind, as it was last read */
     private static function doubts(Vehicle $vehicle): array
     {
-        return Layer::query()
-            ->where('vehicle_id', $vehicle->id)
-            ->whereNull('ended_at')
-            ->orderBy('zone')
-            ->orderBy('kind')
-            ->get()
+        return $vehicle->standing
+            ->sortBy([['zone', 'asc'], ['kind', 'asc']])
             ->mapWithKeys(
                 static fn(Layer $layer): array => [
                     "{$layer->zone} {$layer->kind}" =>
@@ -107,15 +105,16 @@ final readonly class FinishTurn
             ->all();
     }
 
-    private function settle(Turn $turn, Vehicle $vehicle, string $entryId): void
+    /** @param CarbonImmutable $since  before it nothing in the vehicle's record has changed */
+    private function settle(Turn $turn, Vehicle $vehicle, TurnEntry $entry, CarbonImmutable $since): void
     {
-        $turn->current_entry_id = $entryId;
+        $turn->current_entry_id = $entry->id;
         $turn->save();
         $doubts = self::doubts($vehicle);
         $log = TurnLog::of([$vehicle->id]);
-        $products = ($this->rebuildProtection)($vehicle, $log);
+        $products = ($this->rebuildProtection)($vehicle, $log, $since);
         ($this->forecastLayers)([$vehicle->id], log: $log);
-        ($this->proposeNext)($turn, $vehicle, ($this->dueDates)($vehicle));
+        ($this->proposeNext)($turn, $entry, $vehicle, ($this->dueDates)($vehicle));
         if ($products !== []) {
             ReforecastProducts::dispatch($this->tenancy->workspace()->id, $products, $vehicle->id)->afterCommit();
         }
@@ -124,11 +123,10 @@ final readonly class FinishTurn
             ->where('vehicle_id', $vehicle->id)
             ->where('on', '<=', $this->tenancy->workspace()->dateOf($turn->worked_at))
             ->delete();
-        $left = TurnEntry::query()->whereKey($entryId)->value('left_out') ?? [];
         $day = $this->tenancy->workspace()->dateOf($turn->worked_at);
         // A layer that was found wanting, or whose doubt was settled, changes what its next visit holds.
         $why = match (true) {
-            $left !== [] => Said::of('plan.left-out', vehicle: $vehicle->name, on: Said::day($day)),
+            ($entry->left_out ?? []) !== [] => Said::of('plan.left-out', vehicle: $vehicle->name, on: Said::day($day)),
             $doubts !== self::doubts($vehicle) => Said::of(
                 'plan.water-said',
                 vehicle: $vehicle->name,

@@ -21,13 +21,12 @@ final readonly class ProposeNext
      * @param list<array{layer_id: string, zone: string, kind: string, name: string, from: string|null,
      *     due: string|null, late: string|null, look?: string|null}> $due due dates after the turn
      */
-    public function __invoke(Turn $turn, Vehicle $vehicle, array $due): void
+    public function __invoke(Turn $turn, TurnEntry $entry, Vehicle $vehicle, array $due): void
     {
         $next = $turn->worked_at
             ->setTimezone($this->tenancy->workspace()->time_zone)
             ->addDays($vehicle->cadence_target)
             ->toDateString();
-        $entry = TurnEntry::query()->findOrFail($turn->current_entry_id);
         /** @var list<array{next: string}> $diagnoses */
         $diagnoses = $entry->diagnoses;
         $kinds = NextVisit::kinds(
@@ -40,12 +39,10 @@ final readonly class ProposeNext
             ) !== [],
             array_filter($due, static fn(array $date): bool => isset($date['look']) && $date['look'] <= $next) !== [],
         );
-        TurnEntry::query()
-            ->whereKey($entry->id)
-            ->update([
-                'next_on' => $next,
-                'next_kinds' => json_encode(array_column($kinds, 'value')),
-                'due_after' => json_encode($due),
-            ]);
+        $entry->update([
+            'next_on' => $next,
+            'next_kinds' => array_column($kinds, 'value'),
+            'due_after' => $due,
+        ]);
     }
 }

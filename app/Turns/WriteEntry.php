@@ -15,13 +15,13 @@ use App\Record\TurnEntry;
 use App\Record\TurnProduct;
 use App\Shelf\Product;
 use App\Shelf\StockBook;
-use App\Shelf\StockMove;
 use App\Tenancy\Instant;
 use App\Tenancy\User;
+use Closure;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Str;
 use LogicException;
 use Psr\Clock\ClockInterface;
+use Vicissa\Core\Kit\Batches;
 use Vicissa\Core\Matching\Purpose;
 use Vicissa\Core\Matching\Remark;
 use Vicissa\Core\Matching\Role;
@@ -100,23 +100,17 @@ final readonly class WriteEntry
             'diagnoses' => $this->diagnoses(
                 $facts['readings'] ?? [],
                 $stack->all(),
-                $this->sheetedBefore($vehicle, $turn),
+                fn(): ?float => $this->sheetedBefore($vehicle, $turn),
             ),
             'due_before' => $dueBefore,
             'reason' => $reason,
             'written_by' => $writer->id,
             'written_at' => $this->clock->now(),
         ]);
-        $workspaceId = $entry->workspace_id;
-        $mark = static fn(): array => [
-            'id' => Str::uuid7()->toString(),
-            'workspace_id' => $workspaceId,
-            'entry_id' => $entry->id,
-        ];
-        Reading::query()->insert(
+        Reading::insertAll(
             array_map(
                 static fn(array $reading): array => [
-                    ...$mark(),
+                    'entry_id' => $entry->id,
                     'stage' => $reading['stage'],
                     'zone' => $reading['zone'],
                     'part' => $reading['part'] ?? Part::Whole->value,
@@ -139,26 +133,23 @@ final readonly class WriteEntry
                 'purpose' => Purpose::from($entry->purpose),
             ]);
             $uses[] = [
-                ...$mark(),
+                'entry_id' => $entry->id,
                 'product_id' => $product->id,
                 'role' => $product->role,
                 'zone' => $zone->value,
                 'quantity_ml' => $use['quantity_ml'] ?? null,
                 'batch' => $use['batch'] ?? ($batches[$product->id] ?? null),
                 'as_base' => ($use['as_base'] ?? false) || $product->role === Role::Base->value,
-                'remarks' => json_encode(
-                    array_map(
-                        static fn(Remark $remark): array => [
-                            'code' => $remark->code->value,
-                            'severity' => $remark->severity->value,
-                        ],
-                        $verdict->remarks,
-                    ),
-                    JSON_THROW_ON_ERROR,
+                'remarks' => array_map(
+                    static fn(Remark $remark): array => [
+                        'code' => $remark->code->value,
+                        'severity' => $remark->severity->value,
+                    ],
+                    $verdict->remarks,
                 ),
             ];
         }
-        TurnProduct::query()->insert($uses);
+        $entry->setRelation('products', collect(TurnProduct::insertAll($uses)));
 
         return $entry;
     }
@@ -171,30 +162,17 @@ final readonly class WriteEntry
      */
     private function batches(Collection $products): array
     {
-        $known = StockMove::query()
-            ->whereIn('product_id', $products->keys()->all())
-            ->whereNotNull('batch')
-            ->distinct()
-            ->pluck('product_id')
-            ->all();
-        $book = $known === [] ? null : StockBook::of(array_values(array_filter($known, is_string(...))));
-
-        return $book === null
-            ? []
-            : $products
-                ->whereIn('id', $known)
-                ->mapWithKeys(static fn(Product $product): array => [$product->id => $book->batches($product)->inUse()])
-                ->all();
+        return array_map(static fn(Batches $batches): ?string => $batches->inUse(), StockBook::batchesOf($products));
     }
 
     /**
      * @param list<array{stage: string, zone: string, part?: string, behaviour: string,
      *     sheets_s?: float|null}> $readings
      * @param array<int, Layer> $stack    outermost first
-     * @param float|null $sheetedBefore   seconds a sheet of water took on the paint at the visit before
+     * @param Closure(): (float|null) $sheetedBefore  seconds a sheet of water took on the paint at the visit before
      * @return list<array<string, mixed>>
      */
-    private function diagnoses(array $readings, array $stack, ?float $sheetedBefore): array
+    private function diagnoses(array $readings, array $stack, Closure $sheetedBefore): array
     {
         $diagnoses = [];
         foreach (Zone::cases() as $zone) {
@@ -216,7 +194,7 @@ final readonly class WriteEntry
                 $layer?->designedFor() ?? Designed::Beads,
                 $layer?->kind === 'topper',
                 $sheets,
-                $zone === Zone::Paint ? $sheetedBefore : null,
+                $zone === Zone::Paint && $sheets !== null ? $sheetedBefore() : null,
             );
             $diagnoses[] = ['zone' => $zone->value, ...TalkAnswer::of($talk)];
         }

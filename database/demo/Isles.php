@@ -22,6 +22,7 @@ use App\Weeks\CancelVisit;
 use App\Weeks\ReplanWeeks;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Support\Facades\DB;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Clock\MockClock;
 use Vicissa\Core\Matching\Body;
@@ -39,6 +40,7 @@ final readonly class Isles
         // The year is lived on its own clock; nothing it writes is queued, the forecasts are reckoned once at its end.
         $this->app->instance(ClockInterface::class, $clock);
         $queue = config()->string('queue.default');
+        $cache = config()->string('cache.default');
         config(['queue.default' => 'null']);
         try {
             [$owner] = $this->app->make(FoundWorkspace::class)(
@@ -61,7 +63,11 @@ final readonly class Isles
             foreach (Cast::products() as $product) {
                 Product::query()->create($product);
             }
-            $vehicles = $this->vehicles($today);
+            $vehicles = DB::transaction(fn(): array => $this->vehicles($today));
+            // Whoever writes a turn estimates it, too.
+            $this->app->instance(EstimateTurn::class, $this->app->make(EstimateTurn::class));
+            // What is kept for a while while the year goes by is of no use to anybody after it.
+            config(['cache.default' => 'array']);
             $turns = (new Year(
                 $clock,
                 $this->app->make(FinishTurn::class),
@@ -72,15 +78,19 @@ final readonly class Isles
                 $owner,
                 $technician,
             ))->live($vehicles, $today);
+            config(['cache.default' => $cache]);
             $clock->modify($today->toIso8601String());
             $this->app->make(ForecastLayers::class)(
                 array_values(array_map(static fn(Vehicle $vehicle): string => $vehicle->id, $vehicles)),
             );
 
-            (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class));
-            (new Diary($owner, $this->app->make(ReplanWeeks::class), $this->app->make(QuoteYear::class)))->load(
-                $today,
-                $vehicles,
+            DB::transaction(fn() => (new VanAndWater($owner))->load($today, $this->app->make(LayRound::class)));
+            DB::transaction(
+                fn() => (new Diary(
+                    $owner,
+                    $this->app->make(ReplanWeeks::class),
+                    $this->app->make(QuoteYear::class),
+                ))->load($today, $vehicles),
             );
             (new ByHand(
                 $clock,
@@ -92,7 +102,8 @@ final readonly class Isles
 
             return sprintf('%d vehicles and %d turns.', count($vehicles), $turns);
         } finally {
-            config(['queue.default' => $queue]);
+            config(['queue.default' => $queue, 'cache.default' => $cache]);
+            $this->app->forgetInstance(EstimateTurn::class);
             $this->app->instance(ClockInterface::class, $this->clock);
         }
     }

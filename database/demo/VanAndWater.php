@@ -161,14 +161,26 @@ final class VanAndWater
             'upper-mitt' => 2,
             'lower-mitt' => 3,
         ];
+        $events = [];
         foreach (Gear::query()->where('kind', 'towel')->orderBy('name')->get() as $pool) {
             $use = (string) ($pool->facts['use'] ?? '');
             for ($week = 50; $week >= 1; $week--) {
-                $this->event($pool, 'used', ['count' => $each[$use] ?? 1], $today->subWeeks($week)->subDay());
-                $this->event($pool, 'washed', ['count' => $each[$use] ?? 1], $today->subWeeks($week));
+                $events[] = $this->happened(
+                    $pool,
+                    'used',
+                    ['count' => $each[$use] ?? 1],
+                    $today->subWeeks($week)->subDay(),
+                );
+                $events[] = $this->happened($pool, 'washed', ['count' => $each[$use] ?? 1], $today->subWeeks($week));
             }
-            $this->event($pool, 'used', ['count' => (int) ceil(($each[$use] ?? 1) * 0.6)], $today->subDays(2));
+            $events[] = $this->happened(
+                $pool,
+                'used',
+                ['count' => (int) ceil(($each[$use] ?? 1) * 0.6)],
+                $today->subDays(2),
+            );
         }
+        GearEvent::insertAll($events);
     }
 
     /** Taps every month or so; the feed of the resin every week, with what went through it. */
@@ -204,9 +216,7 @@ final class VanAndWater
                 $at->addMinutes(2),
             );
         }
-        foreach ($rows as $row) {
-            WaterReading::query()->create($row);
-        }
+        WaterReading::insertAll($rows);
     }
 
     /** @return array<string, mixed> */
@@ -225,13 +235,22 @@ final class VanAndWater
     /** @param array<string, float|int> $facts */
     private function event(Gear $gear, string $kind, array $facts, CarbonImmutable $at): void
     {
-        GearEvent::query()->create([
+        GearEvent::query()->create($this->happened($gear, $kind, $facts, $at));
+    }
+
+    /**
+     * @param array<string, float|int> $facts
+     * @return array<string, mixed>
+     */
+    private function happened(Gear $gear, string $kind, array $facts, CarbonImmutable $at): array
+    {
+        return [
             'gear_id' => $gear->id,
             'kind' => $kind,
             'facts' => $facts,
             'at' => $at,
             'written_by' => $this->owner->id,
-        ]);
+        ];
     }
 
     private function unit(): float

@@ -17,9 +17,17 @@ use App\Turns\MoveStock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use LogicException;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Symfony\Component\Clock\MockClock;
+use Vicissa\Core\Matching\Leaves;
+use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Role;
+use Vicissa\Core\Matching\Strips;
+use Vicissa\Core\Matching\Zone;
+use Vicissa\Core\Record\LoggedTurn;
+use Vicissa\Core\Record\Used;
 
 /**
  * A year of visits. Every layer gets a true life that nobody in the program knows; the water is read from it, and
@@ -42,6 +50,9 @@ final class Year
 
     /** @var array<string, CarbonImmutable> when a base was put on last, by vehicle */
     private array $baseSince = [];
+
+    /** @var array<string, list<LoggedTurn>>  as they wear, by vehicle */
+    private array $turns = [];
 
     /** @var array<string, Product> */
     private array $products;
@@ -176,12 +187,37 @@ final class Year
         ];
         // As long as the rules say of what was done, at this crew's pace, with a good day here and a bad one there.
         $used = Collection::make($this->products)->keyBy('id')->only(array_column($products, 'product_id'));
-        $facts['minutes'] = (int) round(
-            (($this->estimateTurn)($vehicle, $facts, $used) ?? $facts['minutes']) * (1.02 + 0.08 * $this->normal()),
-        );
+        $pace = 1.02 + 0.08 * $this->normal();
+        if (!$fromSheet) {
+            $facts['minutes'] = (int) round(
+                (($this->estimateTurn)($vehicle, $facts, $used) ?? $facts['minutes']) * $pace,
+            );
+        }
         $fromSheet
             ? $this->driveway->work($vehicle, $writer, $facts, $at)
             : ($this->finishTurn)($vehicle, $writer, $facts);
+        $this->turns[$vehicle->id][] = new LoggedTurn(
+            '',
+            $at->getTimestamp(),
+            Method::from($facts['method']),
+            false,
+            false,
+            $facts['looked_over'],
+            array_map(static function (array $use) use ($used): Used {
+                $product = $used[$use['product_id']] ?? throw new LogicException('Not on this shelf.');
+
+                return new Used(
+                    $product->id,
+                    Zone::from($use['zone']),
+                    Role::from($product->role),
+                    (float) ($product->ph ?? 7.0),
+                    Strips::from($product->strips),
+                    Leaves::from($product->leaves),
+                    false,
+                );
+            }, $products),
+            [],
+        );
         // A base that lasts weeks is renewed when its label says so.
         if (
             in_array($cast['base'][0] ?? '', ['wax', 'polymer', 'silica-spray'], true) &&
@@ -290,9 +326,7 @@ final class Year
         $true = Cast::TRUE_LIFE[$layer->name ?? ''] ?? 0.9 * sqrt($label[0] * $label[1]);
         $life = $this->lives[$layer->id] ??= $true * exp($this->vehicleEffect[$vehicle->id] + 0.25 * $this->normal());
 
-        return (TurnLog::of([$vehicle->id])
-            ->path($vehicle->habits(), $span)
-            ->at($span->day($at->getTimestamp())) +
+        return (TurnLog::told($this->turns)->path($vehicle->habits(), $span)->at($span->day($at->getTimestamp())) +
             0.25) /
             $life;
     }

@@ -40,22 +40,48 @@ final readonly class IdleWear
             // On roads that are always salted, or where salt wears nothing, no month differs.
             return new self([[0.0, 0.0, $usual]]);
         }
-        $rate = static fn(int $month): float => in_array($month, $habits->saltMonths, true) ? $salted : $usual;
-        [$year, $month] = [(int) gmdate('Y', $onAt), (int) gmdate('n', $onAt)];
-        $stretches = [[0.0, 0.0, ($perDay = $rate($month))]];
+        $salts = in_array((int) gmdate('n', $onAt), $habits->saltMonths, true);
+        $stretches = [[0.0, 0.0, ($perDay = $salts ? $salted : $usual)]];
         [$from, $total] = [0.0, 0.0];
+        $year = (int) gmdate('Y', $onAt);
         while ($from < $until) {
-            [$year, $month] = $month === 12 ? [$year + 1, 1] : [$year, $month + 1];
-            if ($rate($month) === $perDay && count($habits->saltMonths) < 12) {
-                continue;
+            foreach (self::turns($habits->saltMonths, $year++) as [$at, $salts]) {
+                if ($at <= $onAt || $from >= $until) {
+                    continue;
+                }
+                $day = ($at - $onAt) / self::DAY;
+                $total += $perDay * ($day - $from);
+                [$from, $perDay] = [$day, $salts ? $salted : $usual];
+                $stretches[] = [$from, $total, $perDay];
             }
-            $day = (gmmktime(0, 0, 0, $month, 1, $year) - $onAt) / self::DAY;
-            $total += $perDay * ($day - $from);
-            [$from, $perDay] = [$day, $rate($month)];
-            $stretches[] = [$from, $total, $perDay];
         }
 
         return new self($stretches);
+    }
+
+    /**
+     * When roads begin to be salted within a year, and when that ends. Asked for each layer anew, the same for all.
+     *
+     * @param list<int> $months
+     * @return list<array{int, bool}> seconds since 1970, and whether they are salted from then on; in order
+     */
+    private static function turns(array $months, int $year): array
+    {
+        /** @var array<string, array<int, list<array{int, bool}>>> $known */
+        static $known = [];
+        $key = implode(' ', $months);
+        if (!isset($known[$key][$year])) {
+            $known[$key][$year] = [];
+            for ($month = 1; $month <= 12; $month++) {
+                $salts = in_array($month, $months, true);
+                // All year or never, it still turns with each month: no stretch is then without an end.
+                if ($salts !== in_array($month === 1 ? 12 : $month - 1, $months, true) || count($months) === 12) {
+                    $known[$key][$year][] = [(int) gmmktime(0, 0, 0, $month, 1, $year), $salts];
+                }
+            }
+        }
+
+        return $known[$key][$year];
     }
 
     /** Wear-weeks accrued since day 0. */
