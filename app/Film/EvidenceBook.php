@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Film;
 
 use App\Book\Layer;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Vicissa\Core\Protection\Life\FailureInterval;
@@ -12,6 +13,7 @@ use Vicissa\Core\Protection\Life\Learnt\LearntForecast;
 use Vicissa\Core\Protection\Life\Learnt\LearntLife;
 use Vicissa\Core\Protection\Life\Learnt\PooledSeen;
 use Vicissa\Core\Protection\Life\Learnt\Seen;
+use Vicissa\Core\Protection\Life\Learnt\VehicleSeen;
 
 /** Every layer of some products, as evidence. Each vehicle's part is reckoned once and shared by all forecasts. */
 final class EvidenceBook
@@ -26,8 +28,13 @@ final class EvidenceBook
 
     private const KEPT_S = 3600;
 
+    private const SEEN = 16;
+
     /** @var array<string, PooledSeen|null> */
     private array $pools = [];
+
+    /** @var array<string, VehicleSeen>  by model and what was read */
+    private array $seen = [];
 
     /** @var array<string, LearntForecast>  of those that nothing of their own sets apart, as it is when they go on */
     private array $common = [];
@@ -81,10 +88,14 @@ final class EvidenceBook
         [$model, $pool] = [$this->models[$modelKey], $this->pools[$modelKey] ?? null];
         $layers = array_sum(array_map(count(...), $vehicles));
         if ($known === [] || $pool === null) {
-            return [($this->common[$modelKey] ??= $model->forecast($pool, null)), 0, $layers];
+            return [
+                ($this->common[$modelKey] ??= $pool === null ? $this->byLabel($label) : $model->forecast($pool, null)),
+                0,
+                $layers,
+            ];
         }
         $others = $layers - count($known);
-        $all = $model->vehicle(self::told($known));
+        $all = $this->seen($modelKey, $model, self::pairs($known));
 
         return [
             $model->forecast(
@@ -92,7 +103,7 @@ final class EvidenceBook
                 match (true) {
                     $mine === [] => null,
                     count($mine) === count($known) => $all,
-                    default => $model->vehicle(self::told($mine)),
+                    default => $this->seen($modelKey, $model, self::pairs($mine)),
                 },
             ),
             count($mine),
@@ -109,14 +120,8 @@ final class EvidenceBook
      */
     private function pool(string $key, array $label, array $vehicles): array
     {
-        $say = array_map(
-            static fn(array $layers): array => array_map(
-                static fn(array $one): array => [$one['interval']->held, $one['interval']->failed],
-                $layers,
-            ),
-            $vehicles,
-        );
-        $store = Cache::store(config('cache.limiter') === 'apc' ? 'apc' : 'array');
+        $say = array_map(self::pairs(...), $vehicles);
+        $store = self::store();
         /** @var array{say: array<string, list<array{float, float|null}>>, ways: list<int>, layers: int, pool: string, mended: int}|null $kept */
         $kept = $store->get("evidence {$key}");
         $pool = $kept === null ? null : PooledSeen::kept($kept['layers'], $kept['ways'], $kept['pool']);
@@ -134,7 +139,7 @@ final class EvidenceBook
                     $pool = isset($kept['say'][$id])
                         ? $pool->without($model->vehicle(self::of($kept['say'][$id])))
                         : $pool;
-                    $pool = isset($say[$id]) ? $pool->with($model->vehicle(self::of($say[$id]))) : $pool;
+                    $pool = isset($say[$id]) ? $pool->with($this->seen($key, $model, $say[$id])) : $pool;
                 }
                 $store->put(
                     "evidence {$key}",
@@ -172,6 +177,43 @@ final class EvidenceBook
     }
 
     /**
+     * What is said of layers of which nobody has read anything: the same of all with that label, kept on this machine.
+     *
+     * @param array{float, float} $label
+     */
+    private function byLabel(array $label): LearntForecast
+    {
+        $key = 'evidence label ' . implode('-', $label);
+        $kept = self::store()->get($key);
+        if (!($kept instanceof LearntForecast)) {
+            $kept = (new LearntLife(...$label))->forecast(null, null);
+            self::store()->put($key, $kept, self::KEPT_S);
+        }
+
+        return $kept;
+    }
+
+    /**
+     * @param list<array{float, float|null}> $pairs
+     */
+    private function seen(string $modelKey, LearntLife $model, array $pairs): VehicleSeen
+    {
+        $key = $modelKey . serialize($pairs);
+        if (!isset($this->seen[$key])) {
+            // Each is some hundred kilobytes: what was just asked is asked again, the rest of a large fleet is not.
+            $this->seen = array_slice($this->seen, -self::SEEN, preserve_keys: true);
+            $this->seen[$key] = $model->vehicle(self::of($pairs));
+        }
+
+        return $this->seen[$key];
+    }
+
+    private static function store(): Repository
+    {
+        return Cache::store(config('cache.limiter') === 'apc' ? 'apc' : 'array');
+    }
+
+    /**
      * @param list<array{float, float|null}> $pairs
      * @return list<Seen>
      */
@@ -182,10 +224,10 @@ final class EvidenceBook
 
     /**
      * @param list<array{id: string, interval: FailureInterval}> $layers
-     * @return list<Seen>
+     * @return list<array{float, float|null}>
      */
-    private static function told(array $layers): array
+    private static function pairs(array $layers): array
     {
-        return array_map(static fn(array $one): Seen => Seen::interval($one['interval']), $layers);
+        return array_map(static fn(array $one): array => [$one['interval']->held, $one['interval']->failed], $layers);
     }
 }
