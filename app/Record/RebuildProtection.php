@@ -37,7 +37,7 @@ final class RebuildProtection
     {
         $log ??= TurnLog::of([$vehicle->id]);
         $before = Layer::query()->where('vehicle_id', $vehicle->id)->orderBy('on_at')->orderBy('id')->get();
-        $layers = $this->withToppers($vehicle, $log, $before);
+        $layers = $this->withToppers($vehicle, $log, $before, $since);
         foreach (Zone::cases() as $zone) {
             $stack = $layers
                 ->where('zone', $zone->value)
@@ -67,7 +67,7 @@ final class RebuildProtection
      * @param Collection<int, Layer> $known
      * @return Collection<int, Layer>
      */
-    private function withToppers(Vehicle $vehicle, TurnLog $log, Collection $known): Collection
+    private function withToppers(Vehicle $vehicle, TurnLog $log, Collection $known, ?CarbonImmutable $since): Collection
     {
         $wanted = [];
         foreach ($log->turns($vehicle->id) as $turn) {
@@ -88,20 +88,24 @@ final class RebuildProtection
         );
         $byKey->diffKeys($wanted)->each(static fn(Layer $layer) => $layer->delete());
         foreach ($wanted as $key => [$turn, $zone, $productId, $kind]) {
-            $product = $products[$productId] ?? null;
-            if ($product === null || $product->layerFamily() === Family::Bare) {
-                $byKey->get($key)?->delete();
+            $layer = $byKey->get($key);
+            if ($layer !== null && $since !== null && $turn->at < $since->getTimestamp()) {
+                $layers->push($layer);
 
                 continue;
             }
-            $layer =
-                $byKey->get($key) ??
-                new Layer([
-                    'turn_id' => $turn->id,
-                    'vehicle_id' => $vehicle->id,
-                    'zone' => $zone->value,
-                    'kind' => $kind,
-                ]);
+            $product = $products[$productId] ?? null;
+            if ($product === null || $product->layerFamily() === Family::Bare) {
+                $layer?->delete();
+
+                continue;
+            }
+            $layer ??= new Layer([
+                'turn_id' => $turn->id,
+                'vehicle_id' => $vehicle->id,
+                'zone' => $zone->value,
+                'kind' => $kind,
+            ]);
             $base = $layers->where('zone', $zone->value)->where('kind', 'base')->sortBy('on_at')->last();
             $layer->fill([
                 'product_id' => $product->id,
