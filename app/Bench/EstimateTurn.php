@@ -19,8 +19,8 @@ final class EstimateTurn
 {
     private ?AtHand $atHand = null;
 
-    /** @var array<string, float|null>  what was asked before: visits of a vehicle are much alike */
-    private array $known = [];
+    /** @var array{string, float|null}|null  what was asked last: whoever writes a turn may have asked before */
+    private ?array $last = null;
 
     public function __construct(
         private readonly LayOrdinary $layOrdinary,
@@ -53,11 +53,11 @@ final class EstimateTurn
             $hose ? ['schools' => ['method' => $method]] : [],
         );
         $asked = hash('xxh128', serialize([KeepLaid::restsOn($vehicle), $wish, $method]));
-        if (!array_key_exists($asked, $this->known)) {
-            $this->known[$asked] = $this->minutes($vehicle, $atHand, $wish, $method);
+        if ($asked !== ($this->last[0] ?? null)) {
+            $this->last = [$asked, $this->minutes($vehicle, $atHand, $wish, $method)];
         }
 
-        return $this->known[$asked];
+        return $this->last[1];
     }
 
     private function minutes(Vehicle $vehicle, AtHand $atHand, OrdinaryWish $wish, string $method): ?float
