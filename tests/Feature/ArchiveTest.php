@@ -7,15 +7,20 @@ namespace Tests\Feature;
 use App\Archive\ArchivedTables;
 use App\Archive\ArchiveRun;
 use App\Archive\BadArchive;
+use App\Archive\Http\RequestRules;
 use App\Archive\ReadArchive;
 use App\Archive\WriteArchive;
 use App\Book\Client;
+use App\Book\Http\ClientRequest;
+use App\Book\Http\SiteRequest;
+use App\Book\Http\VehicleRequest;
 use App\Book\Vehicle;
 use App\Record\Photo;
 use App\Says\Teller;
 use App\Tenancy\Tenancy;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
+use App\Turns\Http\TurnRequest;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\UploadedFile;
@@ -23,7 +28,9 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Facades\Validator as ValidateAll;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rules\Exists;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Xoshiro256StarStar;
@@ -662,6 +669,75 @@ final class ArchiveTest extends TestCase
             self::assertGreaterThan(0, $rows);
         }
         self::assertNotSame($workspace->id, $empty->id);
+    }
+
+    /** Columns are judged by themselves, once for each thing they say: it must come to what a form says of all of them. */
+    public function testRowsAreJudgedAsFormsAre(): void
+    {
+        [, $workspace] = $this->business();
+        $random = new Randomizer(new Xoshiro256StarStar(11));
+        $said = [
+            '',
+            null,
+            '1',
+            'van',
+            'two-mitts',
+            'tap',
+            7,
+            4000,
+            -1,
+            51.5,
+            true,
+            [],
+            ['x'],
+            '2026-03-01',
+            str_repeat('a', 130),
+        ];
+        $this->inside($workspace, function () use ($random, $said): void {
+            foreach (
+                [
+                    'client' => ClientRequest::class,
+                    'site' => SiteRequest::class,
+                    'vehicle' => VehicleRequest::class,
+                    'turn' => TurnRequest::class,
+                ]
+                as $what => $form
+            ) {
+                $rules = app(RequestRules::class);
+                $wrong = 0;
+                for ($i = 0; $i < 150; $i++) {
+                    $request = new $form();
+                    $new = $random->getInt(0, 1) === 1;
+                    $request->setMethod($new ? 'POST' : 'PATCH');
+                    $of = array_map(
+                        static fn(array $of): array => array_filter(
+                            $of,
+                            static fn(mixed $one): bool => !($one instanceof Exists),
+                        ),
+                        $request->rules(),
+                    );
+                    $roots = array_unique(
+                        array_map(static fn(string $field): string => explode('.', $field)[0], array_keys($of)),
+                    );
+                    $facts = [];
+                    foreach ($roots as $root) {
+                        if ($random->getInt(0, 2) > 0) {
+                            $facts[$root] = $said[$random->getInt(0, count($said) - 1)];
+                        }
+                    }
+                    $whole = array_map(
+                        static fn(array $sentences): string => $sentences[0],
+                        ValidateAll::make($facts, $of, $request->messages())->errors()->toArray(),
+                    );
+                    $rows = $rules->errors($what, $facts, $new);
+                    ksort($whole);
+                    ksort($rows);
+                    self::assertSame($whole, $rows, "{$what}: " . json_encode($facts));
+                    $wrong += $whole === [] ? 0 : 1;
+                }
+                self::assertGreaterThan(20, $wrong);
+            }
+        });
     }
 
     public function testABadRowIsSaidByItsFieldAndNothingIsDone(): void

@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Shelf\Product;
+use App\Shelf\StockBook;
 use App\Shelf\StockMove;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Auth;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Tests\TestCase;
 
 /**
@@ -194,6 +199,41 @@ final class KitTest extends TestCase
             $this->inside($workspace, static fn(): float => Product::query()->findOrFail($product->id)->stock_ml),
             1e-9,
         );
+    }
+
+    /** Whoever saves a turn reads no years of movements: what went out in one go leaves what it leaves one by one. */
+    public function testWhatIsLeftOfABatchIsTheSameByEitherWayOfReading(): void
+    {
+        [, $workspace] = $this->business();
+        $random = new Randomizer(new Xoshiro256StarStar(5));
+        $products = Collection::make(['topper', 'soap', 'iron'])
+            ->map(fn(string $role): Product => $this->product($workspace, $role))
+            ->keyBy('id');
+        $this->inside($workspace, function () use ($products, $random): void {
+            foreach ([40, 15, 0] as $i => $moves) {
+                $rows = [];
+                for ($n = 0; $n < $moves; $n++) {
+                    $in = $random->getInt(0, 4) === 0;
+                    $rows[] = [
+                        'product_id' => $products->keys()[$i],
+                        'kind' => $in ? 'buy' : 'use',
+                        'ml' => $in ? 500.0 : -$random->getInt(1, 2000) / 10,
+                        // Several in the same minute, too.
+                        'at' => CarbonImmutable::instance($this->clock->now())->addMinutes(intdiv($n, 3)),
+                        'batch' => $in && $random->getInt(0, 2) > 0 ? 'B' . $n : null,
+                        'expires_on' => $in ? '2027-05-0' . $random->getInt(1, 9) : null,
+                    ];
+                }
+                StockMove::insertAll($rows);
+            }
+            $read = StockBook::of(array_map(strval(...), array_values($products->keys()->all())));
+            $short = StockBook::batchesOf($products);
+            self::assertEqualsCanonicalizing($products->keys()->take(2)->all(), array_keys($short));
+            foreach ($products->intersectByKeys($short) as $id => $product) {
+                self::assertEqualsWithDelta($read->batches($product)->left, $short[$id]->left, 1e-6);
+                self::assertSame($read->batches($product)->inUse(), $short[$id]->inUse());
+            }
+        });
     }
 
     /** The book can't hold less than nothing; what was taken all the same is no gift to whoever corrects it. */

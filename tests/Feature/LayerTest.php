@@ -10,7 +10,10 @@ use App\Record\RebuildProtection;
 use App\Shelf\Product;
 use App\Tenancy\User;
 use App\Tenancy\Workspace;
+use Carbon\CarbonImmutable;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 use Tests\OwnShelf;
 use Tests\TestCase;
 
@@ -126,22 +129,59 @@ final class LayerTest extends TestCase
         );
     }
 
+    /**
+     * A turn that is saved reads only what it may have changed. Whatever is written and corrected, in whatever order: all of it
+     * read again comes to the same.
+     */
     public function testRebuildingChangesNothingTheSecondTime(): void
     {
-        $this->visit('2026-08-01', ['topper'], 'good');
-        $this->visit('2026-09-01', [], 'weak');
-        $this->visit('2026-10-01', ['topper'], 'flat');
+        $random = new Randomizer(new Xoshiro256StarStar(8));
+        $one = static fn(array $of): mixed => $of[$random->getInt(0, count($of) - 1)];
+        $facts = fn(): array => $this->turn([
+            'worked_at' => CarbonImmutable::parse('2026-06-02T09:00:00Z')
+                ->addDays($random->getInt(0, 170))
+                ->toIso8601String(),
+            'products' => array_map(
+                fn(string $role): array => [
+                    'product_id' => $this->product($this->workspace, $role)->id,
+                    'zone' => 'paint',
+                ],
+                $one([['topper'], ['topper'], ['topper', 'iron'], [], ['prewash']]),
+            ),
+            'readings' => array_map(
+                static fn(string $says): array => ['stage' => 'after_wash', 'zone' => 'paint', 'behaviour' => $says],
+                $one([['tight'], ['good'], ['weak'], ['flat'], []]),
+            ),
+        ]);
         $all = fn(): array => $this->inside(
             $this->workspace,
             static fn() => Layer::query()->orderBy('id')->get()->map->getAttributes()->all(),
         );
-        $before = $all();
-        $changed = $this->inside(
-            $this->workspace,
-            fn() => app(RebuildProtection::class)(Vehicle::query()->findOrFail($this->vehicle->id)),
-        );
-        self::assertSame([], $changed);
-        self::assertSame($before, $all());
+        $turns = [];
+        for ($i = 0; $i < 20; $i++) {
+            if ($i % 3 === 2) {
+                $id = $one(array_keys($turns));
+                $this->postJson(
+                    "/api/v1/turns/{$id}/corrections",
+                    [...$facts(), 'reason' => 'On another day'],
+                    ['If-Match' => '"' . $turns[$id]++ . '"'],
+                )->assertSuccessful();
+            } else {
+                $turns[
+                    $this->postJson("/api/v1/vehicles/{$this->vehicle->id}/turns", $facts())
+                        ->assertCreated()
+                        ->json('id')
+                ] = 1;
+            }
+            $before = $all();
+            $changed = $this->inside(
+                $this->workspace,
+                fn() => app(RebuildProtection::class)(Vehicle::query()->findOrFail($this->vehicle->id)),
+            );
+            self::assertSame([], $changed);
+            self::assertSame($before, $all());
+        }
+        self::assertGreaterThan(4, count(array_filter(array_column($all(), 'ended_at'))), 'some layers have ended');
     }
 
     public function testAShortLivedBaseKeepsItsDateUnderATopper(): void
