@@ -158,8 +158,8 @@ final class LayerTest extends TestCase
             static fn() => Layer::query()->orderBy('id')->get()->map->getAttributes()->all(),
         );
         $turns = [];
-        for ($i = 0; $i < 20; $i++) {
-            if ($i % 3 === 2) {
+        for ($i = 0; $i < 26; $i++) {
+            if ($i > 12) {
                 $id = $one(array_keys($turns));
                 $this->postJson(
                     "/api/v1/turns/{$id}/corrections",
