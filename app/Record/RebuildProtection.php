@@ -100,7 +100,8 @@ final class RebuildProtection
 
                 continue;
             }
-            $layer ??= new Layer([
+            // With its key already: of two that went on at the same moment the later written lies above, now as later on.
+            $layer ??= self::keyed([
                 'turn_id' => $turn->id,
                 'vehicle_id' => $vehicle->id,
                 'zone' => $zone->value,
@@ -185,6 +186,15 @@ final class RebuildProtection
                 );
             }
         }
+    }
+
+    /** @param array<string, mixed> $facts */
+    private static function keyed(array $facts): Layer
+    {
+        $layer = new Layer($facts);
+        $layer->setUniqueIds();
+
+        return $layer;
     }
 
     private static function moment(?int $at): ?CarbonImmutable
