@@ -67,13 +67,15 @@ final readonly class MatchModel implements Model
         );
         $outfit = new Outfit(1, $input->choiceOrNull('body', Body::class) ?? Body::Saloon);
 
+        $here = Laying::of($situation, $schools, $outfit);
+
         return [
-            ...MatchAnswer::of(Laying::of($situation, $schools, $outfit), $schools),
+            ...MatchAnswer::of($here, $schools),
             ...$input->flag('compare', false)
                 ? [
                     'otherwise' => MatchAnswer::otherwise([
-                        ...WhatIf::otherwise($situation, $schools, $outfit),
-                        ...WhatIf::elsewhere($situation, $schools, $outfit),
+                        ...WhatIf::otherwise($situation, $schools, $outfit, $here),
+                        ...WhatIf::elsewhere($situation, $schools, $outfit, $here),
                     ]),
                 ]
                 : [],

@@ -33,9 +33,12 @@ final readonly class LabelSheet
      */
     public function pdf(string $size, array $labels): string
     {
-        $pages = [];
+        $pages = $fits = [];
         foreach ($labels as $label) {
-            array_push($pages, ...array_fill(0, $label['copies'] ?? 1, [$label, $this->fitting($size, $label)]));
+            $copies = $label['copies'] ?? 1;
+            unset($label['copies']);
+            $fits[serialize($label)] ??= $this->fitting($size, $label);
+            array_push($pages, ...array_fill(0, $copies, [$label, $fits[serialize($label)]]));
         }
 
         return (string) $this->rendered($size, $pages)->output();

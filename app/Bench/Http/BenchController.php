@@ -80,8 +80,8 @@ final class BenchController
             ...$input->flag('compare', false)
                 ? [
                     'otherwise' => MatchAnswer::otherwise([
-                        ...WhatIf::otherwise($situation, $schools, $outfit),
-                        ...WhatIf::elsewhere($situation, $schools, $outfit),
+                        ...WhatIf::otherwise($situation, $schools, $outfit, $visit->laying),
+                        ...WhatIf::elsewhere($situation, $schools, $outfit, $visit->laying),
                     ]),
                 ]
                 : [],

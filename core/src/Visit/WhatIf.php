@@ -22,10 +22,17 @@ final readonly class WhatIf
         public array $changes,
     ) {}
 
-    /** @return list<self> the same turn in shade, or with a tank of treated water, where it has neither */
-    public static function elsewhere(Situation $situation, Schools $schools, Outfit $outfit): array
-    {
-        $here = Laying::of($situation, $schools, $outfit);
+    /**
+     * @param Laying|null $here  as it is, where that has been laid out
+     * @return list<self> the same turn in shade, or with a tank of treated water, where it has neither
+     */
+    public static function elsewhere(
+        Situation $situation,
+        Schools $schools,
+        Outfit $outfit,
+        ?Laying $here = null,
+    ): array {
+        $here ??= Laying::of($situation, $schools, $outfit);
         $place = $situation->place;
         $there = array_filter([
             'shade' => $place->shade || $place->bay ? null : [Said::of('what-if.in-shade'), $place->inShade()],
@@ -47,10 +54,17 @@ final readonly class WhatIf
         );
     }
 
-    /** @return list<self> every side not taken, in the order of the schools */
-    public static function otherwise(Situation $situation, Schools $schools, Outfit $outfit): array
-    {
-        $here = Laying::of($situation, $schools, $outfit);
+    /**
+     * @param Laying|null $here  as it is, where that has been laid out
+     * @return list<self> every side not taken, in the order of the schools
+     */
+    public static function otherwise(
+        Situation $situation,
+        Schools $schools,
+        Outfit $outfit,
+        ?Laying $here = null,
+    ): array {
+        $here ??= Laying::of($situation, $schools, $outfit);
         $all = [];
         foreach (School::cases() as $school) {
             foreach (array_keys($school->sides()) as $side) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Method;
+use Vicissa\Core\Matching\Role;
 use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Says\Amount;
 use Vicissa\Core\Says\Said;
@@ -28,8 +29,15 @@ final readonly class MethodChoice
 
     public static function of(Situation $situation, Schools $schools): self
     {
+        $paint = [];
+        foreach (
+            [Role::Foam, Role::Prewash, ...array_map(static fn(Method $one): Role => $one->role(), Method::cases())]
+            as $role
+        ) {
+            $paint[$role->value] ??= Ranking::of($situation, $schools, $role, Zone::Paint);
+        }
         $options = array_map(
-            static fn(Method $method): MethodOption => self::option($situation, $schools, $method),
+            static fn(Method $method): MethodOption => self::option($situation, $method, $paint),
             Method::cases(),
         );
         $allowed = array_values(array_filter($options, static fn(MethodOption $option): bool => $option->allowed()));
@@ -89,11 +97,12 @@ final readonly class MethodChoice
         return $this->chosen?->leaves !== null;
     }
 
-    private static function option(Situation $situation, Schools $schools, Method $method): MethodOption
+    /** @param array<string, Ranking> $paint  what there is for the paint, by role */
+    private static function option(Situation $situation, Method $method, array $paint): MethodOption
     {
         [$rules, $seen, $place] = [$situation->rules, $situation->seen, $situation->place];
-        $path = SoilPath::of($situation, $schools, $method);
-        $shelf = Ranking::of($situation, $schools, $method->role(), Zone::Paint);
+        $path = SoilPath::of($situation, $method, $paint[Role::Foam->value], $paint[Role::Prewash->value]);
+        $shelf = $paint[$method->role()->value];
         $ceiling = $rules->ceiling($method);
         $refused = array_values(
             array_filter([

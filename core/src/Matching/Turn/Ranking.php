@@ -45,32 +45,26 @@ final readonly class Ranking
     public static function for(Situation $situation, Schools $schools, Need $need): self
     {
         $all = [];
+        $taken = array_flip($situation->asked->taken);
         foreach ($situation->shelf as $bottle) {
             if ($bottle->traits->role === $need->role || ($need->role === Role::Base && self::maySealAsBase($bottle))) {
-                $all[] = self::judge($situation, $schools, $bottle, $need);
+                $one = self::judge($situation, $schools, $bottle, $need);
+                $all[] = [
+                    [
+                        !$one->allowed(),
+                        !isset($taken[$bottle->id]),
+                        -$one->fit->points,
+                        $one->cost ?? INF,
+                        $bottle->name,
+                        $bottle->id,
+                    ],
+                    $one,
+                ];
             }
         }
-        $taken = array_flip($situation->asked->taken);
-        usort(
-            $all,
-            static fn(Judged $a, Judged $b): int => [
-                !$a->allowed(),
-                !isset($taken[$a->bottle->id]),
-                -$a->fit->points,
-                $a->cost ?? INF,
-                $a->bottle->name,
-                $a->bottle->id,
-            ] <=> [
-                !$b->allowed(),
-                !isset($taken[$b->bottle->id]),
-                -$b->fit->points,
-                $b->cost ?? INF,
-                $b->bottle->name,
-                $b->bottle->id,
-            ],
-        );
+        usort($all, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return new self($need->role, $all);
+        return new self($need->role, array_column($all, 1));
     }
 
     public static function judge(Situation $situation, Schools $schools, Bottle $bottle, Need $need): Judged

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Vicissa\Core\Matching\Turn;
 
 use Vicissa\Core\Matching\Method;
-use Vicissa\Core\Matching\Role;
-use Vicissa\Core\Matching\Zone;
 use Vicissa\Core\Says\Said;
 
 /** The stages before contact for a method, and the soil each of them leaves. */
@@ -21,11 +19,15 @@ final readonly class SoilPath
         public ?Said $lacks,
     ) {}
 
-    public static function of(Situation $situation, Schools $schools, Method $method): self
+    /**
+     * @param Ranking $foams   what there is to foam the paint with
+     * @param Ranking $sprays  and to spray on it before
+     */
+    public static function of(Situation $situation, Method $method, Ranking $foams, Ranking $sprays): self
     {
         $rules = $situation->rules;
-        $foam = Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->best() !== null;
-        $spray = Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->best() !== null;
+        $foam = $foams->best() !== null;
+        $spray = $sprays->best() !== null;
         $wanted = $situation->seen->wantsPreWash($rules);
         $stages = match (true) {
             !$method->needsHose() => [],
@@ -57,8 +59,8 @@ final readonly class SoilPath
                 !$method->needsHose() || $method === Method::Touchless || !$wanted || $softened => null,
                 default => Said::of(
                     'soil-path.it-needs-a-pre-wash-before',
-                    foam: Ranking::of($situation, $schools, Role::Foam, Zone::Paint)->whyNone(),
-                    prewash: Ranking::of($situation, $schools, Role::Prewash, Zone::Paint)->whyNone(),
+                    foam: $foams->whyNone(),
+                    prewash: $sprays->whyNone(),
                 ),
             },
         );
