@@ -84,8 +84,9 @@ final readonly class MoveStock
         $ids = array_keys($ml);
         DB::transaction(static function () use ($ml, $ids, $kind, $at, $facts): void {
             if (count($ids) > 1) {
-                // Always in one order: two turns that use the same products would else wait for each other.
-                Product::query()->whereIn('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
+                // Always in one order: two turns that use the same products would else wait for each other. And no more
+                // than the update itself locks: both have written uses already, which name these products.
+                Product::query()->whereIn('id', $ids)->orderBy('id')->lock('for no key update')->pluck('id');
             }
             // Added where it lies: two people at once both count. A bottle can't hold less than nothing: what was taken
             // beyond that is kept apart, and what a correction gives back is first taken from there.
