@@ -31,6 +31,7 @@ use Vicissa\Core\Sheet\Schedule\Scheduler;
 use Vicissa\Core\Sheet\Schedule\Task;
 use Vicissa\Core\Tests\Matching\Scene;
 use Vicissa\Core\Tests\Planning\Instances;
+use Vicissa\Core\Visit\Laying;
 use Vicissa\Core\Visit\Outfit;
 use Vicissa\Core\Visit\Visit;
 use Vicissa\Core\Visit\WhatIf;
@@ -163,7 +164,11 @@ $scene = Scene::of(['soil' => 4, 'grit' => true, 'due' => 3]);
 line('match, 21 products', $figure(static fn() => TurnMatch::of($scene, Schools::of()), 40), 'ms', '');
 line(
     'what every other side would change',
-    $figure(static fn() => WhatIf::otherwise($scene, Schools::of(), new Outfit(1, Body::Estate)), 10),
+    $figure(static function () use ($scene): array {
+        $outfit = new Outfit(1, Body::Estate);
+
+        return WhatIf::otherwise($scene, Schools::of(), $outfit, Laying::of($scene, Schools::of(), $outfit));
+    }, 10),
     'ms',
     '',
 );

@@ -23,16 +23,11 @@ final readonly class WhatIf
     ) {}
 
     /**
-     * @param Laying|null $here  as it is, where that has been laid out
+     * @param Laying $here  as it is, of the same situation
      * @return list<self> the same turn in shade, or with a tank of treated water, where it has neither
      */
-    public static function elsewhere(
-        Situation $situation,
-        Schools $schools,
-        Outfit $outfit,
-        ?Laying $here = null,
-    ): array {
-        $here ??= Laying::of($situation, $schools, $outfit);
+    public static function elsewhere(Situation $situation, Schools $schools, Outfit $outfit, Laying $here): array
+    {
         $place = $situation->place;
         $there = array_filter([
             'shade' => $place->shade || $place->bay ? null : [Said::of('what-if.in-shade'), $place->inShade()],
@@ -55,16 +50,11 @@ final readonly class WhatIf
     }
 
     /**
-     * @param Laying|null $here  as it is, where that has been laid out
+     * @param Laying $here  as it is, of the same situation
      * @return list<self> every side not taken, in the order of the schools
      */
-    public static function otherwise(
-        Situation $situation,
-        Schools $schools,
-        Outfit $outfit,
-        ?Laying $here = null,
-    ): array {
-        $here ??= Laying::of($situation, $schools, $outfit);
+    public static function otherwise(Situation $situation, Schools $schools, Outfit $outfit, Laying $here): array
+    {
         $all = [];
         foreach (School::cases() as $school) {
             foreach (array_keys($school->sides()) as $side) {

@@ -101,9 +101,10 @@ final class QuestionsOfTurns
                 )->steps;
             }
             if ($seed % 6 === 0) {
+                $here = Laying::of($situation, $schools, $outfit);
                 yield "elsewhere {$seed}" => static fn(): array => [
-                    WhatIf::elsewhere($situation, $schools, $outfit),
-                    WhatIf::otherwise($situation, $schools, $outfit),
+                    WhatIf::elsewhere($situation, $schools, $outfit, $here),
+                    WhatIf::otherwise($situation, $schools, $outfit, $here),
                 ];
             }
         }

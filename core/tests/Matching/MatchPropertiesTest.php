@@ -103,7 +103,9 @@ final class MatchPropertiesTest extends TestCase
             ->forAll(Generators::choose(0, 1_000_000))
             ->then(function (int $seed): void {
                 [$facts, $schools] = self::scene($seed);
-                foreach (WhatIf::otherwise(Scene::of($facts), $schools, self::outfit()) as $other) {
+                $scene = Scene::of($facts);
+                $here = Laying::of($scene, $schools, self::outfit());
+                foreach (WhatIf::otherwise($scene, $schools, self::outfit(), $here) as $other) {
                     $governed = $other->school?->governs() ?? [];
                     foreach ($other->changes as $change) {
                         self::assertContains(
