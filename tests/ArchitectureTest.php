@@ -48,6 +48,7 @@ final class ArchitectureTest
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Ledger')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Bound')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\MinutePrices')),
+                    Selector::NOT(Selector::classname('Vicissa\Core\Planning\OwnSteps')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Assignment')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\Planner')),
                     Selector::NOT(Selector::classname('Vicissa\Core\Planning\CourseSearch')),

@@ -12,34 +12,29 @@ use Closure;
  * places and overtime. Both have to ask for the same; instead of that, each visit of a vehicle with a crew on a day has a price that
  * the vehicle pays and the day earns. For any prices the vehicles' cheapest paths and the days' best fillings, an exact knapsack
  * ({@see DayFill}), together cost no more than the best plan. Prices of minutes ({@see MinutePrices}) are few and found soon; from
- * them, steps along the subgradient raise it, each price by its own mean slope (Kingma & Ba 2015).
+ * them, {@see OwnSteps} raise it.
  */
 final class Bound
 {
     /** Points of a step at first; after so many steps half of it. */
-    private const STEP = 0.5;
+    private const STEP = 0.25;
 
     private const HALVED_AFTER = 25;
 
-    /** How much of the steps before is kept in the mean slope, and in its mean square. */
-    private const KEPT = [0.9, 0.99];
-
-    /** A price whose mean slope is less rests. */
-    private const AT_REST = 1e-3;
-
-    private const SMOOTH = 0.05;
-
-    /** So many steps for one where only minutes have a price: they cost less, and come nearer. */
-    private const MINUTES_ALONE = 8.0;
-
-    /** Of more vehicles each step takes long: fewer by as much. */
-    private const VEHICLES = 3200;
+    /**
+     * Where only minutes have a price so many steps for one, since they cost less: of more vehicles, who take longer, fewer by as
+     * much; and so many at once at most, as they come no nearer then.
+     */
+    private const MINUTES_ALONE = [8.0, 3200, 48];
 
     /** So many steps find the prices of minutes. */
-    private const FIRST = 40;
+    private const FIRST = 60;
 
     /** Of more visits than this not each has a price of its own: memory and steps go with them. */
     private const MOST = 150_000;
+
+    /** Nor of more vehicles: in as many steps as there is time for, visits' prices come no further than those of minutes. */
+    private const FEW = 50;
 
     /** The best bound found, missed deadlines and locks included. */
     public float $value = -INF;
@@ -56,13 +51,9 @@ final class Bound
     /** @var list<array{DayFill, int}> a crew's day, and how many like it there are */
     private readonly array $days;
 
-    /** @var array<int, float> by visit */
-    private array $slope = [];
+    private readonly OwnSteps $steps;
 
-    /** @var array<int, float> */
-    private array $square = [];
-
-    private int $steps = 0;
+    private bool $begun = false;
 
     /** @var array<int, array{list<array{int, int}>, float}> each vehicle's last path, and what it costs beside prices */
     private array $paths = [];
@@ -76,10 +67,11 @@ final class Bound
     public function __construct(private readonly Instance $instance, private readonly array $courses)
     {
         $this->minutes = new MinutePrices($instance, $courses);
+        $this->steps = new OwnSteps(self::STEP, self::HALVED_AFTER);
         $days = array_sum(array_map(static fn(Course $course): int => count($course->days), $courses));
         $alike = $this->alike();
         $kinds = array_sum(array_map(count(...), $alike)) / max(1, count($alike));
-        $this->each = 3 * $days * $kinds <= self::MOST;
+        $this->each = count($courses) <= self::FEW && 3 * $days * $kinds <= self::MOST;
         $offers = [];
         foreach ($this->each ? $courses : [] as $v => $course) {
             $this->visits[$v] = array_fill(0, count($course->days), []);
@@ -188,14 +180,16 @@ final class Bound
     public function raise(int $rounds, float $above, ?Closure $goesOn = null): void
     {
         if (!$this->each) {
-            $times = min(self::MINUTES_ALONE, max(1.0, self::VEHICLES / count($this->courses)));
-            $this->minutes->raise((int) ($times * $rounds), $above, $goesOn);
+            [$times, $vehicles, $most] = self::MINUTES_ALONE;
+            $times = min($times, max(1.0, $vehicles / count($this->courses)));
+            $this->minutes->raise((int) min($most, $times * $rounds), $above, $goesOn);
             $this->value = $this->minutes->value;
 
             return;
         }
-        if ($this->steps === 0) {
-            $this->minutes->raise(min(self::FIRST, 2 * $rounds), $above, $goesOn);
+        if (!$this->begun) {
+            $this->begun = true;
+            $this->minutes->raise(self::FIRST, $above, $goesOn);
             $this->value = $this->minutes->value;
             $this->begin();
         }
@@ -288,19 +282,8 @@ final class Bound
     /** @param array<int, int> $slope */
     private function follow(array $slope): void
     {
-        $step = self::STEP / (1.0 + ++$this->steps / self::HALVED_AFTER);
-        [$mean, $square] = self::KEPT;
-        foreach ($this->slope + $slope as $id => $_) {
-            $now = $slope[$id] ?? 0;
-            $kept = $mean * ($this->slope[$id] ?? 0.0) + (1.0 - $mean) * $now;
-            $this->square[$id] = $square * ($this->square[$id] ?? 0.0) + (1.0 - $square) * $now * $now;
-            if (abs($kept) < self::AT_REST) {
-                unset($this->slope[$id]);
-
-                continue;
-            }
-            $this->slope[$id] = $kept;
-            $this->price[$id] += ($step * $kept) / (sqrt($this->square[$id]) + self::SMOOTH);
+        foreach ($this->steps->along($slope) as $id => $move) {
+            $this->price[$id] += $move;
         }
         // What holds more costs no less: a course leaves out what is not due any more, and is exact only where that never pays.
         foreach ($this->more as [$less, $more]) {

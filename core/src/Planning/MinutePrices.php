@@ -9,13 +9,24 @@ use Closure;
 /**
  * A first bound ({@see Bound}) by Lagrangian relaxation (Held & Karp 1971; Fisher 1981): the minutes of a day and the trips that vehicles of a site share are what couples them. Give each minute of a day a price, and each vehicle a
  * share of its trip; then every vehicle alone has a shortest path, and the sum of these, less what the days would earn
- * at their prices, is a bound for any prices. Subgradient steps raise it. Crews of a day count as one, which only
+ * at their prices, is a bound for any prices. {@see OwnSteps} raise it. Crews of a day count as one, which only
  * lowers it.
  */
 final class MinutePrices
 {
     /** More than sums of points in another order can differ by. */
     public const ROUNDED = 1e-6;
+
+    /** Points of a share's step at first; after so many steps half of it. */
+    private const STEP = 0.7;
+
+    private const HALVED_AFTER = 15;
+
+    /** Minutes are many and points few: the step of a minute's price is so much of a share's. */
+    private const MINUTE = 0.05;
+
+    /** Minutes used too many are counted in hours, so that one asked for too much in a while is near rest. */
+    private const HOUR = 1.0 / 60.0;
 
     /** The best bound found, missed deadlines and locks included. */
     public float $value = -INF;
@@ -49,9 +60,9 @@ final class MinutePrices
     /** @var array<int, array{list<array{int, int}>, float}> each vehicle's last path, and what it costs beside prices */
     private array $paths = [];
 
-    private float $step = 1.0;
+    private readonly OwnSteps $minuteSteps;
 
-    private int $stale = 0;
+    private readonly OwnSteps $shareSteps;
 
     /**
      * @param list<Course> $courses  one for each vehicle of the instance
@@ -70,6 +81,8 @@ final class MinutePrices
         foreach ($instance->vehicles as $i => $vehicle) {
             $this->ofSite[$vehicle->site][] = $i;
         }
+        $this->minuteSteps = new OwnSteps(self::STEP, self::HALVED_AFTER);
+        $this->shareSteps = new OwnSteps(self::STEP, self::HALVED_AFTER);
         foreach ($this->ofSite as $site => $vehicles) {
             $fair = ($instance->rules->travel * $instance->sites[$site]->hopMin) / count($vehicles);
             foreach ($vehicles as $v) {
@@ -92,15 +105,11 @@ final class MinutePrices
             }
             [$bound, $used, $visits] = $this->evaluate();
             if ($bound > $this->value + 1e-9) {
-                $this->stale = $bound > $this->value + 1e-4 * max(1.0, abs($this->value)) ? 0 : $this->stale + 1;
                 $this->value = $bound;
                 $this->minutePrices = $this->price;
                 $this->shares = $this->share;
-            } elseif (++$this->stale >= 6) {
-                $this->step *= 0.6;
-                $this->stale = 0;
             }
-            $this->follow($used, $visits, max($above - $bound, 0.02 * fmod(abs($above), Course::MISSED)));
+            $this->follow($used, $visits);
         }
     }
 
@@ -211,60 +220,50 @@ final class MinutePrices
     }
 
     /**
-     * One step along the subgradient, as long as the gap to a known plan suggests (Polyak 1969).
+     * One step along the subgradient.
      *
      * @param array<int, int> $used
      * @param array<int, array<int, true>> $visits
      */
-    private function follow(array $used, array $visits, float $gap): void
+    private function follow(array $used, array $visits): void
     {
         $rules = $this->instance->rules;
-        $trips = [];
-        $norm = 0.0;
-        $shares = [];
+        $days = $this->instance->days;
+        $trips = $shares = [];
         foreach ($this->ofSite as $site => $vehicles) {
             if (count($vehicles) === 1) {
                 continue;
             }
-            $hop = $this->instance->sites[$site]->hopMin;
-            foreach ($this->minutes as $day => $minutes) {
+            foreach (array_keys($this->minutes) as $day) {
                 $goes = $this->tripCost($site, $vehicles, $day) < 0.0;
                 if ($goes) {
-                    $trips[$day] = ($trips[$day] ?? 0) + $hop;
+                    $trips[$day] = ($trips[$day] ?? 0) + $this->instance->sites[$site]->hopMin;
                 }
                 foreach ($vehicles as $v) {
                     $slope = (isset($visits[$day][$v]) ? 1 : 0) - ($goes ? 1 : 0);
-                    if ($slope !== 0 && isset($this->share[$v][$day]) && ($slope > 0 || $this->share[$v][$day] > 0.0)) {
-                        $shares[] = [$v, $day, $slope];
-                        $norm += 1.0;
+                    if ($slope > 0 || ($slope < 0 && ($this->share[$v][$day] ?? 0.0) > 0.0)) {
+                        $shares[$v * $days + $day - $this->instance->start] = $slope;
                     }
                 }
             }
         }
         $slopes = [];
-        // Minutes are many and points few: a minute's slope is scaled so that both move alike.
-        $scale = 1.0 / 60.0;
         foreach ($this->minutes as $day => $minutes) {
             $slope =
-                (($used[$day] ?? 0) +
-                    ($trips[$day] ?? 0) -
-                    $minutes -
-                    ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0)) *
-                $scale;
-            if ($slope > 0.0 || $this->price[$day] > 0.0) {
-                $slopes[$day] = $slope;
-                $norm += $slope * $slope;
+                ($used[$day] ?? 0) +
+                ($trips[$day] ?? 0) -
+                $minutes -
+                ($this->price[$day] > $rules->overtime ? $this->overtime[$day] : 0);
+            if ($slope > 0 || $this->price[$day] > 0.0) {
+                $slopes[$day] = self::HOUR * $slope;
             }
         }
-        if ($norm <= 0.0) {
-            return;
+        foreach ($this->minuteSteps->along($slopes) as $day => $move) {
+            $this->price[$day] = max(0.0, $this->price[$day] + self::MINUTE * $move);
         }
-        $length = ($this->step * $gap) / $norm;
-        foreach ($slopes as $day => $slope) {
-            $this->price[$day] = max(0.0, $this->price[$day] + $length * $slope * $scale);
-        }
-        foreach ($shares as [$v, $day, $slope]) {
-            $this->share[$v][$day] = max(0.0, $this->share[$v][$day] + $length * $slope);
+        foreach ($this->shareSteps->along($shares) as $key => $move) {
+            [$v, $day] = [intdiv($key, $days), $this->instance->start + ($key % $days)];
+            $this->share[$v][$day] = max(0.0, $this->share[$v][$day] + $move);
         }
     }
 }

@@ -42,10 +42,10 @@ final class Planner
 
     private const FEW = 24;
 
-    /** Of a large book's search so much is spent part by part, and shakes a vehicle are spent together. */
+    /** Of a large book's search so much is spent part by part; together shakes a vehicle, and so many at least. */
     private const PARTED = 0.8;
 
-    private const TOGETHER = 2;
+    private const TOGETHER = [2, 5000];
 
     /** Rounds of the bound for who does not wait. */
     private const SOON = 2;
@@ -66,7 +66,7 @@ final class Planner
     private const STEP = 8.0;
 
     /** Weeks with dearer steps than this are crowded, and searched for longer: with the root of it, and so much at most. */
-    private const CROWDED = [20.0, 1.6];
+    private const CROWDED = [20.0, 1.4];
 
     /**
      * Of a hundred ways to be led astray so many go by what the minutes of a day are worth, as the bound has found; so often that at
@@ -139,7 +139,7 @@ final class Planner
 
         return $whole->search(
             $visits,
-            self::TOGETHER * count($instance->vehicles),
+            (int) max(self::TOGETHER[0] * count($instance->vehicles), self::TOGETHER[1]),
             static fn(float $share): bool => $goesOn &&
                 ($told === null || $told(self::PARTED + (1.0 - self::PARTED) * $share)),
             new: true,
