@@ -140,12 +140,10 @@ install_interface_libraries() {
     done_for npm "$print"
 }
 
-# The interface with its libraries is made beside the PHP libraries: each waits for the network most of the time.
-make_all() {
-    (install_interface_libraries && build_interface) & local interface=$!
-    install_php_libraries
-    wait "$interface"
-}
+# The interface with its libraries is made beside the rest: what each waits for is mostly the network, or one processor.
+begin_interface() { (install_interface_libraries && build_interface) & INTERFACE=$!; }
+await_interface() { wait "$INTERFACE"; }
+make_all() { begin_interface; install_php_libraries; await_interface; }
 
 build_interface() {
     local print log; print=$(fingerprint resources vite.config.ts package-lock.json tsconfig.json)
