@@ -141,8 +141,9 @@ install_interface_libraries() {
 }
 
 # The interface with its libraries is made beside the rest: what each waits for is mostly the network, or one processor.
-begin_interface() { (install_interface_libraries && build_interface) & INTERFACE=$!; }
-await_interface() { wait "$INTERFACE"; }
+begin_interface() { set -m; (install_interface_libraries && build_interface) & INTERFACE=$!; set +m; }
+await_interface() { wait "$INTERFACE"; INTERFACE=; }
+stop_interface() { [ -z "${INTERFACE:-}" ] || end_group "$INTERFACE"; }
 make_all() { begin_interface; install_php_libraries; await_interface; }
 
 build_interface() {
