@@ -261,6 +261,35 @@ final class MoneyTest extends TestCase
     }
 
     /** A technician works with bottles and gear, and does not learn what they cost; nor lose it for the owner. */
+    /** Who has read an older list doesn't write over what somebody else asks since; who says nothing of it writes it whole. */
+    public function testAListThatSomebodyElseHasChangedIsNotWrittenOver(): void
+    {
+        [$owner] = $this->business();
+        $this->actingAs($owner);
+        $row = static fn(string $body, int $minor): array => [
+            'programme_id' => null,
+            'body' => $body,
+            'kind' => 'wash',
+            'minor' => $minor,
+        ];
+        $read = (string) $this->getJson('/api/v1/prices')->headers->get('ETag');
+        $put = fn(array $prices, array $headers) => $this->putJson('/api/v1/prices', ['prices' => $prices], $headers);
+        $hers = $put([$row('estate', 7000), $row('van', 9000)], ['If-Match' => $read])->assertOk();
+        $late = $put([$row('estate', 6500)], ['If-Match' => $read]);
+        $this->assertProblem($late, 412, 'by someone else');
+        self::assertSame([7000, 9000], array_column($late->json('current.prices'), 'minor'));
+        self::assertSame([7000, 9000], array_column($this->getJson('/api/v1/prices')->json('prices'), 'minor'));
+        $put(
+            [$row('estate', 6500), $row('van', 9000)],
+            [
+                'If-Match' => 'W/' . $hers->headers->get('ETag'),
+            ],
+        )->assertOk();
+        $put([$row('van', 8000)], [])
+            ->assertOk()
+            ->assertJsonCount(1, 'prices');
+    }
+
     /** A row for each visit, at the price of the list; where that says nothing there is none. */
     public function testClosedVisitsGoToTheAccounts(): void
     {

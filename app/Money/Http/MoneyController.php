@@ -20,6 +20,7 @@ use App\Money\Price;
 use App\Money\Quote;
 use App\Money\QuoteSheet;
 use App\Money\QuoteYear;
+use App\Problems\Problem;
 use App\Record\Turn;
 use App\Says\Teller;
 use App\Tenancy\Tenancy;
@@ -323,18 +324,46 @@ final readonly class MoneyController
     public function prices(): JsonResponse
     {
         Gate::authorize('manage', $this->tenancy->workspace());
+        $prices = self::listed();
 
-        return new JsonResponse([
-            'prices' => Price::query()
+        return (new JsonResponse(['prices' => $prices]))->header('ETag', self::asListed($prices));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function listed(): array
+    {
+        return array_values(
+            Price::query()
                 ->orderBy('body')
                 ->orderBy('kind')
+                ->orderBy('programme_id')
                 ->get()
                 ->map(static fn(Price $price): array => $price->only(['programme_id', 'body', 'kind', 'minor']))
                 ->all(),
-        ]);
+        );
     }
 
-    #[OA\Put(path: '/api/v1/prices', operationId: 'setPrices', summary: 'The whole list', tags: ['Money'])]
+    /**
+     * The list has no row of its own that could count its versions: what it says names it.
+     *
+     * @param list<array<string, mixed>> $prices
+     */
+    private static function asListed(array $prices): string
+    {
+        return sprintf('"%s"', hash('xxh128', json_encode($prices, JSON_THROW_ON_ERROR)));
+    }
+
+    #[
+        OA\Put(
+            path: '/api/v1/prices',
+            operationId: 'setPrices',
+            summary: 'The whole list; with If-Match only where it still is the one that was read',
+            tags: ['Money'],
+            parameters: [
+                new OA\HeaderParameter(name: 'If-Match', required: false, schema: new OA\Schema(type: 'string')),
+            ],
+        ),
+    ]
     #[Takes('PriceList')]
     #[Returns('PriceList')]
     public function setPrices(Request $request): JsonResponse
@@ -351,7 +380,16 @@ final readonly class MoneyController
             'prices.*.kind' => ['required', 'in:wash,topper,decon,inspection,base'],
             'prices.*.minor' => ['required', 'integer', 'between:0,100000000'],
         ]);
-        DB::transaction(static function () use ($given): void {
+        DB::transaction(function () use ($request, $given): void {
+            // One list at a time: two that are written at once would both find what they have read.
+            Workspace::query()
+                ->whereKey($this->tenancy->workspace()->id)
+                ->lock('for no key update')
+                ->firstOrFail();
+            $prices = self::listed();
+            if ($request->hasHeader('If-Match') && $this->seen($request) !== self::asListed($prices)) {
+                throw Problem::outdated(['prices' => $prices]);
+            }
             Price::query()->delete();
             foreach ($given['prices'] as $price) {
                 Price::query()->updateOrCreate(

@@ -1289,7 +1289,7 @@ export interface paths {
       cookie?: never
     }
     get: operations['listPrices']
-    /** The whole list */
+    /** The whole list; with If-Match only where it still is the one that was read */
     put: operations['setPrices']
     post?: never
     delete?: never
@@ -10568,6 +10568,7 @@ export interface operations {
     parameters: {
       query?: never
       header?: {
+        'If-Match'?: string
         'Idempotency-Key'?: string
       }
       path?: never

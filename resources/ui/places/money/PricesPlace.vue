@@ -20,7 +20,7 @@ const choices = computed(() => ({
   '': 'For all',
   ...programmeNames.value,
 }))
-const { data: list, error } = useQuery({ queryKey: ['prices'], queryFn: () => told(api.GET('/api/v1/prices')) })
+const { data: list, error } = useQuery({ queryKey: ['prices'], queryFn: () => toldWithTag(api.GET('/api/v1/prices')) })
 const { data: fleet } = useQuery({
   queryKey: ['vehicles', 'bodies'],
   queryFn: () => told(api.GET('/api/v1/vehicles', { params: { query: { limit: 200 } } })),
@@ -33,7 +33,7 @@ const kindNames = ['wash', 'topper', 'decon', 'inspection', 'base'] as const
 const keyOf = (body: string, kind: string, of = programme.value) => `${of}|${body}|${kind}`
 const listed = computed<Record<string, number | null>>(() =>
   Object.fromEntries(
-    (list.value?.prices ?? []).map((one) => [keyOf(one.body, one.kind, one.programme_id ?? ''), one.minor / 100]),
+    (list.value?.data.prices ?? []).map((one) => [keyOf(one.body, one.kind, one.programme_id ?? ''), one.minor / 100]),
   ),
 )
 // What was typed stays typed, whatever the list becomes meanwhile, until it is saved.
@@ -51,10 +51,14 @@ async function savePrices() {
       : [{ programme_id: of || null, body, kind: kind as Schemas['Price']['kind'], minor: Math.round(value * 100) }]
   })
   await attempt(async () => {
-    queries.setQueryData(['prices'], await told(api.PUT('/api/v1/prices', { body: { prices } })))
+    const params = { header: { 'If-Match': list.value?.tag } }
+    queries.setQueryData(['prices'], await toldWithTag(api.PUT('/api/v1/prices', { params, body: { prices } })))
     typed.value = {}
     saved.value = 'Prices saved.'
   })
+  // Somebody else's prices are seen then, with what was typed here still in its place.
+  if (problem.value instanceof Problem && problem.value.status === 412)
+    await queries.invalidateQueries({ queryKey: ['prices'] })
 }
 
 const rows = [
