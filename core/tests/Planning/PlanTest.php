@@ -107,19 +107,21 @@ final class PlanTest extends TestCase
         }
     }
 
-    /** Of many only minutes and trips have a price: soon found, near a plan, and below it. */
+    /** Of many only minutes and trips have a price, soon found: where there is room, and where minutes are scarce. */
     public function testTheBoundOfManyComesNearInFewSteps(): void
     {
-        $instance = Instances::draw(11, 60, 28, 5);
-        $cost = Planner::plan($instance, 400)->cost->total;
-        $courses = array_map(
-            static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle),
-            $instance->vehicles,
-        );
-        $bound = new Bound($instance, $courses);
-        $bound->raise(6, $cost);
-        self::assertLessThanOrEqual($cost + 1e-6, $bound->value);
-        self::assertGreaterThan(0.97 * $cost, $bound->value);
+        foreach ([[11, 60, 28, 5, 0.97], [5, 55, 28, 2, 0.53]] as [$seed, $vehicles, $days, $crews, $near]) {
+            $instance = Instances::draw($seed, $vehicles, $days, $crews);
+            $cost = Planner::plan($instance, 400)->cost->total;
+            $courses = array_map(
+                static fn(PlanVehicle $vehicle): Course => new Course($instance, $vehicle),
+                $instance->vehicles,
+            );
+            $bound = new Bound($instance, $courses);
+            $bound->raise(6, $cost);
+            self::assertLessThanOrEqual($cost + 1e-6, $bound->value);
+            self::assertGreaterThan($near * $cost, $bound->value, "{$vehicles} vehicles, {$crews} crews");
+        }
     }
 
     /** Asked to hold in nine of ten cases, a day is left the minutes that takes, and nothing counts less for it. */

@@ -55,6 +55,22 @@ final class OfficeTest extends BrowserTestCase
         $this->assertAccessible('Prices');
         $this->press('Save the prices');
         $this->seeText('Prices saved.');
+        // Somebody else asks more for a van meanwhile: that stands, and so does what is typed here.
+        $this->ask(
+            <<<'JS'
+            const { prices } = await call('GET', 'prices')
+            const van = (one) => one.body === 'van' && one.kind === 'wash' && one.programme_id === null
+            return call('PUT', 'prices', { prices: prices.map((one) => (van(one) ? { ...one, minor: 12345 } : one)) })
+            JS
+            ,
+        );
+        $this->fill('Saloon, wash', '62.50');
+        $this->press('Save the prices');
+        $this->seeText('changed by someone else');
+        $this->until(fn(): bool => $this->field('Van, wash')->getAttribute('value') === '123.45');
+        self::assertSame('62.50', $this->field('Saloon, wash')->getAttribute('value'));
+        $this->press('Save the prices');
+        $this->seeText('Prices saved.');
         $this->press('Quotes');
         $this->press('Offer a year');
         $this->fill('Title', 'A year for the taxis');
@@ -63,10 +79,10 @@ final class OfficeTest extends BrowserTestCase
         $this->see('//li//strong[normalize-space(.) = "Taxi seven"]');
         $this->press('Reckon it');
         $this->see('//section[@aria-label = "A year for the taxis"]//h3[normalize-space(.) = "Taxi seven"]');
-        $this->seeText('61.50');
+        $this->seeText('62.50');
         $this->seeText('What this takes for granted');
         $this->see('//a[contains(., "As PDF for the client")]');
-        $this->assertQuietConsole();
+        $this->assertQuietConsole('412');
     }
 
     public function testAClientReadsOneRecordUntilItIsRevoked(): void
